@@ -1,0 +1,155 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { advise } from '../core/advice/advise'
+import { buildDevice, plainDevice, soleFieldOf } from '../core/device/buildDevice'
+import { deviceReport } from '../core/device/deviceReport'
+import { layerDefinition } from '../core/device/layers/registry'
+import { coverLine, soleOutline, trimLine } from '../core/device/outline'
+import { inRealSpace } from '../core/device/solid'
+import { buildSurface } from '../core/device/surface'
+import { examineFoot } from '../core/examine/examineFoot'
+import { parseCatalogue } from '../core/footwear/catalogueSchema'
+import { matchRecord } from '../core/footwear/matchRecord'
+import { writeStl } from '../core/formats/stl'
+import { svgTemplate } from '../core/formats/svgTemplate'
+import { measureRecord } from '../core/measure/measureRecord'
+import { ALLOWANCE_MM } from '../core/measure/sizes'
+import { roundDeep } from '../core/record/roundDeep'
+import { parseRecord } from '../core/record/parse'
+import { Refusal } from '../core/record/refusal'
+import type { FittingRecord } from '../core/record/schema'
+import { SIDES, type Side } from '../core/record/vocabulary'
+import { readJson, UsageError, type Arguments } from './arguments'
+
+export interface Command {
+  usage: string
+  files: number
+  options: readonly string[]
+  run: (args: Arguments) => unknown
+}
+
+const recordOf = (args: Arguments) => parseRecord(readJson(args.files[0]!))
+
+function sideOf(args: Arguments, record: FittingRecord): Side {
+  const side = args.options.foot
+  if (side !== 'left' && side !== 'right') throw new UsageError('arch: say which foot, --foot left or --foot right')
+  if (!record.feet[side]) throw new Refusal('no-foot', `feet.${side}: this record has no ${side} foot.`, `feet.${side}`)
+  return side
+}
+
+function allowanceOf({ options }: Arguments): number {
+  if (options.allowanceMm !== undefined) {
+    const value = Number(options.allowanceMm)
+    if (!Number.isFinite(value) || value < 0 || value > 40) throw new UsageError('arch: --allowanceMm takes 0 to 40')
+    return value
+  }
+  const family = options.family ?? 'boots'
+  if (family !== 'boots' && family !== 'shoes') throw new UsageError('arch: --family takes boots or shoes')
+  return ALLOWANCE_MM[family]
+}
+
+const measure: Command = {
+  usage: 'RECORD [--family boots|shoes] [--allowanceMm N]',
+  files: 1,
+  options: ['family', 'allowanceMm'],
+  run: (args) => roundDeep(measureRecord(recordOf(args), allowanceOf(args))),
+}
+
+const examine: Command = {
+  usage: 'RECORD',
+  files: 1,
+  options: [],
+  run: (args) => {
+    const record = recordOf(args)
+    const feet = SIDES.flatMap((side) => {
+      const foot = record.feet[side]
+      if (!foot) return []
+      const { forefoot, forefootMm, relaxed, words } = examineFoot(foot)
+      return [[side, { forefootDeg: forefoot?.meanDeg, forefootMm: forefootMm ?? undefined, rcspDeg: relaxed?.meanDeg, words }]]
+    })
+    return roundDeep({ feet: Object.fromEntries(feet) })
+  },
+}
+
+const device: Command = {
+  usage: 'RECORD --foot left|right [--catalogue FILE] [--out DIR]',
+  files: 1,
+  options: ['foot', 'out', 'catalogue'],
+  run: (args) => {
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    const built = buildDevice(record.feet[side]!, side)
+    const models = args.options.catalogue === undefined ? [] : parseCatalogue(readJson(args.options.catalogue)).models
+    const report = deviceReport(record, side, built, models.find((m) => m.id === record.footwear?.chosen?.model))
+    if (args.options.out === undefined) return roundDeep(report)
+    const files: [string, string | Uint8Array][] = [
+      [`${side}.stl`, writeStl(inRealSpace(built.solid.mesh, side), `${side} device, mm`)],
+      [
+        `${side}-template.svg`,
+        svgTemplate({
+          side,
+          label: record.client?.code ?? 'no client code',
+          trim: trimLine(built.body),
+          cover: coverLine(built.body, built.device.outline.cover),
+          foot: soleOutline(built.surface.field.sole),
+        }),
+      ],
+    ]
+    mkdirSync(args.options.out, { recursive: true })
+    for (const [name, data] of files) writeFileSync(join(args.options.out, name), data)
+    return roundDeep({ ...report, files: files.map(([name]) => name) })
+  },
+}
+
+const surface: Command = {
+  usage: 'RECORD --foot left|right [--layer KIND] [--stepMm N]',
+  files: 1,
+  options: ['foot', 'layer', 'stepMm'],
+  run: (args) => {
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    const foot = record.feet[side]!
+    const step = Number(args.options.stepMm ?? 1)
+    if (![1, 2, 4].includes(step)) throw new UsageError('arch: --stepMm takes 1, 2 or 4')
+    const built = buildSurface(soleFieldOf(foot, side, step).field, foot.device ?? plainDevice())
+    let z = built.top
+    if (args.options.layer !== undefined) {
+      if (!layerDefinition(args.options.layer as never)) throw new Refusal('unknown-layer', `There is no layer "${args.options.layer}" that can be shaped.`, 'layer')
+      const layers = built.layers.filter((l) => l.kind === args.options.layer)
+      if (layers.length === 0) throw new Refusal('no-layer', `feet.${side}.device.layers: there is no ${args.options.layer} that is on.`, `feet.${side}.device.layers`)
+      z = new Float64Array(z.length)
+      for (const layer of layers) for (let i = 0; i < z.length; i++) z[i]! += layer.change[i]!
+    }
+    return cropped(built.field, z)
+  },
+}
+
+/** The grid as printed: first column at x = −60 (or further out for a wide foot), first row at the heel; null outside the plan. */
+function cropped(field: ReturnType<typeof soleFieldOf>['field'], z: Float64Array) {
+  const skipX = Math.round(12 / field.stepMm)
+  const skipY = Math.round(8 / field.stepMm)
+  const columns = field.columns - 2 * skipX
+  const rows = Math.ceil(field.sole.parameters.lengthMm / field.stepMm)
+  const zMm = Array.from({ length: rows }, (_, r) =>
+    Array.from({ length: columns }, (_, c) => {
+      const i = (r + skipY) * field.columns + c + skipX
+      return field.mask[i] ? Math.round(z[i]! * 1e6) / 1e6 : null
+    }),
+  )
+  return { x0: field.x0 + skipX * field.stepMm, y0: field.y0 + skipY * field.stepMm, stepMm: field.stepMm, columns, rows, zMm }
+}
+
+const match: Command = {
+  usage: 'RECORD --catalogue FILE',
+  files: 1,
+  options: ['catalogue'],
+  run: (args) => {
+    if (args.options.catalogue === undefined) throw new UsageError('arch match needs --catalogue FILE')
+    return roundDeep(matchRecord(recordOf(args), parseCatalogue(readJson(args.options.catalogue)).models))
+  },
+}
+
+const adviseCommand: Command = { usage: 'RECORD', files: 1, options: [], run: (args) => ({ entries: advise(recordOf(args)) }) }
+
+/** The command line's table of contents. */
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand }

@@ -1,0 +1,35 @@
+import { parseWith } from '../record/parse'
+import { Refusal } from '../record/refusal'
+import { deviceSchema, type Device, type Foot } from '../record/schema'
+import { buildShell, type ShellBody } from './shell'
+import { buildSolid, type Solid } from './solid'
+import { sampleSole, type SoleField } from './soleField'
+import { soleParameters, type AssumedParameter } from './soleParameters'
+import { buildSurface, type DeviceSurface } from './surface'
+
+/** A device with no layers and every default. */
+export const plainDevice = (): Device => parseWith(deviceSchema, {})
+
+/** The sampled sole of a foot; throws a Refusal when there is no foot length. */
+export function soleFieldOf(foot: Foot, side: string, stepMm = 1): { field: SoleField; assumed: AssumedParameter[] } {
+  const found = soleParameters(foot)
+  if (!found) throw new Refusal('no-length', `feet.${side}.readings: footLengthMm is needed to draw the sole. Measure the foot length first.`, `feet.${side}.readings`)
+  return { field: sampleSole(found.parameters, stepMm), assumed: found.assumed }
+}
+
+export interface BuiltDevice {
+  device: Device
+  surface: DeviceSurface
+  body: ShellBody
+  solid: Solid
+  assumed: AssumedParameter[]
+}
+
+/** Everything of one foot's device: surface, shell body and solid, on a 1 mm grid. */
+export function buildDevice(foot: Foot, side: string): BuiltDevice {
+  const { field, assumed } = soleFieldOf(foot, side)
+  const device = foot.device ?? plainDevice()
+  const surface = buildSurface(field, device)
+  const body = buildShell(surface, device)
+  return { device, surface, body, solid: buildSolid(body), assumed }
+}

@@ -1,0 +1,88 @@
+import type { Device, FittingRecord } from '../record/schema'
+import { SIDES, type Side } from '../record/vocabulary'
+import { bestMean } from '../measure/reading'
+import { asLayer } from './layers/definition'
+import { layerDefinition } from './layers/registry'
+import { shellMaterial } from './materials'
+import { postAngleDeg } from './surface'
+
+/** Something in a prescription that does not go together, with the foot and what triggers it. */
+export interface Contradiction {
+  code: string
+  kind: 'stop' | 'watch'
+  foot: Side | 'both'
+  words: string
+  triggers: string[]
+}
+
+/** Heel cup deeper than this share of the heel's width is not for children. */
+const CHILD_CUP_SHARE = 0.4
+
+/** Contradictions of one foot's device with itself, the foot and the footwear intent. */
+export function deviceContradictions(record: FittingRecord, side: Side, child: boolean): Contradiction[] {
+  const foot = record.feet[side]
+  const device = foot?.device
+  if (!foot || !device || device.kind === 'none') return []
+  const at = `feet.${side}.device`
+  const out: Contradiction[] = []
+  const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, words, triggers })
+  device.layers.forEach((layer, i) => {
+    if (!layer.on) return
+    const path = `${at}.layers.${i}`
+    if (layer.kind === 'firstRayCutOut' && device.posts.length === 0) add('cut-out-without-post', 'watch', 'A first-ray cut-out leaves the edge hanging without a post. Add a post, or use the accommodation.', path)
+    const definition = layerDefinition(layer.kind)
+    if (!definition) return add('not-shaped', 'watch', `${layer.kind} is kept in the record, but this version does not shape it yet. The drawing and the solid leave it out.`, path)
+    for (const rule of definition.amounts) {
+      const value = (layer as unknown as Record<string, number | undefined>)[rule.key] ?? rule.fallback
+      if (value < rule.usual[0] || value > rule.usual[1])
+        add('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value} mm is outside the usual ${rule.usual[0]} to ${rule.usual[1]} mm.`, path)
+    }
+    if (definition.phase === 'skive' && isInsensate(record, side))
+      add('skive-on-insensate', 'stop', `${definition.name} on a heel that may not feel it. No skive or hard edge here; licensed practice only.`, path, 'story.conditions')
+    if (layer.kind === 'metPad' && asLayer<'metPad'>(layer).behindHeadsMm < 0)
+      add('pad-under-heads', 'stop', 'The met pad lies under the heads and would load them. Move it behind them.', path)
+  })
+  out.push(...shellContradictions(record, side, device, child))
+  return out
+}
+
+function shellContradictions(record: FittingRecord, side: Side, device: Device, child: boolean): Contradiction[] {
+  const at = `feet.${side}.device`
+  const out: Contradiction[] = []
+  const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, words, triggers })
+  const material = shellMaterial(device.shell.material)
+  const { thicknessMm } = device.shell
+  if (!material) add('unknown-material', 'watch', `Material "${device.shell.material}" is not in the table; mass is left out.`, `${at}.shell.material`)
+  else if (thicknessMm < material.usualMm[0] || thicknessMm > material.usualMm[1])
+    add('outside-usual', 'watch', `${material.name} ${thicknessMm} mm is outside its usual ${material.usualMm[0]} to ${material.usualMm[1]} mm.`, `${at}.shell.thicknessMm`)
+  const snug = record.story?.intent === 'race' || record.story?.intent === 'performance'
+  if (material?.rigid && snug && thicknessMm >= 4.5)
+    add('rigid-in-snug', 'watch', 'A rigid shell in a snug fit: the arch wants some give. Try a thinner shell.', `${at}.shell.thicknessMm`, 'story.intent')
+  const extrinsic = postAngleDeg(device, 'rearfoot', 'extrinsic')
+  if (extrinsic !== 0 && (record.story?.activity === 'road-riding' || record.story?.intent === 'race'))
+    add('extrinsic-in-low-volume', 'watch', 'An extrinsic post takes room that this footwear does not have. The same angle intrinsically, or a skive, takes none.', `${at}.posts`, 'story.intent')
+  if (Math.abs(postAngleDeg(device, 'rearfoot')) > 8) add('post-large', 'watch', `${Math.abs(postAngleDeg(device, 'rearfoot'))}° of rearfoot post is more than is usual. Read the angle again first.`, `${at}.posts`)
+  const heel = bestMean(record.feet[side]!, 'heelWidthMm', 'standing')
+  if (child && heel !== undefined && device.outline.heelCupMm > CHILD_CUP_SHARE * heel)
+    add('cup-too-deep', 'watch', `A cup of ${device.outline.heelCupMm} mm is more than 40 % of this heel's width.`, `${at}.outline.heelCupMm`)
+  return out
+}
+
+/** Contradictions between the two feet. */
+export function pairContradictions(record: FittingRecord): Contradiction[] {
+  const made = (side: Side) => record.feet[side]?.device !== undefined && record.feet[side]!.device!.kind !== 'none'
+  const [corrected, bare] = made('left') && !made('right') ? (['left', 'right'] as const) : made('right') && !made('left') ? (['right', 'left'] as const) : [null, null]
+  if (!corrected || !bare || !record.feet[bare]) return []
+  const words = `The ${corrected} foot gets a device, the ${bare} foot none. Give the ${bare} one a neutral blank, so that both stand alike.`
+  return [{ code: 'one-foot-bare', kind: 'watch', foot: bare, words, triggers: [`feet.${corrected}.device`] }]
+}
+
+/** May this foot have lost protective feeling? Neuropathy recorded, a point not felt, or diabetes without a full screen. */
+export function isInsensate(record: FittingRecord, side: Side): boolean {
+  const conditions = record.story?.conditions ?? []
+  const felt = record.feet[side]?.findings?.sensationFelt
+  return conditions.includes('neuropathy') || (felt !== undefined && felt < 10) || (conditions.includes('diabetes') && felt !== 10)
+}
+
+/** All contradictions of a record. */
+export const contradictionsOf = (record: FittingRecord, child: boolean): Contradiction[] => [...SIDES.flatMap((side) => deviceContradictions(record, side, child)), ...pairContradictions(record)]

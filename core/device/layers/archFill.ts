@@ -1,0 +1,26 @@
+import { smoothstep as S } from '../../geometry/smoothstep'
+import type { LayerOf } from '../../record/layerSchema'
+import { everyCell, type LayerDefinition } from './definition'
+
+const LEVEL_MM = { minimum: 0.5, standard: 2.5, full: 4.5 } as const
+
+/** Amount of an arch fill: typed, else by its level, else standard. @example archFillMm({ kind: 'archFill', level: 'full', on: true }) // 4.5 */
+export const archFillMm = (layer: LayerOf<'archFill'>): number => layer.amountMm ?? LEVEL_MM[layer.level ?? 'standard']
+
+/** Lowers the medial arch so that soft tissue has room; house formula −f·B₂·S(u; .35, .8). */
+export const archFill: LayerDefinition<'archFill'> = {
+  kind: 'archFill',
+  name: 'Arch fill',
+  does: 'lowers the arch crest',
+  where: 'cast · medial arch',
+  phase: 'shape',
+  amounts: [{ key: 'amountMm', label: 'amount', unit: 'mm', step: 0.5, fallback: 2.5, presets: [0.5, 2.5, 4.5], usual: [0, 5] }],
+  asked: archFillMm,
+  change: (field, layer) => {
+    const f = archFillMm(layer)
+    return everyCell(field, (i) => {
+      const s = field.s[i]!
+      return -f * S(s, 0.2, 0.4) * (1 - S(s, 0.48, 0.66)) * S(field.u[i]!, 0.35, 0.8)
+    })
+  },
+}

@@ -1,0 +1,55 @@
+import { smoothstep as S } from '../../geometry/smoothstep'
+import { everyCell, scaleToPeak, type LayerDefinition } from './definition'
+
+/** Half axes of a met pad, mm across and along (house size). */
+export const MET_PAD_AXES_MM = { across: 24, along: 27 } as const
+const height = (usual: readonly [number, number], fallback: number, presets: readonly number[]) => ({ key: 'heightMm', label: 'height', unit: 'mm', step: 0.5, fallback, presets, usual }) as const
+
+/** Dome d·(1 − r²)^1.5 whose front edge lies behind heads 2 and 3. */
+export const metPad: LayerDefinition<'metPad'> = {
+  kind: 'metPad',
+  name: 'Met pad',
+  does: 'lifts the shafts just behind the heads',
+  where: 'top · behind heads 2–3',
+  phase: 'shape',
+  amounts: [height([3, 6], 4, [3, 4, 5]), { key: 'behindHeadsMm', label: 'behind the heads', unit: 'mm', step: 1, fallback: 8, presets: [6, 8, 10], usual: [5, 12] }],
+  asked: (layer) => layer.heightMm,
+  change: (field, layer) => {
+    const [, second, third] = field.sole.heads
+    const centreX = (second!.x + third!.x) / 2
+    const centreY = (second!.y + third!.y) / 2 - layer.behindHeadsMm - MET_PAD_AXES_MM.along
+    return everyCell(field, (i) => {
+      const r2 = ((field.x[i]! - centreX) / MET_PAD_AXES_MM.across) ** 2 + ((field.y[i]! - centreY) / MET_PAD_AXES_MM.along) ** 2
+      return r2 < 1 ? layer.heightMm * (1 - r2) ** 1.5 : 0
+    })
+  },
+}
+
+/** Smooth raise under the shaft of the fifth metatarsal: d(1 − S(u; .15, .45))·S(s; .32, .42)·(1 − S(q; −22, −14)). */
+export const fifthMetSupport: LayerDefinition<'fifthMetSupport'> = {
+  kind: 'fifthMetSupport',
+  name: 'Fifth-met support',
+  does: 'raises the lateral column',
+  where: 'top · under the fifth shaft',
+  phase: 'shape',
+  amounts: [height([2, 4], 3, [2, 3, 4])],
+  asked: (layer) => layer.heightMm,
+  change: (field, layer) =>
+    everyCell(field, (i) => layer.heightMm * (1 - S(field.u[i]!, 0.15, 0.45)) * S(field.s[i]!, 0.32, 0.42) * (1 - S(field.q[i]!, -22, -14))),
+}
+
+/** Raise under the cuboid, nearer the heel. */
+export const cuboidSupport: LayerDefinition<'cuboidSupport'> = {
+  kind: 'cuboidSupport',
+  name: 'Cuboid support',
+  does: 'raises under the cuboid',
+  where: 'top · lateral midfoot',
+  phase: 'shape',
+  amounts: [height([2, 4], 3, [2, 3, 4])],
+  asked: (layer) => layer.heightMm,
+  change: (field, layer) => {
+    const y0 = 0.41 * field.sole.parameters.lengthMm
+    const change = everyCell(field, (i) => Math.exp(-0.5 * (((field.x[i]! + 20) / 9) ** 2 + ((field.y[i]! - y0) / 12) ** 2)))
+    return scaleToPeak(field, change, layer.heightMm)
+  },
+}

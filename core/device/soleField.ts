@@ -1,0 +1,63 @@
+import type { Grid } from '../geometry/grid'
+import { createSole, type Sole } from './sole'
+import type { SoleParameters } from './soleParameters'
+
+/** Room around the foot's plan in the working grid, for walls and flares, mm. */
+const MARGIN_X_MM = 12
+const MARGIN_Y_MM = 8
+
+/**
+ * The sole sampled on the working grid, with the place of every cell, so that a change of one layer costs one pass over arrays.
+ * All arrays have `columns × rows` cells; heights beyond the plan follow the same closed form.
+ */
+export interface SoleField extends Omit<Grid, 'z'> {
+  sole: Sole
+  /** 1 inside the foot's plan */
+  mask: Uint8Array
+  x: Float64Array
+  y: Float64Array
+  s: Float64Array
+  u: Float64Array
+  q: Float64Array
+  rho: Float64Array
+  /** mm per unit of rho, along its gradient */
+  reach: Float64Array
+  /** height of the sole without cast rotation, mm */
+  z: Float64Array
+}
+
+/**
+ * Samples a sole on a grid of the given step. The cast rotation of the parameters is left to the device's tilts.
+ *
+ * @param stepMm 1 for making, 2 for estimates
+ */
+export function sampleSole(parameters: SoleParameters, stepMm = 1): SoleField {
+  const sole = createSole({ ...parameters, castDeg: 0 })
+  const half = Math.max(60, Math.ceil((0.52 * parameters.forefootWidthMm) / 2) * 2, Math.ceil(0.26 * parameters.heelWidthMm) * 2)
+  const x0 = -(half + MARGIN_X_MM)
+  const y0 = -MARGIN_Y_MM
+  const columns = Math.round((2 * (half + MARGIN_X_MM)) / stepMm)
+  const rows = Math.ceil((parameters.lengthMm + 2 * MARGIN_Y_MM) / stepMm)
+  const size = columns * rows
+  const make = () => new Float64Array(size)
+  const field: SoleField = { sole, x0, y0, stepMm, columns, rows, mask: new Uint8Array(size), x: make(), y: make(), s: make(), u: make(), q: make(), rho: make(), reach: make(), z: make() }
+  for (let row = 0, i = 0; row < rows; row++) {
+    const y = y0 + (row + 0.5) * stepMm
+    const back = y < sole.heelCentreY ? (sole.heelCentreY - y) / sole.heelCentreY : 0
+    for (let column = 0; column < columns; column++, i++) {
+      const x = x0 + (column + 0.5) * stepMm
+      const place = sole.place(x, y)
+      const slope = Math.hypot((x - place.middleX) / place.halfWidth ** 2, back / sole.heelCentreY)
+      field.x[i] = x
+      field.y[i] = y
+      field.s[i] = place.s
+      field.u[i] = place.u
+      field.q[i] = place.q
+      field.rho[i] = place.rho
+      field.reach[i] = slope > 0 ? Math.min(place.halfWidth * 2, place.rho / slope) : place.halfWidth
+      field.z[i] = sole.height(x, y)
+      field.mask[i] = sole.contains(x, y) ? 1 : 0
+    }
+  }
+  return field
+}

@@ -1,0 +1,71 @@
+import { z } from 'zod'
+import { parseWith } from '../record/parse'
+import { Refusal } from '../record/refusal'
+import { FAMILIES } from '../record/vocabulary'
+
+const mm = z.number().min(0).max(1000)
+const station = mm.optional()
+
+/** Inside of the bare shell (liner out) at the reference size, mm; girths are of the inside. */
+export const stationsSchema = z.strictObject({
+  lengthMm: station,
+  toeBoxWidthMm: station,
+  toeBoxHeightMm: station,
+  ballWidthMm: station,
+  ballHeightMm: station,
+  waistGirthMm: station,
+  instepHeightMm: station,
+  instepGirthMm: station,
+  heelWidthMm: station,
+  heelInstepGirthMm: station,
+  ankleWidthMm: station,
+  ankleHeightMm: station,
+  cuffGirthMm: station,
+})
+
+export const modelSchema = z.strictObject({
+  id: z.string().min(1).max(80),
+  maker: z.string().max(80),
+  name: z.string().max(80),
+  family: z.enum(FAMILIES),
+  referenceMm: z.number().min(100).max(400).default(265),
+  sizesMm: z.array(z.number().min(100).max(400)).min(1).max(60),
+  grade: z.strictObject({ lengthMm: mm.default(10), widthMm: mm.default(2), heightMm: mm.default(1), girthMm: mm.default(6) }).prefault({}),
+  shellStep: z.enum(['half', 'whole']).default('half'),
+  pairing: z.enum(['0-5', '5-0']).default('0-5'),
+  lastWidthMm: mm.optional(),
+  at: stationsSchema,
+  liner: z
+    .strictObject({
+      thicknessMm: z.strictObject({ toe: mm.default(0), ball: mm.default(0), instep: mm.default(0), ankle: mm.default(0), heel: mm.default(0) }).prefault({}),
+      packOut: z.number().min(0).max(0.9).default(0.2),
+      mouldable: z.boolean().default(false),
+    })
+    .prefault({}),
+  bootBoard: z.strictObject({ rampDeg: z.number().min(-20).max(40).default(0), thicknessMm: mm.default(0), grindableMm: mm.default(0) }).prefault({}),
+  insoleMm: mm.default(3),
+  flex: z.strictObject({ index: z.number() }).optional(),
+  plastic: z.strictObject({ stretchMm: mm.default(0), limitC: z.number().default(0), wallMm: mm.default(0), minWallMm: mm.default(0) }).prefault({}),
+  stock: z.record(z.string(), z.number().int().min(0)).default({}),
+  price: z.number().min(0).default(0),
+})
+
+export const catalogueSchema = z.strictObject({ format: z.literal('gentle-arch/catalogue'), version: z.literal(1), models: z.array(modelSchema).max(5000) })
+
+export type FootwearModel = z.output<typeof modelSchema>
+export type Catalogue = z.output<typeof catalogueSchema>
+export type Stations = z.output<typeof stationsSchema>
+
+/** Reads a catalogue; throws a Refusal that says which model and which key. */
+export function parseCatalogue(value: unknown): Catalogue {
+  const head = value as { format?: unknown } | null
+  if (typeof value !== 'object' || head === null || head.format !== 'gentle-arch/catalogue')
+    throw new Refusal('not-a-catalogue', 'This is not a catalogue: its "format" is not "gentle-arch/catalogue".', 'format')
+  const catalogue = parseWith(catalogueSchema, value, 'catalogue')
+  const seen = new Set<string>()
+  catalogue.models.forEach((model, i) => {
+    if (seen.has(model.id)) throw new Refusal('duplicate-model', `models.${i}.id: "${model.id}" is used twice.`, `models.${i}.id`)
+    seen.add(model.id)
+  })
+  return catalogue
+}

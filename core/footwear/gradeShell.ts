@@ -1,0 +1,32 @@
+import type { FootwearModel, Stations } from './catalogueSchema'
+
+const GIRTHS = new Set(['waistGirthMm', 'instepGirthMm', 'heelInstepGirthMm', 'cuffGirthMm'])
+const HEIGHTS = new Set(['toeBoxHeightMm', 'ballHeightMm', 'instepHeightMm', 'ankleHeightMm'])
+
+/**
+ * Steps of grade (10 mm each) between a size and the reference. Shells that share a size (`shellStep: whole`) go by whole centimetres:
+ * with pairing 0-5 a size and the half above it are one shell, with 5-0 the half and the whole above it.
+ *
+ * @example gradeSteps({ referenceMm: 265, shellStep: 'whole', pairing: '0-5' }, 270) // 1; 265 → 0
+ */
+export function gradeSteps(model: Pick<FootwearModel, 'referenceMm' | 'shellStep' | 'pairing'>, sizeMm: number): number {
+  if (model.shellStep === 'half') return (sizeMm - model.referenceMm) / 10
+  const shift = model.pairing === '5-0' ? 5 : 0
+  return Math.floor((sizeMm + shift) / 10) - Math.floor((model.referenceMm + shift) / 10)
+}
+
+/**
+ * Inside of the bare shell at a size, mm: reference + steps × grade, station by station. Unknown stations stay unknown, but a ball that was
+ * not measured follows from the last width as sold (liner in): last width + 2 × liner after break-in.
+ */
+export function shellInside(model: FootwearModel, sizeMm: number): Stations {
+  const n = gradeSteps(model, sizeMm)
+  const { grade, liner, lastWidthMm } = model
+  const ballWidthMm = model.at.ballWidthMm ?? (lastWidthMm === undefined ? undefined : lastWidthMm + 2 * liner.thicknessMm.ball * (1 - liner.packOut))
+  return Object.fromEntries(
+    Object.entries({ ...model.at, ballWidthMm }).map(([station, value]) => {
+      const step = station === 'lengthMm' ? grade.lengthMm : GIRTHS.has(station) ? grade.girthMm : HEIGHTS.has(station) ? grade.heightMm : grade.widthMm
+      return [station, value === undefined ? undefined : value + n * step]
+    }),
+  ) as Stations
+}

@@ -1,0 +1,17 @@
+/** From this age on adult classes are shown. */
+export const ADULT_FROM_YEARS = 16
+
+/**
+ * Whole years between two ISO days.
+ *
+ * @example ageInYears('1985-03-02', '2026-11-20') // 41
+ */
+export function ageInYears(bornOn: string, on: string): number {
+  const years = Number(on.slice(0, 4)) - Number(bornOn.slice(0, 4))
+  return on.slice(5) < bornOn.slice(5) ? years - 1 : years
+}
+
+/** Is the client a child as far as adult classes go? Unknown age counts as adult. */
+export function isChild(client: { bornOn?: string } | undefined, on: string | undefined): boolean {
+  return client?.bornOn !== undefined && on !== undefined && ageInYears(client.bornOn, on) < ADULT_FROM_YEARS
+}

@@ -1,0 +1,37 @@
+import type { Foot } from '../record/schema'
+import { bestMean, meanOfReading } from './reading'
+
+const STANDARD_GRAVITY = 9.80665
+
+/**
+ * Arch height index: dorsum height at half foot length over arch length (truncated foot length), both of the same posture; an arch length
+ * taken in one posture serves both (Williams & McClay 2000).
+ *
+ * @example archHeightIndex(63, 193) // 0.326
+ */
+export const archHeightIndex = (dorsumHeightMm: number, archLengthMm: number): number => dorsumHeightMm / archLengthMm
+
+/** Arch height index of a foot in one posture, or undefined when a reading is missing. */
+export function archHeightIndexOf(foot: Foot, posture: 'sitting' | 'standing'): number | undefined {
+  const dorsum = meanOfReading(foot, 'dorsumHeightMm', posture)
+  const arch = bestMean(foot, 'archLengthMm', posture)
+  return dorsum !== undefined && arch !== undefined ? archHeightIndex(dorsum, arch) : undefined
+}
+
+/** Difference of the index below which stiffness is not a number but 'stiffer than can be measured'. */
+export const STIFFNESS_FLOOR = 0.005
+
+/**
+ * Arch stiffness, N per unit of index: 0.4·m·g over the fall of the index from seated (10 % of body weight on each foot) to standing (50 %)
+ * (Zifchock 2006).
+ *
+ * @returns null when the fall is too small to be measured
+ * @example archStiffness(75, 0.36, 0.34) // 14710
+ */
+export function archStiffness(massKg: number, seated: number, standing: number): number | null {
+  const fall = seated - standing
+  return fall <= STIFFNESS_FLOOR + 1e-12 ? null : (0.4 * massKg * STANDARD_GRAVITY) / fall
+}
+
+/** Standing index classes of adults (Butler 2008): below 0.310 low, above 0.370 high. */
+export const archHeightClass = (standing: number): 'low' | 'usual' | 'high' => (standing < 0.31 ? 'low' : standing > 0.37 ? 'high' : 'usual')

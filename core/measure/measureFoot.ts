@@ -1,0 +1,103 @@
+import type { Client, Foot } from '../record/schema'
+import { DEVICE_KINDS, POSTURES, READING_KINDS, type DeviceKind, type Posture, type ReadingKind } from '../record/vocabulary'
+import { archHeightClass, archHeightIndexOf, archStiffness } from './archIndex'
+import { CLASS_LIMITS, forefootWidthClass, volumeClass, type VolumeClass, type WidthClass } from './classes'
+import { bestMean, meanOfReading, readingOf, summarise, type ReadingSummary } from './reading'
+import { sizesOf, type SizeSet } from './sizes'
+import { supportedLengthMm } from './supportedLength'
+import { describeShape } from './words'
+
+/** Everything derived from one foot's readings; parts that cannot be given are absent and named in `missing`. */
+export interface FootMeasure {
+  readings: Partial<Record<ReadingKind, Partial<Record<Posture, ReadingSummary>>>>
+  sizes?: SizeSet & { allowanceMm: number; rounded: SizeSet }
+  classes?: {
+    forefootWidth?: { class: WidthClass; deltaMm: number }
+    midfootVolume?: VolumeClass
+    heelInstep?: VolumeClass
+    ankle?: VolumeClass
+  }
+  arch: {
+    ahiSitting?: number
+    ahiStanding?: number
+    ari?: number
+    stiffnessNPerUnit?: number | null
+    navicularDropMm?: number
+    class?: 'low' | 'usual' | 'high'
+  }
+  supportedLengthMm?: Record<DeviceKind, number>
+  sizeBy?: 'footLength' | 'archLength'
+  archSizeLengthMm?: number
+  words: string
+  missing: string[]
+}
+
+/** Arch length as a share of foot length in the usual foot (workshop default). */
+export const ARCH_SHARE = 0.73
+/** From this excess on device and flexing footwear are sized by arch length, mm; from the second on it is watched. */
+export const ARCH_SIZE_MM = { by: 6, watch: 3 } as const
+
+/**
+ * Sizes, classes, arch and supported length of one foot.
+ *
+ * @param child true under 16 years: adult classes are left out
+ * @param allowanceMm of the footwear family: 10 boots, 16 shoes
+ * @example measureFoot(foot, { massKg: 75 }, false, 10).supportedLengthMm?.['full-custom'] // 263.2 for 262 sitting, 266 standing
+ */
+export function measureFoot(foot: Foot, client: Client | undefined, child: boolean, allowanceMm: number): FootMeasure {
+  const readings: FootMeasure['readings'] = {}
+  for (const what of READING_KINDS)
+    for (const posture of POSTURES) {
+      const reading = readingOf(foot, what, posture)
+      const summary = reading && summarise(reading)
+      if (summary) (readings[what] ??= {})[posture] = summary
+    }
+  const missing: string[] = []
+  const length = bestMean(foot, 'footLengthMm', 'standing')
+  if (length === undefined) missing.push('readings.footLengthMm')
+  const classes = length === undefined || child ? undefined : classesOf(foot, length)
+  const result: FootMeasure = { readings, arch: archOf(foot, client, child), words: '', missing }
+  if (length !== undefined) {
+    result.sizes = sizesOf(length, allowanceMm)
+    const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
+    result.supportedLengthMm = Object.fromEntries(DEVICE_KINDS.map((kind) => [kind, supportedLengthMm(length, sitting, kind)])) as Record<DeviceKind, number>
+    const arch = bestMean(foot, 'archLengthMm', 'standing')
+    if (arch !== undefined) {
+      result.archSizeLengthMm = arch / ARCH_SHARE
+      result.sizeBy = result.archSizeLengthMm - length >= ARCH_SIZE_MM.by ? 'archLength' : 'footLength'
+    } else missing.push('readings.archLengthMm')
+  }
+  if (classes && Object.keys(classes).length > 0) result.classes = classes
+  for (const what of ['forefootWidthMm', 'heelWidthMm', 'waistGirthMm', 'heelInstepGirthMm', 'dorsumHeightMm'] as const)
+    if (bestMean(foot, what, 'standing') === undefined) missing.push(`readings.${what}`)
+  result.words = describeShape(result, child)
+  return result
+}
+
+function classesOf(foot: Foot, length: number): NonNullable<FootMeasure['classes']> {
+  const width = bestMean(foot, 'forefootWidthMm', 'standing')
+  const waist = bestMean(foot, 'waistGirthMm', 'standing')
+  const heelInstep = bestMean(foot, 'heelInstepGirthMm', 'standing')
+  const ankle = bestMean(foot, 'ankleGirthMm', 'standing')
+  return {
+    ...(width !== undefined && { forefootWidth: forefootWidthClass(width, length) }),
+    ...(waist !== undefined && { midfootVolume: volumeClass(waist, length, CLASS_LIMITS.waistShare) }),
+    ...(heelInstep !== undefined && { heelInstep: volumeClass(heelInstep, length, CLASS_LIMITS.heelInstepShare) }),
+    ...(ankle !== undefined && { ankle: volumeClass(ankle, length, CLASS_LIMITS.ankleShare) }),
+  }
+}
+
+function archOf(foot: Foot, client: Client | undefined, child: boolean): FootMeasure['arch'] {
+  const sitting = archHeightIndexOf(foot, 'sitting')
+  const standing = archHeightIndexOf(foot, 'standing')
+  const navicularSitting = meanOfReading(foot, 'navicularHeightMm', 'sitting')
+  const navicularStanding = meanOfReading(foot, 'navicularHeightMm', 'standing')
+  return {
+    ...(sitting !== undefined && { ahiSitting: sitting }),
+    ...(standing !== undefined && { ahiStanding: standing }),
+    ...(standing !== undefined && !child && { class: archHeightClass(standing) }),
+    ...(sitting !== undefined && standing !== undefined && { ari: standing / sitting }),
+    ...(sitting !== undefined && standing !== undefined && client?.massKg !== undefined && { stiffnessNPerUnit: archStiffness(client.massKg, sitting, standing) }),
+    ...(navicularSitting !== undefined && navicularStanding !== undefined && { navicularDropMm: navicularSitting - navicularStanding }),
+  }
+}

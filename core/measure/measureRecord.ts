@@ -1,0 +1,39 @@
+import type { FittingRecord } from '../record/schema'
+import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../record/vocabulary'
+import { isChild } from './ageAtVisit'
+import { measureFoot, type FootMeasure } from './measureFoot'
+import { questionsOf, type Question } from './questions'
+import { meanOfReading } from './reading'
+
+export interface MeasureResult {
+  feet: Partial<Record<Side, FootMeasure>>
+  /** left minus right, mm, of each reading's standing means (else sitting), same posture on both feet */
+  differences: Partial<Record<ReadingKind, number>>
+  questions: Question[]
+}
+
+/** Derived measures of both feet, their differences and everything unlikely. */
+export function measureRecord(record: FittingRecord, allowanceMm: number): MeasureResult {
+  const child = isChild(record.client, record.visit?.on)
+  const feet: MeasureResult['feet'] = {}
+  for (const side of SIDES) {
+    const foot = record.feet[side]
+    if (foot) feet[side] = measureFoot(foot, record.client, child, allowanceMm)
+  }
+  return { feet, differences: differencesOf(record), questions: questionsOf(record) }
+}
+
+function differencesOf(record: FittingRecord): MeasureResult['differences'] {
+  const { left, right } = record.feet
+  const out: MeasureResult['differences'] = {}
+  if (!left || !right) return out
+  for (const what of READING_KINDS)
+    for (const posture of ['standing', 'sitting'] as const) {
+      const l = meanOfReading(left, what, posture)
+      const r = meanOfReading(right, what, posture)
+      if (l === undefined || r === undefined) continue
+      out[what] = l - r
+      break
+    }
+  return out
+}

@@ -1,0 +1,91 @@
+import { ascending } from 'd3-array'
+import type { FittingRecord, Foot } from '../record/schema'
+import { SIDES, type ReadingKind } from '../record/vocabulary'
+import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
+import { READING_LABELS } from './labels'
+import { RATIO_NORMS } from './norms'
+import { bestMean, meanOfReading } from './reading'
+
+/** Something unlikely that is used all the same: where it is and the words to ask with. */
+export interface Question {
+  path: string
+  words: string
+}
+
+const mm = (value: number) => `${Number(value.toFixed(1))} mm`
+
+/** Why one new value is unlikely, in words; null when there is nothing to ask. */
+export function doubt(what: ReadingKind, value: number, footLengthMm: number | undefined): string | null {
+  const norm = RATIO_NORMS[what]
+  if (!norm || footLengthMm === undefined) return null
+  const away = (value / footLengthMm - norm.mean) / norm.sd
+  if (Math.abs(away) <= 3.5) return null
+  return `${READING_LABELS[what].name} ${mm(value)} is unusually ${away > 0 ? 'big' : 'small'} for a foot of ${mm(footLengthMm)}. Sure?`
+}
+
+/**
+ * What a trial means when it cannot be kept as typed: outside the hard bounds, with the likely meaning (cm typed for mm, a decimal point lost).
+ *
+ * @returns null when the value is within bounds
+ * @example refuseTrial('footLengthMm', 26.5) // { words: '26.5 mm is too small …', meant: 265 }
+ */
+export function refuseTrial(what: ReadingKind, value: number): { words: string; meant: number | null } | null {
+  const [low, high] = HARD_BOUNDS_MM[what]
+  const name = READING_LABELS[what].name.toLowerCase()
+  if (!Number.isFinite(value)) return { words: `That is not a number. Type the ${name} in mm.`, meant: null }
+  if (value >= low && value <= high) return null
+  const factor = [10, 0.1].find((f) => value * f >= low && value * f <= high)
+  const meant = factor === undefined ? null : Number((value * factor).toFixed(2))
+  return { words: `${value} mm is too ${value < low ? 'small' : 'big'} for ${name} (${low} to ${high} mm).`, meant }
+}
+
+/**
+ * Does a new trial look like the other foot's value? True when it is far from this foot's own trials and equals one of the other foot's.
+ */
+export function looksLikeOtherFoot(what: ReadingKind, value: number, own: readonly number[], other: readonly number[]): boolean {
+  if (own.length === 0 || other.length === 0) return false
+  const limit = SPREAD_LIMIT_MM[what]
+  return own.every((t) => Math.abs(t - value) > limit) && other.some((t) => Math.abs(t - value) < 0.05)
+}
+
+/** All questions about the readings of a record. */
+export function questionsOf(record: FittingRecord): Question[] {
+  const questions: Question[] = []
+  for (const side of SIDES) {
+    const foot = record.feet[side]
+    if (!foot) continue
+    const length = bestMean(foot, 'footLengthMm', 'standing')
+    foot.readings.forEach((reading, i) => {
+      const value = meanOfReading(foot, reading.what, reading.posture)
+      const words = value === undefined ? null : doubt(reading.what, value, length)
+      if (words) questions.push({ path: `feet.${side}.readings.${i}`, words })
+    })
+    questions.push(...sitAndStand(foot, side))
+  }
+  return [...questions, ...sideGaps(record)].sort((a, b) => ascending(a.path, b.path))
+}
+
+function sitAndStand(foot: Foot, side: string): Question[] {
+  const out: Question[] = []
+  const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
+  const standing = meanOfReading(foot, 'footLengthMm', 'standing')
+  if (sitting !== undefined && standing !== undefined && sitting > standing)
+    out.push({ path: `feet.${side}.readings`, words: `The ${side} foot is longer sitting (${mm(sitting)}) than standing (${mm(standing)}). Take both again.` })
+  const arch = bestMean(foot, 'archLengthMm', 'standing')
+  const length = bestMean(foot, 'footLengthMm', 'standing')
+  if (arch !== undefined && length !== undefined && arch >= length)
+    out.push({ path: `feet.${side}.readings`, words: `The ${side} arch length (${mm(arch)}) is not shorter than the foot (${mm(length)}). Take both again.` })
+  return out
+}
+
+function sideGaps(record: FittingRecord): Question[] {
+  const { left, right } = record.feet
+  if (!left || !right) return []
+  const kinds = new Set(left.readings.map((r) => r.what))
+  return [...kinds].flatMap((what) => {
+    const l = bestMean(left, what, 'standing')
+    const r = bestMean(right, what, 'standing')
+    if (l === undefined || r === undefined || Math.abs(l - r) <= SIDE_GAP_MM) return []
+    return [{ path: `feet.left.readings.${what}`, words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?` }]
+  })
+}

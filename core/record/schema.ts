@@ -1,0 +1,212 @@
+import { z } from 'zod'
+import { layerSchema } from './layerSchema'
+import { ABILITIES, CAPTURE_WAYS, COMPLAINT_PLACES, CONDITIONS, DEVICE_KINDS, INTENTS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
+
+const text = (max: number) => z.string().max(max)
+const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
+const alignmentDeg = z.array(z.number().min(-45).max(45)).max(5)
+const rangeDeg = z.array(z.number().min(0).max(120)).max(5)
+const finite = z.number()
+
+export const readingSchema = z.strictObject({
+  what: z.enum(READING_KINDS),
+  posture: z.enum(POSTURES),
+  trials: z.array(finite).max(5),
+  struck: z.array(z.number().int().min(0).max(4)).default([]),
+  instrument: text(60).optional(),
+  heightMm: finite.optional(),
+  by: text(80).optional(),
+  at: text(40).optional(),
+})
+
+export const complaintSchema = z.strictObject({
+  foot: z.enum(SIDES),
+  at: z.enum(COMPLAINT_PLACES),
+  score: z.number().min(0).max(10).optional(),
+  words: text(300).optional(),
+  numb: z.boolean().optional(),
+})
+
+const markSchema = z.strictObject({
+  kind: z.enum(['callus', 'bonyPoint', 'lump', 'corn', 'wound', 'nail', 'tender', 'numb']),
+  view: z.enum(['plantar', 'dorsal', 'medial', 'lateral']),
+  xMm: z.number().min(-150).max(150),
+  yMm: z.number().min(-20).max(420),
+  sizeMm: z.number().min(0).max(120).optional(),
+  tenderness: z.number().min(0).max(10).optional(),
+})
+
+export const findingsSchema = z.strictObject({
+  subtalar: z.strictObject({ inversionDeg: rangeDeg.optional(), eversionDeg: rangeDeg.optional() }).optional(),
+  neutralPalpatedDeg: alignmentDeg.optional(),
+  ncspDeg: alignmentDeg.optional(),
+  rcspDeg: alignmentDeg.optional(),
+  tibialVarumDeg: alignmentDeg.optional(),
+  forefootDeg: alignmentDeg.optional(),
+  firstRay: z.strictObject({ rest: z.enum(['level', 'plantarflexed', 'elevated']).optional(), upMm: finite.optional(), downMm: finite.optional(), stiffness: z.enum(['stiff', 'usual', 'loose']).optional() }).optional(),
+  fifthRay: z.enum(['level', 'sunk', 'elevated']).optional(),
+  heelRaise: z.strictObject({ count: z.number().int().min(0).max(100).optional(), inverts: z.boolean().optional() }).optional(),
+  windlass: z.enum(['rises', 'late', 'none']).optional(),
+  fatPad: z.enum(['usual', 'thin']).optional(),
+  deformity: z.enum(['none', 'present']).optional(),
+  ankleKneeStraightDeg: alignmentDeg.optional(),
+  ankleKneeBentDeg: alignmentDeg.optional(),
+  firstToeUnloadedDeg: rangeDeg.optional(),
+  firstToeLoadedDeg: rangeDeg.optional(),
+  firstToeStiff: z.boolean().optional(),
+  firstToeMidRangePain: z.boolean().optional(),
+  posture: z.array(z.number().int().min(-2).max(2)).length(6).optional(),
+  axis: z.enum(['medial', 'central', 'lateral']).optional(),
+  axisAngleDeg: z.number().min(0).max(60).optional(),
+  kneeOver: z.enum(['inside', 'first', 'second', 'third', 'outside']).optional(),
+  mobility: z.record(z.string(), z.enum(['stiff', 'usual', 'loose'])).optional(),
+  sensationFelt: z.number().int().min(0).max(10).optional(),
+  pulses: z.enum(['both', 'one', 'weak', 'absent']).optional(),
+  marks: z.array(markSchema).max(60).optional(),
+})
+
+export const postSchema = z.strictObject({
+  at: z.enum(['rearfoot', 'forefoot']),
+  style: z.enum(['extrinsic', 'intrinsic']).default('extrinsic'),
+  angleDeg: z.number().min(-45).max(45),
+})
+
+export const deviceSchema = z.strictObject({
+  kind: z.enum(DEVICE_KINDS).default('full-custom'),
+  school: z.enum(SCHOOLS).optional(),
+  castAngleDeg: z.number().min(-45).max(45).default(0),
+  layers: z.array(layerSchema).max(40).default([]),
+  outline: z
+    .strictObject({
+      heelCupMm: z.number().min(0).max(40).default(14),
+      distal: z.strictObject({ behindHeadsMm: z.number().min(-20).max(60).default(5) }).default({ behindHeadsMm: 5 }),
+      cover: z.enum(['shell', 'sulcus', 'full']).default('full'),
+    })
+    .prefault({}),
+  shell: z
+    .strictObject({
+      material: text(40).default('polypropylene'),
+      thicknessMm: z.number().min(0.5).max(20).default(4),
+      cover: z.strictObject({ material: text(40).default('eva-35'), thicknessMm: z.number().min(0).max(20).default(2) }).prefault({}),
+    })
+    .prefault({}),
+  posts: z.array(postSchema).max(4).default([]),
+  heelLiftMm: z.number().min(0).max(40).default(0),
+})
+
+export const captureSchema = z.strictObject({
+  way: z.enum(CAPTURE_WAYS).default('parametric'),
+  load: z.enum(['none', 'part', 'full']).default('none'),
+  file: text(200).optional(),
+})
+
+export const footSchema = z.strictObject({
+  readings: z.array(readingSchema).max(120).default([]),
+  findings: findingsSchema.optional(),
+  capture: captureSchema.optional(),
+  device: deviceSchema.optional(),
+})
+
+export const clientSchema = z.strictObject({
+  code: text(20).optional(),
+  name: text(120).optional(),
+  bornOn: isoDay.optional(),
+  sex: z.enum(['female', 'male', 'other', 'unstated']).optional(),
+  massKg: z.number().min(2).max(350).optional(),
+  heightMm: z.number().min(400).max(2500).optional(),
+  guardian: text(120).optional(),
+  occupation: text(120).optional(),
+})
+
+export const storySchema = z.strictObject({
+  activity: text(60).optional(),
+  ability: z.enum(ABILITIES).optional(),
+  intent: z.enum(INTENTS).optional(),
+  hours: z.number().min(0).max(24).optional(),
+  goal: text(500).optional(),
+  complaints: z.array(complaintSchema).max(30).default([]),
+  conditions: z.array(z.enum(CONDITIONS)).default([]),
+  school: z.enum(SCHOOLS).optional(),
+})
+
+export const footwearSchema = z.strictObject({
+  sockMm: z.number().min(0).max(10).default(1),
+  candidates: z.array(text(80)).max(40).default([]),
+  chosen: z
+    .strictObject({
+      model: text(80),
+      sizeLeftMm: finite.optional(),
+      sizeRightMm: finite.optional(),
+      shellChecks: z.array(z.unknown()).default([]),
+      tryOn: z.array(z.unknown()).default([]),
+      work: z.array(z.unknown()).default([]),
+      cuffAlignDeg: z.strictObject({ left: finite.default(0), right: finite.default(0) }).optional(),
+      soleCantDeg: z.strictObject({ left: finite.default(0), right: finite.default(0) }).optional(),
+      forwardLeanDeg: finite.optional(),
+      rampDeg: finite.optional(),
+      deltaMm: finite.optional(),
+    })
+    .optional(),
+})
+
+export const followupSchema = z.strictObject({
+  on: isoDay,
+  pain: z.array(z.strictObject({ foot: z.enum(SIDES), at: z.enum(COMPLAINT_PLACES), score: z.number().min(0).max(10) })).max(40).default([]),
+  comfort: z.number().min(0).max(100).optional(),
+  words: text(500).optional(),
+})
+
+export const handoverSchema = z.strictObject({
+  on: isoDay.optional(),
+  checks: z.record(z.string(), z.enum(['good', 'watch', 'stop'])).optional(),
+  wearInStart: isoDay.optional(),
+  nextVisitOn: isoDay.optional(),
+  note: text(500).optional(),
+})
+
+export const jobSchema = z.strictObject({ step: text(80), foot: z.enum(SIDES).optional(), done: z.boolean().default(false), by: text(80).optional(), at: text(40).optional() })
+
+export const decisionSchema = z.strictObject({
+  code: text(80),
+  foot: z.enum(['left', 'right', 'both']),
+  decision: z.enum(['accepted', 'set-aside']),
+  reason: text(300).optional(),
+  by: text(80).optional(),
+  at: text(40).optional(),
+})
+
+/** The fitting record, version 1. Unknown keys are refused; everything but `format`, `version` and one foot has a default or is optional. */
+export const recordSchema = z.strictObject({
+  format: z.literal('gentle-arch/fitting'),
+  version: z.literal(1),
+  shop: z
+    .strictObject({ name: text(120).optional(), fitter: text(80).optional(), fingersMm: z.strictObject({ one: finite.default(16), two: finite.default(33) }).optional() })
+    .optional(),
+  client: clientSchema.optional(),
+  visit: z.strictObject({ on: isoDay.optional(), reason: text(200).optional() }).optional(),
+  story: storySchema.optional(),
+  feet: z
+    .strictObject({ left: footSchema.optional(), right: footSchema.optional() })
+    .refine((feet) => feet.left !== undefined || feet.right !== undefined, 'feet needs left, right or both'),
+  legLengthDifferenceMm: z.strictObject({ value: z.number().min(0).max(100), shorter: z.enum(SIDES), method: text(40).optional() }).optional(),
+  footwear: footwearSchema.optional(),
+  jobs: z.array(jobSchema).max(200).optional(),
+  handover: handoverSchema.optional(),
+  followups: z.array(followupSchema).max(60).optional(),
+  ledger: z.array(decisionSchema).max(300).optional(),
+})
+
+export type FittingRecord = z.output<typeof recordSchema>
+export type Foot = z.output<typeof footSchema>
+export type Reading = z.output<typeof readingSchema>
+export type Findings = z.output<typeof findingsSchema>
+export type Device = z.output<typeof deviceSchema>
+export type Post = z.output<typeof postSchema>
+export type Client = z.output<typeof clientSchema>
+export type Story = z.output<typeof storySchema>
+export type Complaint = z.output<typeof complaintSchema>
+export type Footwear = z.output<typeof footwearSchema>
+export type Followup = z.output<typeof followupSchema>
+export type Handover = z.output<typeof handoverSchema>
+export type Job = z.output<typeof jobSchema>
+export type Decision = z.output<typeof decisionSchema>

@@ -1,0 +1,70 @@
+import { fileURLToPath } from 'node:url'
+import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+
+const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
+
+export default defineNuxtConfig({
+  compatibilityDate: '2026-01-01',
+  telemetry: false,
+  devtools: { enabled: false },
+  // One signed-in tool, no public pages to index: the browser renders, the server answers data (docs/decisions/0001).
+  ssr: false,
+  modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
+  alias: { '#core': at('./core') },
+  components: false,
+  css: ['@fontsource-variable/bricolage-grotesque/wght.css', '@fontsource-variable/figtree/wght.css', '~/theme/main.css'],
+  app: {
+    head: {
+      title: 'Gentle Arch',
+      htmlAttrs: { lang: 'en' },
+      meta: [{ name: 'viewport', content: 'width=device-width, initial-scale=1' }],
+      link: [{ rel: 'icon', type: 'image/svg+xml', href: '/mark.svg' }],
+    },
+  },
+  build: { transpile: ['vuetify'] },
+  vite: {
+    plugins: [vuetify({ autoImport: true })],
+    vue: { template: { transformAssetUrls } },
+    worker: { format: 'es' },
+    optimizeDeps: { include: ['@mdi/js', 'comlink', 'three', 'zod', 'idb'] },
+  },
+  postcss: { plugins: { cssnano: false } },
+  nitro: {
+    preset: 'node-server',
+    compressPublicAssets: { gzip: true, brotli: true },
+    serverAssets: [
+      { baseName: 'figtree400', dir: at('./node_modules/@expo-google-fonts/figtree/400Regular') },
+      { baseName: 'figtree600', dir: at('./node_modules/@expo-google-fonts/figtree/600SemiBold') },
+      { baseName: 'bricolage600', dir: at('./node_modules/@expo-google-fonts/bricolage-grotesque/600SemiBold') },
+    ],
+  },
+  experimental: { appManifest: false },
+  typescript: { strict: true },
+  security: {
+    nonce: true,
+    sri: true,
+    rateLimiter: false,
+    corsHandler: false,
+    requestSizeLimiter: { maxRequestSizeInBytes: 2_000_000, maxUploadFileRequestInBytes: 2_000_000 },
+    headers: {
+      crossOriginEmbedderPolicy: false,
+      contentSecurityPolicy: {
+        'default-src': ["'self'"],
+        'base-uri': ["'none'"],
+        'object-src': ["'none'"],
+        'img-src': ["'self'", 'data:', 'blob:'],
+        'font-src': ["'self'"],
+        'connect-src': ["'self'"],
+        'worker-src': ["'self'", 'blob:'],
+        'style-src': ["'self'", "'nonce-{{nonce}}'"],
+        'style-src-attr': ["'unsafe-inline'"],
+        'script-src': ["'self'", "'nonce-{{nonce}}'", "'strict-dynamic'"],
+        'script-src-attr': ["'none'"],
+        'form-action': ["'self'"],
+        'frame-ancestors': ["'none'"],
+        'upgrade-insecure-requests': false,
+      },
+      strictTransportSecurity: false,
+    },
+  },
+})

@@ -1,0 +1,33 @@
+import fc from 'fast-check'
+import { describe, expect, it } from 'vitest'
+import { parseCallOut, parseNumber } from '../../core/measure/callOut'
+
+const hear = (line: string, what?: Parameters<typeof parseCallOut>[1]['what']) => parseCallOut(line, { posture: 'standing', what })
+
+describe('the call-out line', () => {
+  it('hears left / right with trials in a row', () =>
+    expect(hear('width 97.5 98 / 99')).toEqual({ kind: 'readings', what: 'forefootWidthMm', posture: 'standing', left: [97.5, 98], right: [99] }))
+  it('hears a side before three tries', () => expect(hear('len L 264 265 264')).toMatchObject({ what: 'footLengthMm', left: [264, 265, 264], right: [] }))
+  it('hears the posture', () => expect(hear('waist sit 248 / 251')).toMatchObject({ what: 'waistGirthMm', posture: 'sitting', left: [248], right: [251] }))
+  it('tells heel from heel instep, and takes decimal commas', () => {
+    expect(hear('heel instep 332 / 335')).toMatchObject({ what: 'heelInstepGirthMm' })
+    expect(hear('heel 63,5 / 64')).toMatchObject({ what: 'heelWidthMm', left: [63.5] })
+  })
+  it('gives bare numbers to the reading in focus', () => expect(hear('R 193', 'archLengthMm')).toMatchObject({ what: 'archLengthMm', right: [193] }))
+  it('completes a name and offers near ones', () => {
+    expect(hear('wid')).toMatchObject({ kind: 'partial', complete: 'th' })
+    expect(hear('wist 240')).toMatchObject({ kind: 'refused', choices: expect.arrayContaining(['waist']) })
+  })
+  it('asks for the side rather than guessing', () => expect(hear('width 97')).toMatchObject({ kind: 'partial', words: expect.stringContaining('which foot') }))
+  it('refuses what is too big or too small, with the likely meaning', () => {
+    expect(hear('dorsum L 630')).toMatchObject({ kind: 'refused', choices: ['l 63'] })
+    expect(hear('length 26.5 / 268')).toMatchObject({ kind: 'refused', choices: ['265 / 268'] })
+    expect(hear('length L 1e9')).toMatchObject({ kind: 'refused', choices: [] })
+    expect(hear('length L -265')).toMatchObject({ kind: 'refused' })
+    expect(hear('length L abc')).toMatchObject({ kind: 'refused', words: expect.stringContaining('not a number') })
+  })
+  it('undoes', () => expect(hear('undo')).toEqual({ kind: 'undo' }))
+  it('reads back any number it is given, with point or comma', () =>
+    fc.assert(fc.property(fc.integer({ min: 800, max: 4000 }), (tenths) => parseNumber((tenths / 10).toFixed(1).replace('.', ',')) === tenths / 10)))
+  it('never throws', () => fc.assert(fc.property(fc.string(), (line) => typeof hear(line).kind === 'string')))
+})
