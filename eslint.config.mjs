@@ -27,6 +27,7 @@ export default withNuxt(
       'max-lines': ['warn', { max: 320, skipBlankLines: true }],
       'vue/multi-word-component-names': 'off',
       'vue/html-self-closing': 'off',
+      'vue/require-default-prop': 'off', // optional props say so in their type
     },
   },
 )

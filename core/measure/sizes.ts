@@ -2,6 +2,12 @@
 export const ALLOWANCE_MM = { boots: 10, shoes: 16 } as const
 export type SizeFamily = keyof typeof ALLOWANCE_MM
 
+/** Activities whose footwear is snug and rigid; the rest walks in everyday, work or walking shoes. */
+const BOOT_ACTIVITIES = new Set(['ski-touring', 'hockey', 'figure-skating', 'road-riding', 'mountaineering'])
+
+/** Allowance for what a client does; boots when nothing is told. */
+export const allowanceFor = (activity: string | undefined): number => (activity === undefined || BOOT_ACTIVITIES.has(activity) ? ALLOWANCE_MM.boots : ALLOWANCE_MM.shoes)
+
 export interface SizeSet {
   mondo: number
   eu: number

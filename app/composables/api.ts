@@ -1,0 +1,34 @@
+import type { Problem } from '../../shared/contracts'
+
+/** An answer of the server that is not a success, with its problem document; `offline` when there was no answer at all. */
+export class ApiError extends Error {
+  constructor(
+    readonly problem: Problem | null,
+    message: string,
+  ) {
+    super(message)
+  }
+
+  get status(): number {
+    return this.problem?.status ?? 0
+  }
+}
+
+/** Calls the server; throws an ApiError with a sentence for people. */
+export async function api<T>(path: string, method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE' = 'GET', body?: unknown): Promise<T> {
+  let response: Response
+  try {
+    response = await fetch(`/api/${path}`, { method, credentials: 'same-origin', ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
+  } catch {
+    throw new ApiError(null, 'The server does not answer. What you typed is kept on this device.')
+  }
+  const text = await response.text()
+  if (response.ok) return JSON.parse(text) as T
+  let problem: Problem
+  try {
+    problem = JSON.parse(text) as Problem
+  } catch {
+    problem = { type: 'about:blank', title: response.statusText, status: response.status, code: 'failed', detail: 'The server answered with something unreadable. Try again.' }
+  }
+  throw new ApiError(problem, problem.detail)
+}

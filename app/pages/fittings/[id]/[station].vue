@@ -1,0 +1,137 @@
+<script setup lang="ts">
+import { differenceInYears } from 'date-fns'
+import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { VSnackbar } from 'vuetify/components'
+import { READING_LABELS } from '../../../../core/measure/labels'
+import type { PartName } from '../../../../core/record/parts'
+import type { ReadingKind } from '../../../../core/record/vocabulary'
+import { useFitting } from '~/stores/fitting'
+import { useHand } from '~/stores/hand'
+import { useSession } from '~/stores/session'
+import AppHeader from '~/components/AppHeader.vue'
+import ArchTrail from '~/components/ArchTrail.vue'
+import CallOutLine from '~/components/CallOutLine.vue'
+import ConflictDialog from '~/components/ConflictDialog.vue'
+import KeyList from '~/components/KeyList.vue'
+import LedgerPane from '~/components/LedgerPane.vue'
+import LockDialog from '~/components/LockDialog.vue'
+import { STATIONS, stationNumber } from '~/components/stations'
+
+const PAGES: Record<string, ReturnType<typeof defineAsyncComponent>> = {
+  story: defineAsyncComponent(() => import('~/stations/story/StoryStation.vue')),
+  measure: defineAsyncComponent(() => import('~/stations/measure/MeasureStation.vue')),
+  examine: defineAsyncComponent(() => import('~/stations/examine/ExamineStation.vue')),
+  capture: defineAsyncComponent(() => import('~/stations/capture/CaptureStation.vue')),
+  prescribe: defineAsyncComponent(() => import('~/stations/prescribe/PrescribeStation.vue')),
+  match: defineAsyncComponent(() => import('~/stations/match/MatchStation.vue')),
+  make: defineAsyncComponent(() => import('~/stations/make/MakeStation.vue')),
+  handover: defineAsyncComponent(() => import('~/stations/handover/HandoverStation.vue')),
+  followup: defineAsyncComponent(() => import('~/stations/followup/FollowupStation.vue')),
+}
+const HIDDEN_FROM_BENCH = ['story', 'examine', 'capture', 'handover', 'followup']
+
+const route = useRoute()
+const fitting = useFitting()
+const hand = useHand()
+const session = useSession()
+const trouble = ref('')
+const keys = ref(false)
+const callout = ref<InstanceType<typeof CallOutLine> | null>(null)
+const ledger = ref<InstanceType<typeof LedgerPane> | null>(null)
+const station = computed(() => String(route.params.station))
+const number = computed(() => stationNumber(station.value))
+const page = computed(() => PAGES[station.value])
+const hidden = computed(() => session.person?.role === 'bench' && HIDDEN_FROM_BENCH.includes(station.value))
+const watchAt = computed(() => [...new Set(fitting.openEntries.filter((e) => e.kind !== 'suggest').map((e) => (e.code.startsWith('repeat') || e.code.startsWith('sure') || e.code === 'length-gap' || e.code === 'arch-size' ? 2 : e.triggers.some((t) => t.includes('device')) ? 5 : e.triggers.some((t) => t.includes('footwear')) ? 6 : 1)))])
+const fact = computed(() => {
+  const d = fitting.client?.details
+  return [d?.bornOn && String(differenceInYears(new Date(fitting.openedOn), new Date(d.bornOn))), d?.occupation ?? fitting.client?.code].filter(Boolean).join(' · ')
+})
+
+let events: EventSource | null = null
+function listen() {
+  events?.close()
+  events = new EventSource(`/api/fittings/${fitting.id}/events`)
+  events.addEventListener('part', (event) => {
+    const { part, version } = JSON.parse((event as MessageEvent<string>).data) as { part: PartName; version: number }
+    void fitting.heard(part, version)
+  })
+}
+async function open() {
+  trouble.value = ''
+  try {
+    await fitting.open(String(route.params.id))
+    listen()
+  } catch (error) {
+    trouble.value = (error as Error).message
+  }
+}
+watch(() => route.params.id, open, { immediate: true })
+const go = (n: number) => navigateTo(`/fittings/${route.params.id}/${STATIONS[n - 1]!.id}`)
+
+function onKey(event: KeyboardEvent) {
+  const target = event.target as HTMLElement
+  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable || document.querySelector('.v-overlay--active.v-dialog')) return
+  const acts: Record<string, () => unknown> = {
+    '/': () => callout.value?.focus(),
+    '0': () => navigateTo('/'),
+    '?': () => (keys.value = true),
+    u: () => !fitting.readOnly && (fitting.message = fitting.undo()),
+    w: () => ledger.value?.focusFirst(),
+    a: () => ledger.value?.acceptFirst(),
+    s: () => ledger.value?.asideFirst(),
+    n: () => hand.step(1),
+    p: () => hand.step(-1),
+    '[': () => (hand.side = 'left'),
+    ']': () => (hand.side = 'right'),
+    '=': () => hand.copyAcross?.(),
+  }
+  for (let n = 1; n <= 9; n++) acts[String(n)] = () => go(n)
+  const act = acts[event.key.length === 1 ? event.key.toLowerCase() : event.key]
+  if (!act) return
+  event.preventDefault()
+  act()
+}
+function toReading(what: string) {
+  if (what in READING_LABELS) hand.what = what as ReadingKind
+  void go(2)
+}
+const online = () => void fitting.flush()
+const guard = (event: BeforeUnloadEvent) => fitting.queue.length > 0 && event.preventDefault()
+onMounted(() => {
+  window.addEventListener('keydown', onKey)
+  window.addEventListener('online', online)
+  window.addEventListener('beforeunload', guard)
+})
+onBeforeUnmount(() => {
+  window.removeEventListener('keydown', onKey)
+  window.removeEventListener('online', online)
+  window.removeEventListener('beforeunload', guard)
+  events?.close()
+})
+async function back() {
+  await fitting.reload().catch(() => undefined)
+  void fitting.flush()
+}
+</script>
+
+<template>
+  <div class="frame">
+    <AppHeader :title="fitting.client?.details.name ?? fitting.client?.code ?? ''" :fact="fact" :saved="fitting.saved" :shop="fitting.shop">
+      <ArchTrail :now="number" :done="fitting.done" :watch="watchAt" @go="go" />
+    </AppHeader>
+    <main class="main">
+      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink></p>
+      <p v-else-if="hidden" class="notice">This station holds what the client told. A bench hand works from Prescribe, Match and Make.</p>
+      <p v-else-if="!page" class="notice">There is no station called “{{ station }}”. <NuxtLink to="/">Back to Today</NuxtLink></p>
+      <component :is="page" v-else-if="fitting.client" />
+      <p v-else class="muted" role="status">Opening the fitting …</p>
+    </main>
+    <LedgerPane ref="ledger" @measure="toReading" />
+    <CallOutLine ref="callout" :what="station === 'measure' ? hand.what : undefined" :posture="hand.posture" :pad="hand.pad" @kept="hand.kept" />
+    <ConflictDialog />
+    <LockDialog @back="back" />
+    <KeyList v-model="keys" />
+    <VSnackbar :model-value="fitting.message !== ''" timeout="5000" color="#22302E" @update:model-value="(v: boolean) => !v && (fitting.message = '')">{{ fitting.message }}</VSnackbar>
+  </div>
+</template>

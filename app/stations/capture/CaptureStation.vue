@@ -1,0 +1,85 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { VBtn } from 'vuetify/components'
+import { CAPTURE_CHECKS, parametricTake } from '../../../core/capture/parametricChecks'
+import type { FittingRecord } from '../../../core/record/schema'
+import { CAPTURE_WAYS, SIDES, type Side } from '../../../core/record/vocabulary'
+import SideMark from '~/components/SideMark.vue'
+import { HUES } from '~/drawing/footDrawing'
+import { useSole } from '~/drawing/useSole'
+import { useFitting } from '~/stores/fitting'
+
+type Capture = NonNullable<NonNullable<FittingRecord['feet']['left']>['capture']>
+const fitting = useFitting()
+const soles = { left: useSole(() => fitting.record, 'left'), right: useSole(() => fitting.record, 'right') }
+const takes = computed(() => Object.fromEntries(SIDES.map((s) => [s, parametricTake(fitting.record.feet[s]!)])) as Record<Side, ReturnType<typeof parametricTake>>)
+const height = computed(() => Math.max(soles.left.value.lengthMm, soles.right.value.lengthMm))
+const WAYS: Record<Capture['way'], { name: string; load: Capture['load']; does: string }> = {
+  plaster: { name: 'Plaster slipper', load: 'none', does: 'Heel expansion 2 mm a side, lateral fill 2 mm; arch fill by prescription.' },
+  foam: { name: 'Foam box', load: 'part', does: 'Less expansion (1 mm); toes are pushed deeper, so level the forefoot.' },
+  'bead-tray': { name: 'Bead tray', load: 'part', does: 'As foam; walls behind the toes are smoothed, toe room opened.' },
+  'standing-vacuum': { name: 'Standing vacuum', load: 'full', does: 'The arch is lowered already; it is raised again by half of what it dropped.' },
+  scan: { name: 'Scan', load: 'none', does: 'Finger dents at the 4th and 5th heads are filled.' },
+  parametric: { name: 'From the readings', load: 'none', does: 'A smooth sole drawn from lengths, widths, arch and forefoot angle. No shape was taken.' },
+}
+const capture = (side: Side): Capture => fitting.record.feet[side]!.capture ?? { way: 'parametric', load: 'none' }
+const set = (side: Side, way: Capture['way']) => fitting.put(`capture.${side}`, { way, load: WAYS[way].load }, `way of capture ${side}`)
+function keepPair() {
+  for (const side of SIDES) if (!fitting.record.feet[side]!.capture) set(side, 'parametric')
+  void navigateTo(`/fittings/${fitting.id}/prescribe`)
+}
+</script>
+
+<template>
+  <div class="title-row">
+    <h1>Capture</h1>
+    <span class="fact">Parametric take: the sole drawn from the readings</span>
+    <VBtn color="primary" variant="flat" @click="keepPair">{{ fitting.readOnly ? 'Go to Prescribe' : 'Keep this pair' }}</VBtn>
+  </div>
+  <div class="cols capture">
+    <section class="card feet">
+      <div v-for="side in SIDES" :key="side" class="foot">
+        <SideMark :side="side" word />
+        <svg :viewBox="`-66 -8 132 ${height + 16}`" role="img" :aria-label="soles[side].value.measured ? `${side} sole drawn from its readings` : `${side} foot not measured yet`">
+          <g :transform="`translate(0 ${height - soles[side].value.lengthMm})`" :opacity="soles[side].value.measured ? 1 : 0.4">
+            <clipPath :id="`ca-${side}`"><path :d="soles[side].value.outline" /></clipPath>
+            <g :clip-path="`url(#ca-${side})`"><path v-for="(ring, i) in soles[side].value.rings" :key="i" :d="ring.d" :fill="ring.fill" :stroke="HUES[side]" :stroke-opacity="ring.index ? 0.75 : 0.38" stroke-width=".5" /></g>
+            <path :d="soles[side].value.outline" fill="none" :stroke="HUES[side]" stroke-width="1.1" :stroke-dasharray="soles[side].value.measured ? undefined : '3 2'" />
+          </g>
+        </svg>
+        <p v-if="takes[side].parameters" class="small"><span class="muted">Built on</span> {{ takes[side].parameters!.lengthMm.toFixed(1) }} long, {{ takes[side].parameters!.forefootWidthMm.toFixed(1) }} and {{ takes[side].parameters!.heelWidthMm.toFixed(1) }} wide, navicular {{ takes[side].parameters!.navicularHeightMm.toFixed(1) }}, forefoot {{ takes[side].parameters!.forefootDeg.toFixed(1) }}°</p>
+        <p v-else class="small watch-text">No foot length yet. <NuxtLink :to="`/fittings/${fitting.id}/measure`">Measure it first</NuxtLink></p>
+        <p v-if="takes[side].assumed.length" class="small watch-text">Assumed: {{ takes[side].assumed.join(', ') }}</p>
+      </div>
+      <p class="muted small note">contours every 1.5 mm · unloaded sole · estimate from readings</p>
+    </section>
+    <div class="stack">
+      <section class="card">
+        <div class="card-head"><h2>Way of capture</h2></div>
+        <div v-for="side in SIDES" :key="side" class="way">
+          <SideMark :side="side" word />
+          <select class="field" :value="capture(side).way" :disabled="fitting.readOnly" :aria-label="`${side} way of capture`" @change="set(side, ($event.target as HTMLSelectElement).value as Capture['way'])"><option v-for="w in CAPTURE_WAYS" :key="w" :value="w">{{ WAYS[w].name }}</option></select>
+          <p class="small muted">{{ WAYS[capture(side).way].does }}<template v-if="capture(side).way !== 'parametric'"> Only the way is recorded: the device is still built on the readings until a shape is brought in.</template></p>
+        </div>
+      </section>
+      <section class="card grow scroll">
+        <div class="card-head"><h2>Quality</h2><span class="aside small">value · limit · verdict</span></div>
+        <table class="table"><thead><tr><th>Check</th><th>Good when</th><th>Left</th><th>Right</th></tr></thead>
+          <tbody><tr v-for="check in CAPTURE_CHECKS" :key="check.code"><td>{{ check.name }}</td><td class="muted">{{ check.limit }}</td><td v-for="s in SIDES" :key="s" class="muted">○ not seen</td></tr></tbody></table>
+        <p class="small muted pad">Not seen: {{ takes.left.checks[0]!.because }}. A check that was not seen is neither good nor bad.</p>
+      </section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.capture { grid-template-columns: minmax(0, 3fr) minmax(0, 2fr); }
+.feet { display: grid; grid-template: 1fr auto / 1fr 1fr; gap: 6px 20px; padding: 12px 16px; }
+.foot { display: flex; flex-direction: column; gap: 6px; min-height: 0; }
+.foot svg { flex: 1; min-height: 0; }
+.note { grid-column: 1 / -1; text-align: center; }
+.way { display: grid; grid-template-columns: 62px 1fr; gap: 4px 8px; align-items: center; padding: 8px 14px; }
+.way p { grid-column: 2; }
+.table td { padding: 9px 14px; } .table th { padding: 8px 14px; }
+.pad { padding: 8px 14px; }
+</style>

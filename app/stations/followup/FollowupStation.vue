@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { format } from 'date-fns'
+import { computed, ref } from 'vue'
+import { VBtn } from 'vuetify/components'
+import { PAIN_COUNTS, painSeries, type PainSeries } from '../../../core/followup/painSeries'
+import { PLACES } from '../../../core/record/places'
+import type { Followup } from '../../../core/record/schema'
+import { COMPLAINT_PLACES, SIDES, type ComplaintPlace, type Side } from '../../../core/record/vocabulary'
+import PainChart from './PainChart.vue'
+import SideMark from '~/components/SideMark.vue'
+import { parseNumber } from '../../../core/measure/callOut'
+import { useFitting } from '~/stores/fitting'
+
+const fitting = useFitting()
+const trouble = ref('')
+const on = ref(format(new Date(), 'yyyy-MM-dd'))
+const series = computed(() => painSeries(fitting.record))
+const followups = computed(() => fitting.record.followups ?? [])
+const current = computed<Followup>(() => followups.value.find((f) => f.on === on.value) ?? { on: on.value, pain: [] })
+const key = (s: { foot: Side; at: ComplaintPlace }) => `${s.foot}/${s.at}`
+const places = computed(() => {
+  const list = series.value.map(({ foot, at }) => ({ foot, at }))
+  return [...list, ...added.value.filter((a) => !list.some((l) => key(l) === key(a)))]
+})
+const added = ref<{ foot: Side; at: ComplaintPlace }[]>([])
+const newFoot = ref<Side>('left')
+const score = (p: { foot: Side; at: ComplaintPlace }) => current.value.pain.find((x) => key(x) === key(p))?.score
+function put(next: Followup, words: string) {
+  if (!/^\d{4}-\d\d-\d\d$/.test(on.value)) {
+    trouble.value = 'Choose the day of the visit first.'
+    return
+  }
+  trouble.value = fitting.put('followups', [...followups.value.filter((f) => f.on !== next.on), next].sort((a, b) => (a.on < b.on ? -1 : 1)), words) ?? ''
+}
+const setPain = (p: { foot: Side; at: ComplaintPlace }, value: number) => put({ ...current.value, pain: [...current.value.pain.filter((x) => key(x) !== key(p)), { ...p, score: value }] }, `pain ${p.foot} ${PLACES[p.at].name} ${value}`)
+function setComfort(event: Event) {
+  const text = (event.target as HTMLInputElement).value
+  const value = text.trim() ? parseNumber(text) : undefined
+  if (value === null || (value !== undefined && (value < 0 || value > 100))) trouble.value = `Comfort goes from 0 to 100. “${text}” was not kept.`
+  else put({ ...current.value, comfort: value }, 'comfort')
+}
+function addPlace(event: Event) {
+  const select = event.target as HTMLSelectElement
+  if (select.value) added.value.push({ foot: newFoot.value, at: select.value as ComplaintPlace })
+  select.value = ''
+}
+const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse: 'Worse', 'no change': 'No change', 'first value': 'First value' }
+</script>
+
+<template>
+  <div class="title-row">
+    <h1>Follow-up</h1>
+    <span class="fact">{{ followups.length }} {{ followups.length === 1 ? 'visit' : 'visits' }} on file · a change under {{ PAIN_COUNTS }} points is no change</span>
+    <label class="day"><span class="sr">Day of this follow-up</span><input v-model="on" class="field" type="date" /></label>
+  </div>
+  <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+  <div class="cols two">
+    <section class="card stack0">
+      <div class="card-head"><h2>Pain by place</h2><span class="aside small">band: value at handover ± {{ PAIN_COUNTS }}</span></div>
+      <div class="scroll grow charts">
+        <p v-if="series.length === 0" class="muted">No pain told yet. Add a place at the right, or complaints in Story.</p>
+        <div v-for="s in series" :key="key(s)" class="one">
+          <div class="label"><SideMark :side="s.foot" /> <b>{{ PLACES[s.at].name }}</b> <span :class="s.verdict === 'better' ? 'good-text bold' : s.verdict === 'worse' ? 'stop-text bold' : 'muted'">{{ VERDICT[s.verdict] }}{{ s.change !== null ? ` ${s.change > 0 ? '+' : ''}${s.change}` : '' }}</span></div>
+          <PainChart :series="s" :handover-on="fitting.record.handover?.on" />
+        </div>
+      </div>
+    </section>
+    <section class="card stack0">
+      <div class="card-head"><h2>{{ on ? format(new Date(on), 'd MMMM') : 'This visit' }}</h2><span class="aside small">0 none · 10 worst</span></div>
+      <div class="scroll grow">
+        <div v-for="p in places" :key="key(p)" class="ask"><div class="label"><SideMark :side="p.foot" /> <b>{{ PLACES[p.at].name }}</b></div>
+          <div class="scale" role="radiogroup" :aria-label="`Pain ${p.foot} ${PLACES[p.at].name}`"><button v-for="n in 11" :key="n" role="radio" :aria-checked="score(p) === n - 1" :class="{ at: score(p) === n - 1, [p.foot]: true }" :disabled="fitting.readOnly" @click="setPain(p, n - 1)">{{ n - 1 }}</button></div></div>
+        <div class="ask more"><span class="pick"><button v-for="s in SIDES" :key="s" class="sd" :aria-pressed="newFoot === s" @click="newFoot = s"><SideMark :side="s" word /></button></span>
+          <select class="field" aria-label="Add a place" :disabled="fitting.readOnly" @change="addPlace"><option value="">Add a place …</option><option v-for="p in COMPLAINT_PLACES" :key="p" :value="p">{{ PLACES[p].name }}</option></select></div>
+        <div class="ask more"><label><span class="label">Comfort, 0 – 100</span><input class="field" inputmode="numeric" :value="current.comfort" :disabled="fitting.readOnly" @change="setComfort" /></label>
+          <label><span class="label">In their words</span><input class="field" maxlength="500" :value="current.words" :disabled="fitting.readOnly" @change="put({ ...current, words: ($event.target as HTMLInputElement).value || undefined }, 'words')" /></label></div>
+      </div>
+      <p class="small muted pad"><VBtn v-if="fitting.id" variant="text" height="32" @click="navigateTo(`/fittings/${fitting.id}/prescribe`)">Adjust the device</VBtn> the smallest change first.</p>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.two { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); }
+.stack0 { display: flex; flex-direction: column; }
+.day .field { width: 170px; }
+.charts { display: grid; grid-template-columns: 1fr 1fr; gap: 10px 18px; padding: 12px 14px; align-content: start; }
+.one { min-width: 0; }
+.label { display: flex; gap: 6px; align-items: baseline; }
+.ask { padding: 10px 14px; border-bottom: 1px solid var(--hairline); }
+.scale { display: grid; grid-template-columns: repeat(11, 1fr); margin-top: 6px; border: 1px solid var(--line-strong); border-radius: 4px; overflow: hidden; }
+.scale button { height: 44px; text-align: center; border-right: 1px solid var(--hairline); background: var(--sheet); }
+.at.left { background: var(--left) !important; color: #fff; font-weight: 700; } .at.right { background: var(--right) !important; color: #fff; font-weight: 700; }
+.more { display: grid; grid-template-columns: 150px 1fr; gap: 8px; } .pick { display: flex; gap: 4px; } .sd { flex: 1; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; } .sd[aria-pressed='true'] { background: var(--wash); }
+.pad { padding: 4px 14px; }
+</style>

@@ -1,0 +1,68 @@
+<script setup lang="ts">
+import { addDays, format } from 'date-fns'
+import { computed, ref } from 'vue'
+import { VBtn } from 'vuetify/components'
+import { clientCard } from '../../../core/followup/card'
+import type { Handover } from '../../../core/record/schema'
+import StatusMark from '~/components/StatusMark.vue'
+import { useFitting } from '~/stores/fitting'
+
+const fitting = useFitting()
+const trouble = ref('')
+const handover = computed<Handover>(() => fitting.record.handover ?? {})
+const CHECKS = [
+  { id: 'flat', name: 'Flat and not rocking', how: 'on the bench, both' },
+  { id: 'edge', name: 'Edge behind the met heads', how: 'nothing under the heads' },
+  { id: 'liner', name: 'Fits the liner', how: 'no fold, no lift' },
+  { id: 'arches', name: 'Arches alike?', how: 'ask, and believe the answer' },
+  { id: 'stand', name: 'Stand, flex, ten steps', how: 'or 15 minutes in the boot' },
+  { id: 'toes', name: 'Toes', how: 'touch upright, leave when flexed; none numb' },
+  { id: 'marks', name: 'Red marks gone in 30 minutes', how: 'skin looked at after' },
+] as const
+const WORDS = { good: 'Good', watch: 'Watch', stop: 'Stop' } as const
+const put = (patch: Partial<Handover>, words: string) => (trouble.value = fitting.put('handover', { ...handover.value, ...patch }, words) ?? '')
+const set = (id: string, verdict: 'good' | 'watch' | 'stop') => put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
+const good = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'good').length)
+const stops = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'stop').length)
+const start = computed(() => handover.value.wearInStart ?? format(new Date(), 'yyyy-MM-dd'))
+const card = computed(() => clientCard(fitting.record, format(new Date(start.value), 'd MMMM')))
+const today = () => format(new Date(), 'yyyy-MM-dd')
+const handOver = () => put({ on: today(), wearInStart: start.value, nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd') }, 'handed over')
+const day = (event: Event) => (event.target as HTMLInputElement).value || undefined
+</script>
+
+<template>
+  <div class="title-row">
+    <h1>Handover</h1>
+    <span class="fact">{{ good }} of {{ CHECKS.length }} checks good{{ handover.on ? ` · handed over ${handover.on}` : '' }}</span>
+    <VBtn :href="`/api/fittings/${fitting.id}/card`" target="_blank">Client’s card (PDF)</VBtn>
+    <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || stops > 0" :title="stops ? 'A check says stop: mend it first' : ''" @click="handOver">{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn>
+  </div>
+  <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+  <p v-if="stops" class="notice stop">A check says stop. Back to the bench before handing over.</p>
+  <div class="cols two">
+    <section class="card stack0">
+      <div class="card-head"><h2>Checks on the pair</h2></div>
+      <ul class="scroll grow"><li v-for="(c, i) in CHECKS" :key="c.id" class="check"><span class="n">{{ i + 1 }}</span><span class="what"><b>{{ c.name }}</b><span class="muted label">{{ c.how }}</span></span>
+        <span class="three" role="radiogroup" :aria-label="c.name"><button v-for="v in (['good', 'watch', 'stop'] as const)" :key="v" role="radio" :aria-checked="handover.checks?.[c.id] === v" class="v" :class="{ on: handover.checks?.[c.id] === v }" :disabled="fitting.readOnly" @click="set(c.id, v)"><StatusMark v-if="handover.checks?.[c.id] === v" :kind="v" /><template v-else>{{ WORDS[v] }}</template></button></span></li></ul>
+    </section>
+    <div class="stack">
+      <section class="card"><div class="card-head"><h2>Dates</h2></div><div class="card-body dates">
+        <label><span>Wearing in starts</span><input class="field" type="date" :value="start" :disabled="fitting.readOnly" @change="put({ wearInStart: day($event) }, 'wear-in start')" /></label>
+        <label><span>Next visit</span><input class="field" type="date" :value="handover.nextVisitOn" :disabled="fitting.readOnly" @change="put({ nextVisitOn: day($event) }, 'next visit')" /></label></div></section>
+      <section class="card grow scroll"><div class="card-head"><h2>The card says</h2><span class="aside small">plain words only</span></div>
+        <div class="paper"><h3 class="h1">{{ card.greeting }}</h3><p v-for="m in card.made" :key="m">{{ m }}</p><p v-if="card.goal" class="goal">“{{ card.goal }}”</p><ol><li v-for="(w, i) in card.wearIn" :key="w">{{ i + 1 }}. {{ w }}</li></ol><p class="muted">{{ card.normal }}</p><p><b>Stop and call us:</b> {{ card.stop.join('; ') }}.</p><p class="muted small">{{ card.notice }}</p></div></section>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.two { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); }
+.stack0 { display: flex; flex-direction: column; }
+.check { display: flex; align-items: center; gap: 12px; padding: 10px 14px; border-bottom: 1px solid var(--hairline); min-height: 66px; }
+.n { color: var(--muted); width: 14px; } .what { flex: 1; } .what b, .what span { display: block; }
+.three { display: flex; gap: 8px; } .v { min-width: 84px; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); display: grid; place-items: center; } .v.on { background: var(--wash); }
+.dates { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .dates span { font-size: 12px; color: var(--muted); }
+.paper { margin: 12px; padding: 16px; border: 1px solid var(--ink); background: #fff; display: flex; flex-direction: column; gap: 8px; font-size: 16px; line-height: 22px; }
+.goal { border-left: 4px solid var(--spruce); padding-left: 12px; }
+</style>

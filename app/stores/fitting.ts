@@ -1,0 +1,228 @@
+import { defineStore } from 'pinia'
+import { advise } from '../../core/advice/advise'
+import { applyChange } from '../../core/advice/applyChange'
+import { entryKey, type Entry } from '../../core/advice/entry'
+import { measureRecord } from '../../core/measure/measureRecord'
+import { allowanceFor } from '../../core/measure/sizes'
+import { applyCommand, partOf, type Command } from '../../core/record/commands'
+import { joinRecord, type PartContent, type PartName, type Parts } from '../../core/record/parts'
+import { stationsDone } from '../../core/record/progress'
+import { Refusal } from '../../core/record/refusal'
+import type { Client, Decision } from '../../core/record/schema'
+import type { FittingState, PartState } from '../../shared/contracts'
+import { api, ApiError } from '~/composables/api'
+import { dropPending, keepPending, pendingOf, type Pending } from '~/composables/commandQueue'
+import { useSession } from './session'
+
+type Saved = 'saved' | 'saving' | 'kept'
+
+interface Undo {
+  part: PartName
+  before: unknown
+  words: string
+}
+
+/** Someone else changed a part that we changed too; the person at the bench chooses. */
+interface Conflict {
+  item: Pending
+  current: PartState
+}
+
+const EMPTY: Partial<Record<PartName, unknown>> = { 'device.left': null, 'device.right': null, legLength: null, 'readings.left': [], 'readings.right': [], jobs: [], followups: [], ledger: [] }
+const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T))
+
+/** The open fitting: its parts as the screen has them, changes on their way, and what is derived from the record. */
+export const useFitting = defineStore('fitting', {
+  state: () => ({
+    id: '',
+    client: null as FittingState['client'] | null,
+    openedOn: '',
+    shop: '',
+    parts: {} as Partial<Record<PartName, PartState>>,
+    queue: [] as Pending[],
+    undoStack: [] as Undo[],
+    conflict: null as Conflict | null,
+    message: '',
+    saved: 'saved' as Saved,
+    sending: false,
+    order: 0,
+  }),
+  getters: {
+    content: (state) => Object.fromEntries(Object.entries(state.parts).map(([name, part]) => [name, part.content])) as Parts,
+    record(): ReturnType<typeof joinRecord> {
+      return joinRecord({ ...this.content, visit: { on: this.openedOn, ...this.content.visit } }, this.client?.details, { name: this.shop })
+    },
+    measures(): ReturnType<typeof measureRecord> {
+      return measureRecord(this.record, allowanceFor(this.record.story?.activity))
+    },
+    decisions(): Map<string, Decision> {
+      return new Map((this.record.ledger ?? []).map((d) => [entryKey(d), d]))
+    },
+    entries(): Entry[] {
+      return advise(this.record)
+    },
+    openEntries(): Entry[] {
+      return this.entries.filter((e) => !this.decisions.has(entryKey(e)))
+    },
+    done(): number[] {
+      return stationsDone((part) => this.parts[part] !== undefined && JSON.stringify(this.parts[part]!.content) !== JSON.stringify(EMPTY[part]), this.record.footwear?.chosen !== undefined)
+    },
+    readOnly(): boolean {
+      return !useSession().may('fittings.change')
+    },
+  },
+  actions: {
+    async open(id: string) {
+      if (this.id === id && this.client) return
+      this.$reset()
+      this.id = id
+      await this.reload()
+      const waiting = await pendingOf(id).catch(() => [])
+      for (const item of waiting) {
+        this.applyLocally(item.command)
+        this.queue.push(item)
+        this.order = Math.max(this.order, item.order)
+      }
+      void this.flush()
+    },
+    /** Reads the fitting anew; parts with changes on their way stay as the screen has them. */
+    async reload() {
+      const state = await api<FittingState>(`fittings/${this.id}`)
+      if (state.id !== this.id) return
+      const busy = new Set(this.queue.map((q) => q.part))
+      this.client = state.client
+      this.openedOn = state.openedOn
+      this.shop = state.shop.name
+      const parts = { ...state.parts }
+      for (const name of busy) if (this.parts[name]) parts[name] = this.parts[name]
+      this.parts = parts
+    },
+    /** Word from the server that a part has a newer version. */
+    async heard(part: PartName, version: number) {
+      if (this.queue.some((q) => q.part === part) || this.sending || (this.parts[part]?.version ?? 0) >= version) return
+      await this.reload().catch(() => undefined)
+    },
+    applyLocally(command: Command) {
+      const part = partOf(command)
+      const old = this.parts[part]
+      const content = applyCommand(copy(old?.content), copy(command))
+      this.parts = { ...this.parts, [part]: { content, version: old?.version ?? 0, changedBy: old?.changedBy ?? null, changedAt: old?.changedAt ?? '' } }
+    },
+    /** Makes a change: on the screen at once, in the browser's database, then on the server. Returns a sentence when it is refused. */
+    change(command: Command, words: string, undoable = true): string | null {
+      const part = partOf(command)
+      const before = copy(this.parts[part]?.content)
+      try {
+        this.applyLocally(command)
+      } catch (error) {
+        if (error instanceof Refusal) return error.message
+        throw error
+      }
+      if (undoable) this.undoStack = [...this.undoStack.slice(-49), { part, before, words }]
+      const version = (this.parts[part]?.version ?? 0) + this.queue.filter((q) => q.part === part).length
+      const item: Pending = { id: crypto.randomUUID(), order: ++this.order, fittingId: this.id, part, version, command: copy(command), words }
+      this.queue.push(item)
+      this.saved = 'saving'
+      void keepPending(item)
+        .catch(() => undefined)
+        .then(() => this.flush())
+      return null
+    },
+    put<P extends PartName>(part: P, content: PartContent<P>, words: string): string | null {
+      return this.change({ kind: 'part.put', part, content }, words)
+    },
+    undo(): string {
+      const last = this.undoStack.pop()
+      if (!last) return 'Nothing to take back'
+      this.change({ kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} }, `take back: ${last.words}`, false)
+      return `Taken back: ${last.words}`
+    },
+    /** Sends what waits, one after the other, until all is confirmed, somebody must choose, or the line is down. */
+    async flush() {
+      if (this.sending || this.conflict) return
+      this.sending = true
+      try {
+        while (this.queue.length > 0 && !this.conflict) {
+          const item = this.queue[0]!
+          try {
+            const { state } = await api<{ part: PartName; state: PartState }>(`fittings/${item.fittingId}/commands`, 'POST', { id: item.id, version: item.version, command: item.command })
+            this.settle(item, state)
+          } catch (error) {
+            if (!(error instanceof ApiError)) throw error
+            if (error.status === 409 && error.problem?.current) this.conflict = { item, current: error.problem.current }
+            else if (error.status === 401) {
+              useSession().lock()
+              this.saved = 'kept'
+              return
+            } else if (error.status === 0 || error.status >= 500 || error.status === 429) {
+              this.saved = 'kept'
+              setTimeout(() => void this.flush(), 1500)
+              return
+            } else await this.refuse(item, error.message)
+          }
+        }
+        if (!this.conflict) this.saved = 'saved'
+      } finally {
+        this.sending = false
+      }
+    },
+    settle(item: Pending, state: PartState) {
+      this.queue = this.queue.filter((q) => q.id !== item.id)
+      void dropPending(item.id).catch(() => undefined)
+      if (item.fittingId !== this.id) return
+      const more = this.queue.some((q) => q.part === item.part)
+      const local = this.parts[item.part]
+      // While more of ours waits, the screen keeps its own content; the confirmed version counts for what follows.
+      this.parts = { ...this.parts, [item.part]: more && local ? { ...state, content: local.content } : state }
+      this.queue.filter((q) => q.part === item.part).forEach((q, i) => (q.version = state.version + i))
+    },
+    async refuse(item: Pending, message: string) {
+      const dropped = this.queue.filter((q) => q.part === item.part)
+      this.queue = this.queue.filter((q) => q.part !== item.part)
+      for (const q of dropped) await dropPending(q.id).catch(() => undefined)
+      this.message = `Could not keep "${item.words}": ${message}`
+      await this.reload().catch(() => undefined)
+    },
+    /** The choice after somebody else's change: ours on top of theirs, or theirs. */
+    resolve(choice: 'mine' | 'theirs') {
+      const conflict = this.conflict
+      if (!conflict) return
+      const { item, current } = conflict
+      const ours = this.queue.filter((q) => q.part === item.part)
+      this.parts = { ...this.parts, [item.part]: current }
+      if (choice === 'theirs') {
+        this.queue = this.queue.filter((q) => q.part !== item.part)
+        for (const q of ours) void dropPending(q.id).catch(() => undefined)
+        if (current.version === 0) this.parts = Object.fromEntries(Object.entries(this.parts).filter(([name]) => name !== item.part))
+      } else
+        ours.forEach((q, i) => {
+          q.version = current.version + i
+          try {
+            this.applyLocally(q.command)
+          } catch (error) {
+            this.message = error instanceof Refusal ? error.message : 'Could not put yours on top.'
+          }
+          void keepPending(q).catch(() => undefined)
+        })
+      this.conflict = null
+      void this.flush()
+    },
+    /** Accepts an entry of the ledger: its change is made and the decision filed. */
+    accept(entry: Entry) {
+      for (const command of applyChange(this.record, entry)) this.change(command, entry.words)
+      this.decide(entry, 'accepted')
+    },
+    decide(entry: Entry, decision: Decision['decision'], reason?: string) {
+      const by = useSession().person?.name
+      const line: Decision = { code: entry.code, foot: entry.foot, decision, ...(reason && { reason }), ...(by && { by }), at: new Date().toISOString() }
+      this.put('ledger', [...(this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), line], `${decision} in Why`)
+    },
+    reopen(entry: Entry) {
+      this.put('ledger', (this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), 'opened again in Why')
+    },
+    async changeClient(details: Client) {
+      const answer = await api<{ version: number; details: Client }>(`clients/${this.client!.id}`, 'PUT', { id: this.client!.id, version: this.client!.version, details })
+      this.client = { ...this.client!, ...answer }
+    },
+  },
+})

@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { BufferAttribute, BufferGeometry, Color, DirectionalLight, GridHelper, HemisphereLight, Mesh, MeshStandardMaterial, PerspectiveCamera, Scene, WebGLRenderer } from 'three'
+import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
+import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import type { SolidAnswer } from '~/workers/device.worker'
+
+/** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys. */
+const { solid, label } = defineProps<{ solid: SolidAnswer | null; label: string }>()
+const host = ref<HTMLDivElement | null>(null)
+const trouble = ref('')
+let renderer: WebGLRenderer | null = null
+let controls: OrbitControls | null = null
+let mesh: Mesh | null = null
+const scene = new Scene()
+const camera = new PerspectiveCamera(32, 1, 10, 3000)
+let observer: ResizeObserver | null = null
+let framed = false
+
+function draw() {
+  renderer?.render(scene, camera)
+}
+function put() {
+  if (mesh) {
+    scene.remove(mesh)
+    mesh.geometry.dispose()
+  }
+  if (!solid) return draw()
+  const geometry = new BufferGeometry()
+  geometry.setAttribute('position', new BufferAttribute(solid.positions, 3))
+  geometry.setIndex(new BufferAttribute(solid.triangles, 1))
+  geometry.computeVertexNormals()
+  mesh = new Mesh(geometry, new MeshStandardMaterial({ color: '#7fa396', roughness: 0.75, flatShading: false }))
+  mesh.rotation.x = -Math.PI / 2
+  geometry.computeBoundingBox()
+  const box = geometry.boundingBox!
+  mesh.position.set(0, 0, (box.max.y + box.min.y) / 2)
+  scene.add(mesh)
+  if (!framed) {
+    camera.position.set(190, 190, 250)
+    controls?.target.set(0, 8, 0)
+    controls?.update()
+    framed = true
+  }
+  draw()
+}
+function key(event: KeyboardEvent) {
+  const turn = { ArrowLeft: [-0.12, 0], ArrowRight: [0.12, 0], ArrowUp: [0, -0.08], ArrowDown: [0, 0.08] }[event.key]
+  if (!turn || !controls) return
+  event.preventDefault()
+  const [a, b] = turn as [number, number]
+  const p = camera.position
+  const r = Math.hypot(p.x, p.z)
+  const angle = Math.atan2(p.x, p.z) + a
+  const total = p.length()
+  const lift = Math.min(1.5, Math.max(-1.2, Math.asin(p.y / total) - b))
+  p.set(Math.sin(angle) * total * Math.cos(lift), total * Math.sin(lift), Math.cos(angle) * total * Math.cos(lift))
+  if (r > 0) controls.update()
+  draw()
+}
+onMounted(() => {
+  try {
+    renderer = new WebGLRenderer({ antialias: true })
+  } catch {
+    trouble.value = 'This browser cannot draw in 3D. The terrain and the files are not affected.'
+    return
+  }
+  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
+  host.value!.append(renderer.domElement)
+  scene.background = new Color('#FFFDF8')
+  scene.add(new HemisphereLight('#ffffff', '#b7ad98', 1.6))
+  const sun = new DirectionalLight('#ffffff', 2.2)
+  sun.position.set(-160, 260, 120)
+  scene.add(sun)
+  const grid = new GridHelper(320, 32, '#938C7B', '#D9D2C3')
+  grid.position.y = -0.3
+  scene.add(grid)
+  controls = new OrbitControls(camera, renderer.domElement)
+  controls.enableDamping = false
+  controls.addEventListener('change', draw)
+  observer = new ResizeObserver(() => {
+    const { clientWidth: w, clientHeight: h } = host.value!
+    renderer!.setSize(w, h)
+    camera.aspect = w / Math.max(1, h)
+    camera.updateProjectionMatrix()
+    draw()
+  })
+  observer.observe(host.value!)
+  put()
+})
+watch(() => solid, put)
+onBeforeUnmount(() => {
+  observer?.disconnect()
+  controls?.dispose()
+  mesh?.geometry.dispose()
+  renderer?.dispose()
+})
+</script>
+
+<template>
+  <div ref="host" class="solid" role="img" tabindex="0" :aria-label="`${label}. Arrow keys turn it.`" @keydown="key"><p v-if="trouble" class="muted">{{ trouble }}</p></div>
+</template>
+
+<style scoped>
+.solid { position: relative; width: 100%; height: 100%; min-height: 0; overflow: hidden; }
+.solid :deep(canvas) { position: absolute; inset: 0; display: block; }
+</style>

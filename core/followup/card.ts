@@ -1,0 +1,43 @@
+import type { FittingRecord } from '../record/schema'
+import { SIDES } from '../record/vocabulary'
+import { slowWearIn } from './wearIn'
+
+/** The client's card in plain words. */
+export interface ClientCard {
+  greeting: string
+  made: string[]
+  goal: string | null
+  wearIn: string[]
+  normal: string
+  stop: string[]
+  nextVisitOn: string | null
+  notice: string
+}
+
+const PLAIN_LAYER: Partial<Record<string, string>> = {
+  archFill: 'a softer, lower arch', medialSkive: 'a tilt under the inner heel', lateralSkive: 'a tilt under the outer heel', threePlaneShave: 'a tilt under the inner heel',
+  metPad: 'a small dome behind the ball of the foot', fifthMetSupport: 'support along the outer edge', cuboidSupport: 'support under the outer midfoot',
+}
+
+/** Plain-language card: what was made and why, wearing in, what is normal, when to stop and call, next visit. */
+export function clientCard(record: FittingRecord, startOn: string): ClientCard {
+  const first = (record.client?.name ?? '').trim().split(/\s+/)[0]
+  const slow = slowWearIn(record)
+  return {
+    greeting: first ? `${first}, take it slowly` : 'Take it slowly',
+    made: SIDES.flatMap((side) => {
+      const device = record.feet[side]?.device
+      if (!device || device.kind === 'none') return []
+      const parts = [...device.layers.filter((l) => l.on).flatMap((l) => PLAIN_LAYER[l.kind] ?? []), ...(device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0) ? ['a heel that stands steadier'] : []), ...(device.heelLiftMm > 0 ? ['a small lift under the heel'] : [])]
+      return [`${side === 'left' ? 'Left' : 'Right'} footbed: ${[...new Set(parts)].join(', ') || 'an even support under the whole foot'}.`]
+    }),
+    goal: record.story?.goal ?? null,
+    wearIn: slow
+      ? [`Start on ${startOn} with 30 minutes.`, 'Look at the skin after every wear; ask someone if you cannot see it.', 'Add 30 minutes only if redness is gone within 20 minutes.']
+      : [`Start on ${startOn} with 1 to 2 hours.`, 'Add one hour each day.', 'Sport only after a full day without marks.'],
+    normal: 'Tired feet or calves in the first days are normal. Red marks that fade within half an hour are normal.',
+    stop: ['a blister, or a mark that stays', 'numb toes or sharp pain', 'warmth or swelling', 'anything that frightens you'],
+    nextVisitOn: record.handover?.nextVisitOn ?? null,
+    notice: 'This footbed supports; it does not diagnose or cure. Rules for care where you live come first. If in doubt, ask a doctor.',
+  }
+}

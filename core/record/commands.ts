@@ -1,0 +1,67 @@
+import { z } from 'zod'
+import { HARD_BOUNDS_MM } from '../measure/bounds'
+import { parseWith } from './parse'
+import { PART_SCHEMAS, type PartContent, type PartName } from './parts'
+import { Refusal } from './refusal'
+import { POSTURES, READING_KINDS, SIDES } from './vocabulary'
+
+/** Trials of one reading are kept up to this many. */
+export const MOST_TRIALS = 5
+
+/** A change of one part of a fitting, in the words of the trade. */
+export const commandSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('readings.add'),
+    side: z.enum(SIDES),
+    what: z.enum(READING_KINDS),
+    posture: z.enum(POSTURES),
+    values: z.array(z.number()).min(1).max(MOST_TRIALS),
+    instrument: z.string().max(60).optional(),
+  }),
+  z.strictObject({
+    kind: z.literal('readings.set'),
+    side: z.enum(SIDES),
+    what: z.enum(READING_KINDS),
+    posture: z.enum(POSTURES),
+    trials: z.array(z.number()).max(MOST_TRIALS),
+    struck: z.array(z.number().int().min(0)).default([]),
+  }),
+  z.strictObject({ kind: z.literal('part.put'), part: z.enum(Object.keys(PART_SCHEMAS) as [PartName, ...PartName[]]), content: z.unknown() }),
+])
+
+export type Command = z.output<typeof commandSchema>
+
+/** The part a command changes. */
+export const partOf = (command: Command): PartName => (command.kind === 'part.put' ? command.part : `readings.${command.side}`)
+
+type Readings = PartContent<'readings.left'>
+
+/**
+ * The part's content after a command; pure, so that browser and server agree. Readings are checked against their hard bounds and kept at
+ * five trials; a whole part is checked by its schema.
+ *
+ * @param before content of the part the command changes, undefined when it does not exist yet
+ * @throws Refusal with the path
+ */
+export function applyCommand(before: unknown, command: Command, stamp?: { by: string; at: string }): unknown {
+  if (command.kind === 'part.put') {
+    const content = parseWith(PART_SCHEMAS[command.part] as z.ZodType, command.content, command.part)
+    if (command.part === 'readings.left' || command.part === 'readings.right') for (const reading of content as Readings) checkBounds(reading.what, reading.trials)
+    return content
+  }
+  const readings = (before as Readings | undefined) ?? []
+  const at = readings.findIndex((r) => r.what === command.what && r.posture === command.posture)
+  const old = readings[at]
+  const trials = command.kind === 'readings.add' ? [...(old?.trials ?? []), ...command.values] : command.trials
+  const struck = command.kind === 'readings.add' ? (old?.struck ?? []) : command.struck.filter((i) => i < trials.length)
+  if (trials.length > MOST_TRIALS) throw new Refusal('too-many-trials', `At most ${MOST_TRIALS} tries of one reading are kept. Strike or take one back first.`, command.what)
+  checkBounds(command.what, trials)
+  if (trials.length === 0) return readings.filter((_, i) => i !== at)
+  const next = { ...old, what: command.what, posture: command.posture, trials, struck, ...(command.kind === 'readings.add' && command.instrument && { instrument: command.instrument }), ...stamp }
+  return at < 0 ? [...readings, next] : readings.map((r, i) => (i === at ? next : r))
+}
+
+function checkBounds(what: keyof typeof HARD_BOUNDS_MM, trials: readonly number[]) {
+  const [low, high] = HARD_BOUNDS_MM[what]
+  for (const value of trials) if (!(value >= low && value <= high)) throw new Refusal('out-of-bounds', `${value} mm is outside ${low} to ${high} mm.`, what)
+}

@@ -1,0 +1,81 @@
+import { z } from 'zod'
+import {
+  captureSchema, decisionSchema, deviceSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, readingSchema, recordSchema,
+  storySchema, type Client, type FittingRecord,
+} from './schema'
+import { SIDES } from './vocabulary'
+
+/** The record in pieces that are stored, versioned and changed one at a time, so that two people can work on different stations at once. */
+export const PART_SCHEMAS = {
+  visit: recordSchema.shape.visit.unwrap(),
+  story: storySchema,
+  'readings.left': z.array(readingSchema).max(120),
+  'readings.right': z.array(readingSchema).max(120),
+  'findings.left': findingsSchema,
+  'findings.right': findingsSchema,
+  'capture.left': captureSchema,
+  'capture.right': captureSchema,
+  'device.left': deviceSchema.nullable(),
+  'device.right': deviceSchema.nullable(),
+  legLength: recordSchema.shape.legLengthDifferenceMm.unwrap().nullable(),
+  footwear: footwearSchema,
+  jobs: z.array(jobSchema).max(200),
+  handover: handoverSchema,
+  followups: z.array(followupSchema).max(60),
+  ledger: z.array(decisionSchema).max(300),
+} as const
+
+export type PartName = keyof typeof PART_SCHEMAS
+export type PartContent<P extends PartName> = z.output<(typeof PART_SCHEMAS)[P]>
+export type Parts = { [P in PartName]?: PartContent<P> }
+export const PART_NAMES = Object.keys(PART_SCHEMAS) as PartName[]
+
+/** Cuts a record into parts; parts the record does not have are absent. */
+export function splitRecord(record: FittingRecord): Parts {
+  const parts: Parts = {}
+  const set = <P extends PartName>(name: P, content: PartContent<P> | undefined) => {
+    if (content !== undefined) Object.assign(parts, { [name]: content })
+  }
+  set('visit', record.visit)
+  set('story', record.story)
+  for (const side of SIDES) {
+    const foot = record.feet[side]
+    if (!foot) continue
+    set(`readings.${side}`, foot.readings)
+    set(`findings.${side}`, foot.findings)
+    set(`capture.${side}`, foot.capture)
+    set(`device.${side}`, foot.device)
+  }
+  set('legLength', record.legLengthDifferenceMm)
+  set('footwear', record.footwear)
+  set('jobs', record.jobs)
+  set('handover', record.handover)
+  set('followups', record.followups)
+  set('ledger', record.ledger)
+  return parts
+}
+
+/** Puts parts back together as a record of both feet. */
+export function joinRecord(parts: Parts, client: Client | undefined, shop?: FittingRecord['shop']): FittingRecord {
+  const foot = (side: 'left' | 'right') => ({
+    readings: parts[`readings.${side}`] ?? [],
+    ...(parts[`findings.${side}`] && { findings: parts[`findings.${side}`] }),
+    ...(parts[`capture.${side}`] && { capture: parts[`capture.${side}`] }),
+    ...(parts[`device.${side}`] && { device: parts[`device.${side}`]! }),
+  })
+  return {
+    format: 'gentle-arch/fitting',
+    version: 1,
+    ...(shop && { shop }),
+    ...(client && { client }),
+    ...(parts.visit && { visit: parts.visit }),
+    ...(parts.story && { story: parts.story }),
+    feet: { left: foot('left'), right: foot('right') },
+    ...(parts.legLength && { legLengthDifferenceMm: parts.legLength }),
+    ...(parts.footwear && { footwear: parts.footwear }),
+    ...(parts.jobs && { jobs: parts.jobs }),
+    ...(parts.handover && { handover: parts.handover }),
+    ...(parts.followups && { followups: parts.followups }),
+    ...(parts.ledger && { ledger: parts.ledger }),
+  }
+}

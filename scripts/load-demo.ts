@@ -1,0 +1,49 @@
+import { randomBytes } from 'node:crypto'
+import { demoModels } from '../demo/catalogue'
+import { DEMO_RECORDS } from '../demo/records'
+import { importRecord } from '../server/database/fittings'
+import { putModels } from '../server/database/models'
+import { database, transaction } from '../server/database/pool'
+import { addVisit } from '../server/database/visits'
+import { localDay } from '../server/http/day'
+import { hashSecret } from '../server/security/secrets'
+import type { VisitState } from '../shared/contracts'
+
+/**
+ * First start: a shop. With `demo` it holds invented people, clients and a catalogue; without, one owner who waits for a one-time code,
+ * which is printed. Does nothing when a shop exists already.
+ */
+async function main(demo: boolean) {
+  const made = await transaction(async (db) => {
+    await db.query('lock table shops in exclusive mode')
+    if ((await db.query('select 1 from shops limit 1')).rows.length > 0) return null
+    const { rows } = await db.query('insert into shops (name, demo) values ($1, $2) returning id', [demo ? 'Hollin Row Fit Room' : 'My fit room', demo])
+    const shopId: string = rows[0].id
+    if (!demo) {
+      const code = randomBytes(6).toString('hex').toUpperCase().replace(/(.{4})(?=.)/g, '$1-')
+      await db.query("insert into people (shop_id, name, login, role, one_time_code_hash) values ($1, 'Owner', 'owner', 'owner', $2)", [shopId, await hashSecret(code)])
+      return `One-time code for the first owner: ${code}`
+    }
+    for (const [name, login, role] of [['Rhona Ketteridge', 'rhona', 'fitter'], ['Bram Oyelaran', 'bram', 'bench'], ['Sunniva Hale', 'sunniva', 'owner']])
+      await db.query('insert into people (shop_id, name, login, role, demo) values ($1, $2, $3, $4, true)', [shopId, name, login, role])
+    await putModels(db, shopId, demoModels())
+    const times: Record<string, [hour: number, minute: number, state: VisitState, reason: string]> = {
+      'mirela-stanhope': [9, 0, 'seen', 'two weeks after handover'],
+      'tove-marchetti': [10, 0, 'now', 'devices and shells'],
+      'juno-abara': [13, 30, 'waiting', 'outgrown skates'],
+      'oskar-penhale': [15, 0, 'to-come', 'boots for the fire season'],
+    }
+    for (const [file, record] of Object.entries(DEMO_RECORDS)) {
+      const { fittingId } = await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+      const [hour, minute, state, reason] = times[file]!
+      const at = new Date()
+      at.setHours(hour, minute, 0, 0)
+      await addVisit(db, shopId, fittingId, at, reason, state)
+    }
+    return 'Demo data loaded: three invented people, four invented clients, twelve invented models.'
+  })
+  if (made) console.log(made)
+  await database().end()
+}
+
+await main(process.argv.includes('--demo'))

@@ -1,0 +1,26 @@
+import { partOf } from '../../../../core/record/commands'
+import { commandBody } from '../../../../shared/contracts'
+import { may } from '../../../../shared/permissions'
+import { audit } from '../../../database/audit'
+import { applyToFitting } from '../../../database/fittings'
+import { transaction } from '../../../database/pool'
+import { HttpProblem } from '../../../http/problem'
+import { here, idParam, route } from '../../../http/route'
+
+/** One change of a fitting: row, version check and audit line in one transaction, then word to every open screen. */
+export default route({ permission: 'jobs.change', body: commandBody }, async ({ event, person, body }) => {
+  const part = partOf(body.command)
+  if (part !== 'jobs' && !may(person.role, 'fittings.change')) throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
+  const id = idParam(event)
+  return transaction(async (db) => {
+    const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, body.command, person.name)
+    if (applied.kind === 'unknown') return here(null)
+    if (applied.kind === 'stale') throw new HttpProblem(409, 'stale', `${applied.current.changedBy ?? 'Someone'} changed this meanwhile.`, { path: applied.part, current: applied.current })
+    if (applied.kind === 'applied') {
+      const { rows } = await db.query('select client_id from fittings where id = $1', [id])
+      await audit(db, { shopId: person.shopId, person, clientId: rows[0].client_id, fittingId: id, action: `${body.command.kind}:${part}`, detail: { before: applied.before, after: applied.state.content } })
+      await db.query('select pg_notify($1, $2)', ['fitting', JSON.stringify({ fitting: id, part, version: applied.state.version })])
+    }
+    return { part: applied.part, state: applied.state }
+  })
+})

@@ -1,0 +1,13 @@
+import { setResponseHeader } from 'h3'
+import { audit } from '../../../database/audit'
+import { readFitting, recordOf } from '../../../database/fittings'
+import { database } from '../../../database/pool'
+import { here, idParam, route } from '../../../http/route'
+
+/** The fitting as an open record file. */
+export default route({ permission: 'clients.export' }, async ({ event, person }) => {
+  const state = here(await readFitting(database(), person.shopId, idParam(event)))
+  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'fitting.export' })
+  setResponseHeader(event, 'content-disposition', `attachment; filename="${state.client.code}-${state.openedOn}.json"`)
+  return recordOf(state)
+})

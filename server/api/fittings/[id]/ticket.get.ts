@@ -1,0 +1,35 @@
+import { setResponseHeader } from 'h3'
+import { ticketOf } from '../../../../core/bench/ticket'
+import { plainDevice } from '../../../../core/device/buildDevice'
+import { soleOutline, trimLine } from '../../../../core/device/outline'
+import { buildShell } from '../../../../core/device/shell'
+import { sampleSole } from '../../../../core/device/soleField'
+import { soleParameters } from '../../../../core/device/soleParameters'
+import { buildSurface } from '../../../../core/device/surface'
+import { SIDES } from '../../../../core/record/vocabulary'
+import { audit } from '../../../database/audit'
+import { readFitting, recordOf } from '../../../database/fittings'
+import { readModels } from '../../../database/models'
+import { database } from '../../../database/pool'
+import { ticketPdf, type TicketDrawing } from '../../../documents/ticketPdf'
+import { localDay } from '../../../http/day'
+import { here, idParam, route } from '../../../http/route'
+
+/** The work ticket as PDF. */
+export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
+  const state = here(await readFitting(database(), person.shopId, idParam(event)))
+  const record = recordOf(state)
+  const drawings = SIDES.flatMap((side): TicketDrawing[] => {
+    const foot = record.feet[side]
+    const found = foot && soleParameters(foot)
+    if (!found || !foot.device || foot.device.kind === 'none') return []
+    const device = foot.device ?? plainDevice()
+    const field = sampleSole(found.parameters, 2)
+    return [{ side, trim: trimLine(buildShell(buildSurface(field, device), device)), foot: soleOutline(field.sole) }]
+  })
+  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.ticket' })
+  const pdf = await ticketPdf(ticketOf(record, await readModels(database(), person.shopId)), state.shop.name, localDay(), drawings, new Date())
+  setResponseHeader(event, 'content-type', 'application/pdf')
+  setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-ticket.pdf"`)
+  return pdf
+})

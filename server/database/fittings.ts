@@ -1,0 +1,91 @@
+import { applyCommand, partOf, type Command } from '../../core/record/commands'
+import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
+import type { FittingRecord } from '../../core/record/schema'
+import type { FittingState, PartState } from '../../shared/contracts'
+import { addClient } from './clients'
+import type { Client } from './pool'
+
+/** Opens an empty fitting. */
+export async function openFitting(db: Client, shopId: string, clientId: string, openedOn: string): Promise<string> {
+  const { rows } = await db.query('insert into fittings (shop_id, client_id, opened_on) values ($1, $2, $3) returning id', [shopId, clientId, openedOn])
+  return rows[0].id
+}
+
+interface PartRow {
+  part: PartName
+  content: unknown
+  version: number
+  changed_by: string | null
+  changed_at: Date
+}
+
+const toState = (r: PartRow): PartState => ({ content: r.content, version: r.version, changedBy: r.changed_by, changedAt: r.changed_at.toISOString() })
+
+/** A fitting with its client and all parts; null when this shop has none with this id. */
+export async function readFitting(db: Client, shopId: string, id: string): Promise<FittingState | null> {
+  const { rows } = await db.query(
+    `select f.id, f.opened_on, c.id as client_id, c.code, c.version, c.details, s.name as shop
+     from fittings f join clients c on c.id = f.client_id join shops s on s.id = f.shop_id where f.shop_id = $1 and f.id = $2`,
+    [shopId, id],
+  )
+  const f = rows[0]
+  if (!f) return null
+  const parts = await db.query<PartRow>('select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1', [id])
+  return {
+    id: f.id,
+    openedOn: f.opened_on,
+    shop: { name: f.shop },
+    client: { id: f.client_id, code: f.code, version: f.version, details: f.details },
+    parts: Object.fromEntries(parts.rows.map((r) => [r.part, toState(r)])),
+  }
+}
+
+/** The fitting as a record of the open format. */
+export function recordOf(state: FittingState): FittingRecord {
+  const parts = Object.fromEntries(Object.entries(state.parts).map(([name, part]) => [name, part.content])) as Parts
+  const visit = { on: state.openedOn, ...parts.visit }
+  return joinRecord({ ...parts, visit }, state.client.details, { name: state.shop.name })
+}
+
+export type Applied = { kind: 'applied'; part: PartName; state: PartState; before: unknown } | { kind: 'repeated'; part: PartName; state: PartState } | { kind: 'stale'; part: PartName; current: PartState } | { kind: 'unknown' }
+
+/**
+ * Applies a command in the caller's transaction: locks the fitting, checks that the command is new and its version current, writes the
+ * part, remembers the command.
+ */
+export async function applyToFitting(db: Client, shopId: string, id: string, commandId: string, version: number, command: Command, by: string): Promise<Applied> {
+  const part = partOf(command)
+  const locked = await db.query('select client_id from fittings where shop_id = $1 and id = $2 for update', [shopId, id])
+  if (locked.rows.length === 0) return { kind: 'unknown' }
+  const found = await db.query<PartRow>('select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1 and part = $2', [id, part])
+  const current = found.rows[0]
+  const done = await db.query('select 1 from applied_commands where id = $1 and fitting_id = $2', [commandId, id])
+  if (done.rows.length > 0 && current) return { kind: 'repeated', part, state: toState(current) }
+  if ((current?.version ?? 0) !== version)
+    return { kind: 'stale', part, current: current ? toState(current) : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() } }
+  const content = applyCommand(current?.content, command, { by, at: new Date().toISOString() })
+  const saved = await db.query<PartRow>(
+    `insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)
+     on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now()
+     returning part, content, version, changed_by, changed_at`,
+    [id, part, JSON.stringify(content), by],
+  )
+  const row = saved.rows[0]!
+  await db.query('insert into applied_commands (id, fitting_id, part, version) values ($1, $2, $3, $4)', [commandId, id, part, row.version])
+  return { kind: 'applied', part, state: toState(row), before: current?.content ?? null }
+}
+
+/** Stores a whole record as a new client and fitting. */
+export async function importRecord(db: Client, shopId: string, record: FittingRecord, today: string, by: string): Promise<{ clientId: string; fittingId: string }> {
+  const client = await addClient(db, shopId, record.client ?? {})
+  const fittingId = await openFitting(db, shopId, client.id, record.visit?.on ?? today)
+  for (const [part, content] of Object.entries(splitRecord(record)))
+    await db.query('insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)', [fittingId, part, JSON.stringify(content), by])
+  return { clientId: client.id, fittingId }
+}
+
+/** Ids of a client's fittings, newest first. */
+export async function fittingsOf(db: Client, shopId: string, clientId: string): Promise<{ id: string; openedOn: string }[]> {
+  const { rows } = await db.query('select id, opened_on as "openedOn" from fittings where shop_id = $1 and client_id = $2 order by opened_on desc, created_at desc', [shopId, clientId])
+  return rows
+}

@@ -1,0 +1,72 @@
+import { stationsDone } from '../../core/record/progress'
+import type { VisitRow, VisitState } from '../../shared/contracts'
+import type { Client } from './pool'
+
+/** Visits of a day (shop's local day as the caller gives it), in order of time. */
+export async function visitsBetween(db: Client, shopId: string, from: Date, to: Date): Promise<VisitRow[]> {
+  const { rows } = await db.query<Row>(
+    `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at, v.minutes, v.reason, v.state, v.version, p.parts, p.chosen
+     from visits v join fittings f on f.id = v.fitting_id join clients c on c.id = f.client_id
+     left join lateral (select array_agg(part) as parts, bool_or(part = 'footwear' and content ? 'chosen') as chosen from fitting_parts where fitting_id = f.id) p on true
+     where v.shop_id = $1 and v.starts_at >= $2 and v.starts_at < $3 order by v.starts_at, v.id`,
+    [shopId, from, to],
+  )
+  return rows.map(toVisit)
+}
+
+interface Row {
+  id: string
+  fitting_id: string
+  client_id: string
+  code: string
+  name: string
+  details: { occupation?: string; bornOn?: string }
+  starts_at: Date
+  minutes: number
+  reason: string
+  state: VisitState
+  version: number
+  parts: string[] | null
+  chosen: boolean | null
+}
+
+const toVisit = (r: Row): VisitRow => ({
+  id: r.id,
+  fittingId: r.fitting_id,
+  clientId: r.client_id,
+  code: r.code,
+  name: r.name,
+  occupation: r.details.occupation ?? null,
+  bornOn: r.details.bornOn ?? null,
+  startsAt: r.starts_at.toISOString(),
+  minutes: r.minutes,
+  reason: r.reason,
+  state: r.state,
+  version: r.version,
+  stations: stationsDone((part) => r.parts?.includes(part) ?? false, Boolean(r.chosen)),
+})
+
+/** Fittings of the last 60 days that are begun and not handed over, newest first. */
+export async function unfinished(db: Client, shopId: string, today: string): Promise<{ fittingId: string; clientId: string; code: string; name: string; openedOn: string; stations: number[] }[]> {
+  const { rows } = await db.query(
+    `select f.id, c.id as client_id, c.code, c.name, f.opened_on, array_agg(p.part) as parts, bool_or(p.part = 'footwear' and p.content ? 'chosen') as chosen
+     from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
+     where f.shop_id = $1 and f.opened_on > $2::date - 60
+     group by f.id, c.id having not bool_or(p.part = 'handover' and p.content ? 'on') order by f.opened_on desc limit 12`,
+    [shopId, today],
+  )
+  return rows.map((r) => ({ fittingId: r.id, clientId: r.client_id, code: r.code, name: r.name, openedOn: r.opened_on, stations: stationsDone((part) => r.parts.includes(part), Boolean(r.chosen)) }))
+}
+
+export async function addVisit(db: Client, shopId: string, fittingId: string, startsAt: Date, reason: string, state: VisitState, minutes = 45): Promise<void> {
+  await db.query('insert into visits (shop_id, fitting_id, starts_at, reason, state, minutes) values ($1, $2, $3, $4, $5, $6)', [shopId, fittingId, startsAt, reason, state, minutes])
+}
+
+/** Changes a visit's state when the version is current; null when it is not, or there is none. */
+export async function changeVisit(db: Client, shopId: string, id: string, version: number, state: VisitState): Promise<{ version: number; fitting_id: string; client_id: string } | null> {
+  const { rows } = await db.query(
+    `update visits v set state = $4, version = v.version + 1 from fittings f where f.id = v.fitting_id and v.shop_id = $1 and v.id = $2 and v.version = $3 returning v.version, v.fitting_id, f.client_id`,
+    [shopId, id, version, state],
+  )
+  return rows[0] ?? null
+}

@@ -1,0 +1,20 @@
+import type { PartState, Problem } from '../../shared/contracts'
+
+/** An answer that is not a success: becomes one problem document (RFC 9457). */
+export class HttpProblem extends Error {
+  constructor(
+    readonly status: number,
+    readonly code: string,
+    detail: string,
+    readonly extra: { path?: string; current?: PartState } = {},
+  ) {
+    super(detail)
+  }
+}
+
+const TITLES: Record<number, string> = { 400: 'Cannot be used', 401: 'Sign in first', 403: 'Not for this role', 404: 'Not here', 409: 'Changed meanwhile', 413: 'Too large', 415: 'JSON only', 429: 'Wait a moment', 500: 'Something failed', 503: 'Not ready' }
+
+/** The document of a problem. */
+export function problemDocument({ status, code, message, extra }: HttpProblem): Problem {
+  return { type: 'about:blank', title: TITLES[status] ?? 'Problem', status, code, detail: message, ...extra }
+}

@@ -1,0 +1,83 @@
+import { z } from 'zod'
+import { commandSchema } from '../core/record/commands'
+import type { PartName } from '../core/record/parts'
+import { clientSchema, type Client } from '../core/record/schema'
+import type { Role } from './permissions'
+
+/** What travels between browser and server. */
+export const signInBody = z.strictObject({
+  login: z.string().min(1).max(80),
+  password: z.string().max(200).default(''),
+  understood: z.literal(true, 'Tick that local law and licence come first.'),
+})
+
+export const firstOwnerBody = z.strictObject({
+  code: z.string().min(1).max(80),
+  name: z.string().min(1).max(80),
+  login: z.string().regex(/^[a-z0-9.-]{2,40}$/, 'Sign-in name: 2 to 40 small letters, digits, points or dashes.'),
+  password: z.string().min(10, 'Choose at least 10 characters.').max(200),
+})
+
+export const newClientBody = z.strictObject({
+  details: clientSchema.extend({ name: z.string().trim().min(1, 'A name is needed.').max(120) }),
+  reason: z.string().max(200).optional(),
+})
+
+export const commandBody = z.strictObject({
+  id: z.uuid(),
+  /** version of the part the screen had before this change; 0 when it did not exist */
+  version: z.number().int().min(0),
+  command: commandSchema,
+})
+
+export const clientChangeBody = z.strictObject({ id: z.uuid(), version: z.number().int().min(0), details: clientSchema })
+export const visitChangeBody = z.strictObject({ state: z.enum(['to-come', 'waiting', 'now', 'seen']), version: z.number().int().min(0) })
+
+export interface Person {
+  id: string
+  name: string
+  role: Role
+}
+
+export interface PartState {
+  content: unknown
+  version: number
+  changedBy: string | null
+  changedAt: string
+}
+
+export interface FittingState {
+  id: string
+  client: { id: string; code: string; version: number; details: Client }
+  openedOn: string
+  shop: { name: string }
+  parts: Partial<Record<PartName, PartState>>
+}
+
+export type VisitState = z.output<typeof visitChangeBody>['state']
+
+export interface VisitRow {
+  id: string
+  fittingId: string
+  clientId: string
+  code: string
+  name: string | null
+  occupation: string | null
+  bornOn: string | null
+  startsAt: string
+  minutes: number
+  reason: string
+  state: VisitState
+  version: number
+  stations: number[]
+}
+
+export interface Problem {
+  type: string
+  title: string
+  status: number
+  detail: string
+  code: string
+  path?: string
+  current?: PartState
+}
