@@ -12,6 +12,8 @@ export default defineNuxtConfig({
   modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
   alias: { '#core': at('./core') },
   components: false,
+  imports: { scan: false },
+  pinia: { storesDirs: [] },
   css: ['@fontsource-variable/bricolage-grotesque/wght.css', '@fontsource-variable/figtree/wght.css', '~/theme/main.css'],
   app: {
     head: {
@@ -44,6 +46,8 @@ export default defineNuxtConfig({
     nonce: true,
     sri: true,
     rateLimiter: false,
+    // Bodies are checked by contract in every route; this filter would reject or alter honest text.
+    xssValidator: false,
     corsHandler: false,
     requestSizeLimiter: { maxRequestSizeInBytes: 2_000_000, maxUploadFileRequestInBytes: 2_000_000 },
     headers: {

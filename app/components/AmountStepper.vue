@@ -48,7 +48,7 @@ function typed(event: Event) {
   if (number !== null && number >= min && number <= max) emit('keep', clean(number))
   else input.value = shown()
 }
-const shown = () => (value === null ? 'none' : String(Number(value.toFixed(2))))
+const shown = () => (value === null ? 'none' : `${Number(value.toFixed(2))}${unit === '°' ? '°' : ` ${unit}`}`)
 /** Clicks that do not come from a pointer (keyboard, voice) step once. */
 function click(direction: 1 | -1, event: MouseEvent) {
   if (event.detail === 0 && !disabled) emit('keep', clean((value ?? (direction > 0 ? start - step : 0)) + direction * step))
@@ -61,7 +61,7 @@ onBeforeUnmount(() => clearTimeout(held))
     <button type="button" :disabled="disabled" :aria-label="`${label} less`" @pointerdown="begin(-1, $event)" @pointerup="release" @pointercancel="release" @lostpointercapture="release" @click="click(-1, $event)">–</button>
     <span class="value">
       <input :value="text ?? shown()" :disabled="disabled" :aria-label="`${label}, ${unit}`" inputmode="decimal" @change="typed" @keydown="key" @focus="($event.target as HTMLInputElement).select()" />
-      <small v-if="value !== null">{{ unit }}<template v-if="beside"> · {{ beside }}</template></small>
+      <small v-if="value !== null && beside">{{ beside }}</small>
     </span>
     <button type="button" :disabled="disabled" :aria-label="`${label} more`" @pointerdown="begin(1, $event)" @pointerup="release" @pointercancel="release" @lostpointercapture="release" @click="click(1, $event)">+</button>
   </span>

@@ -7,7 +7,7 @@ import { ROLE_WORDS } from '../../shared/permissions'
 import BrandMark from './BrandMark.vue'
 
 /** Brand, who this is about, the trail, the clock with what is saved. */
-const { title = '', fact = '', saved = 'saved', shop = '' } = defineProps<{ title?: string; fact?: string; saved?: 'saved' | 'saving' | 'kept'; shop?: string }>()
+const { title = '', fact = '', saved = undefined, shop = '' } = defineProps<{ title?: string; fact?: string; saved?: 'saved' | 'saving' | 'kept'; shop?: string }>()
 const session = useSession()
 const now = ref(new Date())
 let timer: ReturnType<typeof setInterval> | undefined
@@ -33,7 +33,7 @@ async function leave() {
     <div class="middle"><slot /></div>
     <div class="clock">
       <b>{{ format(now, 'EEE d MMM, HH:mm') }}</b>
-      <small :class="saved === 'kept' ? 'watch-text' : ''" role="status" aria-live="polite">{{ saved === 'saved' ? '✓ ' : '' }}{{ SAVED[saved] }}</small>
+      <small v-if="saved" :class="saved === 'kept' ? 'watch-text' : ''" role="status" aria-live="polite">{{ saved === 'saved' ? '✓ ' : '' }}{{ SAVED[saved] }}</small>
     </div>
     <VMenu v-if="session.person">
       <template #activator="{ props }">

@@ -5,8 +5,9 @@ import type { Section } from '../../core/device/section'
 import { HUES, mirror } from './footDrawing'
 
 /** One cut seen from behind, to scale: floor, block, shell, and the cast as a dashed line. */
-const { side, section, widthMm = 116, coverMm = 0 } = defineProps<{ side: Side; section: Section | null; widthMm?: number; coverMm?: number }>()
+const { side, section, coverMm = 0 } = defineProps<{ side: Side; section: Section | null; coverMm?: number }>()
 const BASE = 46
+const widthMm = computed(() => Math.max(88, 2 * Math.max(...(section?.xMm ?? [0]).map((x, i) => (section!.cast[i] === null && section!.top[i] === null ? 0 : Math.abs(x)))) + 14))
 
 const line = (values: (number | null)[], reverse = false): string[] => {
   const points = section!.xMm.map((x, i) => [x * mirror(side), values[i]] as const).filter((p): p is readonly [number, number] => p[1] !== null && p[1] !== undefined)
@@ -34,7 +35,7 @@ const heights = computed(() => {
 </script>
 
 <template>
-  <svg :viewBox="`${-widthMm / 2} 4 ${widthMm} 58`" role="img" :aria-label="section && heights ? `${side} section ${section.yMm.toFixed(0)} mm from the heel: top ${heights.low.toFixed(1)} to ${heights.high.toFixed(1)} mm above the floor` : `${side} section: nothing to cut`" class="section">
+  <svg :viewBox="`${-widthMm / 2} 8 ${widthMm} 52`" role="img" :aria-label="section && heights ? `${side} section ${section.yMm.toFixed(0)} mm from the heel: top ${heights.low.toFixed(1)} to ${heights.high.toFixed(1)} mm above the floor` : `${side} section: nothing to cut`" class="section">
     <defs><pattern :id="`hatch-${side}`" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0v3" stroke="#938C7B" stroke-width=".6" /></pattern></defs>
     <path :d="`M${-widthMm / 2 + 2} ${BASE}H${widthMm / 2 - 2}`" stroke="var(--ink)" stroke-width="1" />
     <template v-if="drawn">

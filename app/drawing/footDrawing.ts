@@ -43,12 +43,31 @@ export interface DrawnRing {
   label: [number, number] | null
 }
 
+/** Is a point inside a closed line? Even–odd rule. */
+export function isInside(line: readonly Point[], x: number, y: number): boolean {
+  let inside = false
+  for (let i = 0, j = line.length - 1; i < line.length; j = i++) {
+    const [xi, yi] = line[i]!
+    const [xj, yj] = line[j]!
+    if (yi > y !== yj > y && x < ((xj - xi) * (y - yi)) / (yj - yi) + xi) inside = !inside
+  }
+  return inside
+}
+
+/** A place on an index ring for its height: well inside the outline, as far back as the middle of the foot allows. */
+function labelSpot(rings: readonly (readonly Point[])[], outline: readonly Point[]): Point | null {
+  for (const ring of [...rings].sort((a, b) => b.length - a.length)) {
+    const good = ring.filter(([x, y], i) => i % 3 === 0 && isInside(outline, x - 8, y) && isInside(outline, x + 8, y) && isInside(outline, x, y - 8) && isInside(outline, x, y + 8))
+    if (good.length > 4) return good[Math.floor(good.length / 2)]!
+  }
+  return null
+}
+
 /** Rings as filled paths in one hue, darker = higher; every `indexEvery`th is an index ring with its height set on it. */
-export function drawRings(side: Side, lengthMm: number, rings: readonly ContourRing[], hue: string, low: number, high: number, indexEvery: number, intervalMm: number): DrawnRing[] {
+export function drawRings(side: Side, lengthMm: number, rings: readonly ContourRing[], hue: string, low: number, high: number, indexEvery: number, intervalMm: number, outline: readonly Point[]): DrawnRing[] {
   return rings.map((ring, i) => {
     const index = Math.round(ring.heightMm / intervalMm) % indexEvery === 0 && ring.heightMm > 0
-    const longest = [...ring.rings].sort((a, b) => b.length - a.length)[0]
-    const spot = index && longest && longest.length > 40 ? longest[Math.floor(longest.length * 0.25)]! : null
+    const spot = index ? labelSpot(ring.rings, outline) : null
     return {
       d: ring.rings.map((points) => pathOf(side, lengthMm, thin(points))).join(''),
       fill: tint(hue, i + 1, rings.length, low, high),
@@ -64,5 +83,6 @@ export function drawSole(side: Side, parameters: SoleParameters): { lengthMm: nu
   const field = sampleSole(parameters, 2)
   const { lengthMm } = parameters
   const rings = contourRings(field, field.z, (i) => field.mask[i] === 1, 1.5)
-  return { lengthMm, outline: pathOf(side, lengthMm, soleOutline(field.sole)), rings: drawRings(side, lengthMm, rings, HUES[side], 0.04, 0.42, 4, 1.5), sole: field.sole }
+  const line = soleOutline(field.sole)
+  return { lengthMm, outline: pathOf(side, lengthMm, line), rings: drawRings(side, lengthMm, rings, HUES[side], 0.04, 0.42, 4, 1.5, line), sole: field.sole }
 }

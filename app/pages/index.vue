@@ -100,7 +100,7 @@ async function fresh(client: Found) {
             <li v-for="v in visits" :key="v.id" class="visit" :class="v.state">
               <NuxtLink :to="place(v)" class="go">
                 <b class="time">{{ format(new Date(v.startsAt), 'HH:mm') }}</b>
-                <span class="name"><b class="ellipsis">{{ v.name ?? v.code }}</b> <span class="muted label">{{ who(v) }}</span><span class="reason ellipsis">{{ v.reason || v.code }}</span></span>
+                <span class="name"><span class="first ellipsis"><b>{{ v.name ?? v.code }}</b> <span class="muted label">{{ who(v) }}</span></span><span class="reason ellipsis">{{ v.reason || v.code }}</span></span>
                 <span class="mini"><TrailMini :done="v.stations" /><span class="label">next: {{ next(v).label }}</span></span>
               </NuxtLink>
               <span class="state"><StatusMark v-if="v.state === 'waiting'" kind="watch" word="Waiting" /><StatusMark v-else-if="v.state === 'seen'" kind="good" word="Seen" /><b v-else class="label">{{ STATE[v.state].word }}</b>
@@ -151,7 +151,8 @@ async function fresh(client: Found) {
 .time { font-family: 'Bricolage Grotesque Variable', serif; font-size: 20px; width: 62px; }
 .seen .time, .seen .name b { color: var(--muted); }
 .name { flex: 1; min-width: 0; }
-.name b { font-size: 16px; line-height: 20px; font-weight: 600; max-width: 100%; display: inline-block; vertical-align: bottom; }
+.name b { font-size: 16px; line-height: 20px; font-weight: 600; }
+.first { display: block; }
 .reason { display: block; }
 .open .name span { display: block; }
 .mini { display: flex; flex-direction: column; gap: 2px; flex: none; }

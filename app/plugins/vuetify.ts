@@ -8,6 +8,8 @@ export default defineNuxtPlugin((nuxtApp) => {
     createVuetify({
       icons: { defaultSet: 'mdi', aliases, sets: { mdi } },
       theme: {
+        // The page's own nonce lets Vuetify write its colours under our content security policy.
+        cspNonce: document.querySelector<HTMLElement>('script[nonce]')?.nonce,
         defaultTheme: 'paper',
         themes: {
           paper: {

@@ -45,7 +45,7 @@ export async function build() {
   if (isBuilt()) return 0
   say('building the application (about a minute)')
   const key = sourceKey()
-  const code = await runAsync(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build'], { env: { ...process.env, NUXT_TELEMETRY_DISABLED: '1' } })
+  const code = await runAsync(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build'], { env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' } })
   if (code === 0) writeFileSync(BUILD_KEY, key)
   return code
 }

@@ -62,10 +62,10 @@ function keepPair() {
           <p class="small muted">{{ WAYS[capture(side).way].does }}<template v-if="capture(side).way !== 'parametric'"> Only the way is recorded: the device is still built on the readings until a shape is brought in.</template></p>
         </div>
       </section>
-      <section class="card grow scroll">
+      <section class="card grow scroll" tabindex="0" aria-label="Quality">
         <div class="card-head"><h2>Quality</h2><span class="aside small">value · limit · verdict</span></div>
         <table class="table"><thead><tr><th>Check</th><th>Good when</th><th>Left</th><th>Right</th></tr></thead>
-          <tbody><tr v-for="check in CAPTURE_CHECKS" :key="check.code"><td>{{ check.name }}</td><td class="muted">{{ check.limit }}</td><td v-for="s in SIDES" :key="s" class="muted">○ not seen</td></tr></tbody></table>
+          <tbody><tr v-for="check in CAPTURE_CHECKS" :key="check.code"><td>{{ check.name }}</td><td class="muted">{{ check.limit }}</td><td v-for="s in SIDES" :key="s" class="muted nowrap">○ not seen</td></tr></tbody></table>
         <p class="small muted pad">Not seen: {{ takes.left.checks[0]!.because }}. A check that was not seen is neither good nor bad.</p>
       </section>
     </div>
@@ -73,13 +73,13 @@ function keepPair() {
 </template>
 
 <style scoped>
-.capture { grid-template-columns: minmax(0, 3fr) minmax(0, 2fr); }
+.capture { grid-template-columns: minmax(0, 1fr) minmax(0, 456px); }
 .feet { display: grid; grid-template: 1fr auto / 1fr 1fr; gap: 6px 20px; padding: 12px 16px; }
 .foot { display: flex; flex-direction: column; gap: 6px; min-height: 0; }
 .foot svg { flex: 1; min-height: 0; }
 .note { grid-column: 1 / -1; text-align: center; }
-.way { display: grid; grid-template-columns: 62px 1fr; gap: 4px 8px; align-items: center; padding: 8px 14px; }
+.way { display: grid; grid-template-columns: 62px 1fr; gap: 3px 8px; align-items: center; padding: 6px 14px; }
 .way p { grid-column: 2; }
-.table td { padding: 9px 14px; } .table th { padding: 8px 14px; }
+.table td { padding: 6px 12px; } .table th { padding: 5px 12px; }
 .pad { padding: 8px 14px; }
 </style>

@@ -15,7 +15,7 @@ const sentence = computed(() => `${side} heel from behind: relaxed stance ${rela
 </script>
 
 <template>
-  <svg viewBox="-150 -8 300 252" role="img" :aria-label="sentence" class="back">
+  <svg viewBox="-150 4 300 258" role="img" :aria-label="sentence" class="back">
     <path d="M-130 210H130" stroke="var(--ink)" stroke-width="2.2" />
     <path d="M0 210V24" stroke="var(--muted)" stroke-dasharray="4 3" />
     <g v-for="g in gauge" :key="g" :transform="`rotate(${-m * g} 0 210)`"><path d="M0 26v7" stroke="var(--muted)" /><text x="0" y="20" text-anchor="middle" class="tick" :transform="`rotate(${m * g} 0 20)`">{{ g > 0 ? `+${g}` : g }}</text></g>
@@ -27,7 +27,7 @@ const sentence = computed(() => `${side} heel from behind: relaxed stance ${rela
     <g :transform="`translate(0 226) rotate(${plane})`"><path d="M-78 0H78" :stroke="hue" stroke-width="4" stroke-linecap="round" :stroke-opacity="forefootDeg === null ? 0.25 : 1" :stroke-dasharray="forefootDeg === null ? '3 5' : undefined" /><circle v-for="i in 5" :key="i" :cx="-78 + (i - 1) * 39" cy="0" r="5.5" fill="var(--sheet)" :stroke="hue" stroke-width="1.5" :stroke-opacity="forefootDeg === null ? 0.25 : 1" /></g>
     <text :x="m * -142" y="206" :text-anchor="m > 0 ? 'start' : 'end'" class="word">lateral</text>
     <text :x="m * 142" y="206" :text-anchor="m > 0 ? 'end' : 'start'" class="word">medial</text>
-    <text x="142" y="238" text-anchor="end" class="word">{{ forefootDeg === null ? 'forefoot not taken' : `forefoot plane ${forefootMm === null ? '' : `${Math.abs(forefootMm).toFixed(1)} mm across`}` }}</text>
+    <text x="0" y="257" text-anchor="middle" class="word">{{ forefootDeg === null ? 'forefoot not taken' : `forefoot plane ${forefootMm === null ? '' : `${Math.abs(forefootMm).toFixed(1)} mm across`}` }}</text>
   </svg>
 </template>
 

@@ -7,6 +7,7 @@ import { PLACES } from '../../../core/record/places'
 import type { Followup } from '../../../core/record/schema'
 import { COMPLAINT_PLACES, SIDES, type ComplaintPlace, type Side } from '../../../core/record/vocabulary'
 import PainChart from './PainChart.vue'
+import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { parseNumber } from '../../../core/measure/callOut'
 import { useFitting } from '~/stores/fitting'
@@ -33,8 +34,7 @@ function put(next: Followup, words: string) {
   trouble.value = fitting.put('followups', [...followups.value.filter((f) => f.on !== next.on), next].sort((a, b) => (a.on < b.on ? -1 : 1)), words) ?? ''
 }
 const setPain = (p: { foot: Side; at: ComplaintPlace }, value: number) => put({ ...current.value, pain: [...current.value.pain.filter((x) => key(x) !== key(p)), { ...p, score: value }] }, `pain ${p.foot} ${PLACES[p.at].name} ${value}`)
-function setComfort(event: Event) {
-  const text = (event.target as HTMLInputElement).value
+function setComfort(text: string) {
   const value = text.trim() ? parseNumber(text) : undefined
   if (value === null || (value !== undefined && (value < 0 || value > 100))) trouble.value = `Comfort goes from 0 to 100. “${text}” was not kept.`
   else put({ ...current.value, comfort: value }, 'comfort')
@@ -57,7 +57,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
   <div class="cols two">
     <section class="card stack0">
       <div class="card-head"><h2>Pain by place</h2><span class="aside small">band: value at handover ± {{ PAIN_COUNTS }}</span></div>
-      <div class="scroll grow charts">
+      <div class="scroll grow charts" :class="{ few: series.length < 3 }">
         <p v-if="series.length === 0" class="muted">No pain told yet. Add a place at the right, or complaints in Story.</p>
         <div v-for="s in series" :key="key(s)" class="one">
           <div class="label"><SideMark :side="s.foot" /> <b>{{ PLACES[s.at].name }}</b> <span :class="s.verdict === 'better' ? 'good-text bold' : s.verdict === 'worse' ? 'stop-text bold' : 'muted'">{{ VERDICT[s.verdict] }}{{ s.change !== null ? ` ${s.change > 0 ? '+' : ''}${s.change}` : '' }}</span></div>
@@ -72,8 +72,8 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
           <div class="scale" role="radiogroup" :aria-label="`Pain ${p.foot} ${PLACES[p.at].name}`"><button v-for="n in 11" :key="n" role="radio" :aria-checked="score(p) === n - 1" :class="{ at: score(p) === n - 1, [p.foot]: true }" :disabled="fitting.readOnly" @click="setPain(p, n - 1)">{{ n - 1 }}</button></div></div>
         <div class="ask more"><span class="pick"><button v-for="s in SIDES" :key="s" class="sd" :aria-pressed="newFoot === s" @click="newFoot = s"><SideMark :side="s" word /></button></span>
           <select class="field" aria-label="Add a place" :disabled="fitting.readOnly" @change="addPlace"><option value="">Add a place …</option><option v-for="p in COMPLAINT_PLACES" :key="p" :value="p">{{ PLACES[p].name }}</option></select></div>
-        <div class="ask more"><label><span class="label">Comfort, 0 – 100</span><input class="field" inputmode="numeric" :value="current.comfort" :disabled="fitting.readOnly" @change="setComfort" /></label>
-          <label><span class="label">In their words</span><input class="field" maxlength="500" :value="current.words" :disabled="fitting.readOnly" @change="put({ ...current, words: ($event.target as HTMLInputElement).value || undefined }, 'words')" /></label></div>
+        <div class="ask more"><label><span class="label">Comfort, 0 – 100</span><DraftField inputmode="numeric" :value="current.comfort" :disabled="fitting.readOnly" @keep="setComfort" /></label>
+          <label><span class="label">In their words</span><DraftField maxlength="500" :value="current.words" :disabled="fitting.readOnly" @keep="(t: string) => put({ ...current, words: t.trim() || undefined }, 'words')" /></label></div>
       </div>
       <p class="small muted pad"><VBtn v-if="fitting.id" variant="text" height="32" @click="navigateTo(`/fittings/${fitting.id}/prescribe`)">Adjust the device</VBtn> the smallest change first.</p>
     </section>
@@ -85,6 +85,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
 .stack0 { display: flex; flex-direction: column; }
 .day .field { width: 170px; }
 .charts { display: grid; grid-template-columns: 1fr 1fr; gap: 10px 18px; padding: 12px 14px; align-content: start; }
+.charts.few { grid-template-columns: 1fr; }
 .one { min-width: 0; }
 .label { display: flex; gap: 6px; align-items: baseline; }
 .ask { padding: 10px 14px; border-bottom: 1px solid var(--hairline); }

@@ -50,7 +50,7 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
       <section class="card"><div class="card-head"><h2>Dates</h2></div><div class="card-body dates">
         <label><span>Wearing in starts</span><input class="field" type="date" :value="start" :disabled="fitting.readOnly" @change="put({ wearInStart: day($event) }, 'wear-in start')" /></label>
         <label><span>Next visit</span><input class="field" type="date" :value="handover.nextVisitOn" :disabled="fitting.readOnly" @change="put({ nextVisitOn: day($event) }, 'next visit')" /></label></div></section>
-      <section class="card grow scroll"><div class="card-head"><h2>The card says</h2><span class="aside small">plain words only</span></div>
+      <section class="card grow scroll" tabindex="0" aria-label="The card says"><div class="card-head"><h2>The card says</h2><span class="aside small">plain words only</span></div>
         <div class="paper"><h3 class="h1">{{ card.greeting }}</h3><p v-for="m in card.made" :key="m">{{ m }}</p><p v-if="card.goal" class="goal">“{{ card.goal }}”</p><ol><li v-for="(w, i) in card.wearIn" :key="w">{{ i + 1 }}. {{ w }}</li></ol><p class="muted">{{ card.normal }}</p><p><b>Stop and call us:</b> {{ card.stop.join('; ') }}.</p><p class="muted small">{{ card.notice }}</p></div></section>
     </div>
   </div>

@@ -67,7 +67,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
         </li>
       </ul>
     </section>
-    <div class="stack scroll">
+    <div class="stack scroll" tabindex="0" role="region" aria-label="Devices and files">
       <section v-for="side in SIDES" :key="side" class="card">
         <div class="card-head"><SideMark :side="side" word /><b>{{ deviceKindWords(fitting.record.feet[side]!.device?.kind ?? 'none') }}</b></div>
         <div class="card-body">
@@ -93,5 +93,6 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
 .what { flex: 1; min-width: 0; } .what b, .what span { display: block; }
 .tick { min-width: 86px; height: 52px; border: 1px solid var(--line-strong); border-radius: 6px; background: var(--sheet); display: flex; flex-direction: column; align-items: center; justify-content: center; font-size: 13px; line-height: 17px; }
 .tick[aria-checked='true'] { border-color: var(--good); color: var(--good-text); }
+.stack > * { flex: none; }
 .files { display: flex; gap: 8px; margin-top: 8px; flex-wrap: wrap; }
 </style>

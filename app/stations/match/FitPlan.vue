@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { soleOutline } from '../../../core/device/outline'
 import { shellInside } from '../../../core/footwear/gradeShell'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import type { PairFit } from '../../../core/footwear/match'
@@ -29,18 +30,11 @@ const feet = computed(() =>
     // Heels back by the liner; the shell's widths hold at heel and ball, and blend between.
     const back = liner.heel * worn
     const at = (s: number) => (s < 0.13 ? gap.heel : s > 0.69 ? gap.ball : gap.heel + ((gap.ball - gap.heel) * (s - 0.13)) / 0.56)
-    const edge: [number, number][] = []
-    const steps = 60
-    for (let k = 0; k <= steps; k++) {
-      const y = -back + (shellLength * k) / steps
-      const yFoot = Math.max(0, Math.min(L, ((y + back) / shellLength) * L))
-      edge.push([sole.sole.medial(yFoot) + at(yFoot / L), y])
-    }
-    for (let k = steps; k >= 0; k--) {
-      const y = -back + (shellLength * k) / steps
-      const yFoot = Math.max(0, Math.min(L, ((y + back) / shellLength) * L))
-      edge.push([sole.sole.lateral(yFoot) - at(yFoot / L), y])
-    }
+    const edge = soleOutline(sole.sole).map(([x, y]): [number, number] => {
+      const { middleX, halfWidth, s } = sole.sole.place(x, y)
+      const side = Math.max(-1, Math.min(1, (x - middleX) / halfWidth))
+      return [x + side * at(s), (y * shellLength) / L - back]
+    })
     return [{ side, sole, L, shell: pathOf(side, L, edge), labels: LABELS.map((s) => ({ s, y: L * (1 - SPOTS[s]!), value: one.clearances[s], verdict: one.verdicts[s] })) }]
   }),
 )
@@ -48,12 +42,12 @@ const feet = computed(() =>
 
 <template>
   <div class="plan">
-    <svg v-for="f in feet" :key="f.side" :viewBox="`-104 -24 208 ${f.L + 44}`" role="img" :aria-label="`${f.side} foot in ${model.name}: ${f.labels.map((l) => `${l.s} ${l.value?.toFixed(1) ?? 'not known'} mm`).join(', ')}`">
+    <svg v-for="f in feet" :key="f.side" :viewBox="`-92 -22 184 ${f.L + 36}`" role="img" :aria-label="`${f.side} foot in ${model.name}: ${f.labels.map((l) => `${l.s} ${l.value?.toFixed(1) ?? 'not known'} mm`).join(', ')}`">
       <clipPath :id="`mp-${f.side}`"><path :d="f.sole.outline" /></clipPath>
       <g :clip-path="`url(#mp-${f.side})`"><path v-for="(ring, i) in f.sole.rings" :key="i" :d="ring.d" :fill="ring.fill" /></g>
       <path :d="f.sole.outline" fill="none" :stroke="HUES[f.side]" stroke-width="1.2" />
       <path :d="f.shell" fill="none" stroke="var(--ink)" stroke-width="2" stroke-linejoin="round" />
-      <g v-for="l in f.labels" :key="l.s" :transform="`translate(${mirror(f.side) * -100} ${l.y})`" :text-anchor="f.side === 'left' ? 'start' : 'end'">
+      <g v-for="l in f.labels" :key="l.s" :transform="`translate(${mirror(f.side) * -90} ${l.y})`" :text-anchor="f.side === 'left' ? 'start' : 'end'">
         <text class="name">{{ stationWords(l.s).short }}</text><text y="13" class="num" :class="l.verdict">{{ l.value?.toFixed(1) ?? '–' }}</text>
       </g>
     </svg>

@@ -8,7 +8,7 @@ import { matchRecord, matchSettings } from '../../../core/footwear/matchRecord'
 import { stationWords } from '../../../core/footwear/stationWords'
 import { targetBand } from '../../../core/footwear/targets'
 import { Refusal } from '../../../core/record/refusal'
-import { INTENTS, SIDES, type Side } from '../../../core/record/vocabulary'
+import { INTENTS, SIDES, type Family, type Side } from '../../../core/record/vocabulary'
 import ClearanceStrip from './ClearanceStrip.vue'
 import FitPlan from './FitPlan.vue'
 import SideMark from '~/components/SideMark.vue'
@@ -34,6 +34,7 @@ const result = computed<MatchResult | null>(() => {
     throw error
   }
 })
+const FAMILY_WORDS: Record<Family, string> = { 'rigid-shell': 'rigid shells', skate: 'skates', 'laced-boot': 'laced boots', 'riding-shoe': 'riding shoes', 'work-boot': 'work boots', shoe: 'shoes', 'dress-shoe': 'dress shoes' }
 const settings = computed(() => matchSettings(fitting.record))
 const chosen = computed(() => fitting.record.footwear?.chosen)
 watch(result, (r) => {
@@ -49,7 +50,7 @@ function verdict(p: PairFit): { kind: 'good' | 'watch' | 'stop'; word: string } 
   if (all.includes('tight')) return { kind: 'stop', word: minutes(p) ? 'Tight, with work' : 'Too tight' }
   if (minutes(p)) return { kind: 'watch', word: 'With work' }
   if (all.includes('loose')) return { kind: 'watch', word: 'Loose' }
-  return { kind: 'good', word: 'Fits' }
+  return { kind: 'good', word: all.includes('snug') ? 'Fits, snug' : 'Fits' }
 }
 const missing = computed(() => [...new Set(SIDES.flatMap((s) => (current.value?.[s] as FootFit | undefined)?.missing.filter((m) => m.startsWith('readings.')) ?? []))].filter((m) => !/toeWidth|ballHeight/.test(m)).map((m) => m.replace('readings.', '').replace(/Mm$/, '').replace(/([A-Z])/g, ' $1').toLowerCase()))
 function choose() {
@@ -65,8 +66,8 @@ const stock = (p: PairFit, side: Side) => model(p.model).stock[String(p[side]?.s
 <template>
   <div class="title-row">
     <h1>Match</h1>
-    <span class="fact">{{ result ? `${result.pair.length} of ${offered.length} can be made to fit` : '' }}{{ !all && families ? ` · ${families.join(', ')}` : '' }} · estimate</span>
-    <VBtnToggle :model-value="settings.intent" aria-label="Fit intent" :disabled="fitting.readOnly" @update:model-value="setIntent"><VBtn v-for="i in INTENTS" :key="i" :value="i">{{ i }}</VBtn></VBtnToggle>
+    <span class="fact">{{ result ? `${result.pair.length} of ${offered.length} can be made to fit` : '' }}{{ !all && families ? `, ${families.map((f) => FAMILY_WORDS[f]).join(', ')}` : '' }} · estimate</span>
+    <VBtnToggle role="group" :model-value="settings.intent" aria-label="Fit intent" :disabled="fitting.readOnly" @update:model-value="setIntent"><VBtn v-for="i in INTENTS" :key="i" :value="i">{{ i }}</VBtn></VBtnToggle>
     <VBtn v-if="families" :aria-pressed="all" @click="all = !all">{{ all ? 'Only suited' : 'All families' }}</VBtn>
     <VBtn color="primary" variant="flat" :disabled="!current || fitting.readOnly || chosen?.model === current.model" @click="choose">{{ current ? (chosen?.model === current.model ? `${model(current.model).name} is chosen` : `Choose ${model(current.model).name}`) : 'Choose' }}</VBtn>
   </div>

@@ -30,7 +30,7 @@ const settled = computed(() => rows.value.flatMap((r) => SIDES.map((s) => r[s].s
   <div class="title-row">
     <h1>Measure</h1>
     <span class="fact">{{ settled }} of {{ ROUND.length * 2 }} readings settled {{ hand.posture }} · mm</span>
-    <VBtnToggle v-model="hand.posture" aria-label="Posture"><VBtn value="sitting">Sitting</VBtn><VBtn value="standing">Standing</VBtn></VBtnToggle>
+    <VBtnToggle v-model="hand.posture" role="group" aria-label="Posture"><VBtn value="sitting">Sitting</VBtn><VBtn value="standing">Standing</VBtn></VBtnToggle>
     <VBtn :aria-pressed="hand.pad" @click="hand.pad = !hand.pad">Number pad</VBtn>
     <VBtn @click="hand.step(1)">Next reading</VBtn>
     <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/examine`)">Go to Examine</VBtn>

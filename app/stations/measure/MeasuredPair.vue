@@ -42,18 +42,20 @@ const sentence = computed(() => {
     <FootOnPaper side="left" :sole="soles.left.value" :height-mm="heights" :now="now" :rows="rows" />
     <div class="spine" role="img" :aria-label="`Differences: ${sentence}`">
       <div class="cap bold label">Difference, mm</div>
-      <svg viewBox="-100 0 200 378" preserveAspectRatio="none" class="bars" aria-hidden="true">
-        <path d="M0 4V374" stroke="var(--ink)" />
-        <g v-for="(bar, i) in bars" :key="bar.what" :transform="`translate(0 ${i * 42 + 12})`">
-          <text y="2" text-anchor="middle" class="name">{{ bar.name }}</text>
-          <template v-if="bar.tick"><path :d="`M${-bar.tick} 8v16M${bar.tick} 8v16`" stroke="var(--muted)" /></template>
-          <rect v-if="bar.state === 'bar'" :x="bar.d > 0 ? -width(bar.d) : 0" y="10" :width="width(bar.d)" height="12" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'" />
-          <text v-if="bar.state === 'bar'" :x="bar.d > 0 ? -96 : 96" y="20" :text-anchor="bar.d > 0 ? 'start' : 'end'" class="num" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'">{{ Math.abs(bar.d).toFixed(1) }}</text>
-          <rect v-if="bar.state === 'waits'" :x="bar.d > 0 ? -width(bar.d) : 0" y="10" :width="width(bar.d)" height="12" fill="none" stroke="var(--watch)" stroke-dasharray="3 2" />
-          <text v-if="bar.state === 'waits'" :x="-96" y="20" class="wait">waits</text>
-          <text v-if="bar.state === 'same'" x="6" y="20" class="name">same</text>
-        </g>
-      </svg>
+      <ol class="bars" aria-hidden="true">
+        <li v-for="bar in bars" :key="bar.what">
+          <span class="name">{{ bar.name }}</span>
+          <svg viewBox="-98 0 196 16" width="196" height="16">
+            <path d="M0 -8V24" stroke="var(--ink)" />
+            <path v-if="bar.tick" :d="`M${-bar.tick} 0v16M${bar.tick} 0v16`" stroke="var(--muted)" />
+            <rect v-if="bar.state === 'bar'" :x="bar.d > 0 ? -width(bar.d) : 0" y="2" :width="width(bar.d)" height="12" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'" />
+            <text v-if="bar.state === 'bar'" :x="bar.d > 0 ? -96 : 96" y="12.5" :text-anchor="bar.d > 0 ? 'start' : 'end'" class="num" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'">{{ Math.abs(bar.d).toFixed(1) }}</text>
+            <rect v-if="bar.state === 'waits'" :x="bar.d > 0 ? -width(bar.d) : 0" y="2" :width="width(bar.d)" height="12" fill="none" stroke="var(--watch)" stroke-dasharray="3 2" />
+            <text v-if="bar.state === 'waits'" x="-96" y="12.5" class="wait">waits for repeat</text>
+            <text v-if="bar.state === 'same'" x="6" y="12.5" class="same">same</text>
+          </svg>
+        </li>
+      </ol>
       <div class="muted small foot">tick = a difference that counts</div>
     </div>
     <FootOnPaper side="right" :sole="soles.right.value" :height-mm="heights" :now="now" :rows="rows" />
@@ -63,13 +65,16 @@ const sentence = computed(() => {
 </template>
 
 <style scoped>
-.pair { display: grid; grid-template-columns: 176px minmax(0, 1fr) 200px minmax(0, 1fr) 176px; flex: 1; min-height: 380px; padding: 6px 8px; position: relative; }
+.pair { display: grid; grid-template-columns: 176px minmax(0, 1fr) 200px minmax(0, 1fr) 176px; flex: 1; min-height: 340px; padding: 6px 8px; position: relative; }
 .readings, .spine { display: flex; flex-direction: column; min-height: 0; }
-.readings { justify-content: space-between; }
+.readings { display: grid; grid-template-rows: 22px; grid-auto-rows: 1fr; }
+.readings :deep(li) { min-height: 0; display: flex; }
 .cap { height: 22px; text-align: center; }
-.left .cap { text-align: left; padding-left: 8px; } .right .cap { text-align: right; padding-right: 8px; }
-.bars { flex: 1; min-height: 0; width: 100%; }
-.name { font-size: 11.5px; fill: var(--ink); } .num { font-size: 12.5px; font-weight: 700; } .wait { font-size: 11px; fill: var(--watch-text); }
+.left .cap { padding-left: 8px; } .right .cap { justify-content: flex-end; padding-right: 8px; }
+.bars { flex: 1; min-height: 0; display: grid; grid-auto-rows: 1fr; }
+.bars li { display: flex; flex-direction: column; align-items: center; justify-content: center; min-height: 0; overflow: hidden; }
+.name { font-size: 12px; line-height: 15px; } .bars svg { overflow: visible; max-width: 100%; }
+.num { font-size: 12.5px; font-weight: 700; } .wait { font-size: 11px; fill: var(--watch-text); } .same { font-size: 12px; fill: var(--muted); }
 .foot { text-align: center; }
 @media (max-width: 1023px) { .pair { grid-template-columns: 150px minmax(0, 1fr) 150px minmax(0, 1fr) 150px; } }
 @media (max-width: 760px) { .pair { grid-template-columns: 1fr 1fr; } .spine { grid-column: 1 / -1; order: 9; } }

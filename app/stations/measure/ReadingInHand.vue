@@ -8,6 +8,7 @@ import { doubt, looksLikeOtherFoot, refuseTrial } from '../../../core/measure/qu
 import { bestMean, readingOf, summarise } from '../../../core/measure/reading'
 import { MOST_TRIALS } from '../../../core/record/commands'
 import { otherSide, SIDES, type Side } from '../../../core/record/vocabulary'
+import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
@@ -19,16 +20,14 @@ const name = computed(() => READING_LABELS[hand.what].name)
 const tries = (side: Side) => readingOf(fitting.record.feet[side]!, hand.what, hand.posture)
 interface Say { side: Side; words: string; stop: boolean; acts: { label: string; do: () => void }[] }
 const say = ref<Say | null>(null)
-const fields = ref<Record<string, HTMLInputElement>>({})
+const fields = ref<Record<string, { focus: () => void }>>({})
 const words = (side: Side, value: number) => `${name.value.toLowerCase()} ${side} ${value}`
 
 /** Writes a try; refuses what is out of bounds with its likely meaning, asks about what is unlikely. */
-function enter(side: Side, index: number, event: Event) {
-  const input = event.target as HTMLInputElement
+function enter(side: Side, index: number, typed: string) {
   const reading = tries(side)
   const old = reading?.trials[index]
-  const text = input.value.trim()
-  const back = () => (input.value = old === undefined ? '' : String(old))
+  const text = typed.trim()
   say.value = null
   if (text === '') {
     if (old !== undefined) store(side, reading!.trials.filter((_, i) => i !== index), reading!.struck.filter((i) => i !== index).map((i) => (i > index ? i - 1 : i)), `take out ${words(side, old)}`)
@@ -38,12 +37,11 @@ function enter(side: Side, index: number, event: Event) {
   const value = parseNumber(text.replace(/\b(right|left|r|l|mm)\b/gi, ''))
   if (value === null) {
     say.value = { side, words: `“${text}” is not a number. Type the ${name.value.toLowerCase()} in mm, like 264.5.`, stop: true, acts: [] }
-    return back()
+    return
   }
-  if (value === old) return back()
+  if (value === old) return
   const refused = refuseTrial(hand.what, value)
   if (refused) {
-    back()
     const meant = refused.meant
     say.value = { side, words: refused.words, stop: true, acts: meant === null ? [] : [{ label: `It is ${meant}`, do: () => put(side, index, meant) }] }
     return
@@ -51,7 +49,6 @@ function enter(side: Side, index: number, event: Event) {
   const other = otherSide(side)
   const own = (reading?.trials ?? []).filter((_, i) => i !== index)
   if ((named && named !== side[0]) || looksLikeOtherFoot(hand.what, value, own, tries(other)?.trials ?? [])) {
-    back()
     say.value = { side, words: `${value} looks like the ${other} foot’s value.`, stop: false, acts: [{ label: `Keep as ${side}`, do: () => put(side, index, value) }, { label: `Put it on the ${other}`, do: () => put(other, tries(other)?.trials.length ?? 0, value) }] }
     return
   }
@@ -84,11 +81,9 @@ function strike(side: Side, index: number) {
   const struck = reading.struck.includes(index) ? reading.struck.filter((i) => i !== index) : [...reading.struck, index]
   store(side, reading.trials, struck, `${struck.includes(index) ? 'strike' : 'bring back'} ${words(side, reading.trials[index]!)}`)
 }
-/** Enter goes to the next try of the same foot, and from a settled reading to the other foot or the next reading. */
-function next(side: Side, index: number, event: KeyboardEvent) {
-  ;(event.target as HTMLInputElement).blur()
-  const target = fields.value[`${side}${index + 1}`] ?? fields.value[`${otherSide(side)}0`]
-  setTimeout(() => target?.focus())
+/** Enter goes to the next try of the same foot, after the last to the other foot. */
+function next(side: Side, index: number) {
+  setTimeout(() => (fields.value[`${side}${index + 1}`] ?? fields.value[`${otherSide(side)}0`])?.focus())
 }
 const summary = (side: Side) => {
   const reading = tries(side)
@@ -106,33 +101,33 @@ function verdict(side: Side): { words: string; watch: boolean } {
 
 <template>
   <section class="card hand" aria-label="Reading in hand">
-    <div class="head"><h2>{{ name }}</h2><span class="muted small ellipsis">{{ hand.posture }} · {{ READING_LABELS[hand.what].how }} · repeat above {{ SPREAD_LIMIT_MM[hand.what] }} mm</span></div>
+    <div class="head"><h2>{{ name }}</h2>
+      <div v-if="say" class="say" :class="say.stop ? 'stop-text' : 'watch-text'" role="alert"><span>{{ say.words }}</span><VBtn v-for="act in say.acts" :key="act.label" size="small" height="32" @click="act.do">{{ act.label }}</VBtn></div>
+      <span v-else class="muted small ellipsis">{{ hand.posture }} · {{ READING_LABELS[hand.what].how }} · repeat above {{ SPREAD_LIMIT_MM[hand.what] }} mm</span></div>
     <div v-for="side in SIDES" :key="side" class="line">
       <SideMark :side="side" word class="side" />
       <span v-for="i in MOST_TRIALS" :key="i" class="try" :class="{ struck: tries(side)?.struck.includes(i - 1) }">
-        <input
-          :ref="(el) => { if (el) fields[`${side}${i - 1}`] = el as HTMLInputElement }" class="field" inputmode="decimal" :value="tries(side)?.trials[i - 1] ?? ''"
-          :disabled="fitting.readOnly || i - 1 > (tries(side)?.trials.length ?? 0)" :aria-label="`${side} ${name}, try ${i}, mm`" @change="enter(side, i - 1, $event)" @keydown.enter="next(side, i - 1, $event)" @focus="hand.side = side"
+        <DraftField
+          :ref="(el) => { if (el) fields[`${side}${i - 1}`] = el as unknown as { focus: () => void } }" inputmode="decimal" :value="tries(side)?.trials[i - 1]"
+          :disabled="fitting.readOnly || i - 1 > (tries(side)?.trials.length ?? 0)" :aria-label="`${side} ${name}, try ${i}, mm`" @keep="(text: string) => enter(side, i - 1, text)" @next="next(side, i - 1)" @focus="hand.side = side"
         />
         <button v-if="tries(side)?.trials[i - 1] !== undefined" class="strike" :disabled="fitting.readOnly" :aria-label="`${tries(side)!.struck.includes(i - 1) ? 'Bring back' : 'Strike'} ${side} try ${i}`" @click="strike(side, i - 1)">{{ tries(side)!.struck.includes(i - 1) ? 'back' : 'strike' }}</button>
       </span>
       <span class="verdict small" :class="verdict(side).watch ? 'watch-text bold' : 'muted'">{{ verdict(side).words }}</span>
     </div>
-    <div v-if="say" class="say" :class="say.stop ? 'stop-text' : 'watch-text'" role="alert">
-      <span>{{ say.words }}</span><VBtn v-for="act in say.acts" :key="act.label" size="small" height="36" @click="act.do">{{ act.label }}</VBtn>
-    </div>
   </section>
 </template>
 
 <style scoped>
-.hand { padding: 8px 12px; min-height: 168px; display: flex; flex-direction: column; gap: 6px; }
-.head { display: flex; gap: 10px; align-items: baseline; }
+.hand { padding: 4px 12px 6px; display: flex; flex-direction: column; gap: 4px; }
+.head { display: flex; gap: 10px; align-items: center; min-height: 32px; }
+.head h2 { white-space: nowrap; }
 .line { display: flex; align-items: flex-start; gap: 5px; }
 .side { width: 58px; padding-top: 10px; flex: none; }
 .try { width: 56px; display: flex; flex-direction: column; align-items: stretch; }
-.try .field { height: 38px; padding: 0 4px; text-align: center; font-size: 15px; }
+.try :deep(.field), .try .field { height: 38px; padding: 0 4px; text-align: center; font-size: 15px; }
 .struck .field { text-decoration: line-through; color: var(--muted); }
-.strike { font-size: 12px; line-height: 16px; min-height: 24px; text-align: center; color: var(--muted); text-decoration: underline dotted; margin-bottom: -6px; }
+.strike { font-size: 12px; line-height: 16px; min-height: 24px; text-align: center; color: var(--muted); text-decoration: underline dotted; margin-bottom: -4px; }
 .verdict { padding: 4px 0 0 4px; flex: 1; min-width: 0; }
-.say { display: flex; align-items: center; gap: 8px; font-weight: 600; line-height: 17px; }
+.say { display: flex; align-items: center; gap: 6px; font-weight: 600; font-size: 13px; line-height: 16px; min-width: 0; }
 </style>

@@ -39,7 +39,7 @@ const words = computed(() => (summary ? `${side} ${name}: ${summary.mean.toFixed
 </template>
 
 <style scoped>
-.row { display: grid; grid-template: 16px 22px / 1fr auto; width: 100%; padding: 2px 8px; border: 1px solid transparent; border-radius: 4px; align-items: center; color: var(--left); min-height: 42px; }
+.row { display: grid; grid-template: 15px 21px / 1fr auto; width: 100%; padding: 0 8px; border: 1px solid transparent; border-radius: 4px; align-items: center; align-content: center; color: var(--left); }
 .row.right { color: var(--right); }
 .row.chosen { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
 .row.repeat { border-color: var(--watch); background: var(--watch-tint); }

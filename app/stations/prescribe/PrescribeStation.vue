@@ -55,7 +55,7 @@ const missed = computed(() => [...new Set(SIDES.flatMap((s) => studio.device(s).
   <div class="title-row">
     <h1>Prescribe</h1>
     <span class="fact">{{ measured ? 'contours every 2 mm above the floor' : 'measure the foot length to see the device' }}</span>
-    <VBtnToggle v-model="view" aria-label="View"><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn></VBtnToggle>
+    <VBtnToggle v-model="view" role="group" aria-label="View"><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn></VBtnToggle>
     <VBtn :disabled="fitting.readOnly" @click="copyAcross">Copy left to right</VBtn>
     <VBtn :disabled="fitting.readOnly" @click="studio.copyTo('left')">Right to left</VBtn>
     <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/match`)">Go to Match</VBtn>
@@ -69,12 +69,12 @@ const missed = computed(() => [...new Set(SIDES.flatMap((s) => studio.device(s).
         <TerrainMap side="right" :shape="shapes.right" :section-share="sectionShare" :height-mm="heights" @section="(v: number) => (sectionShare = v)" />
       </section>
       <section v-else class="card grow solidcard">
-        <div class="caps two"><VBtnToggle v-model="side" aria-label="Foot"><VBtn v-for="s in SIDES" :key="s" :value="s"><SideMark :side="s" word /></VBtn></VBtnToggle>
+        <div class="caps two"><VBtnToggle v-model="side" role="group" aria-label="Foot"><VBtn v-for="s in SIDES" :key="s" :value="s"><SideMark :side="s" word /></VBtn></VBtnToggle>
           <span v-if="solid" class="small muted">{{ (solid.report.volumeMm3 / 1000).toFixed(1) }} cm³ · {{ solid.report.triangles.toLocaleString('en') }} triangles · {{ solid.report.closed && solid.report.manifold ? 'closed' : 'NOT CLOSED' }} · heel {{ solid.heelAngleDeg.toFixed(1) }}° · squares 10 mm</span></div>
         <SolidView :solid="solid" :label="`${side} device as a solid`" />
       </section>
       <section class="card sections">
-        <div class="card-head"><b>Section {{ shapes.left ? Math.round(sectionShare * shapes.left.lengthMm) : '' }} mm from heel</b><span class="jumps"><button class="pick" @click="jump('heelY')">heel</button><button class="pick" @click="jump('archY')">arch</button><button class="pick" @click="jump('headsY')">edge</button></span><span class="aside small">seen from behind, to scale · dashed: cast</span></div>
+        <div class="card-head"><b class="nowrap">Section {{ shapes.left ? Math.round(sectionShare * shapes.left.lengthMm) : '' }} mm from heel</b><span class="jumps"><button class="pick" @click="jump('heelY')">heel</button><button class="pick" @click="jump('archY')">arch</button><button class="pick" @click="jump('headsY')">edge</button></span><span class="aside small nowrap">dashed: cast</span></div>
         <div class="pair"><SectionView v-for="s in SIDES" :key="s" :side="s" :section="shapes[s]?.section ?? null" :cover-mm="studio.device(s).shell.cover.material === 'none' ? 0 : studio.device(s).shell.cover.thicknessMm" /></div>
       </section>
     </div>
@@ -94,7 +94,7 @@ const missed = computed(() => [...new Set(SIDES.flatMap((s) => studio.device(s).
 .two { padding: 8px; gap: 10px; }
 .pick { min-height: 26px; padding: 0 8px; border: 1px solid var(--hairline); font-size: 12px; background: var(--sheet); }
 .pick[aria-pressed='true'] { background: var(--wash); font-weight: 700; }
-.sections { flex: 0 0 168px; display: flex; flex-direction: column; }
+.sections { flex: 0 0 186px; display: flex; flex-direction: column; }
 .sections .card-head { padding: 6px 12px; align-items: center; }
 .jumps { display: flex; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; flex: 1; min-height: 0; padding: 0 4px 2px; }

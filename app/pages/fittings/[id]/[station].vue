@@ -30,7 +30,11 @@ const PAGES: Record<string, ReturnType<typeof defineAsyncComponent>> = {
 }
 const HIDDEN_FROM_BENCH = ['story', 'examine', 'capture', 'handover', 'followup']
 
+// One page per fitting: header, ledger and call-out line stay as they are from station to station.
+definePageMeta({ key: (to) => `fitting-${String(to.params.id)}` })
+
 const route = useRoute()
+const router = useRouter()
 const fitting = useFitting()
 const hand = useHand()
 const session = useSession()
@@ -67,14 +71,16 @@ async function open() {
   }
 }
 watch(() => route.params.id, open, { immediate: true })
-const go = (n: number) => navigateTo(`/fittings/${route.params.id}/${STATIONS[n - 1]!.id}`)
+// The router itself: a step made while another is on its way replaces it.
+const go = (n: number) => router.push(`/fittings/${String(route.params.id)}/${STATIONS[n - 1]!.id}`)
 
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
+  if (event.key === 'Escape' && target.tagName === 'INPUT' && target.id !== 'call-out') return target.blur()
   if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable || document.querySelector('.v-overlay--active.v-dialog')) return
   const acts: Record<string, () => unknown> = {
     '/': () => callout.value?.focus(),
-    '0': () => navigateTo('/'),
+    '0': () => router.push('/'),
     '?': () => (keys.value = true),
     u: () => !fitting.readOnly && (fitting.message = fitting.undo()),
     w: () => ledger.value?.focusFirst(),

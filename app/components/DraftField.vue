@@ -1,0 +1,37 @@
+<script setup lang="ts">
+import { nextTick, ref, watch } from 'vue'
+
+/**
+ * A field whose typed text is its own until it is left: news from the server never overwrites what is being typed. On leaving or Enter it
+ * gives its text away and then shows what was really kept, so that refused input does not stay.
+ */
+const { value, disabled = false, invalidKeeps = false } = defineProps<{ value: string | number | undefined; disabled?: boolean; invalidKeeps?: boolean }>()
+const emit = defineEmits<{ keep: [string]; next: [] }>()
+const shown = () => (value === undefined ? '' : String(value))
+const text = ref(shown())
+const typing = ref(false)
+const input = ref<HTMLInputElement | null>(null)
+let dirty = false
+watch(
+  () => value,
+  () => {
+    if (!typing.value || !dirty) text.value = shown()
+  },
+)
+async function keep() {
+  if (!dirty) return
+  dirty = false
+  if (text.value !== shown()) emit('keep', text.value)
+  await nextTick()
+  if (!invalidKeeps) text.value = shown()
+}
+async function enter() {
+  await keep()
+  emit('next')
+}
+defineExpose({ focus: () => input.value?.focus() })
+</script>
+
+<template>
+  <input ref="input" v-model="text" class="field" autocomplete="off" :disabled="disabled" @input="dirty = true" @focus="typing = true" @blur="typing = false; keep()" @keydown.enter="enter" />
+</template>

@@ -1,0 +1,58 @@
+import { test as base, expect, type Page } from '@playwright/test'
+
+/**
+ * Every page under test must be clean: no console error, no policy violation, no request off this machine. Answers that a test provokes
+ * (a refused change, a closed line) are named by it.
+ */
+export const test = base.extend<{ clean: { allow: (pattern: RegExp) => void } }>({
+  clean: [
+    async ({ page, baseURL }, use) => {
+      const allowed: RegExp[] = []
+      const troubles: string[] = []
+      page.on('console', (m) => m.type() === 'error' && troubles.push(m.text()))
+      page.on('pageerror', (e) => troubles.push(e.message))
+      page.on('request', (r) => {
+        if (!r.url().startsWith(baseURL!) && !/^(data|blob):/.test(r.url())) troubles.push(`request off this machine: ${r.url()}`)
+      })
+      await use({ allow: (pattern) => allowed.push(pattern) })
+      expect(troubles.filter((t) => !allowed.some((p) => p.test(t)))).toEqual([])
+    },
+    { auto: true },
+  ],
+})
+export { expect }
+
+export async function signIn(page: Page, name = 'Rhona'): Promise<void> {
+  await page.goto('/')
+  await page.getByRole('radio', { name: new RegExp(name) }).click()
+  await page.getByLabel(/I know what applies/).check()
+  await page.getByRole('button', { name: `Sign in as ${name}` }).click()
+  await expect(page.getByRole('heading', { name: 'Visits' })).toBeVisible()
+}
+
+export async function newClient(page: Page, name: string): Promise<void> {
+  await page.getByRole('button', { name: 'New client' }).click()
+  await page.getByLabel('Name', { exact: true }).fill(name)
+  await page.getByLabel('Born on').fill('1988-04-12')
+  await page.getByLabel('Body weight, kg').fill('71,5')
+  await page.getByRole('button', { name: 'Begin the fitting' }).click()
+  await expect(page.getByRole('heading', { name: 'Story' })).toBeVisible()
+}
+
+/** Opens a demo client's fitting at a station. */
+export async function openFitting(page: Page, name: string, station: string): Promise<void> {
+  const link = page.getByRole('link', { name: new RegExp(name) }).first()
+  const href = await link.getAttribute('href')
+  await page.goto(href!.replace(/[a-z]+$/, station))
+  await expect(page.getByText('Opening the fitting')).toHaveCount(0)
+}
+
+/** Says a line at the call-out and keeps it. */
+export async function callOut(page: Page, line: string): Promise<void> {
+  const box = page.getByLabel(/Call-out/)
+  await box.fill(line)
+  await box.press('Enter')
+  await expect(box).toHaveValue('')
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()

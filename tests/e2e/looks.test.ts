@@ -1,0 +1,55 @@
+import AxeBuilder from '@axe-core/playwright'
+import { expect, newClient, openFitting, signIn, test } from './fixtures'
+
+const STATIONS = ['story', 'measure', 'examine', 'capture', 'prescribe', 'match', 'make', 'handover', 'followup']
+
+test('every page is free of accessibility faults a machine can find, and fits 1280 × 800 without page scroll', async ({ page }) => {
+  const look = async (name: string) => {
+    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+    expect(violations.map((v) => `${name}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
+    const over = await page.evaluate(() => ({ y: document.documentElement.scrollHeight - innerHeight, x: document.documentElement.scrollWidth - innerWidth, main: [...document.querySelectorAll('.main')].map((m) => [m.scrollHeight - m.clientHeight, m.scrollWidth - m.clientWidth]).flat() }))
+    expect([over.y <= 0, over.x <= 0, ...over.main.map((v) => v <= 1)], `${name} ${JSON.stringify(over)}`).not.toContain(false)
+  }
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible()
+  await look('sign-in')
+  await signIn(page)
+  await look('today')
+  for (const station of STATIONS) {
+    await page.goto('/')
+    await expect(page.getByRole('heading', { name: 'Visits' })).toBeVisible()
+    await openFitting(page, 'Tove', station)
+    await page.waitForTimeout(600)
+    await look(station)
+  }
+})
+
+test('empty fittings, long names and a tablet hold together', async ({ page }) => {
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await signIn(page)
+  await newClient(page, 'Maximiliane-Konstantina von Unterüberlingen-Hochgebirge the Younger')
+  for (const station of STATIONS) {
+    await page.goto(page.url().replace(/[a-z]+$/, station))
+    await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), station).toBeLessThanOrEqual(0)
+    expect(await page.evaluate(() => [...document.querySelectorAll('button, a.v-btn')].filter((b) => b.getBoundingClientRect().right > innerWidth + 1 && b.getClientRects().length > 0).map((b) => b.textContent)), station).toEqual([])
+  }
+  await expect(page.getByText('No pain told yet')).toBeVisible()
+})
+
+test('the first page asks for less than 250 kB of compressed scripts', async ({ page }) => {
+  let bytes = 0
+  const session = await page.context().newCDPSession(page)
+  await session.send('Network.enable')
+  const scripts = new Set<string>()
+  session.on('Network.responseReceived', (e) => e.type === 'Script' && scripts.add(e.requestId))
+  session.on('Network.loadingFinished', (e) => {
+    if (scripts.has(e.requestId)) bytes += e.encodedDataLength
+  })
+  await page.goto('/')
+  await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible()
+  await page.waitForTimeout(500)
+  console.log(`first page: ${(bytes / 1000).toFixed(0)} kB of scripts`)
+  expect(bytes).toBeGreaterThan(20_000)
+  expect(bytes).toBeLessThan(250_000)
+})

@@ -1,0 +1,56 @@
+import type { ChildProcess } from 'node:child_process'
+import { randomUUID } from 'node:crypto'
+import { inject } from 'vitest'
+import type { Command } from '../../core/record/commands'
+// @ts-expect-error plain script without types
+import { end, serve } from '../../scripts/lib/serve.mjs'
+
+/** Starts the built server against the test cluster. */
+export async function startServer(port: number, env: Record<string, string> = {}): Promise<{ base: string; child: ChildProcess; stop: () => Promise<void> }> {
+  const child = (await serve({ port, quiet: true, env: { ...inject('urls'), ARCH_SESSION_SECRET: inject('secret'), ...env } })) as ChildProcess
+  return { base: `http://127.0.0.1:${port}`, child, stop: () => end(child) }
+}
+
+interface Answer {
+  status: number
+  // eslint-disable-next-line @typescript-eslint/no-explicit-any -- answers of many shapes, checked by each test
+  json: any
+  headers: Headers
+}
+
+/** Somebody's browser: keeps the cookie, speaks JSON. */
+export class Caller {
+  private cookie = ''
+  constructor(readonly base: string) {}
+
+  async call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+    const response = await fetch(`${this.base}/api/${path}`, {
+      method,
+      headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...(this.cookie && { cookie: this.cookie }), ...headers },
+      ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
+    })
+    const set = response.headers.getSetCookie()[0]
+    if (set) this.cookie = set.split(';')[0]!
+    const text = await response.text()
+    let json: unknown = text
+    try {
+      json = JSON.parse(text)
+    } catch {
+      // a document, not JSON
+    }
+    return { status: response.status, json, headers: response.headers }
+  }
+  get = (path: string) => this.call('GET', path)
+  post = (path: string, body: unknown = {}) => this.call('POST', path, body)
+
+  async signIn(login: string): Promise<this> {
+    const answer = await this.post('sign-in', { login, password: '', understood: true })
+    if (answer.status !== 200) throw new Error(`sign-in as ${login}: ${answer.status}`)
+    return this
+  }
+  /** The newest fitting of a demo client. */
+  async fittingOf(name: string): Promise<string> {
+    return (await this.get(`clients?q=${name}`)).json.clients[0].fittingId
+  }
+  command = (fitting: string, version: number, command: Command, id: string = randomUUID()) => this.post(`fittings/${fitting}/commands`, { id, version, command })
+}
