@@ -53,12 +53,6 @@ function fieldOf(foot: Foot): SoleField | null {
   return field
 }
 
-const thin = (rings: ContourRing[]): ContourRing[] =>
-  rings.map((r) => ({
-    heightMm: r.heightMm,
-    rings: r.rings.map((points) => points.filter((p, i) => i === 0 || i % 2 === 0 || points.length < 24)),
-  }))
-
 const api = {
   /** Surface, contours and section after a change; null without a foot length. */
   shape(foot: Foot, sectionYMm: number, terrain: TerrainKind): Shape | null {
@@ -78,7 +72,7 @@ const api = {
       lengthMm: field.sole.parameters.lengthMm,
       outline: soleOutline(field.sole),
       trim: trimLine(body),
-      rings: thin(rings),
+      rings,
       intervalMm: terrain === 'difference' ? 0.5 : 2,
       section: cutSection(body, sectionYMm),
       stackMm: stackHeights(body, device),

@@ -1,4 +1,4 @@
-import { sampleGrid } from '../geometry/grid'
+import { sampleGrid, type Grid } from '../geometry/grid'
 import type { ShellBody } from './shell'
 
 /** A cut across the device at one distance from the heel: heights above the floor, mm, from lateral to medial; null where there is nothing. */
@@ -16,16 +16,18 @@ export function cutSection(body: ShellBody, yMm: number): Section {
   const { field, cast } = body.surface
   const { sole } = field
   const section: Section = { yMm, xMm: [], cast: [], top: [], bottom: [], shellBottom: [] }
-  const height = (z: Float64Array, x: number) => sampleGrid({ ...field, z }, x, yMm) - body.floorMm
+  const on = (z: Float64Array) => ({ x0: field.x0, y0: field.y0, stepMm: field.stepMm, columns: field.columns, rows: field.rows, z })
+  const [insideGrid, castGrid, topGrid, bottomGrid, shellGrid] = [body.inside, cast, body.top, body.bottom, body.shellBottom].map(on)
+  const height = (grid: Grid | undefined, x: number) => sampleGrid(grid!, x, yMm) - body.floorMm
   const from = Math.floor(sole.lateral(yMm)) - 6
   const to = Math.ceil(sole.medial(yMm)) + 6
   for (let x = from; x <= to; x++) {
-    const inShell = sampleGrid({ ...field, z: body.inside }, x, yMm) > 0
+    const inShell = sampleGrid(insideGrid!, x, yMm) > 0
     section.xMm.push(x)
-    section.cast.push(sole.contains(x, yMm) ? height(cast, x) : null)
-    section.top.push(inShell ? height(body.top, x) : null)
-    section.bottom.push(inShell ? height(body.bottom, x) : null)
-    section.shellBottom.push(inShell ? height(body.shellBottom, x) : null)
+    section.cast.push(sole.contains(x, yMm) ? height(castGrid, x) : null)
+    section.top.push(inShell ? height(topGrid, x) : null)
+    section.bottom.push(inShell ? height(bottomGrid, x) : null)
+    section.shellBottom.push(inShell ? height(shellGrid, x) : null)
   }
   return section
 }

@@ -66,19 +66,28 @@ export function buildShell(surface: DeviceSurface, device: Device): ShellBody {
   const inside = new Float64Array(size)
   const top = new Float64Array(size)
   const front = new Float64Array(size)
-  for (let i = 0; i < size; i++) {
-    const s = field.s[i]!
-    const rho = field.rho[i]!
+  inside.fill(-99)
+  for (let row = 0; row < field.rows; row++) {
+    const first = row * field.columns
+    const s = field.s[first]!
     const limit = trim.limit(s)
-    front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
-    const side = (limit - rho) * field.reach[i]! + lip
-    inside[i] = Math.min(side, front[i]!)
-    // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
-    const rim = rho > limit ? field.sole.borderHeight(s, limit) - field.sole.borderHeight(s, rho) : 0
-    top[i] = surface.top[i]! + rim + trim.raise(s) * S(rho, limit - 0.02, limit)
+    const raise = trim.raise(s)
+    const rimHeight = field.sole.borderHeight(s, limit)
+    for (let i = first; i < first + field.columns; i++) {
+      top[i] = surface.top[i]!
+      front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
+      const column = i - first
+      if (column < field.from[row]! || column >= field.to[row]!) continue
+      const rho = field.rho[i]!
+      inside[i] = Math.min((limit - rho) * field.reach[i]! + lip, front[i]!)
+      // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
+      if (rho > limit) top[i]! += rimHeight - field.sole.borderHeight(s, rho)
+      if (raise > 0) top[i]! += raise * S(rho, limit - 0.02, limit)
+    }
   }
   const shellBottom = erode(field, top, inside, thickness)
   for (let i = 0; i < size; i++) {
+    if (inside[i]! < -3) continue
     const share = SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
     shellBottom[i] = Math.min(top[i]! - SHELL_RULES.leastMm, top[i]! - (top[i]! - shellBottom[i]!) * share)
   }
@@ -96,21 +105,22 @@ function erode(field: SoleField, top: Float64Array, inside: Float64Array, thickn
       const d2 = (dx * dx + dy * dy) * stepMm * stepMm
       if (d2 <= thickness * thickness) offsets.push({ dx, dy, drop: Math.sqrt(thickness * thickness - d2) })
     }
+  const near = offsets.map(({ dx, dy }) => dy * columns + dx)
+  const drops = offsets.map((o) => o.drop)
   const out = new Float64Array(top.length)
   for (let row = 0; row < rows; row++)
     for (let column = 0; column < columns; column++) {
       const i = row * columns + column
       let low = top[i]! - thickness
-      if (inside[i]! > -1.5 * stepMm)
-        for (const { dx, dy, drop } of offsets) {
-          const c = column + dx
-          const r = row + dy
-          if (c < 0 || r < 0 || c >= columns || r >= rows) continue
-          const j = r * columns + c
-          if (inside[j]! <= 0) continue
-          const z = top[j]! - drop
-          if (z < low) low = z
+      if (inside[i]! > -1.5 * stepMm) {
+        const safe = row >= radius && row < rows - radius && column >= radius && column < columns - radius
+        for (let k = 0; k < near.length; k++) {
+          if (!safe && (column + offsets[k]!.dx < 0 || column + offsets[k]!.dx >= columns || row + offsets[k]!.dy < 0 || row + offsets[k]!.dy >= rows)) continue
+          const j = i + near[k]!
+          const z = top[j]! - drops[k]!
+          if (z < low && inside[j]! > 0) low = z
         }
+      }
       out[i] = low
     }
   return out

@@ -2,6 +2,9 @@ import type { Grid } from '../geometry/grid'
 import { createSole, type Sole } from './sole'
 import type { SoleParameters } from './soleParameters'
 
+/** How far beyond the border a row still takes part: rims and flares, mm. */
+const NEAR_MM = 9
+
 /** Room around the foot's plan in the working grid, for walls and flares, mm. */
 const MARGIN_X_MM = 12
 const MARGIN_Y_MM = 8
@@ -24,6 +27,9 @@ export interface SoleField extends Omit<Grid, 'z'> {
   reach: Float64Array
   /** height of the sole without cast rotation, mm */
   z: Float64Array
+  /** first column and column after the last that lie in or near the plan, per row; nothing is built beyond */
+  from: Uint16Array
+  to: Uint16Array
 }
 
 /**
@@ -40,7 +46,7 @@ export function sampleSole(parameters: SoleParameters, stepMm = 1): SoleField {
   const rows = Math.ceil((parameters.lengthMm + 2 * MARGIN_Y_MM) / stepMm)
   const size = columns * rows
   const make = () => new Float64Array(size)
-  const field: SoleField = { sole, x0, y0, stepMm, columns, rows, mask: new Uint8Array(size), x: make(), y: make(), s: make(), u: make(), q: make(), rho: make(), reach: make(), z: make() }
+  const field: SoleField = { sole, x0, y0, stepMm, columns, rows, mask: new Uint8Array(size), x: make(), y: make(), s: make(), u: make(), q: make(), rho: make(), reach: make(), z: make(), from: new Uint16Array(rows), to: new Uint16Array(rows) }
   for (let row = 0, i = 0; row < rows; row++) {
     const y = y0 + (row + 0.5) * stepMm
     const back = y < sole.heelCentreY ? (sole.heelCentreY - y) / sole.heelCentreY : 0
@@ -58,6 +64,12 @@ export function sampleSole(parameters: SoleParameters, stepMm = 1): SoleField {
       field.z[i] = sole.height(x, y)
       field.mask[i] = sole.contains(x, y) ? 1 : 0
     }
+    const yBorder = Math.max(y, 0)
+    const column = (x: number) => Math.min(columns, Math.max(0, Math.round((x - x0) / stepMm)))
+    // Behind the heel's rearmost rows the plan narrows to a point: the widest row nearby counts.
+    const wide = Math.min(sole.heelCentreY, yBorder + NEAR_MM)
+    field.from[row] = column(Math.min(sole.lateral(yBorder), sole.lateral(Math.max(wide, yBorder))) - NEAR_MM)
+    field.to[row] = column(Math.max(sole.medial(yBorder), sole.medial(Math.max(wide, yBorder))) + NEAR_MM)
   }
   return field
 }

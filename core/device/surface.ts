@@ -48,10 +48,12 @@ function tiltOf(field: SoleField, device: Device): Float64Array {
   const tanExtrinsic = tan(whole) - tanCast
   const tanForefoot = tan(postAngleDeg(device, 'forefoot'))
   const out = new Float64Array(field.z.length)
-  for (let i = 0; i < out.length; i++) {
-    const s = field.s[i]!
+  for (let row = 0; row < field.rows; row++) {
+    const first = row * field.columns
+    const s = field.s[first]!
     const slope = tanCast * (1 - S(s, 0.3, 0.5)) + tanExtrinsic * (1 - S(s, 0.28, 0.6)) + tanForefoot * S(s, 0.4, 0.58)
-    out[i] = slope * field.x[i]! + device.heelLiftMm * (1 - S(s, 0.2, 0.66))
+    const lift = device.heelLiftMm * (1 - S(s, 0.2, 0.66))
+    if (slope !== 0 || lift !== 0) for (let i = first; i < first + field.columns; i++) out[i] = slope * field.x[i]! + lift
   }
   return out
 }

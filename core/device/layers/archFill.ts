@@ -18,9 +18,10 @@ export const archFill: LayerDefinition<'archFill'> = {
   asked: archFillMm,
   change: (field, layer) => {
     const f = archFillMm(layer)
-    return everyCell(field, (i) => {
-      const s = field.s[i]!
-      return -f * S(s, 0.2, 0.4) * (1 - S(s, 0.48, 0.66)) * S(field.u[i]!, 0.35, 0.8)
-    })
+    return everyCell(
+      field,
+      (s) => -f * S(s, 0.2, 0.4) * (1 - S(s, 0.48, 0.66)),
+      (i, gate) => gate * S(field.u[i]!, 0.35, 0.8),
+    )
   },
 }

@@ -29,10 +29,18 @@ export interface LayerDefinition<K extends LayerKind = LayerKind> {
   change: (field: SoleField, layer: LayerOf<K>, current: Float64Array) => Float64Array
 }
 
-/** Fills an array cell by cell. */
-export function everyCell(field: SoleField, height: (i: number) => number): Float64Array {
+/**
+ * Fills an array row by row: `gate` is what depends on the row alone (its share s of the length; 0 skips the row), `height` the rest.
+ * Cells far outside the plan stay 0: nothing is built there.
+ */
+export function everyCell(field: SoleField, gate: (s: number, y: number) => number, height: (i: number, gate: number) => number): Float64Array {
   const out = new Float64Array(field.z.length)
-  for (let i = 0; i < out.length; i++) out[i] = height(i)
+  for (let row = 0; row < field.rows; row++) {
+    const first = row * field.columns
+    const g = gate(field.s[first]!, field.y[first]!)
+    if (g === 0) continue
+    for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) out[i] = height(i, g)
+  }
   return out
 }
 

@@ -18,10 +18,14 @@ export const metPad: LayerDefinition<'metPad'> = {
     const [, second, third] = field.sole.heads
     const centreX = (second!.x + third!.x) / 2
     const centreY = (second!.y + third!.y) / 2 - layer.behindHeadsMm - MET_PAD_AXES_MM.along
-    return everyCell(field, (i) => {
-      const r2 = ((field.x[i]! - centreX) / MET_PAD_AXES_MM.across) ** 2 + ((field.y[i]! - centreY) / MET_PAD_AXES_MM.along) ** 2
-      return r2 < 1 ? layer.heightMm * (1 - r2) ** 1.5 : 0
-    })
+    return everyCell(
+      field,
+      (_, y) => Math.max(0, 1 - ((y - centreY) / MET_PAD_AXES_MM.along) ** 2),
+      (i, along) => {
+        const rest = along - ((field.x[i]! - centreX) / MET_PAD_AXES_MM.across) ** 2
+        return rest > 0 ? layer.heightMm * rest * Math.sqrt(rest) : 0
+      },
+    )
   },
 }
 
@@ -35,7 +39,11 @@ export const fifthMetSupport: LayerDefinition<'fifthMetSupport'> = {
   amounts: [height([2, 4], 3, [2, 3, 4])],
   asked: (layer) => layer.heightMm,
   change: (field, layer) =>
-    everyCell(field, (i) => layer.heightMm * (1 - S(field.u[i]!, 0.15, 0.45)) * S(field.s[i]!, 0.32, 0.42) * (1 - S(field.q[i]!, -22, -14))),
+    everyCell(
+      field,
+      (s) => layer.heightMm * S(s, 0.32, 0.42),
+      (i, gate) => gate * (1 - S(field.u[i]!, 0.15, 0.45)) * (1 - S(field.q[i]!, -22, -14)),
+    ),
 }
 
 /** Raise under the cuboid, nearer the heel. */
@@ -49,7 +57,11 @@ export const cuboidSupport: LayerDefinition<'cuboidSupport'> = {
   asked: (layer) => layer.heightMm,
   change: (field, layer) => {
     const y0 = 0.41 * field.sole.parameters.lengthMm
-    const change = everyCell(field, (i) => Math.exp(-0.5 * (((field.x[i]! + 20) / 9) ** 2 + ((field.y[i]! - y0) / 12) ** 2)))
+    const change = everyCell(
+      field,
+      (_, y) => Math.exp(-0.5 * ((y - y0) / 12) ** 2),
+      (i, gate) => gate * Math.exp(-0.5 * ((field.x[i]! + 20) / 9) ** 2),
+    )
     return scaleToPeak(field, change, layer.heightMm)
   },
 }

@@ -16,12 +16,14 @@ function skivePlane(field: SoleField, current: Float64Array, depthMm: number, si
   if (depthMm === 0) return new Float64Array(current.length) // a 0 mm skive is off: its plane would still cut the border
   const third = field.sole.parameters.heelWidthMm / 6
   const start = field.sole.heelCentreY
-  const change = everyCell(field, (i) => {
-    const gate = 1 - S(field.s[i]!, fade[0], fade[1])
-    if (gate <= 0) return 0
-    const plane = depthMm + SKIVE_PLANE * (side * field.x[i]! - third) + forward * Math.max(0, field.y[i]! - start)
-    return Math.max(0, plane - current[i]!) * gate
-  })
+  const change = everyCell(
+    field,
+    (s) => 1 - S(s, fade[0], fade[1]),
+    (i, gate) => {
+      const plane = depthMm + SKIVE_PLANE * (side * field.x[i]! - third) + forward * Math.max(0, field.y[i]! - start)
+      return Math.max(0, plane - current[i]!) * gate
+    },
+  )
   return scaleToPeak(field, change, depthMm)
 }
 
