@@ -41,6 +41,7 @@ const vitest = (project) => {
 
 await step('lint', () => one(run(process.execPath, ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0'])))
 await step('types', () => one(run(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'typecheck'])))
+await step('types of core, tests and tools', () => one(run(process.execPath, ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tools.json'])))
 await step('core', () => vitest('core'))
 const built = await step('build', async () => one(await build()))
 if (built) {

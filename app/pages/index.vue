@@ -161,6 +161,7 @@ async function fresh(client: Found) {
 .open .go { min-height: 60px; padding: 8px 14px; }
 .found { max-height: 240px; margin-top: 8px; }
 .found li { display: flex; align-items: center; justify-content: space-between; gap: 8px; padding: 4px 0; border-top: 1px solid var(--hairline); min-height: 52px; }
+.found .v-btn { flex: none; min-width: 64px; }
 .found a { text-decoration: none; color: var(--ink); min-width: 0; padding: 10px 0; }
 .none { padding: 16px; }
 .again { text-decoration: underline; min-height: 24px; }

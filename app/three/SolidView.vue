@@ -36,7 +36,7 @@ function put() {
   mesh.position.set(0, 0, (box.max.y + box.min.y) / 2)
   scene.add(mesh)
   if (!framed) {
-    camera.position.set(190, 190, 250)
+    camera.position.set(150, 165, 200)
     controls?.target.set(0, 8, 0)
     controls?.update()
     framed = true

@@ -49,7 +49,11 @@ export async function ticketPdf(ticket: Ticket, shop: string, day: string, drawi
   text('Cautions', 15, y + 4.5, { bold: true, size: 12 })
   y += 11
   for (const caution of ticket.cautions) {
-    if (y > 276) break
+    // A caution is never left out: a very long job goes on to a second sheet.
+    if (y > 274) {
+      paper.doc.addPage()
+      y = 15
+    }
     y = text(`•  ${caution}`, 15, y, { size: 9.5 }) + 0.8
   }
   text('Estimates are labelled as estimates. Measured twice, cut once.', 15, 287, { size: 8, colour: MUTED })

@@ -54,7 +54,7 @@ const n = (v: number) => Number(v.toFixed(1))
       <div v-for="row in ROWS" :key="row.key" class="finding" :class="{ 'watch-row': row.of(side)?.repeat }">
         <div class="head"><b>{{ row.name }}</b><span class="muted small">{{ row.how }}</span></div>
         <div class="line">
-          <DraftField v-for="i in 5" :key="i" class="trial" inputmode="text" :value="trials(side, row.key)[i - 1]" :disabled="fitting.readOnly || i - 1 > trials(side, row.key).length" :aria-label="`${side} ${row.name}, try ${i}, degrees`" :placeholder="i - 1 === trials(side, row.key).length ? '°' : ''" :ref="(el) => { if (el) fields[`${side}${row.key}${i - 1}`] = el as unknown as { focus: () => void } }" @keep="(text: string) => set(side, row.key, i - 1, text)" @next="next(side, row.key, i)" />
+          <DraftField v-for="i in 5" :key="i" :ref="(el) => { if (el) fields[`${side}${row.key}${i - 1}`] = el as unknown as { focus: () => void } }" class="trial" inputmode="text" :value="trials(side, row.key)[i - 1]" :disabled="fitting.readOnly || i - 1 > trials(side, row.key).length" :aria-label="`${side} ${row.name}, try ${i}, degrees`" :placeholder="i - 1 === trials(side, row.key).length ? '°' : ''" @keep="(text: string) => set(side, row.key, i - 1, text)" @next="next(side, row.key, i)" />
           <div class="sum" :class="`${side}-hue`">
             <template v-if="row.of(side)">
               <span class="reading">{{ n(row.of(side)!.meanDeg) }}°</span> <span v-if="row.key === 'forefootDeg' && feet[side].forefootMm !== null" class="mm">{{ n(Math.abs(feet[side].forefootMm!)) }} mm</span>

@@ -25,6 +25,7 @@ const side = ref<Side>('left')
 const solid = shallowRef<SolidAnswer | null>(null)
 const heights = computed(() => Math.max(shapes.left?.lengthMm ?? 262, shapes.right?.lengthMm ?? 262))
 const model = computed(() => models.byId(fitting.record.footwear?.chosen?.model))
+const FACT = { device: 'contours every 2 mm above the floor', cast: 'the cast alone, contours every 2 mm', difference: 'device less cast, contours every 0.5 mm' }
 const measured = computed(() => SIDES.some((s) => shapes[s]))
 const jump = (what: 'heelY' | 'archY' | 'headsY') => {
   const shape = shapes.left ?? shapes.right
@@ -54,7 +55,7 @@ const missed = computed(() => [...new Set(SIDES.flatMap((s) => studio.device(s).
 <template>
   <div class="title-row">
     <h1>Prescribe</h1>
-    <span class="fact">{{ measured ? 'contours every 2 mm above the floor' : 'measure the foot length to see the device' }}</span>
+    <span class="fact">{{ measured ? FACT[terrain] : 'measure the foot length to see the device' }}</span>
     <VBtnToggle v-model="view" role="group" aria-label="View"><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn></VBtnToggle>
     <VBtn :disabled="fitting.readOnly" @click="copyAcross">Copy left to right</VBtn>
     <VBtn :disabled="fitting.readOnly" @click="studio.copyTo('left')">Right to left</VBtn>
@@ -98,5 +99,5 @@ const missed = computed(() => [...new Set(SIDES.flatMap((s) => studio.device(s).
 .sections .card-head { padding: 6px 12px; align-items: center; }
 .jumps { display: flex; }
 .pair { display: grid; grid-template-columns: 1fr 1fr; flex: 1; min-height: 0; padding: 0 4px 2px; }
-@media (max-width: 1179px) { .studio { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); } .terrains { grid-template-columns: 1fr 84px 1fr; } }
+@media (max-width: 1179px) { .studio { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); } .terrains { grid-template-columns: 1fr 112px 1fr; } }
 </style>

@@ -1,3 +1,4 @@
+import { format, parseISO } from 'date-fns'
 import { setResponseHeader } from 'h3'
 import { clientCard } from '../../../../core/followup/card'
 import { audit } from '../../../database/audit'
@@ -12,7 +13,9 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
   await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.card' })
-  const pdf = await cardPdf(clientCard(record, record.handover?.wearInStart ?? localDay()), state.shop.name, localDay(), new Date())
+  const words = (day: string) => format(parseISO(day), 'd MMMM yyyy')
+  const card = clientCard(record, words(record.handover?.wearInStart ?? localDay()))
+  const pdf = await cardPdf({ ...card, nextVisitOn: card.nextVisitOn && words(card.nextVisitOn) }, state.shop.name, words(localDay()), new Date())
   setResponseHeader(event, 'content-type', 'application/pdf')
   setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-card.pdf"`)
   return pdf

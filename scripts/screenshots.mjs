@@ -1,0 +1,67 @@
+// npm run screenshots: one picture of each main view from the demo data, into docs/screenshots.
+import { spawn } from 'node:child_process'
+import { mkdirSync } from 'node:fs'
+import { chromium } from '@playwright/test'
+import { at, say, wait } from './lib/project.mjs'
+import { needDebian } from './lib/packages.mjs'
+
+needDebian(['postgresql', 'chromium'])
+const port = 41305
+const base = `http://127.0.0.1:${port}`
+const server = spawn(process.execPath, [at('scripts/serve-test.mjs')], { cwd: at('.'), stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, E2E_PORT: String(port) } })
+try {
+  for (let tries = 0; tries < 600 && !(await fetch(`${base}/api/health`).then((r) => r.ok).catch(() => false)); tries++) await wait(500)
+  const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: ['--no-sandbox', '--disable-gpu-compositing', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+  })
+  const folder = at('docs/screenshots')
+  mkdirSync(folder, { recursive: true })
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
+  // A calm hour of a fixed day, so that pictures change only when a view does.
+  await page.clock.setFixedTime(new Date(new Date().setHours(10, 24, 0, 0)))
+  const shot = async (name) => {
+    await wait(900)
+    await page.mouse.move(2, 790)
+    await page.screenshot({ path: `${folder}/${name}.png` })
+    say(name)
+  }
+  await page.goto(base)
+  await page.getByRole('radio').first().waitFor()
+  await page.getByLabel(/I know what applies/).check()
+  await shot('sign-in')
+  await page.getByRole('button', { name: /Sign in as/ }).click()
+  await page.getByRole('heading', { name: 'Visits' }).waitFor()
+  await shot('today')
+  const open = async (client, station) => {
+    await page.goto(base)
+    const href = await page.getByRole('link', { name: new RegExp(client) }).first().getAttribute('href')
+    await page.goto(base + href.replace(/[a-z]+$/, station))
+    await page.getByRole('heading', { level: 1 }).waitFor()
+  }
+  for (const station of ['story', 'measure', 'examine', 'capture', 'prescribe']) {
+    await open('Tove', station)
+    if (station === 'measure') await page.getByLabel(/Call-out/).fill('width 97.5 / 99')
+    await shot(station)
+  }
+  await page.getByRole('button', { name: 'Solid' }).click()
+  await page.getByText(/triangles/).waitFor()
+  await shot('prescribe-solid')
+  await open('Tove', 'match')
+  await page.getByRole('button', { name: /^Choose / }).click()
+  await shot('match')
+  for (const station of ['make', 'handover']) {
+    await open('Tove', station)
+    await shot(station)
+  }
+  await open('Mirela', 'followup')
+  await shot('followup')
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await open('Tove', 'measure')
+  await shot('measure-tablet')
+  await open('Tove', 'prescribe')
+  await shot('prescribe-tablet')
+  await browser.close()
+} finally {
+  server.kill('SIGTERM')
+}
