@@ -1,6 +1,7 @@
 import { Refusal } from '../core/record/refusal'
 import { readArguments, UsageError } from './arguments'
 import { COMMANDS } from './commands'
+import { Lines } from './lines'
 
 /** Runs one command; prints one JSON document. Exit 0 done, 1 input refused, 2 wrong usage. */
 function main(argv: string[]): number {
@@ -15,7 +16,8 @@ function main(argv: string[]): number {
     const args = readArguments(rest, command.options)
     if (args.files.length < command.files) throw new UsageError(`arch ${name} needs ${command.usage}`)
     if (args.files.length > command.files) throw new UsageError(`arch ${name}: "${args.files[command.files]}" is one file too many`)
-    process.stdout.write(`${JSON.stringify(command.run(args), null, 2)}\n`)
+    const answer = command.run(args)
+    process.stdout.write(answer instanceof Lines ? answer.answers.map((a) => `${JSON.stringify(a)}\n`).join('') : `${JSON.stringify(answer, null, 2)}\n`)
     return 0
   } catch (error) {
     if (error instanceof UsageError) {

@@ -7,19 +7,20 @@ import { layerDefinition } from '../core/device/layers/registry'
 import { coverLine, soleOutline, trimLine } from '../core/device/outline'
 import { inRealSpace } from '../core/device/solid'
 import { buildSurface } from '../core/device/surface'
-import { examineFoot } from '../core/examine/examineFoot'
+import { examineRecord } from '../core/examine/examineRecord'
 import { parseCatalogue } from '../core/footwear/catalogueSchema'
 import { matchRecord } from '../core/footwear/matchRecord'
 import { writeStl } from '../core/formats/stl'
 import { svgTemplate } from '../core/formats/svgTemplate'
 import { measureRecord } from '../core/measure/measureRecord'
-import { ALLOWANCE_MM } from '../core/measure/sizes'
+import { HOUSE_NORMS } from '../core/measure/normsTable'
 import { roundDeep } from '../core/record/roundDeep'
 import { parseRecord } from '../core/record/parse'
 import { Refusal } from '../core/record/refusal'
 import type { FittingRecord } from '../core/record/schema'
-import { SIDES, type Side } from '../core/record/vocabulary'
+import type { Side } from '../core/record/vocabulary'
 import { readJson, UsageError, type Arguments } from './arguments'
+import { isLines, Lines, readLines } from './lines'
 
 export interface Command {
   usage: string
@@ -45,14 +46,18 @@ function allowanceOf({ options }: Arguments): number {
   }
   const family = options.family ?? 'boots'
   if (family !== 'boots' && family !== 'shoes') throw new UsageError('arch: --family takes boots or shoes')
-  return ALLOWANCE_MM[family]
+  return HOUSE_NORMS.allowanceMm[family]
 }
 
 const measure: Command = {
-  usage: 'RECORD [--family boots|shoes] [--allowanceMm N]',
+  usage: 'RECORD|RECORDS.jsonl [--family boots|shoes] [--allowanceMm N]',
   files: 1,
   options: ['family', 'allowanceMm'],
-  run: (args) => roundDeep(measureRecord(recordOf(args), allowanceOf(args))),
+  run: (args) => {
+    const allowance = allowanceOf(args)
+    const one = (value: unknown) => roundDeep(measureRecord(parseRecord(value), allowance))
+    return isLines(args.files[0]!) ? new Lines(readLines(args.files[0]!).map(one)) : one(readJson(args.files[0]!))
+  },
 }
 
 const examine: Command = {
@@ -61,13 +66,7 @@ const examine: Command = {
   options: [],
   run: (args) => {
     const record = recordOf(args)
-    const feet = SIDES.flatMap((side) => {
-      const foot = record.feet[side]
-      if (!foot) return []
-      const { forefoot, forefootMm, relaxed, words } = examineFoot(foot)
-      return [[side, { forefootDeg: forefoot?.meanDeg, forefootMm: forefootMm ?? undefined, rcspDeg: relaxed?.meanDeg, words }]]
-    })
-    return roundDeep({ feet: Object.fromEntries(feet) })
+    return roundDeep(examineRecord(record))
   },
 }
 

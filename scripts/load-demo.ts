@@ -1,7 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { demoModels } from '../demo/catalogue'
 import { DEMO_RECORDS } from '../demo/records'
-import { importRecord } from '../server/database/fittings'
+import { importFitting, importRecord } from '../server/database/fittings'
 import { putModels } from '../server/database/models'
 import { database, transaction } from '../server/database/pool'
 import { addVisit } from '../server/database/visits'
@@ -31,16 +31,20 @@ async function main(demo: boolean) {
       'mirela-stanhope': [9, 0, 'seen', 'two weeks after handover'],
       'tove-marchetti': [10, 0, 'now', 'devices and shells'],
       'juno-abara': [13, 30, 'waiting', 'outgrown skates'],
+      'anselm-quarrie': [14, 15, 'to-come', 'shoes for the stairs at home'],
       'oskar-penhale': [15, 0, 'to-come', 'boots for the fire season'],
     }
+    const earlier = Object.entries(DEMO_RECORDS).filter(([file]) => file.endsWith('-earlier'))
     for (const [file, record] of Object.entries(DEMO_RECORDS)) {
-      const { fittingId } = await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+      if (file.endsWith('-earlier')) continue
+      const { clientId, fittingId } = await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+      for (const [, before] of earlier.filter(([name]) => name.startsWith(file))) await importFitting(db, shopId, clientId, before, localDay(), 'Rhona Ketteridge')
       const [hour, minute, state, reason] = times[file]!
       const at = new Date()
       at.setHours(hour, minute, 0, 0)
       await addVisit(db, shopId, fittingId, at, reason, state)
     }
-    return 'Demo data loaded: three invented people, four invented clients, twelve invented models.'
+    return 'Demo data loaded: three invented people, five invented clients, twelve invented models.'
   })
   if (made) console.log(made)
   await database().end()

@@ -1,7 +1,10 @@
 import { z } from 'zod'
+import type { Caution } from '../core/advice/cautions'
+import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
 import { clientSchema, type Client } from '../core/record/schema'
+import { READING_KINDS, type ReadingKind } from '../core/record/vocabulary'
 import type { Role } from './permissions'
 
 /** What travels between browser and server. */
@@ -33,6 +36,51 @@ export const commandBody = z.strictObject({
 export const clientChangeBody = z.strictObject({ id: z.uuid(), version: z.number().int().min(0), details: clientSchema })
 export const visitChangeBody = z.strictObject({ state: z.enum(['to-come', 'waiting', 'now', 'seen']), version: z.number().int().min(0) })
 
+export const newFittingBody = z.strictObject({
+  activity: z.string().max(60).optional(),
+  /** an earlier fitting of this client whose readings and findings go along */
+  copyFrom: z.uuid().optional(),
+})
+
+export const normsBody = z.strictObject({ basedOn: z.number().int().min(1), norms: normsSchema.extend({ source: z.string().trim().min(3, 'Say why this table differs and where its values come from.').max(300) }) })
+
+export const doubleReadingBody = z.strictObject({
+  what: z.enum(READING_KINDS),
+  /** whose foot, by client code and side; no name */
+  subject: z.string().trim().min(1).max(40),
+  first: z.number(),
+  second: z.number(),
+  takenOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
+})
+
+export const photoBody = z.strictObject({ words: z.string().max(120).default(''), data: z.base64().max(11_500_000) })
+
+export interface DoubleReading {
+  id: string
+  fitter: string
+  what: ReadingKind
+  subject: string
+  first: number
+  second: number
+  takenOn: string
+}
+
+export interface PhotoRow {
+  id: string
+  words: string
+  width: number
+  height: number
+  bytes: number
+  madeBy: string | null
+  madeAt: string
+}
+
+export interface FittingRow {
+  id: string
+  openedOn: string
+  activity: string | null
+}
+
 export interface Person {
   id: string
   name: string
@@ -52,6 +100,10 @@ export interface FittingState {
   openedOn: string
   shop: { name: string }
   parts: Partial<Record<PartName, PartState>>
+  /** cautions of the whole record, so that a role that does not see the story still sees them */
+  cautions: Caution[]
+  /** making waits for a clearance */
+  blocked: boolean
 }
 
 export type VisitState = z.output<typeof visitChangeBody>['state']

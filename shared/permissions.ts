@@ -24,6 +24,8 @@ export const PERMISSIONS = {
   'records.import': ['owner', 'fitter'],
   'models.see': ['owner', 'fitter', 'bench', 'reader'],
   'models.change': ['owner'],
+  'norms.see': ['owner', 'fitter', 'bench', 'reader'],
+  'norms.change': ['owner'],
   'audit.see': ['owner', 'reader'],
   'self.see': ['owner', 'fitter', 'bench', 'reader'],
 } as const satisfies Record<string, readonly Role[]>
@@ -33,4 +35,4 @@ export type Permission = keyof typeof PERMISSIONS
 export const may = (role: Role, permission: Permission): boolean => (PERMISSIONS[permission] as readonly Role[]).includes(role)
 
 /** Parts of a fitting that a bench hand sees: what a job needs, no story and no complaints. */
-export const BENCH_PARTS = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'device.left', 'device.right', 'footwear', 'jobs', 'visit'] as const
+export const BENCH_PARTS = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'device.left', 'device.right', 'footwear', 'jobs', 'visit', 'norms'] as const

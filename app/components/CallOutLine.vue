@@ -1,104 +1,103 @@
 <script setup lang="ts">
-import { computed, nextTick, ref } from 'vue'
+import { nextTick, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { plainDevice } from '../../core/device/buildDevice'
-import { AMOUNT_WORDS, ANGLE_WORDS, parseSided, withAmount, type AmountWord, type AngleWord } from '../../core/device/callOutAmounts'
-import { parseCallOut } from '../../core/measure/callOut'
+import { withAmount } from '../../core/device/callOutAmounts'
+import { ANGLE_LABELS, angleOfCall } from '../../core/examine/angleLabels'
+import { trialsOf, withTrials } from '../../core/examine/examineFoot'
 import { READING_LABELS } from '../../core/measure/labels'
-import { doubt, looksLikeOtherFoot } from '../../core/measure/questions'
-import { bestMean, readingOf } from '../../core/measure/reading'
-import { otherSide, SIDES, type Posture, type ReadingKind, type Side } from '../../core/record/vocabulary'
+import { normsOf } from '../../core/measure/normsTable'
+import { readingOf, summarise } from '../../core/measure/reading'
+import { MOST_TRIALS } from '../../core/record/commands'
+import { SIDES, type Posture, type ReadingKind, type Side } from '../../core/record/vocabulary'
 import { useFitting } from '~/stores/fitting'
+import { useHand } from '~/stores/hand'
 import SideMark from './SideMark.vue'
+import { useHeard, type SidedCall } from './useHeard'
 
 /** One place for numbers read aloud, from any station. It shows what it understood; nothing is kept before Enter. */
 const { what = undefined, posture = 'standing', pad = false } = defineProps<{ what?: ReadingKind; posture?: Posture; pad?: boolean }>()
-const emit = defineEmits<{ kept: [ReadingKind] }>()
 const fitting = useFitting()
+const hand = useHand()
 const line = ref('')
 const note = ref('')
 const input = ref<HTMLInputElement | null>(null)
 const asked = ref('')
-
-const amounts = computed(() => parseSided(line.value, Object.keys(AMOUNT_WORDS) as AmountWord[]))
-const angles = computed(() => parseSided(line.value, Object.keys(ANGLE_WORDS) as AngleWord[]))
-const heard = computed(() => parseCallOut(line.value, { what, posture }))
-
-interface Chip { text: string; side?: Side }
-const understood = computed((): { chips: Chip[]; words?: string; ready: boolean; choices?: string[]; complete?: string; stop?: boolean } => {
-  const sided = amounts.value ?? angles.value
-  if (sided) {
-    if ('refused' in sided) return { chips: [], words: sided.refused, ready: false, stop: !sided.refused.startsWith('Which') }
-    const rule = sided.word in AMOUNT_WORDS ? AMOUNT_WORDS[sided.word as AmountWord] : { ...ANGLE_WORDS[sided.word as AngleWord], unit: '°', range: [-45, 45] as const }
-    const bad = [...sided.left, ...sided.right].find((v) => v < rule.range[0] || v > rule.range[1])
-    if (bad !== undefined) return { chips: [], words: `${bad} ${rule.unit} is outside ${rule.range[0]} to ${rule.range[1]}.`, ready: false, stop: true }
-    const chips = SIDES.flatMap((side): Chip[] => (sided[side].length ? [{ side, text: `${sided[side].join(' · ')} ${rule.unit}` }] : []))
-    return { chips: [{ text: rule.label }, ...chips], ready: chips.length > 0, words: chips.length ? undefined : `${rule.label}: left / right` }
-  }
-  const h = heard.value
-  if (h.kind === 'readings') {
-    const chips = SIDES.flatMap((side): Chip[] => {
-      if (!h[side].length) return []
-      const tries = readingOf(fitting.record.feet[side]!, h.what, h.posture)?.trials.length ?? 0
-      return [{ side, text: `${h[side].join(' · ')} mm, try ${tries + 1}${h[side].length > 1 ? `–${tries + h[side].length}` : ''}` }]
-    })
-    return { chips: [{ text: `${READING_LABELS[h.what].name}, ${h.posture}` }, ...chips], ready: true, words: warning(h.what, h) }
-  }
-  if (h.kind === 'undo') return { chips: [{ text: 'Take back' }], ready: true, words: fitting.undoStack.at(-1)?.words ?? 'nothing to take back' }
-  if (h.kind === 'refused') return { chips: [], words: h.words, ready: false, choices: h.choices, stop: true }
-  if (h.kind === 'partial') return { chips: [], words: h.words, ready: false, complete: h.complete }
-  return { chips: [], ready: false, words: 'Say a reading and its numbers: width 97.5 / 99 · len L 264 265 · skive 2 / 3 · undo' }
-})
-
-/** Something unlikely in what was heard: asked once, kept on a second Enter. */
-function warning(kind: ReadingKind, h: { left: number[]; right: number[]; posture: Posture }): string | undefined {
-  for (const side of SIDES)
-    for (const value of h[side]) {
-      const foot = fitting.record.feet[side]!
-      const own = readingOf(foot, kind, h.posture)?.trials ?? []
-      const other = readingOf(fitting.record.feet[otherSide(side)]!, kind, h.posture)?.trials ?? []
-      if (looksLikeOtherFoot(kind, value, own, other)) return `${value} is the ${otherSide(side)} foot's value. Keep it as ${side}?`
-      const words = doubt(kind, value, bestMean(foot, 'footLengthMm', 'standing'))
-      if (words) return words
-    }
-  return undefined
-}
+const { sided, heard, understood, strikable } = useHeard(line, () => ({ what, posture }))
 
 function keep() {
-  const sided = amounts.value ?? angles.value
   if (fitting.readOnly || !understood.value.ready) return
+  const call = sided.value
   const h = heard.value
-  if (sided && !('refused' in sided)) keepSided(sided)
-  else if (h.kind === 'undo') note.value = fitting.undo()
+  if (call) {
+    if (call.kind !== 'refused') keepSided(call)
+  } else if (h.kind === 'undo') note.value = fitting.undo()
+  else if (h.kind === 'posture') {
+    hand.posture = h.posture
+    note.value = `Now ${h.posture}`
+  } else if (h.kind === 'again') note.value = `${what ? READING_LABELS[what].name : 'The reading'} once more: say only the numbers`
+  else if (h.kind === 'strike') strike(strikable(h)[0]!, h.number - 1)
   else if (h.kind === 'readings') {
     if (understood.value.words && asked.value !== line.value) {
       asked.value = line.value
       note.value = 'Enter again keeps it'
       return
     }
-    for (const side of SIDES) {
-      if (!h[side].length) continue
-      const refused = fitting.change({ kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] }, `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}`)
-      if (refused) {
-        note.value = refused
-        return
-      }
-    }
-    emit('kept', h.what)
-    note.value = `Kept: ${line.value.trim()}`
+    if (!keepReadings(h)) return
   }
   line.value = ''
   asked.value = ''
 }
 
-function keepSided(sided: { word: AmountWord | AngleWord; left: number[]; right: number[] }) {
+function keepReadings(h: { what: ReadingKind; posture: Posture; left: number[]; right: number[] }): boolean {
   for (const side of SIDES) {
-    const values = sided[side]
+    if (!h[side].length) continue
+    const refused = fitting.change({ kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] }, `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}`)
+    if (refused) {
+      note.value = refused
+      return false
+    }
+  }
+  note.value = `Kept: ${line.value.trim()}`
+  hand.say(`${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length).map((s) => `${s} ${h[s].join(', ')}`).join('. ')}`)
+  hand.take(h.what, h.posture)
+  if (hand.round) goOn(h)
+  return true
+}
+/** In the round: on to the next reading once both feet have it and nothing asks for a repeat. */
+function goOn(h: { what: ReadingKind; posture: Posture }) {
+  const settled = SIDES.every((side) => {
+    const reading = readingOf(fitting.record.feet[side]!, h.what, h.posture)
+    const s = reading && summarise(reading, normsOf(fitting.record))
+    return s && (!s.repeat || s.notRepeatable)
+  })
+  if (!settled) return
+  hand.step(1)
+  note.value += `. Next: ${READING_LABELS[hand.what].name.toLowerCase()}, ${hand.posture}`
+}
+function strike(side: Side, index: number) {
+  const reading = readingOf(fitting.record.feet[side]!, what!, posture)!
+  const struck = reading.struck.includes(index) ? reading.struck.filter((i) => i !== index) : [...reading.struck, index]
+  const words = `${struck.includes(index) ? 'strike' : 'bring back'} ${READING_LABELS[what!].name.toLowerCase()} ${side} ${reading.trials[index]}`
+  fitting.change({ kind: 'readings.set', side, what: what!, posture, trials: reading.trials, struck }, words)
+  note.value = `Kept: ${words}`
+}
+function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>) {
+  for (const side of SIDES) {
+    const values = call[side]
     if (!values.length) continue
     const foot = fitting.record.feet[side]!
-    const words = `${sided.word} ${side} ${values.join(' ')}`
-    if (sided.word in AMOUNT_WORDS) fitting.put(`device.${side}`, withAmount(foot.device ?? plainDevice(), sided.word as AmountWord, values.at(-1)!), words)
-    else fitting.put(`findings.${side}`, { ...foot.findings, [ANGLE_WORDS[sided.word as AngleWord].key]: [...(foot.findings?.[ANGLE_WORDS[sided.word as AngleWord].key] ?? []), ...values].slice(-5) }, words)
+    const words = `${call.word} ${side} ${values.join(' ')}`
+    if (call.kind === 'amount') fitting.put(`device.${side}`, withAmount(foot.device ?? plainDevice(), call.word, values.at(-1)!), words)
+    else {
+      const key = angleOfCall(call.word)!
+      const trials = [...trialsOf(foot.findings, key), ...values]
+      if (trials.length > MOST_TRIALS) {
+        note.value = `At most ${MOST_TRIALS} tries of ${ANGLE_LABELS[key].name.toLowerCase()}, ${side}. Take one out first.`
+        return
+      }
+      fitting.put(`findings.${side}`, withTrials(foot.findings, key, trials), words)
+    }
   }
   note.value = `Kept: ${line.value.trim()}`
 }
@@ -114,11 +113,19 @@ function escape() {
 }
 async function choose(choice: string) {
   const word = /^[a-z- ]+/i.exec(line.value)?.[0].trim() ?? ''
-  line.value = /\d/.test(choice) && !choice.startsWith(word) ? `${word.replace(/\s[lr]$/i, '')} ${choice}` : `${choice} `
+  line.value = /^\S*\d/.test(choice) || (/^[lr] /.test(choice) && /\d/.test(choice)) ? `${word.replace(/\s[lr]$/i, '')} ${choice}`.trim() : `${choice}${/\d$/.test(choice) ? '' : ' '}`
   await nextTick()
   input.value?.focus()
 }
-const press = (key: string) => (line.value += key)
+/** The big pad types as fingers would: a digit, the slash between the feet, back one, keep. */
+function press(key: string) {
+  note.value = ''
+  if (key === '⌫') line.value = line.value.trimEnd().slice(0, -1)
+  else if (key === 'Keep') keep()
+  else line.value += key
+}
+const PAD = ['7', '8', '9', '⌫', '4', '5', '6', ' / ', '1', '2', '3', ' ', '0', '.', 'L ', 'R ']
+const canSpeak = typeof speechSynthesis !== 'undefined'
 defineExpose({ focus: () => input.value?.focus() })
 </script>
 
@@ -138,8 +145,10 @@ defineExpose({ focus: () => input.value?.focus() })
       <span v-if="note" class="muted words">{{ note }}</span>
     </div>
     <div v-if="pad" class="pad" aria-label="Number pad">
-      <button v-for="key in ['7', '8', '9', '4', '5', '6', '1', '2', '3', '.', '0', ' / ', 'L ', 'R ', ' ']" :key="key" type="button" @click="press(key)">{{ key === ' ' ? 'space' : key.trim() }}</button>
+      <button v-for="key in PAD" :key="key" type="button" :aria-label="key === '⌫' ? 'Back one' : key === ' / ' ? 'Other foot' : undefined" @click="press(key)">{{ key === ' ' ? 'try' : key.trim() }}</button>
+      <button type="button" class="wide" :disabled="fitting.readOnly || !understood.ready" @click="press('Keep')">Keep</button>
     </div>
+    <button v-if="canSpeak" class="speak" :aria-pressed="hand.speak" title="Read back aloud what was kept" @click="hand.setSpeak(!hand.speak)">{{ hand.speak ? 'Voice on' : 'Voice off' }}</button>
     <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || !understood.ready" class="keep" @click="keep">Keep <span class="kbd ent">Enter</span></VBtn>
   </footer>
 </template>
@@ -155,7 +164,11 @@ label { flex: none; }
 .words { min-width: 0; line-height: 17px; }
 .keep { flex: none; }
 .ent { margin-left: 8px; background: transparent; color: inherit; border-color: currentcolor; }
-.pad { position: absolute; right: 130px; bottom: 60px; display: grid; grid-template-columns: repeat(3, 64px); gap: 8px; background: var(--sheet); border: 1px solid var(--hairline); border-radius: 6px; padding: 10px; z-index: 30; }
+.pad { position: absolute; right: 130px; bottom: 60px; display: grid; grid-template-columns: repeat(4, 64px); gap: 8px; background: var(--sheet); border: 1px solid var(--hairline); border-radius: 6px; padding: 10px; z-index: 30; }
+.pad .wide { grid-column: 1 / -1; background: var(--spruce); color: var(--sheet); }
+.pad .wide:disabled { background: var(--paper); color: var(--muted); }
+.speak { flex: none; font-size: 13px; min-height: 44px; padding: 0 8px; color: var(--muted); text-decoration: underline dotted; }
+.speak[aria-pressed='true'] { color: var(--spruce); font-weight: 600; }
 .pad button { height: 64px; border: 1px solid var(--line-strong); border-radius: 6px; font-size: 20px; font-weight: 600; text-align: center; }
 @media (max-width: 1179px) { .box { width: 260px; } }
 @media (max-width: 760px) { .callout { flex-wrap: wrap; padding: 8px 12px; } .box { width: 100%; } }

@@ -4,6 +4,7 @@ import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
 import { entryKey, type Entry } from '../../core/advice/entry'
 import { useFitting } from '~/stores/fitting'
 import SideMark from './SideMark.vue'
+import SchoolsDialog from './SchoolsDialog.vue'
 import StatusMark from './StatusMark.vue'
 
 /** Why: every suggestion with its finding, its school and the fitter's decision. */
@@ -24,7 +25,9 @@ const SCHOOLS: Record<Entry['school'], [string, string]> = {
 }
 const REASONS = ['Not in this footwear', 'Client prefers not', 'Seen and checked', 'Later, one change at a time']
 const shown = computed(() => (all.value ? fitting.openEntries : fitting.openEntries.slice(0, 3)))
-const decided = computed(() => fitting.entries.filter((e) => fitting.decisions.has(entryKey(e))))
+const decided = computed(() => fitting.ledger.decided)
+const lapsed = computed(() => decided.value.filter((d) => d.entry === null).length)
+const schools = ref(false)
 const counts = computed(() => (['stop', 'watch', 'suggest'] as const).map((kind) => ({ kind, n: fitting.openEntries.filter((e) => e.kind === kind).length })).filter((c) => c.n > 0))
 
 function acceptWord(entry: Entry): string {
@@ -32,7 +35,7 @@ function acceptWord(entry: Entry): string {
   if (!change) return 'Noted'
   if ('measure' in change) return 'Go there'
   if ('refer' in change) return 'Referred'
-  if ('footwear' in change) return 'Noted'
+  if ('footwear' in change || 'exercise' in change || 'capture' in change) return 'Noted'
   return 'Do it'
 }
 function accept(entry: Entry) {
@@ -59,13 +62,14 @@ defineExpose({
       <span v-for="c in counts" :key="c.kind" class="count"><StatusMark :kind="c.kind" :word="String(c.n)" /></span>
     </button>
     <div class="sheet">
-      <div class="head"><h2>Why</h2><span class="muted small">{{ fitting.openEntries.length }} open · {{ decided.length }} decided</span></div>
+      <div class="head"><h2>Why</h2><span class="muted small">{{ fitting.openEntries.length }} open · {{ decided.length }} decided</span><button class="all" @click="schools = true">Five schools</button></div>
       <div class="list scroll">
         <p v-if="fitting.openEntries.length === 0" class="empty muted">Nothing to weigh up. Readings are in order.</p>
         <article v-for="entry in shown" :key="entryKey(entry)" class="item">
           <div class="top">
             <StatusMark :kind="entry.kind" />
             <SideMark v-if="entry.foot !== 'both'" :side="entry.foot" />
+            <span v-if="entry.lesser" class="chip">lesser measure</span>
             <button class="school" @click="schoolNote = schoolNote === entryKey(entry) ? '' : entryKey(entry)">{{ SCHOOLS[entry.school][0] }}</button>
           </div>
           <p v-if="schoolNote === entryKey(entry)" class="small muted note">{{ SCHOOLS[entry.school][1] }}</p>
@@ -77,17 +81,19 @@ defineExpose({
         </article>
         <button v-if="fitting.openEntries.length > 3" class="more" @click="all = !all">{{ all ? 'Show three' : `${fitting.openEntries.length - 3} more` }}</button>
         <details v-if="decided.length" class="decided">
-          <summary>Decided: {{ decided.length }}</summary>
-          <div v-for="entry in decided" :key="entryKey(entry)" class="small line">
-            <b>{{ fitting.decisions.get(entryKey(entry))!.decision === 'accepted' ? 'Accepted' : 'Set aside' }}</b>
-            {{ entry.words }} <i v-if="fitting.decisions.get(entryKey(entry))!.reason">“{{ fitting.decisions.get(entryKey(entry))!.reason }}”</i>
-            <span class="muted">{{ fitting.decisions.get(entryKey(entry))!.by }}</span>
-            <button v-if="!fitting.readOnly" class="again" @click="fitting.reopen(entry)">Open again</button>
+          <summary>Decided: {{ decided.length }}<span v-if="lapsed" class="watch-text"> · ▲ {{ lapsed }} no longer {{ lapsed === 1 ? 'holds' : 'hold' }}</span></summary>
+          <div v-for="{ decision, entry } in decided" :key="entryKey(decision)" class="small line" :class="{ lapsed: entry === null }">
+            <StatusMark v-if="entry === null" kind="watch" word="No longer holds" />
+            <b>{{ decision.decision === 'accepted' ? 'Accepted' : 'Set aside' }}</b>
+            {{ entry?.words ?? decision.words ?? decision.code }} <template v-if="decision.made"> → {{ decision.made }}</template> <i v-if="decision.reason">“{{ decision.reason }}”</i>
+            <span class="muted">{{ decision.by }}<template v-if="decision.at">, {{ decision.at.slice(0, 10) }}</template></span>
+            <button v-if="!fitting.readOnly" class="again" @click="fitting.reopen(decision)">{{ entry === null ? 'Clear away' : 'Open again' }}</button>
           </div>
         </details>
       </div>
       <p class="foot small muted">The tool estimates and records; it does not diagnose. Local law and licence come first.</p>
     </div>
+    <SchoolsDialog v-model="schools" />
     <VDialog :model-value="asideFor !== null" @update:model-value="(v: boolean) => !v && (asideFor = null)">
       <VCard class="pa">
         <h2>Set aside, because</h2>
@@ -126,4 +132,6 @@ form { display: flex; gap: 8px; align-items: center; }
   .open .sheet { display: flex; position: absolute; right: 55px; top: 0; width: 292px; background: var(--sheet); border: 1px solid var(--hairline); z-index: 20; }
 }
 @media (max-width: 760px) { .edge { flex-direction: row; width: 100%; height: 56px; padding: 0 16px; } .open .sheet { position: static; width: 100%; } }
+.all { margin-left: auto; font-size: 12.5px; text-decoration: underline; min-height: 32px; color: var(--spruce); }
+.lapsed { background: var(--watch-tint); }
 </style>

@@ -14,8 +14,10 @@ export class ApiError extends Error {
   }
 }
 
-/** Calls the server; throws an ApiError with a sentence for people. */
-export async function api<T>(path: string, method: 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE' = 'GET', body?: unknown): Promise<T> {
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+
+/** Calls the server for a text; throws an ApiError with a sentence for people. */
+export async function apiText(path: string, method: Method = 'GET', body?: unknown): Promise<string> {
   let response: Response
   try {
     response = await fetch(`/api/${path}`, { method, credentials: 'same-origin', ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
@@ -23,7 +25,7 @@ export async function api<T>(path: string, method: 'GET' | 'POST' | 'PUT' | 'PAT
     throw new ApiError(null, 'The server does not answer. What you typed is kept on this device.')
   }
   const text = await response.text()
-  if (response.ok) return JSON.parse(text) as T
+  if (response.ok) return text
   let problem: Problem
   try {
     problem = JSON.parse(text) as Problem
@@ -32,3 +34,6 @@ export async function api<T>(path: string, method: 'GET' | 'POST' | 'PUT' | 'PAT
   }
   throw new ApiError(problem, problem.detail)
 }
+
+/** Calls the server for JSON; throws an ApiError with a sentence for people. */
+export const api = async <T>(path: string, method: Method = 'GET', body?: unknown): Promise<T> => JSON.parse(await apiText(path, method, body)) as T

@@ -1,8 +1,11 @@
 import { defineStore } from 'pinia'
-import { advise } from '../../core/advice/advise'
-import { applyChange } from '../../core/advice/applyChange'
+import { ledgerOf, type Decided } from '../../core/advice/advise'
+import { cautionsOf, type Caution } from '../../core/advice/cautions'
+import { applyChange, changeWords } from '../../core/advice/applyChange'
 import { entryKey, type Entry } from '../../core/advice/entry'
+import { riskOf, type Risk } from '../../core/examine/risk'
 import { measureRecord } from '../../core/measure/measureRecord'
+import { normsOf } from '../../core/measure/normsTable'
 import { allowanceFor } from '../../core/measure/sizes'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
 import { joinRecord, type PartContent, type PartName, type Parts } from '../../core/record/parts'
@@ -38,6 +41,7 @@ export const useFitting = defineStore('fitting', {
     client: null as FittingState['client'] | null,
     openedOn: '',
     shop: '',
+    told: { cautions: [] as Caution[], blocked: false },
     parts: {} as Partial<Record<PartName, PartState>>,
     queue: [] as Pending[],
     undoStack: [] as Undo[],
@@ -53,16 +57,23 @@ export const useFitting = defineStore('fitting', {
       return joinRecord({ ...this.content, visit: { on: this.openedOn, ...this.content.visit } }, this.client?.details, { name: this.shop })
     },
     measures(): ReturnType<typeof measureRecord> {
-      return measureRecord(this.record, allowanceFor(this.record.story?.activity))
+      return measureRecord(this.record, allowanceFor(this.record.story?.activity, normsOf(this.record)))
     },
-    decisions(): Map<string, Decision> {
-      return new Map((this.record.ledger ?? []).map((d) => [entryKey(d), d]))
-    },
-    entries(): Entry[] {
-      return advise(this.record)
+    ledger(): { open: Entry[]; decided: Decided[] } {
+      return ledgerOf(this.record)
     },
     openEntries(): Entry[] {
-      return this.entries.filter((e) => !this.decisions.has(entryKey(e)))
+      return this.ledger.open
+    },
+    /** cautions that follow the client; a role without the story takes the server's word */
+    cautions(): Caution[] {
+      return useSession().may('clients.see') ? cautionsOf(this.record) : this.told.cautions
+    },
+    blocked(): boolean {
+      return useSession().may('clients.see') ? this.risk.blocked : this.told.blocked
+    },
+    risk(): Risk {
+      return riskOf(this.record)
     },
     done(): number[] {
       return stationsDone((part) => this.parts[part] !== undefined && JSON.stringify(this.parts[part]!.content) !== JSON.stringify(EMPTY[part]), this.record.footwear?.chosen !== undefined)
@@ -93,6 +104,7 @@ export const useFitting = defineStore('fitting', {
       this.client = state.client
       this.openedOn = state.openedOn
       this.shop = state.shop.name
+      this.told = { cautions: state.cautions, blocked: state.blocked }
       const parts = { ...state.parts }
       for (const name of busy) if (this.parts[name]) parts[name] = this.parts[name]
       this.parts = parts
@@ -105,7 +117,7 @@ export const useFitting = defineStore('fitting', {
     applyLocally(command: Command) {
       const part = partOf(command)
       const old = this.parts[part]
-      const content = applyCommand(copy(old?.content), copy(command))
+      const content = applyCommand(copy(old?.content), copy(command), undefined, normsOf(this.content))
       this.parts = { ...this.parts, [part]: { content, version: old?.version ?? 0, changedBy: old?.changedBy ?? null, changedAt: old?.changedAt ?? '' } }
     },
     /** Makes a change: on the screen at once, in the browser's database, then on the server. Returns a sentence when it is refused. */
@@ -214,11 +226,12 @@ export const useFitting = defineStore('fitting', {
     },
     decide(entry: Entry, decision: Decision['decision'], reason?: string) {
       const by = useSession().person?.name
-      const line: Decision = { code: entry.code, foot: entry.foot, decision, ...(reason && { reason }), ...(by && { by }), at: new Date().toISOString() }
+      const made = decision === 'accepted' ? changeWords(entry.change) : null
+      const line: Decision = { code: entry.code, foot: entry.foot, decision, words: entry.words, school: entry.school, ...(made && { made }), ...(reason && { reason }), ...(by && { by }), at: new Date().toISOString() }
       this.put('ledger', [...(this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), line], `${decision} in Why`)
     },
-    reopen(entry: Entry) {
-      this.put('ledger', (this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), 'opened again in Why')
+    reopen(decision: Decision) {
+      this.put('ledger', (this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(decision)), 'opened again in Why')
     },
     async changeClient(details: Client) {
       const answer = await api<{ version: number; details: Client }>(`clients/${this.client!.id}`, 'PUT', { id: this.client!.id, version: this.client!.version, details })

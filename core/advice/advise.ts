@@ -1,23 +1,58 @@
-import type { FittingRecord } from '../record/schema'
-import { isChild } from '../measure/ageAtVisit'
 import { contradictionsOf } from '../device/contradictions'
-import { deviceRules } from './deviceRules'
-import type { Entry } from './entry'
-import { footwearRules } from './footwearRules'
-import { measureRules } from './measureRules'
-import { riskRules } from './riskRules'
+import type { FittingRecord } from '../record/schema'
+import { SIDES, type School } from '../record/vocabulary'
+import { isMet } from './applyChange'
+import { entryKey, type Entry } from './entry'
+import { footContext, recordContext, type Finding, type RuleData } from './rule'
+import { RULES } from './rules/all'
+import { readingEntries } from './rules/readings'
 
-const ORDER = { stop: 0, watch: 1, suggest: 2 } as const
+const KIND_ORDER = { stop: 0, watch: 1, suggest: 2 } as const
+const STRENGTH_ORDER = { strong: 0, usual: 1, weak: 2 } as const
 
 /**
- * The ledger: every suggestion and caution that the record gives rise to, each with its triggers and its school, ordered stop, watch,
- * suggest. Contradictions of the devices are part of it. A sound foot gives an empty list.
+ * Everything that the record gives rise to, what the record already holds included (`met`). Ordered stop, watch, suggest; among
+ * suggestions lesser measures first, then the fitting's own school, then by strength. Switching the school re-sorts, it hides nothing.
  */
-export function advise(record: FittingRecord): Entry[] {
-  const child = isChild(record.client, record.visit?.on)
-  const contradictions = contradictionsOf(record, child).map((c): Entry => ({ ...c, school: 'all', source: 'house rule', change: null }))
-  const entries = [...riskRules(record), ...measureRules(record, child), ...deviceRules(record, child), ...footwearRules(record), ...contradictions]
-  const first = record.story?.school
-  const rank = (e: Entry) => ORDER[e.kind] * 10 + (e.school === 'all' || e.school === first ? 0 : 1)
+export function judge(record: FittingRecord, school: School | undefined = record.story?.school): Entry[] {
+  const base = recordContext(record)
+  const entries: Entry[] = []
+  const say = (rule: RuleData, finding: Finding | null, foot: Entry['foot']) => {
+    if (!finding) return
+    const change = finding.change ?? null
+    const where = finding.foot ?? foot
+    entries.push({
+      code: rule.code, kind: rule.kind, school: rule.school, strength: rule.strength ?? 'usual', lesser: rule.lesser ?? false, foot: where, triggers: finding.triggers, words: finding.words,
+      source: rule.source ?? 'house rule', change, met: change !== null && isMet(record, where, change),
+    })
+  }
+  const feet = SIDES.flatMap((side) => (record.feet[side] ? [footContext(base, side, record.feet[side]!)] : []))
+  for (const rule of RULES) {
+    if (base.child && rule.kind === 'suggest' && !rule.children) continue
+    if (rule.per === 'record') say(rule, rule.when(base), 'both')
+    else for (const foot of feet) say(rule, rule.when(foot), foot.side)
+  }
+  entries.push(...readingEntries(record, base.child))
+  for (const c of contradictionsOf(record, base.child)) entries.push({ ...c, school: 'all', strength: 'strong', lesser: false, source: 'house rule', change: null, met: false })
+  const rank = (e: Entry) => KIND_ORDER[e.kind] * 100 + (e.kind === 'suggest' ? (e.lesser ? 0 : 20) + (e.school === 'all' || e.school === school ? 0 : 5) : 0) + STRENGTH_ORDER[e.strength]
   return entries.map((entry, i) => ({ entry, i })).sort((a, b) => rank(a.entry) - rank(b.entry) || a.i - b.i).map(({ entry }) => entry)
+}
+
+/** The ledger: what is still to be weighed up. A sound foot gives an empty list. */
+export const advise = (record: FittingRecord): Entry[] => judge(record).filter((entry) => !entry.met)
+
+/** A decision of the fitter with what has become of its reason. */
+export interface Decided {
+  decision: NonNullable<FittingRecord['ledger']>[number]
+  /** the entry as it reads today; null when the readings no longer give rise to it */
+  entry: Entry | null
+}
+
+/** The ledger with the fitter's decisions: open entries, and decided ones that say when their reason no longer holds. */
+export function ledgerOf(record: FittingRecord): { open: Entry[]; decided: Decided[] } {
+  const all = judge(record)
+  const byKey = new Map(all.map((e) => [entryKey(e), e]))
+  const decided = (record.ledger ?? []).map((decision): Decided => ({ decision, entry: byKey.get(entryKey(decision)) ?? null }))
+  const keys = new Set(decided.map((d) => entryKey(d.decision)))
+  return { open: all.filter((e) => !e.met && !keys.has(entryKey(e))), decided }
 }

@@ -3,23 +3,74 @@ import { parseWith } from '../record/parse'
 import { layerSchema } from '../record/layerSchema'
 import type { Command } from '../record/commands'
 import type { Device, FittingRecord } from '../record/schema'
-import { SIDES } from '../record/vocabulary'
-import type { Entry } from './entry'
+import { SIDES, type Side } from '../record/vocabulary'
+import type { Change, Entry } from './entry'
 
-/** Commands that an accepted entry makes; none when it only asks for attention. */
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
+const sidesOf = (foot: Side | 'both') => (foot === 'both' ? SIDES : [foot])
+
+/** How much of a device each kind is: a fuller one holds what a lesser one was suggested for. */
+const FULLNESS = { none: 0, 'trim-to-fit': 1, 'heat-moulded': 2, 'full-custom': 3 } as const
+
+/** Does the record hold a change already? Changes outside the device (a referral, an exercise, a look at footwear) are decided, not met. */
+export function isMet(record: FittingRecord, foot: Side | 'both', change: Change): boolean {
+  return sidesOf(foot).every((side) => {
+    const device = record.feet[side]?.device
+    if (!device) return false
+    if ('layer' in change) return device.layers.some((l) => l.on && l.kind === change.layer)
+    if ('post' in change) return device.posts.some((p) => p.at === change.post.at && p.angleDeg !== 0 && Math.sign(p.angleDeg) === Math.sign(change.post.angleDeg))
+    if ('heelLiftMm' in change) return device.heelLiftMm > 0
+    if ('device' in change) return FULLNESS[device.kind] >= FULLNESS[change.device]
+    if ('shell' in change) {
+      const { shell } = change
+      return (
+        (shell.material === undefined || device.shell.material === shell.material) && (shell.thicknessMm === undefined || device.shell.thicknessMm <= shell.thicknessMm) &&
+        (shell.heelCupMm === undefined || device.outline.heelCupMm >= shell.heelCupMm) && (shell.coverMaterial === undefined || device.shell.cover.material === shell.coverMaterial) &&
+        (shell.coverMm === undefined || device.shell.cover.thicknessMm >= shell.coverMm)
+      )
+    }
+    return false
+  })
+}
+
+/** What an accepted entry did, in one line for the record; null when it changed nothing. */
+export function changeWords(change: Change | null): string | null {
+  if (!change) return null
+  if ('layer' in change) return `layer ${change.layer} ${Object.entries(change.amounts).map(([k, v]) => `${k} ${String(v)}`).join(', ')}`.trim()
+  if ('post' in change) return `${change.post.at} post ${change.post.angleDeg}°`
+  if ('heelLiftMm' in change) return `heel lift ${change.heelLiftMm} mm`
+  if ('device' in change) return `device ${change.device}`
+  if ('shell' in change) return `shell ${Object.entries(change.shell).map(([k, v]) => `${k} ${v}`).join(', ')}`
+  if ('footwear' in change) return `footwear: ${change.footwear}`
+  if ('exercise' in change) return `exercise: ${change.exercise}`
+  if ('capture' in change) return 'capture again'
+  return 'refer' in change ? 'referred' : null
+}
+
+/** Commands that an accepted entry makes; none when it only asks for attention. What it adds carries the entry's code, so the link stays. */
 export function applyChange(record: FittingRecord, entry: Entry): Command[] {
   const change = entry.change
   if (!change) return []
-  const sides = entry.foot === 'both' ? SIDES : [entry.foot]
   const perFoot = (edit: (device: Device) => Device) =>
-    sides.map((side): Command => ({ kind: 'part.put', part: `device.${side}`, content: edit(structuredCloneOf(record.feet[side]?.device ?? plainDevice())) }))
+    sidesOf(entry.foot).map((side): Command => ({ kind: 'part.put', part: `device.${side}`, content: edit(copy(record.feet[side]?.device ?? plainDevice())) }))
+  const because = entry.code
   if ('layer' in change)
-    return perFoot((device) => ({ ...device, layers: [...device.layers.filter((l) => l.kind !== change.layer), parseWith(layerSchema, { kind: change.layer, ...change.amounts })] }))
-  if ('post' in change)
-    return perFoot((device) => ({ ...device, posts: [...device.posts.filter((p) => p.at !== change.post.at), { style: 'extrinsic', ...change.post }] }))
+    return perFoot((device) => ({ ...device, layers: [...device.layers.filter((l) => l.kind !== change.layer), parseWith(layerSchema, { kind: change.layer, because, ...change.amounts })] }))
+  if ('post' in change) return perFoot((device) => ({ ...device, posts: [...device.posts.filter((p) => p.at !== change.post.at), { style: 'extrinsic', because, ...change.post }] }))
   if ('heelLiftMm' in change) return perFoot((device) => ({ ...device, heelLiftMm: change.heelLiftMm }))
   if ('device' in change) return perFoot((device) => ({ ...device, kind: change.device }))
+  if ('shell' in change) {
+    const { material, thicknessMm, heelCupMm, coverMaterial, coverMm } = change.shell
+    return perFoot((device) => ({
+      ...device,
+      outline: { ...device.outline, ...(heelCupMm !== undefined && { heelCupMm }) },
+      shell: {
+        ...device.shell,
+        ...(material !== undefined && { material }),
+        ...(thicknessMm !== undefined && { thicknessMm }),
+        cover: { ...device.shell.cover, ...(coverMaterial !== undefined && { material: coverMaterial }), ...(coverMm !== undefined && { thicknessMm: coverMm }) },
+      },
+    }))
+  }
   return []
 }
-
-const structuredCloneOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T

@@ -4,25 +4,35 @@ import type { DeviceKind, School, Side } from '../record/vocabulary'
 
 /** What accepting an entry does to the record; null when it only asks for attention. */
 export type Change =
-  | { layer: Layer['kind']; amounts: Record<string, number | boolean> }
+  | { layer: Layer['kind']; amounts: Record<string, number | boolean | number[]> }
   | { post: Pick<Post, 'at' | 'angleDeg'> & { style?: Post['style'] } }
   | { heelLiftMm: number }
   | { device: DeviceKind }
-  | { footwear: 'rocker' | 'wider' | 'longer' | 'instepRoom' }
+  | { shell: { material?: string; thicknessMm?: number; heelCupMm?: number; coverMaterial?: string; coverMm?: number } }
+  | { footwear: 'rocker' | 'wider' | 'longer' | 'instepRoom' | 'cuff' | 'soft' }
+  | { exercise: string }
+  | { capture: 'redo' }
   | { refer: true }
   | { measure: string }
+
+export type Strength = 'strong' | 'usual' | 'weak'
 
 /** One line of the ledger. */
 export interface Entry {
   code: string
   kind: 'stop' | 'watch' | 'suggest'
   school: School | 'all'
+  strength: Strength
+  /** a lesser measure that may do without a device */
+  lesser: boolean
   foot: Side | 'both'
   /** paths of the record that gave rise to it */
   triggers: string[]
   words: string
   source: string
   change: Change | null
+  /** the record holds it already */
+  met: boolean
 }
 
 /** A stable name of an entry on a foot: what a decision is filed under. */

@@ -1,4 +1,6 @@
-import { advise } from '../advice/advise'
+import { cautionsOf } from '../advice/cautions'
+import { contradictionsOf } from '../device/contradictions'
+import { isChild } from '../measure/ageAtVisit'
 import { deviceKindWords, deviceLines } from '../device/deviceWords'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { matchRecord } from '../footwear/matchRecord'
@@ -42,7 +44,6 @@ export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
   const fit = model && matchRecord(record, [model]).pair[0]
-  const entries = advise(record)
   return {
     code,
     devices: SIDES.flatMap((side) => {
@@ -53,6 +54,6 @@ export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]
     template: `${code}-left-template.svg and ${code}-right-template.svg, printed at 100 %; check the 100 mm control line`,
     shell: model && chosen ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}` : 'not chosen yet',
     work: fit ? fit.work.map((w) => `${w.foot}: ${w.words}, about ${w.minutes} min`) : [],
-    cautions: [...entries.filter((e) => e.kind === 'stop' || e.code === 'binding-check' || e.triggers.includes('story.conditions')).map((e) => e.words), ...STANDING_CAUTIONS],
+    cautions: [...cautionsOf(record).map((c) => c.words), ...contradictionsOf(record, isChild(record.client, record.visit?.on)).filter((c) => c.kind === 'stop').map((c) => c.words), ...STANDING_CAUTIONS],
   }
 }

@@ -15,12 +15,6 @@ export const AMOUNT_WORDS = {
 } as const
 export type AmountWord = keyof typeof AMOUNT_WORDS
 
-export const ANGLE_WORDS = {
-  varus: { label: 'Forefoot to rearfoot', key: 'forefootDeg' },
-  stance: { label: 'Relaxed stance', key: 'rcspDeg' },
-} as const
-export type AngleWord = keyof typeof ANGLE_WORDS
-
 export type Sided<W extends string> = { word: W; left: number[]; right: number[] }
 
 /**

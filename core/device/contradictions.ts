@@ -1,6 +1,7 @@
 import type { Device, FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
 import { bestMean } from '../measure/reading'
+import { deviceRoom } from '../record/setting'
 import { asLayer } from './layers/definition'
 import { layerDefinition } from './layers/registry'
 import { shellMaterial } from './materials'
@@ -18,6 +19,10 @@ export interface Contradiction {
 /** Heel cup deeper than this share of the heel's width is not for children. */
 const CHILD_CUP_SHARE = 0.4
 
+/** Inside lift above which most heel counters no longer hold, mm (house assumption; a low counter holds less). */
+const MOST_LIFT_MM = 8
+const lowVolume = (record: FittingRecord) => deviceRoom(record) === 'low'
+
 /** Contradictions of one foot's device with itself, the foot and the footwear intent. */
 export function deviceContradictions(record: FittingRecord, side: Side, child: boolean): Contradiction[] {
   const foot = record.feet[side]
@@ -30,6 +35,9 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
     if (!layer.on) return
     const path = `${at}.layers.${i}`
     if (layer.kind === 'firstRayCutOut' && device.posts.length === 0) add('cut-out-without-post', 'watch', 'A first-ray cut-out leaves the edge hanging without a post. Add a post, or use the accommodation.', path)
+    if (layer.kind === 'firstRayExtension' && device.layers.some((l) => l.on && (l.kind === 'firstRayCutOut' || l.kind === 'firstRayAccommodation' || (l.kind === 'metHeadRelief' && l.heads.includes(1)))))
+      add('extension-over-relief', 'watch', 'The first ray is let down and raised at once: a relief or cut-out with an extension under the same ray. Choose one.', path)
+    if (layer.kind === 'medialFlange' && lowVolume(record)) add('flange-in-low-volume', 'watch', 'A medial flange does not go into footwear with little room. A skive holds without bulk.', path, 'story.intent')
     const definition = layerDefinition(layer.kind)
     if (!definition) return add('not-shaped', 'watch', `${layer.kind} is kept in the record, but this version does not shape it yet. The drawing and the solid leave it out.`, path)
     for (const rule of definition.amounts) {
@@ -59,9 +67,10 @@ function shellContradictions(record: FittingRecord, side: Side, device: Device, 
   if (material?.rigid && snug && thicknessMm >= 4.5)
     add('rigid-in-snug', 'watch', 'A rigid shell in a snug fit: the arch wants some give. Try a thinner shell.', `${at}.shell.thicknessMm`, 'story.intent')
   const extrinsic = postAngleDeg(device, 'rearfoot', 'extrinsic')
-  if (extrinsic !== 0 && (record.story?.activity === 'road-riding' || record.story?.intent === 'race'))
+  if (extrinsic !== 0 && lowVolume(record))
     add('extrinsic-in-low-volume', 'watch', 'An extrinsic post takes room that this footwear does not have. The same angle intrinsically, or a skive, takes none.', `${at}.posts`, 'story.intent')
   if (Math.abs(postAngleDeg(device, 'rearfoot')) > 8) add('post-large', 'watch', `${Math.abs(postAngleDeg(device, 'rearfoot'))}° of rearfoot post is more than is usual. Read the angle again first.`, `${at}.posts`)
+  if (device.heelLiftMm > MOST_LIFT_MM) add('lift-over-counter', 'watch', `A heel lift of ${device.heelLiftMm} mm inside lifts the heel out of most counters (${MOST_LIFT_MM} mm). Put the rest on the whole sole.`, `${at}.heelLiftMm`)
   const heel = bestMean(record.feet[side]!, 'heelWidthMm', 'standing')
   if (child && heel !== undefined && device.outline.heelCupMm > CHILD_CUP_SHARE * heel)
     add('cup-too-deep', 'watch', `A cup of ${device.outline.heelCupMm} mm is more than 40 % of this heel's width.`, `${at}.outline.heelCupMm`)

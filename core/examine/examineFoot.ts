@@ -1,58 +1,105 @@
+import { sum } from 'd3-array'
 import { acrossMm } from '../geometry/angle'
+import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { bestMean } from '../measure/reading'
-import type { Foot } from '../record/schema'
+import type { Findings, Foot } from '../record/schema'
+import { alignmentWords } from './alignmentWords'
+import { summariseAngle, type AngleSummary } from './angle'
+import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg, type Ankle, type FirstToe, type PostureClass } from './verdicts'
 
-/** Spread above which an alignment angle is asked for again, degrees. */
-export const ALIGNMENT_SPREAD_DEG = 2
+/** Findings that are angles with trials: alignment (signed) and ranges (positive). */
+export const ANGLE_KEYS = [
+  'inversionDeg', 'eversionDeg', 'neutralPalpatedDeg', 'ncspDeg', 'rcspDeg', 'tibialVarumDeg', 'forefootDeg', 'ankleKneeStraightDeg', 'ankleKneeBentDeg', 'firstToeUnloadedDeg',
+  'firstToeLoadedDeg',
+] as const
+export type AngleKey = (typeof ANGLE_KEYS)[number]
+const RANGES: ReadonlySet<AngleKey> = new Set(['inversionDeg', 'eversionDeg', 'ankleKneeStraightDeg', 'ankleKneeBentDeg', 'firstToeUnloadedDeg', 'firstToeLoadedDeg'])
+export const isRange = (key: AngleKey): boolean => RANGES.has(key)
 
-/** Trials of an angle: mean, spread, repeat. Whole degrees are shown, with the trials beside them. */
-export interface AngleSummary {
-  meanDeg: number
-  spreadDeg: number
-  trials: number
-  repeat: boolean
+/** Trials of an angle, wherever the record keeps them. */
+export function trialsOf(findings: Findings | undefined, key: AngleKey): readonly number[] {
+  return (key === 'inversionDeg' || key === 'eversionDeg' ? findings?.subtalar?.[key] : findings?.[key]) ?? []
 }
 
-/** @example summariseAngle([7, 8]) // { meanDeg: 7.5, spreadDeg: 1, trials: 2, repeat: false } */
-export function summariseAngle(trials: readonly number[] | undefined): AngleSummary | null {
-  if (!trials || trials.length === 0) return null
-  const spreadDeg = Math.max(...trials) - Math.min(...trials)
-  return { meanDeg: trials.reduce((a, b) => a + b, 0) / trials.length, spreadDeg, trials: trials.length, repeat: spreadDeg > ALIGNMENT_SPREAD_DEG }
+/** The findings with an angle's trials replaced. */
+export function withTrials(findings: Findings | undefined, key: AngleKey, trials: number[]): Findings {
+  if (key === 'inversionDeg' || key === 'eversionDeg') return { ...findings, subtalar: { ...findings?.subtalar, [key]: trials } }
+  return { ...findings, [key]: trials }
 }
 
+/** Everything derived from one foot's findings; what cannot be given is null. Degrees, + is varus, inversion, supination. */
 export interface FootExamination {
+  angles: Record<AngleKey, AngleSummary | null>
+  /** computed from the ranges */
+  neutralDeg: number | null
+  /** computed minus palpated */
+  neutralGapDeg: number | null
   forefoot: AngleSummary | null
   /** the forefoot angle as a height across the measured forefoot width, mm */
   forefootMm: number | null
   relaxed: AngleSummary | null
+  /** tibial varum plus neutral: what the neutral stance should read */
+  expectedNcspDeg: number | null
+  /** the neutral stance differs from the expected one by more than 2° */
+  ncspDisagrees: boolean
+  rollDeg: number | null
+  uncompensatedDeg: number | null
+  eversionLeftDeg: number | null
+  postureSum: number | null
+  /** adults only */
+  postureClass: PostureClass | null
+  firstToe: FirstToe | null
+  ankle: Ankle | null
+  stiff: string[]
+  loose: string[]
   words: string
 }
 
-/** Direction of an angle in words beside its sign: + is varus (medial side up). */
-export const varusWords = (deg: number): string => (Math.abs(deg) < 0.5 ? 'level' : deg > 0 ? `varus ${fmt(deg)}°` : `valgus ${fmt(-deg)}°`)
-const inversionWords = (deg: number) => (Math.abs(deg) < 0.5 ? 'upright' : deg > 0 ? `inverted ${fmt(deg)}°` : `everted ${fmt(-deg)}°`)
-const fmt = (value: number) => Number(value.toFixed(1)).toString()
-
 /** Usual forefoot varus, degrees; −2 to 0 counts as 0 within reading error. */
 export const USUAL_FOREFOOT_DEG = [-2, 6] as const
+/** Neutral stance against tibia plus neutral: above this, measure again. */
+const NCSP_GAP_DEG = 2
 
 /**
- * Forefoot to rearfoot angle in degrees and in mm across the forefoot (d = W·tan θ), and the relaxed stance, with one sentence.
+ * Alignment, compensation and ranges of one foot with one exact sentence.
  *
+ * expected NCSP = tibial varum + subtalar neutral; roll = NCSP − RCSP; uncompensated = max(0, RCSP); eversion left = E + RCSP − tibial varum;
+ * forefoot height d = W·tan θ.
+ *
+ * @param child under 16: posture is a number, never a class
  * @example examineFoot(foot with forefootDeg [7] and width 96).forefootMm // 11.79
  */
-export function examineFoot(foot: Foot): FootExamination {
-  const forefoot = summariseAngle(foot.findings?.forefootDeg)
-  const relaxed = summariseAngle(foot.findings?.rcspDeg)
+export function examineFoot(foot: Foot, child = false, norms: Norms = HOUSE_NORMS): FootExamination {
+  const findings = foot.findings
+  const angles = Object.fromEntries(ANGLE_KEYS.map((key) => [key, summariseAngle(trialsOf(findings, key), isRange(key) ? norms.rangeRepeatDeg : norms.alignmentRepeatDeg)])) as FootExamination['angles']
+  const of = (key: AngleKey) => angles[key]?.meanDeg ?? null
+  const [I, E, ncsp, rcsp, tibia, palpated] = [of('inversionDeg'), of('eversionDeg'), of('ncspDeg'), of('rcspDeg'), of('tibialVarumDeg'), of('neutralPalpatedDeg')]
+  const neutralDeg = I !== null && E !== null ? subtalarNeutralDeg(I, E) : null
+  const neutral = neutralDeg ?? palpated
+  const expectedNcspDeg = tibia !== null && neutral !== null ? tibia + neutral : null
   const width = bestMean(foot, 'forefootWidthMm', 'standing')
-  const forefootMm = forefoot && width !== undefined ? acrossMm(forefoot.meanDeg, width) : null
-  const parts: string[] = []
-  if (forefoot) {
-    const [low, high] = USUAL_FOREFOOT_DEG
-    const usual = forefoot.meanDeg >= low && forefoot.meanDeg <= high
-    const across = forefootMm === null ? '' : ` (${fmt(Math.abs(forefootMm))} mm across)`
-    parts.push(`forefoot ${varusWords(forefoot.meanDeg)}${across}, ${usual ? 'usual' : 'outside the usual band'}`)
+  const [unloaded, straight, bent] = [of('firstToeUnloadedDeg'), of('ankleKneeStraightDeg'), of('ankleKneeBentDeg')]
+  const postureSum = findings?.posture ? sum(findings.posture) : null
+  const joints = { ...(findings?.firstRay?.stiffness && { firstRay: findings.firstRay.stiffness }), ...findings?.mobility }
+  const which = (how: 'stiff' | 'loose') => Object.entries(joints).flatMap(([joint, value]) => (value === how ? [joint] : []))
+  const result: Omit<FootExamination, 'words'> = {
+    angles,
+    neutralDeg,
+    neutralGapDeg: neutralDeg !== null && palpated !== null ? neutralDeg - palpated : null,
+    forefoot: angles.forefootDeg,
+    forefootMm: angles.forefootDeg && width !== undefined ? acrossMm(angles.forefootDeg.meanDeg, width) : null,
+    relaxed: angles.rcspDeg,
+    expectedNcspDeg,
+    ncspDisagrees: ncsp !== null && expectedNcspDeg !== null && Math.abs(ncsp - expectedNcspDeg) > NCSP_GAP_DEG,
+    rollDeg: ncsp !== null && rcsp !== null ? ncsp - rcsp : null,
+    uncompensatedDeg: rcsp === null ? null : Math.max(0, rcsp),
+    eversionLeftDeg: E !== null && rcsp !== null && tibia !== null ? E + rcsp - tibia : null,
+    postureSum,
+    postureClass: postureSum === null || child ? null : postureClassOf(postureSum),
+    firstToe: unloaded === null ? null : firstToeOf(unloaded, of('firstToeLoadedDeg') ?? undefined, findings?.firstToeStiff === true || findings?.firstToeMidRangePain === true, findings?.firstToeMidRangePain === true),
+    ankle: straight === null || bent === null ? null : ankleOf(straight, bent),
+    stiff: which('stiff'),
+    loose: which('loose'),
   }
-  if (relaxed) parts.push(`heel ${inversionWords(relaxed.meanDeg)} in relaxed stance`)
-  return { forefoot, forefootMm, relaxed, words: parts.length > 0 ? parts.join('; ') : 'not examined yet' }
+  return { ...result, words: alignmentWords(result, findings, child) }
 }

@@ -1,7 +1,5 @@
+import { riskOf } from '../examine/risk'
 import type { FittingRecord } from '../record/schema'
 
-const SLOW_CONDITIONS = new Set(['diabetes', 'neuropathy', 'poorCirculation', 'pastUlcer', 'amputation'])
-
-/** Does this client wear in by half hours with a look at the skin each time? Lost feeling or poor circulation, known or suspected. */
-export const slowWearIn = (record: FittingRecord): boolean =>
-  (record.story?.conditions ?? []).some((c) => SLOW_CONDITIONS.has(c)) || [record.feet.left, record.feet.right].some((f) => f?.findings?.sensationFelt !== undefined && f.findings.sensationFelt < 10)
+/** Does this client wear in by half hours with a look at the skin each time? A foot at risk, known or suspected. */
+export const slowWearIn = (record: FittingRecord): boolean => riskOf(record).atRisk

@@ -1,4 +1,5 @@
 import type { Foot } from '../record/schema'
+import { HOUSE_NORMS } from './normsTable'
 import { bestMean, meanOfReading } from './reading'
 
 const STANDARD_GRAVITY = 9.80665
@@ -34,4 +35,13 @@ export function archStiffness(massKg: number, seated: number, standing: number):
 }
 
 /** Standing index classes of adults (Butler 2008): below 0.310 low, above 0.370 high. */
-export const archHeightClass = (standing: number): 'low' | 'usual' | 'high' => (standing < 0.31 ? 'low' : standing > 0.37 ? 'high' : 'usual')
+export const archHeightClass = (standing: number, [low, high]: readonly [number, number] = HOUSE_NORMS.archHeightStanding): 'low' | 'usual' | 'high' =>
+  standing < low ? 'low' : standing > high ? 'high' : 'usual'
+
+/**
+ * Navicular drop classes, seated-neutral variant after Brody 1982: below 6 mm small, to 10 usual, to 15 marked, above large. Brody read
+ * both heights standing; the two are not interchangeable.
+ *
+ * @example navicularDropClass(7) // 'usual'
+ */
+export const navicularDropClass = (dropMm: number): 'small' | 'usual' | 'marked' | 'large' => (dropMm < 6 ? 'small' : dropMm <= 10 ? 'usual' : dropMm <= 15 ? 'marked' : 'large')

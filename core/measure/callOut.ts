@@ -8,6 +8,11 @@ export type CallOut =
   | { kind: 'partial'; words: string; complete?: string }
   | { kind: 'refused'; words: string; choices: string[] }
   | { kind: 'undo' }
+  /** the reading in hand once more: nothing to keep, the next plain numbers are new tries of it */
+  | { kind: 'again' }
+  /** strike a try of the reading in hand; a side only where both feet have so many */
+  | { kind: 'strike'; number: number; side?: Side }
+  | { kind: 'posture'; posture: Posture }
   | { kind: 'readings'; what: ReadingKind; posture: Posture; left: number[]; right: number[] }
 
 export interface CallOutContext {
@@ -39,6 +44,9 @@ export function parseCallOut(line: string, context: CallOutContext): CallOut {
   const text = line.trim().toLowerCase().replace(/\s+/g, ' ')
   if (text === '') return { kind: 'empty' }
   if (text === 'undo' || text === 'u') return { kind: 'undo' }
+  if (text === 'again') return { kind: 'again' }
+  if (POSTURE_WORDS[text]) return { kind: 'posture', posture: POSTURE_WORDS[text] }
+  if (/^strike\b/.test(text)) return strike(text)
   const named = NAMES.find(([name]) => text === name || text.startsWith(`${name} `) || (text.startsWith(name) && /^[\d\s/.,-]/.test(text.slice(name.length))))
   if (!named && /^[a-z]/.test(text) && !/^[lr]\b/.test(text)) return unknownName(text)
   const what = named?.[1] ?? context.what
@@ -46,10 +54,22 @@ export function parseCallOut(line: string, context: CallOutContext): CallOut {
   return numbersOf(named ? text.slice(named[0].length) : text, what, context.posture)
 }
 
+const OTHER_WORDS: [string, string][] = [['again', 'take the reading in hand once more'], ['strike', 'strike a try, for example: strike L 2'], ['undo', 'take the last change back'], ['sitting', 'go on sitting'], ['standing', 'go on standing']]
+
+function strike(text: string): CallOut {
+  const match = /^strike(?: ([lr]|left|right))?(?: ?([1-5]))?(?: ([lr]|left|right))?$/.exec(text)
+  if (!match) return { kind: 'refused', words: 'Say which try: strike 2, or strike L 2.', choices: [] }
+  if (!match[2]) return { kind: 'partial', words: 'Which try? strike 2, or strike L 2' }
+  const side = (match[1] ?? match[3])?.[0]
+  return { kind: 'strike', number: Number(match[2]), ...(side && { side: side === 'l' ? ('left' as const) : ('right' as const) }) }
+}
+
 function unknownName(text: string): CallOut {
   const word = text.split(/[\d/]/)[0]!.trim()
+  const other = OTHER_WORDS.find(([name]) => word.length > 1 && name.startsWith(word))
   const begins = NAMES.filter(([name]) => name.startsWith(word)).sort((a, b) => a[0].length - b[0].length)
   if (begins.length > 0) return { kind: 'partial', words: READING_LABELS[begins[0]![1]].how, complete: begins[0]![0].slice(word.length) }
+  if (other) return { kind: 'partial', words: other[1], complete: other[0].slice(word.length) }
   const near = NAMES.filter(([name]) => name[0] === word[0]).slice(0, 3).map(([name]) => name)
   return { kind: 'refused', words: `No reading is called "${word}".`, choices: near }
 }

@@ -1,7 +1,8 @@
 import type { Client, Foot } from '../record/schema'
 import { DEVICE_KINDS, POSTURES, READING_KINDS, type DeviceKind, type Posture, type ReadingKind } from '../record/vocabulary'
-import { archHeightClass, archHeightIndexOf, archStiffness } from './archIndex'
-import { CLASS_LIMITS, forefootWidthClass, volumeClass, type VolumeClass, type WidthClass } from './classes'
+import { archHeightClass, archHeightIndexOf, archStiffness, navicularDropClass } from './archIndex'
+import { forefootWidthClass, volumeClass, type VolumeClass, type WidthClass } from './classes'
+import { HOUSE_NORMS, type Norms } from './normsTable'
 import { bestMean, meanOfReading, readingOf, summarise, type ReadingSummary } from './reading'
 import { sizesOf, type SizeSet } from './sizes'
 import { supportedLengthMm } from './supportedLength'
@@ -23,19 +24,21 @@ export interface FootMeasure {
     ari?: number
     stiffnessNPerUnit?: number | null
     navicularDropMm?: number
+    navicularDropClass?: 'small' | 'usual' | 'marked' | 'large'
+    /** drop as a share of arch length, % */
+    navicularDropPercent?: number
     class?: 'low' | 'usual' | 'high'
   }
   supportedLengthMm?: Record<DeviceKind, number>
   sizeBy?: 'footLength' | 'archLength'
   archSizeLengthMm?: number
+  /** standing minus sitting length, mm */
+  growthMm?: number
+  /** second toe and second met head beyond the first, mm */
+  leads?: { secondToeMm?: number; secondMetMm?: number }
   words: string
   missing: string[]
 }
-
-/** Arch length as a share of foot length in the usual foot (workshop default). */
-export const ARCH_SHARE = 0.73
-/** From this excess on device and flexing footwear are sized by arch length, mm; from the second on it is watched. */
-export const ARCH_SIZE_MM = { by: 6, watch: 3 } as const
 
 /**
  * Sizes, classes, arch and supported length of one foot.
@@ -44,60 +47,66 @@ export const ARCH_SIZE_MM = { by: 6, watch: 3 } as const
  * @param allowanceMm of the footwear family: 10 boots, 16 shoes
  * @example measureFoot(foot, { massKg: 75 }, false, 10).supportedLengthMm?.['full-custom'] // 263.2 for 262 sitting, 266 standing
  */
-export function measureFoot(foot: Foot, client: Client | undefined, child: boolean, allowanceMm: number): FootMeasure {
+export function measureFoot(foot: Foot, client: Client | undefined, child: boolean, allowanceMm: number, norms: Norms = HOUSE_NORMS): FootMeasure {
   const readings: FootMeasure['readings'] = {}
   for (const what of READING_KINDS)
     for (const posture of POSTURES) {
       const reading = readingOf(foot, what, posture)
-      const summary = reading && summarise(reading)
+      const summary = reading && summarise(reading, norms)
       if (summary) (readings[what] ??= {})[posture] = summary
     }
   const missing: string[] = []
   const length = bestMean(foot, 'footLengthMm', 'standing')
   if (length === undefined) missing.push('readings.footLengthMm')
-  const classes = length === undefined || child ? undefined : classesOf(foot, length)
-  const result: FootMeasure = { readings, arch: archOf(foot, client, child), words: '', missing }
+  const classes = length === undefined || child ? undefined : classesOf(foot, length, norms)
+  const result: FootMeasure = { readings, arch: archOf(foot, client, child, norms), words: '', missing }
   if (length !== undefined) {
     result.sizes = sizesOf(length, allowanceMm)
     const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
-    result.supportedLengthMm = Object.fromEntries(DEVICE_KINDS.map((kind) => [kind, supportedLengthMm(length, sitting, kind)])) as Record<DeviceKind, number>
+    result.supportedLengthMm = Object.fromEntries(DEVICE_KINDS.map((kind) => [kind, supportedLengthMm(length, sitting, kind, norms)])) as Record<DeviceKind, number>
+    const stand = meanOfReading(foot, 'footLengthMm', 'standing')
+    if (stand !== undefined && sitting !== undefined) result.growthMm = stand - sitting
     const arch = bestMean(foot, 'archLengthMm', 'standing')
     if (arch !== undefined) {
-      result.archSizeLengthMm = arch / ARCH_SHARE
-      result.sizeBy = result.archSizeLengthMm - length >= ARCH_SIZE_MM.by ? 'archLength' : 'footLength'
+      result.archSizeLengthMm = arch / norms.archShare
+      result.sizeBy = result.archSizeLengthMm - length >= norms.archSizeMm.by ? 'archLength' : 'footLength'
     } else missing.push('readings.archLengthMm')
   }
   if (classes && Object.keys(classes).length > 0) result.classes = classes
   for (const what of ['forefootWidthMm', 'heelWidthMm', 'waistGirthMm', 'heelInstepGirthMm', 'dorsumHeightMm'] as const)
     if (bestMean(foot, what, 'standing') === undefined) missing.push(`readings.${what}`)
+  const [toe, met] = [bestMean(foot, 'secondToeLeadMm', 'standing'), bestMean(foot, 'secondMetLeadMm', 'standing')]
+  if (toe !== undefined || met !== undefined) result.leads = { ...(toe !== undefined && { secondToeMm: toe }), ...(met !== undefined && { secondMetMm: met }) }
   result.words = describeShape(result, child)
   return result
 }
 
-function classesOf(foot: Foot, length: number): NonNullable<FootMeasure['classes']> {
+function classesOf(foot: Foot, length: number, norms: Norms): NonNullable<FootMeasure['classes']> {
   const width = bestMean(foot, 'forefootWidthMm', 'standing')
   const waist = bestMean(foot, 'waistGirthMm', 'standing')
   const heelInstep = bestMean(foot, 'heelInstepGirthMm', 'standing')
   const ankle = bestMean(foot, 'ankleGirthMm', 'standing')
   return {
-    ...(width !== undefined && { forefootWidth: forefootWidthClass(width, length) }),
-    ...(waist !== undefined && { midfootVolume: volumeClass(waist, length, CLASS_LIMITS.waistShare) }),
-    ...(heelInstep !== undefined && { heelInstep: volumeClass(heelInstep, length, CLASS_LIMITS.heelInstepShare) }),
-    ...(ankle !== undefined && { ankle: volumeClass(ankle, length, CLASS_LIMITS.ankleShare) }),
+    ...(width !== undefined && { forefootWidth: forefootWidthClass(width, length, norms) }),
+    ...(waist !== undefined && { midfootVolume: volumeClass(waist, length, norms.waistShare) }),
+    ...(heelInstep !== undefined && { heelInstep: volumeClass(heelInstep, length, norms.heelInstepShare) }),
+    ...(ankle !== undefined && { ankle: volumeClass(ankle, length, norms.ankleShare) }),
   }
 }
 
-function archOf(foot: Foot, client: Client | undefined, child: boolean): FootMeasure['arch'] {
+function archOf(foot: Foot, client: Client | undefined, child: boolean, norms: Norms): FootMeasure['arch'] {
   const sitting = archHeightIndexOf(foot, 'sitting')
   const standing = archHeightIndexOf(foot, 'standing')
   const navicularSitting = meanOfReading(foot, 'navicularHeightMm', 'sitting')
   const navicularStanding = meanOfReading(foot, 'navicularHeightMm', 'standing')
+  const drop = navicularSitting !== undefined && navicularStanding !== undefined ? navicularSitting - navicularStanding : undefined
+  const arch = bestMean(foot, 'archLengthMm', 'standing')
   return {
     ...(sitting !== undefined && { ahiSitting: sitting }),
     ...(standing !== undefined && { ahiStanding: standing }),
-    ...(standing !== undefined && !child && { class: archHeightClass(standing) }),
+    ...(standing !== undefined && !child && { class: archHeightClass(standing, norms.archHeightStanding) }),
     ...(sitting !== undefined && standing !== undefined && { ari: standing / sitting }),
     ...(sitting !== undefined && standing !== undefined && client?.massKg !== undefined && { stiffnessNPerUnit: archStiffness(client.massKg, sitting, standing) }),
-    ...(navicularSitting !== undefined && navicularStanding !== undefined && { navicularDropMm: navicularSitting - navicularStanding }),
+    ...(drop !== undefined && { navicularDropMm: drop, ...(!child && { navicularDropClass: navicularDropClass(drop) }), ...(arch !== undefined && { navicularDropPercent: (100 * drop) / arch }) }),
   }
 }

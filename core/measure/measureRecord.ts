@@ -2,6 +2,7 @@ import type { FittingRecord } from '../record/schema'
 import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../record/vocabulary'
 import { isChild } from './ageAtVisit'
 import { measureFoot, type FootMeasure } from './measureFoot'
+import { normsOf } from './normsTable'
 import { questionsOf, type Question } from './questions'
 import { meanOfReading } from './reading'
 
@@ -18,7 +19,7 @@ export function measureRecord(record: FittingRecord, allowanceMm: number): Measu
   const feet: MeasureResult['feet'] = {}
   for (const side of SIDES) {
     const foot = record.feet[side]
-    if (foot) feet[side] = measureFoot(foot, record.client, child, allowanceMm)
+    if (foot) feet[side] = measureFoot(foot, record.client, child, allowanceMm, normsOf(record))
   }
   return { feet, differences: differencesOf(record), questions: questionsOf(record) }
 }

@@ -27,4 +27,4 @@ export const WIDTH_PER_LENGTH = 0.377
  *
  * @example expectedForefootWidthMm(280) // 105.56
  */
-export const expectedForefootWidthMm = (footLengthMm: number): number => WIDTH_PER_LENGTH * footLengthMm
+export const expectedForefootWidthMm = (footLengthMm: number, widthPerLength: number = WIDTH_PER_LENGTH): number => widthPerLength * footLengthMm

@@ -1,9 +1,8 @@
 import { ascending } from 'd3-array'
 import type { FittingRecord, Foot } from '../record/schema'
 import { SIDES, type ReadingKind } from '../record/vocabulary'
-import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
 import { READING_LABELS } from './labels'
-import { RATIO_NORMS } from './norms'
+import { HOUSE_NORMS, normsOf, type Norms } from './normsTable'
 import { bestMean, meanOfReading } from './reading'
 
 /** Something unlikely that is used all the same: where it is and the words to ask with. */
@@ -15,8 +14,8 @@ export interface Question {
 const mm = (value: number) => `${Number(value.toFixed(1))} mm`
 
 /** Why one new value is unlikely, in words; null when there is nothing to ask. */
-export function doubt(what: ReadingKind, value: number, footLengthMm: number | undefined): string | null {
-  const norm = RATIO_NORMS[what]
+export function doubt(what: ReadingKind, value: number, footLengthMm: number | undefined, norms: Norms = HOUSE_NORMS): string | null {
+  const norm = norms.ratioToLength[what]
   if (!norm || footLengthMm === undefined) return null
   const away = (value / footLengthMm - norm.mean) / norm.sd
   if (Math.abs(away) <= 3.5) return null
@@ -29,8 +28,8 @@ export function doubt(what: ReadingKind, value: number, footLengthMm: number | u
  * @returns null when the value is within bounds
  * @example refuseTrial('footLengthMm', 26.5) // { words: '26.5 mm is too small …', meant: 265 }
  */
-export function refuseTrial(what: ReadingKind, value: number): { words: string; meant: number | null } | null {
-  const [low, high] = HARD_BOUNDS_MM[what]
+export function refuseTrial(what: ReadingKind, value: number, norms: Norms = HOUSE_NORMS): { words: string; meant: number | null } | null {
+  const [low, high] = norms.hardBoundsMm[what]
   const name = READING_LABELS[what].name.toLowerCase()
   if (!Number.isFinite(value)) return { words: `That is not a number. Type the ${name} in mm.`, meant: null }
   if (value >= low && value <= high) return null
@@ -42,22 +41,23 @@ export function refuseTrial(what: ReadingKind, value: number): { words: string; 
 /**
  * Does a new trial look like the other foot's value? True when it is far from this foot's own trials and equals one of the other foot's.
  */
-export function looksLikeOtherFoot(what: ReadingKind, value: number, own: readonly number[], other: readonly number[]): boolean {
+export function looksLikeOtherFoot(what: ReadingKind, value: number, own: readonly number[], other: readonly number[], norms: Norms = HOUSE_NORMS): boolean {
   if (own.length === 0 || other.length === 0) return false
-  const limit = SPREAD_LIMIT_MM[what]
+  const limit = norms.repeatLimitMm[what]
   return own.every((t) => Math.abs(t - value) > limit) && other.some((t) => Math.abs(t - value) < 0.05)
 }
 
 /** All questions about the readings of a record. */
 export function questionsOf(record: FittingRecord): Question[] {
   const questions: Question[] = []
+  const norms = normsOf(record)
   for (const side of SIDES) {
     const foot = record.feet[side]
     if (!foot) continue
     const length = bestMean(foot, 'footLengthMm', 'standing')
     foot.readings.forEach((reading, i) => {
       const value = meanOfReading(foot, reading.what, reading.posture)
-      const words = value === undefined ? null : doubt(reading.what, value, length)
+      const words = value === undefined ? null : doubt(reading.what, value, length, norms)
       if (words) questions.push({ path: `feet.${side}.readings.${i}`, words })
     })
     questions.push(...sitAndStand(foot, side))
@@ -85,7 +85,7 @@ function sideGaps(record: FittingRecord): Question[] {
   return [...kinds].flatMap((what) => {
     const l = bestMean(left, what, 'standing')
     const r = bestMean(right, what, 'standing')
-    if (l === undefined || r === undefined || Math.abs(l - r) <= SIDE_GAP_MM) return []
+    if (l === undefined || r === undefined || Math.abs(l - r) <= normsOf(record).sideGapMm) return []
     return [{ path: `feet.left.readings.${what}`, words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?` }]
   })
 }

@@ -1,7 +1,7 @@
 import { mean } from 'd3-array'
 import type { Foot, Reading } from '../record/schema'
 import type { Posture, ReadingKind } from '../record/vocabulary'
-import { SPREAD_LIMIT_MM } from './bounds'
+import { HOUSE_NORMS, type Norms } from './normsTable'
 
 /** What the trials of one reading say. */
 export interface ReadingSummary {
@@ -30,10 +30,10 @@ const keptTrials = (reading: Pick<Reading, 'trials' | 'struck'>) =>
  * @returns null when no trial is kept
  * @example summarise({ what: 'instepGirthMm', trials: [246, 252, 249], struck: [] }) // spread 6, repeat true, agreed true, proposeStrike [1]
  */
-export function summarise(reading: Pick<Reading, 'what' | 'trials' | 'struck'>): ReadingSummary | null {
+export function summarise(reading: Pick<Reading, 'what' | 'trials' | 'struck'>, norms: Pick<Norms, 'repeatLimitMm'> = HOUSE_NORMS): ReadingSummary | null {
   const kept = keptTrials(reading)
   if (kept.length === 0) return null
-  const limit = SPREAD_LIMIT_MM[reading.what]
+  const limit = norms.repeatLimitMm[reading.what]
   const sorted = [...kept].sort((a, b) => a.value - b.value)
   const spread = sorted.at(-1)!.value - sorted[0]!.value
   const need = kept.length >= 4 ? 3 : 2

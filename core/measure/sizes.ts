@@ -1,12 +1,15 @@
-/** Allowance of lasts over foot length, mm, by family of footwear (workshop defaults). */
-export const ALLOWANCE_MM = { boots: 10, shoes: 16 } as const
-export type SizeFamily = keyof typeof ALLOWANCE_MM
+import { HOUSE_NORMS, type Norms } from './normsTable'
+
+export type SizeFamily = keyof Norms['allowanceMm']
 
 /** Activities whose footwear is snug and rigid; the rest walks in everyday, work or walking shoes. */
 const BOOT_ACTIVITIES = new Set(['ski-touring', 'hockey', 'figure-skating', 'road-riding', 'mountaineering'])
 
-/** Allowance for what a client does; boots when nothing is told. */
-export const allowanceFor = (activity: string | undefined): number => (activity === undefined || BOOT_ACTIVITIES.has(activity) ? ALLOWANCE_MM.boots : ALLOWANCE_MM.shoes)
+/** Family for what a client does; boots when nothing is told. */
+export const sizeFamilyFor = (activity: string | undefined): SizeFamily => (activity === undefined || BOOT_ACTIVITIES.has(activity) ? 'boots' : 'shoes')
+
+/** Allowance of lasts over foot length for what a client does, mm. */
+export const allowanceFor = (activity: string | undefined, norms: Pick<Norms, 'allowanceMm'> = HOUSE_NORMS): number => norms.allowanceMm[sizeFamilyFor(activity)]
 
 export interface SizeSet {
   mondo: number
@@ -46,5 +49,11 @@ export function sizesOf(footLengthMm: number, allowanceMm: number): SizeSet & { 
  */
 export function ukWords(footLengthMm: number, allowanceMm: number): string {
   const child = roundToHalf((footLengthMm + allowanceMm) / 8.4667 - 12)
+  return child < 14 ? `child ${child}` : `${child - 13}`
+}
+
+/** US children's size from the UK one: about half a size more. @example usChildWords(190, 16, 0.5) // 'child 13' */
+export function usChildWords(footLengthMm: number, allowanceMm: number, overUk = HOUSE_NORMS.usChildOverUk): string {
+  const child = roundToHalf((footLengthMm + allowanceMm) / 8.4667 - 12 + overUk)
   return child < 14 ? `child ${child}` : `${child - 13}`
 }

@@ -1,9 +1,9 @@
 import { z } from 'zod'
-import { HARD_BOUNDS_MM } from '../measure/bounds'
+import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { parseWith } from './parse'
 import { PART_SCHEMAS, type PartContent, type PartName } from './parts'
 import { Refusal } from './refusal'
-import { POSTURES, READING_KINDS, SIDES } from './vocabulary'
+import { POSTURES, READING_KINDS, SIDES, type ReadingKind } from './vocabulary'
 
 /** Trials of one reading are kept up to this many. */
 export const MOST_TRIALS = 5
@@ -17,6 +17,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
     posture: z.enum(POSTURES),
     values: z.array(z.number()).min(1).max(MOST_TRIALS),
     instrument: z.string().max(60).optional(),
+    heightMm: z.number().min(50).max(700).optional(),
   }),
   z.strictObject({
     kind: z.literal('readings.set'),
@@ -25,6 +26,9 @@ export const commandSchema = z.discriminatedUnion('kind', [
     posture: z.enum(POSTURES),
     trials: z.array(z.number()).max(MOST_TRIALS),
     struck: z.array(z.number().int().min(0)).default([]),
+    instrument: z.string().max(60).optional(),
+    /** height above the floor at which a girth was taken, mm */
+    heightMm: z.number().min(50).max(700).optional(),
   }),
   z.strictObject({ kind: z.literal('part.put'), part: z.enum(Object.keys(PART_SCHEMAS) as [PartName, ...PartName[]]), content: z.unknown() }),
 ])
@@ -43,10 +47,11 @@ type Readings = PartContent<'readings.left'>
  * @param before content of the part the command changes, undefined when it does not exist yet
  * @throws Refusal with the path
  */
-export function applyCommand(before: unknown, command: Command, stamp?: { by: string; at: string }): unknown {
+export function applyCommand(before: unknown, command: Command, stamp?: { by: string; at: string }, norms: Norms = HOUSE_NORMS): unknown {
   if (command.kind === 'part.put') {
+    if (command.part === 'norms') throw new Refusal('kept-table', 'A fitting keeps the table it was opened with. Change the table in Settings; new fittings take it.', 'norms')
     const content = parseWith(PART_SCHEMAS[command.part] as z.ZodType, command.content, command.part)
-    if (command.part === 'readings.left' || command.part === 'readings.right') for (const reading of content as Readings) checkBounds(reading.what, reading.trials)
+    if (command.part === 'readings.left' || command.part === 'readings.right') for (const reading of content as Readings) checkBounds(norms, reading.what, reading.trials)
     return content
   }
   const readings = (before as Readings | undefined) ?? []
@@ -55,13 +60,13 @@ export function applyCommand(before: unknown, command: Command, stamp?: { by: st
   const trials = command.kind === 'readings.add' ? [...(old?.trials ?? []), ...command.values] : command.trials
   const struck = command.kind === 'readings.add' ? (old?.struck ?? []) : command.struck.filter((i) => i < trials.length)
   if (trials.length > MOST_TRIALS) throw new Refusal('too-many-trials', `At most ${MOST_TRIALS} tries of one reading are kept. Strike or take one back first.`, command.what)
-  checkBounds(command.what, trials)
+  checkBounds(norms, command.what, trials)
   if (trials.length === 0) return readings.filter((_, i) => i !== at)
-  const next = { ...old, what: command.what, posture: command.posture, trials, struck, ...(command.kind === 'readings.add' && command.instrument && { instrument: command.instrument }), ...stamp }
+  const next = { ...old, what: command.what, posture: command.posture, trials, struck, ...(command.instrument && { instrument: command.instrument }), ...(command.heightMm !== undefined && { heightMm: command.heightMm }), ...stamp }
   return at < 0 ? [...readings, next] : readings.map((r, i) => (i === at ? next : r))
 }
 
-function checkBounds(what: keyof typeof HARD_BOUNDS_MM, trials: readonly number[]) {
-  const [low, high] = HARD_BOUNDS_MM[what]
+function checkBounds(norms: Norms, what: ReadingKind, trials: readonly number[]) {
+  const [low, high] = norms.hardBoundsMm[what]
   for (const value of trials) if (!(value >= low && value <= high)) throw new Refusal('out-of-bounds', `${value} mm is outside ${low} to ${high} mm.`, what)
 }

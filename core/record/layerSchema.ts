@@ -2,7 +2,7 @@ import { z } from 'zod'
 
 const amount = (fallback: number) => z.number().min(0).max(40).default(fallback)
 const angle = z.number().min(-45).max(45)
-const base = { on: z.boolean().default(true), name: z.string().max(80).optional() }
+const base = { on: z.boolean().default(true), name: z.string().max(80).optional(), because: z.string().max(80).optional() }
 const kind = <K extends string, S extends z.ZodRawShape>(name: K, shape: S) => z.strictObject({ kind: z.literal(name), ...base, ...shape })
 const spot = { xMm: z.number().min(-80).max(80).default(0), yMm: z.number().min(0).max(400).default(35), radiusMm: amount(12) }
 

@@ -1,8 +1,8 @@
 import type { z } from 'zod'
-import { HARD_BOUNDS_MM } from '../measure/bounds'
+import { normsOf, type Norms } from '../measure/normsTable'
 import { Refusal } from './refusal'
 import { recordSchema, type FittingRecord } from './schema'
-import { SIDES } from './vocabulary'
+import { SIDES, type ReadingKind } from './vocabulary'
 
 /** Parses any value with a schema; throws a Refusal that names the first offending place. */
 export function parseWith<S extends z.ZodType>(schema: S, value: unknown, what = 'input'): z.output<S> {
@@ -31,12 +31,12 @@ export function parseRecord(value: unknown): FittingRecord {
   if (typeof head.version === 'number' && head.version > 1)
     throw new Refusal('newer-version', `This record has version ${head.version}; this program reads version 1. Update the program, then try again.`, 'version')
   const record = parseWith(recordSchema, value, 'fitting record')
-  for (const side of SIDES) record.feet[side]?.readings.forEach((reading, i) => checkTrials(reading, `feet.${side}.readings.${i}`))
+  for (const side of SIDES) record.feet[side]?.readings.forEach((reading, i) => checkTrials(normsOf(record), reading, `feet.${side}.readings.${i}`))
   return record
 }
 
-function checkTrials(reading: { what: keyof typeof HARD_BOUNDS_MM; trials: number[]; struck: number[] }, path: string) {
-  const [low, high] = HARD_BOUNDS_MM[reading.what]
+function checkTrials(norms: Norms, reading: { what: ReadingKind; trials: number[]; struck: number[] }, path: string) {
+  const [low, high] = norms.hardBoundsMm[reading.what]
   reading.trials.forEach((trial, i) => {
     if (!(trial >= low && trial <= high))
       throw new Refusal('out-of-bounds', `${path}.trials.${i}: ${trial} is outside ${low} to ${high} mm for ${reading.what}.`, `${path}.trials.${i}`)

@@ -3,6 +3,8 @@ import {
   captureSchema, decisionSchema, deviceSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, readingSchema, recordSchema,
   storySchema, type Client, type FittingRecord,
 } from './schema'
+import { normsSchema } from '../measure/normsTable'
+import { footprintSchema } from './footprintSchema'
 import { SIDES } from './vocabulary'
 
 /** The record in pieces that are stored, versioned and changed one at a time, so that two people can work on different stations at once. */
@@ -13,6 +15,9 @@ export const PART_SCHEMAS = {
   'readings.right': z.array(readingSchema).max(120),
   'findings.left': findingsSchema,
   'findings.right': findingsSchema,
+  'footprint.left': footprintSchema.nullable(),
+  'footprint.right': footprintSchema.nullable(),
+  norms: normsSchema,
   'capture.left': captureSchema,
   'capture.right': captureSchema,
   'device.left': deviceSchema.nullable(),
@@ -43,6 +48,7 @@ export function splitRecord(record: FittingRecord): Parts {
     if (!foot) continue
     set(`readings.${side}`, foot.readings)
     set(`findings.${side}`, foot.findings)
+    set(`footprint.${side}`, foot.footprint)
     set(`capture.${side}`, foot.capture)
     set(`device.${side}`, foot.device)
   }
@@ -52,6 +58,7 @@ export function splitRecord(record: FittingRecord): Parts {
   set('handover', record.handover)
   set('followups', record.followups)
   set('ledger', record.ledger)
+  set('norms', record.norms)
   return parts
 }
 
@@ -60,6 +67,7 @@ export function joinRecord(parts: Parts, client: Client | undefined, shop?: Fitt
   const foot = (side: 'left' | 'right') => ({
     readings: parts[`readings.${side}`] ?? [],
     ...(parts[`findings.${side}`] && { findings: parts[`findings.${side}`] }),
+    ...(parts[`footprint.${side}`] && { footprint: parts[`footprint.${side}`]! }),
     ...(parts[`capture.${side}`] && { capture: parts[`capture.${side}`] }),
     ...(parts[`device.${side}`] && { device: parts[`device.${side}`]! }),
   })
@@ -77,5 +85,6 @@ export function joinRecord(parts: Parts, client: Client | undefined, shop?: Fitt
     ...(parts.handover && { handover: parts.handover }),
     ...(parts.followups && { followups: parts.followups }),
     ...(parts.ledger && { ledger: parts.ledger }),
+    ...(parts.norms && { norms: parts.norms }),
   }
 }

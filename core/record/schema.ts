@@ -1,11 +1,13 @@
 import { z } from 'zod'
+import { findingsSchema } from './findingsSchema'
+import { footprintSchema } from './footprintSchema'
 import { layerSchema } from './layerSchema'
-import { ABILITIES, CAPTURE_WAYS, COMPLAINT_PLACES, CONDITIONS, DEVICE_KINDS, INTENTS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
+import { normsSchema } from '../measure/normsTable'
+import { complaintSchema, storySchema } from './storySchema'
+import { CAPTURE_WAYS, COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
 
 const text = (max: number) => z.string().max(max)
 const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
-const alignmentDeg = z.array(z.number().min(-45).max(45)).max(5)
-const rangeDeg = z.array(z.number().min(0).max(120)).max(5)
 const finite = z.number()
 
 export const readingSchema = z.strictObject({
@@ -19,56 +21,12 @@ export const readingSchema = z.strictObject({
   at: text(40).optional(),
 })
 
-export const complaintSchema = z.strictObject({
-  foot: z.enum(SIDES),
-  at: z.enum(COMPLAINT_PLACES),
-  score: z.number().min(0).max(10).optional(),
-  words: text(300).optional(),
-  numb: z.boolean().optional(),
-})
-
-const markSchema = z.strictObject({
-  kind: z.enum(['callus', 'bonyPoint', 'lump', 'corn', 'wound', 'nail', 'tender', 'numb']),
-  view: z.enum(['plantar', 'dorsal', 'medial', 'lateral']),
-  xMm: z.number().min(-150).max(150),
-  yMm: z.number().min(-20).max(420),
-  sizeMm: z.number().min(0).max(120).optional(),
-  tenderness: z.number().min(0).max(10).optional(),
-})
-
-export const findingsSchema = z.strictObject({
-  subtalar: z.strictObject({ inversionDeg: rangeDeg.optional(), eversionDeg: rangeDeg.optional() }).optional(),
-  neutralPalpatedDeg: alignmentDeg.optional(),
-  ncspDeg: alignmentDeg.optional(),
-  rcspDeg: alignmentDeg.optional(),
-  tibialVarumDeg: alignmentDeg.optional(),
-  forefootDeg: alignmentDeg.optional(),
-  firstRay: z.strictObject({ rest: z.enum(['level', 'plantarflexed', 'elevated']).optional(), upMm: finite.optional(), downMm: finite.optional(), stiffness: z.enum(['stiff', 'usual', 'loose']).optional() }).optional(),
-  fifthRay: z.enum(['level', 'sunk', 'elevated']).optional(),
-  heelRaise: z.strictObject({ count: z.number().int().min(0).max(100).optional(), inverts: z.boolean().optional() }).optional(),
-  windlass: z.enum(['rises', 'late', 'none']).optional(),
-  fatPad: z.enum(['usual', 'thin']).optional(),
-  deformity: z.enum(['none', 'present']).optional(),
-  ankleKneeStraightDeg: alignmentDeg.optional(),
-  ankleKneeBentDeg: alignmentDeg.optional(),
-  firstToeUnloadedDeg: rangeDeg.optional(),
-  firstToeLoadedDeg: rangeDeg.optional(),
-  firstToeStiff: z.boolean().optional(),
-  firstToeMidRangePain: z.boolean().optional(),
-  posture: z.array(z.number().int().min(-2).max(2)).length(6).optional(),
-  axis: z.enum(['medial', 'central', 'lateral']).optional(),
-  axisAngleDeg: z.number().min(0).max(60).optional(),
-  kneeOver: z.enum(['inside', 'first', 'second', 'third', 'outside']).optional(),
-  mobility: z.record(z.string(), z.enum(['stiff', 'usual', 'loose'])).optional(),
-  sensationFelt: z.number().int().min(0).max(10).optional(),
-  pulses: z.enum(['both', 'one', 'weak', 'absent']).optional(),
-  marks: z.array(markSchema).max(60).optional(),
-})
-
 export const postSchema = z.strictObject({
   at: z.enum(['rearfoot', 'forefoot']),
   style: z.enum(['extrinsic', 'intrinsic']).default('extrinsic'),
   angleDeg: z.number().min(-45).max(45),
+  /** code of the ledger's entry it came from */
+  because: text(80).optional(),
 })
 
 export const deviceSchema = z.strictObject({
@@ -103,6 +61,7 @@ export const captureSchema = z.strictObject({
 export const footSchema = z.strictObject({
   readings: z.array(readingSchema).max(120).default([]),
   findings: findingsSchema.optional(),
+  footprint: footprintSchema.optional(),
   capture: captureSchema.optional(),
   device: deviceSchema.optional(),
 })
@@ -116,17 +75,6 @@ export const clientSchema = z.strictObject({
   heightMm: z.number().min(400).max(2500).optional(),
   guardian: text(120).optional(),
   occupation: text(120).optional(),
-})
-
-export const storySchema = z.strictObject({
-  activity: text(60).optional(),
-  ability: z.enum(ABILITIES).optional(),
-  intent: z.enum(INTENTS).optional(),
-  hours: z.number().min(0).max(24).optional(),
-  goal: text(500).optional(),
-  complaints: z.array(complaintSchema).max(30).default([]),
-  conditions: z.array(z.enum(CONDITIONS)).default([]),
-  school: z.enum(SCHOOLS).optional(),
 })
 
 export const footwearSchema = z.strictObject({
@@ -171,6 +119,10 @@ export const decisionSchema = z.strictObject({
   foot: z.enum(['left', 'right', 'both']),
   decision: z.enum(['accepted', 'set-aside']),
   reason: text(300).optional(),
+  /** what was said and done, kept for the day it no longer holds */
+  words: text(600).optional(),
+  school: text(20).optional(),
+  made: text(200).optional(),
   by: text(80).optional(),
   at: text(40).optional(),
 })
@@ -188,23 +140,34 @@ export const recordSchema = z.strictObject({
   feet: z
     .strictObject({ left: footSchema.optional(), right: footSchema.optional() })
     .refine((feet) => feet.left !== undefined || feet.right !== undefined, 'feet needs left, right or both'),
-  legLengthDifferenceMm: z.strictObject({ value: z.number().min(0).max(100), shorter: z.enum(SIDES), method: text(40).optional() }).optional(),
+  legLengthDifferenceMm: z
+    .strictObject({
+      value: z.number().min(0).max(100),
+      shorter: z.enum(SIDES),
+      method: text(40).optional(),
+      known: z.enum(['long-standing', 'new']).optional(),
+      shownTwice: z.boolean().optional(),
+      goneWhenLevelled: z.boolean().optional(),
+    })
+    .optional(),
   footwear: footwearSchema.optional(),
   jobs: z.array(jobSchema).max(200).optional(),
   handover: handoverSchema.optional(),
   followups: z.array(followupSchema).max(60).optional(),
   ledger: z.array(decisionSchema).max(300).optional(),
+  /** the table of norms this fitting is judged by; the house defaults where absent */
+  norms: normsSchema.optional(),
 })
 
+export { complaintSchema, findingsSchema, storySchema }
+export type { Findings, Mark } from './findingsSchema'
+export type { Complaint, Story } from './storySchema'
 export type FittingRecord = z.output<typeof recordSchema>
 export type Foot = z.output<typeof footSchema>
 export type Reading = z.output<typeof readingSchema>
-export type Findings = z.output<typeof findingsSchema>
 export type Device = z.output<typeof deviceSchema>
 export type Post = z.output<typeof postSchema>
 export type Client = z.output<typeof clientSchema>
-export type Story = z.output<typeof storySchema>
-export type Complaint = z.output<typeof complaintSchema>
 export type Footwear = z.output<typeof footwearSchema>
 export type Followup = z.output<typeof followupSchema>
 export type Handover = z.output<typeof handoverSchema>

@@ -40,3 +40,9 @@ export const CAPTURE_WAYS = ['plaster', 'foam', 'bead-tray', 'standing-vacuum', 
 
 export const FAMILIES = ['rigid-shell', 'skate', 'laced-boot', 'riding-shoe', 'work-boot', 'shoe', 'dress-shoe'] as const
 export type Family = (typeof FAMILIES)[number]
+
+/** Signs for which somebody else looks first; each is asked in plain words. */
+export const SIGNS = [
+  'openWound', 'hotSwollen', 'fracture', 'suddenNumb', 'calfSwollen', 'childLimps', 'changingShape', 'suddenPop', 'archDropped', 'restPainHanging', 'newColdFoot', 'spreadingRedness', 'nightPain',
+] as const
+export type Sign = (typeof SIGNS)[number]

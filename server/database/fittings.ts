@@ -1,14 +1,39 @@
+import { cautionsOf } from '../../core/advice/cautions'
+import { riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
 import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
-import type { FittingRecord } from '../../core/record/schema'
-import type { FittingState, PartState } from '../../shared/contracts'
+import { normsOf } from '../../core/measure/normsTable'
+import type { FittingRecord, Story } from '../../core/record/schema'
+import type { FittingRow, FittingState, PartState } from '../../shared/contracts'
 import { addClient } from './clients'
+import { currentNorms } from './norms'
 import type { Client } from './pool'
 
-/** Opens an empty fitting. */
-export async function openFitting(db: Client, shopId: string, clientId: string, openedOn: string): Promise<string> {
+/** Opens an empty fitting, judged by the shop's table of norms of that day. */
+export async function openFitting(db: Client, shopId: string, clientId: string, openedOn: string, table: 'current' | 'none' = 'current'): Promise<string> {
   const { rows } = await db.query('insert into fittings (shop_id, client_id, opened_on) values ($1, $2, $3) returning id', [shopId, clientId, openedOn])
+  const norms = table === 'current' ? await currentNorms(db, shopId) : null
+  if (norms) await putPart(db, rows[0].id, 'norms', norms, null)
   return rows[0].id
+}
+
+/** Stores a part that is not there yet. */
+async function putPart(db: Client, fittingId: string, part: PartName, content: unknown, by: string | null) {
+  await db.query('insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4) on conflict (fitting_id, part) do nothing', [fittingId, part, JSON.stringify(content), by])
+}
+
+const COPIED: readonly PartName[] = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'footprint.left', 'footprint.right', 'legLength']
+
+/** A further fitting for another activity: readings and findings go along when asked for, and what the client has told of their health. */
+export async function openFurtherFitting(db: Client, shopId: string, clientId: string, openedOn: string, by: string, activity?: string, copyFrom?: string): Promise<string> {
+  const source = copyFrom ? await readFitting(db, shopId, copyFrom) : null
+  const id = await openFitting(db, shopId, clientId, openedOn)
+  const from = source?.client.id === clientId ? source : null
+  const told = from?.parts.story?.content as Story | undefined
+  const story = { complaints: [], conditions: told?.conditions ?? [], ...(told?.signs && { signs: told.signs }), ...(told?.history && { history: told.history }), ...(told?.clearances && { clearances: told.clearances }), ...(told?.school && { school: told.school }), ...(activity && { activity }) }
+  if (activity || told) await putPart(db, id, 'story', story, by)
+  for (const part of COPIED) if (from?.parts[part]) await putPart(db, id, part, from.parts[part].content, by)
+  return id
 }
 
 interface PartRow {
@@ -31,13 +56,17 @@ export async function readFitting(db: Client, shopId: string, id: string): Promi
   const f = rows[0]
   if (!f) return null
   const parts = await db.query<PartRow>('select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1', [id])
-  return {
+  const state: FittingState = {
     id: f.id,
     openedOn: f.opened_on,
     shop: { name: f.shop },
     client: { id: f.client_id, code: f.code, version: f.version, details: f.details },
     parts: Object.fromEntries(parts.rows.map((r) => [r.part, toState(r)])),
+    cautions: [],
+    blocked: false,
   }
+  const record = recordOf(state)
+  return { ...state, cautions: cautionsOf(record), blocked: riskOf(record).blocked }
 }
 
 /** The fitting as a record of the open format. */
@@ -63,7 +92,8 @@ export async function applyToFitting(db: Client, shopId: string, id: string, com
   if (done.rows.length > 0 && current) return { kind: 'repeated', part, state: toState(current) }
   if ((current?.version ?? 0) !== version)
     return { kind: 'stale', part, current: current ? toState(current) : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() } }
-  const content = applyCommand(current?.content, command, { by, at: new Date().toISOString() })
+  const table = await db.query<{ content: FittingRecord['norms'] }>("select content from fitting_parts where fitting_id = $1 and part = 'norms'", [id])
+  const content = applyCommand(current?.content, command, { by, at: new Date().toISOString() }, normsOf({ norms: table.rows[0]?.content }))
   const saved = await db.query<PartRow>(
     `insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)
      on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now()
@@ -78,14 +108,23 @@ export async function applyToFitting(db: Client, shopId: string, id: string, com
 /** Stores a whole record as a new client and fitting. */
 export async function importRecord(db: Client, shopId: string, record: FittingRecord, today: string, by: string): Promise<{ clientId: string; fittingId: string }> {
   const client = await addClient(db, shopId, record.client ?? {})
-  const fittingId = await openFitting(db, shopId, client.id, record.visit?.on ?? today)
-  for (const [part, content] of Object.entries(splitRecord(record)))
-    await db.query('insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)', [fittingId, part, JSON.stringify(content), by])
-  return { clientId: client.id, fittingId }
+  return { clientId: client.id, fittingId: await importFitting(db, shopId, client.id, record, today, by) }
 }
 
-/** Ids of a client's fittings, newest first. */
-export async function fittingsOf(db: Client, shopId: string, clientId: string): Promise<{ id: string; openedOn: string }[]> {
-  const { rows } = await db.query('select id, opened_on as "openedOn" from fittings where shop_id = $1 and client_id = $2 order by opened_on desc, created_at desc', [shopId, clientId])
+/** Stores a whole record as a further fitting of a client that the shop has. */
+export async function importFitting(db: Client, shopId: string, clientId: string, record: FittingRecord, today: string, by: string): Promise<string> {
+  const fittingId = await openFitting(db, shopId, clientId, record.visit?.on ?? today, 'none')
+  for (const [part, content] of Object.entries(splitRecord(record)))
+    await putPart(db, fittingId, part as PartName, content, by)
+  return fittingId
+}
+
+/** A client's fittings with what they are for, newest first. */
+export async function fittingsOf(db: Client, shopId: string, clientId: string): Promise<FittingRow[]> {
+  const { rows } = await db.query(
+    `select f.id, f.opened_on as "openedOn", p.content->>'activity' as activity from fittings f left join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
+     where f.shop_id = $1 and f.client_id = $2 order by f.opened_on desc, f.created_at desc`,
+    [shopId, clientId],
+  )
   return rows
 }

@@ -19,6 +19,8 @@ interface Options<S extends z.ZodType> {
   /** what the caller must be allowed to do; 'public' routes are listed in a test */
   permission: Permission | 'public'
   body?: S
+  /** largest JSON body, bytes; 2 MB when not said */
+  mostBytes?: number
 }
 
 /** Largest JSON body, bytes. */
@@ -40,7 +42,7 @@ export function route<S extends z.ZodType, R>(options: Options<S>, handle: (cont
         if (!person) throw new HttpProblem(401, 'signed-out', 'Sign in to go on. What you typed is kept.')
         if (!may(person.role, options.permission)) throw new HttpProblem(403, 'not-allowed', 'Your role does not do this. Ask the owner.')
       }
-      const body = options.body ? parseWith(options.body, await readJsonBody(event), 'request') : undefined
+      const body = options.body ? parseWith(options.body, await readJsonBody(event, options.mostBytes ?? MOST_BYTES), 'request') : undefined
       return await handle({ event, person: person!, body: body as z.output<S> })
     } catch (error) {
       const problem = toProblem(error)
@@ -67,11 +69,11 @@ function checkOrigin(event: H3Event) {
   if (origin && new URL(origin).host !== getRequestURL(event, { xForwardedHost: false }).host) throw new HttpProblem(403, 'foreign-origin', 'This request comes from another site.')
 }
 
-async function readJsonBody(event: H3Event): Promise<unknown> {
+async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
   if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? '')) throw new HttpProblem(415, 'json-only', 'Send JSON (content-type application/json).')
-  if (Number(getHeader(event, 'content-length') ?? 0) > MOST_BYTES) throw new HttpProblem(413, 'too-large', 'This file is larger than 2 MB. A fitting record is far smaller.')
+  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
   const raw = (await readRawBody(event)) ?? ''
-  if (raw.length > MOST_BYTES) throw new HttpProblem(413, 'too-large', 'This file is larger than 2 MB. A fitting record is far smaller.')
+  if (raw.length > most) throw new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
   try {
     return JSON.parse(raw)
   } catch {

@@ -1,21 +1,11 @@
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../core/advice/advise'
-import { examineFoot } from '../../core/examine/examineFoot'
 import { parseRecord } from '../../core/record/parse'
 import { DEMO_RECORDS } from '../../demo/records'
 import { referenceReadings, referenceRecord, standing } from '../fixtures/feet'
 
 const withFindings = (findings: unknown, story: unknown = {}) =>
   parseRecord({ format: 'gentle-arch/fitting', version: 1, story, feet: { right: { readings: [standing('footLengthMm', 265), standing('forefootWidthMm', 96)], findings } } })
-
-describe('examination', () => {
-  it('shows 7° over 96 mm as 11.8 mm', () => {
-    const { forefootMm, words } = examineFoot(withFindings({ forefootDeg: [7] }).feet.right!)
-    expect(forefootMm).toBeCloseTo(11.79, 2)
-    expect(words).toContain('varus 7° (11.8 mm across), outside the usual band')
-  })
-  it('asks again above 2° of spread', () => expect(examineFoot(withFindings({ rcspDeg: [-2, -5] }).feet.right!).relaxed!.repeat).toBe(true))
-})
 
 describe('the ledger', () => {
   it('is empty for a sound pair of feet', () => expect(advise(referenceRecord())).toEqual([]))

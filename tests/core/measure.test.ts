@@ -1,9 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { archHeightIndex, archStiffness } from '../../core/measure/archIndex'
-import { forefootWidthClass, volumeClass, CLASS_LIMITS } from '../../core/measure/classes'
+import { forefootWidthClass, volumeClass } from '../../core/measure/classes'
 import { measureRecord } from '../../core/measure/measureRecord'
 import { expectedForefootWidthMm } from '../../core/measure/norms'
+import { HOUSE_NORMS } from '../../core/measure/normsTable'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../core/measure/questions'
 import { summarise } from '../../core/measure/reading'
 import { roundToHalf, sizesOf, ukWords } from '../../core/measure/sizes'
@@ -42,7 +43,7 @@ describe('classes and arch', () => {
     const at = (delta: number) => forefootWidthClass(expectedForefootWidthMm(265) + delta, 265).class
     expect([at(-4.1), at(-3.9), at(3.9), at(4.1), at(7.9), at(8.1)]).toEqual(['narrow', 'medium', 'medium', 'wide', 'wide', 'extraWide'])
   })
-  it('puts waist girth in classes', () => expect([88, 92, 96].map((g) => volumeClass(g, 100, CLASS_LIMITS.waistShare))).toEqual(['low', 'medium', 'high']))
+  it('puts waist girth in classes', () => expect([88, 92, 96].map((g) => volumeClass(g, 100, HOUSE_NORMS.waistShare))).toEqual(['low', 'medium', 'high']))
   it('computes index and stiffness as published', () => {
     expect(archHeightIndex(63, 193)).toBeCloseTo(0.3264, 4)
     expect(archStiffness(75, 0.36, 0.34)).toBeCloseTo(14710, 0)
@@ -93,7 +94,7 @@ describe('a whole record', () => {
     const result = measureRecord(DEMO_RECORDS['tove-marchetti']!, 10)
     expect(result.feet.left!.sizes!.rounded.mondo).toBe(26.5)
     expect(result.differences.footLengthMm).toBeCloseTo(-4, 9)
-    expect(result.feet.right!.words).toBe('medium forefoot, medium-volume waist, average heel and instep, usual arch')
+    expect(result.feet.right!.words).toBe('medium forefoot, medium-volume waist, average heel and instep, average ankle, usual arch')
     expect(result.questions).toEqual([])
   })
   it('shows no adult classes for a child', () => {

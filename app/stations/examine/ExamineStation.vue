@@ -1,86 +1,105 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
-import { examineFoot, type AngleSummary } from '../../../core/examine/examineFoot'
-import { parseNumber } from '../../../core/measure/callOut'
+import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
+import { degreesText, varusWords } from '../../../core/examine/angle'
+import { JOINT_WORDS, POSTURE_WORDS } from '../../../core/examine/alignmentWords'
+import { examineFoot, trialsOf, ANGLE_KEYS, type FootExamination } from '../../../core/examine/examineFoot'
+import { isChild } from '../../../core/measure/ageAtVisit'
+import { normsOf } from '../../../core/measure/normsTable'
+import { JOINTS, type Findings } from '../../../core/record/findingsSchema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
+import AngleRows from './AngleRows.vue'
 import BackView from './BackView.vue'
-import DraftField from '~/components/DraftField.vue'
+import ChoiceRow from './ChoiceRow.vue'
+import FeelingPane from './FeelingPane.vue'
+import FlexView from './FlexView.vue'
+import MarksPane from './MarksPane.vue'
+import PlanView from './PlanView.vue'
+import StancePane from './StancePane.vue'
+import { ANGLES_OF, CHOICES, GROUPS, type ChoiceKey, type GroupId } from './findingGroups'
 import SideMark from '~/components/SideMark.vue'
-import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
+import { useHand } from '~/stores/hand'
 
-type Key = 'forefootDeg' | 'rcspDeg'
 const fitting = useFitting()
+const hand = useHand()
 const trouble = ref('')
-const feet = computed(() => Object.fromEntries(SIDES.map((side) => [side, examineFoot(fitting.record.feet[side]!)])) as Record<Side, ReturnType<typeof examineFoot>>)
-const ROWS: { key: Key; name: string; how: string; of: (side: Side) => AngleSummary | null; words: (deg: number) => string }[] = [
-  { key: 'forefootDeg', name: 'Forefoot to rearfoot', how: 'rearfoot neutral, midtarsal joint locked', of: (s) => feet.value[s].forefoot, words: (d) => (Math.abs(d) < 0.5 ? 'level' : d > 0 ? 'varus, inner side up' : 'valgus, outer side up') },
-  { key: 'rcspDeg', name: 'Relaxed stance', how: 'heel bisection to the floor, standing at ease', of: (s) => feet.value[s].relaxed, words: (d) => (Math.abs(d) < 0.5 ? 'upright' : d > 0 ? 'inverted, tilts out' : 'everted, tilts in') },
-]
-const trials = (side: Side, key: Key) => fitting.record.feet[side]!.findings?.[key] ?? []
-
-function set(side: Side, key: Key, index: number, typed: string) {
-  const old = trials(side, key)
-  const text = typed.trim()
-  const value = text === '' ? undefined : parseNumber(text.replace('°', ''))
-  if (value === null || (value !== undefined && (value < -45 || value > 45))) {
-    trouble.value = `${side} ${key === 'forefootDeg' ? 'forefoot angle' : 'relaxed stance'}: “${text}” is not an angle from −45 to 45 degrees. Nothing was changed.`
-    return
-  }
-  const next = [...old]
-  if (value === undefined) next.splice(index, 1)
-  else next[index] = value
-  trouble.value = fitting.put(`findings.${side}`, { ...fitting.record.feet[side]!.findings, [key]: next.filter((v) => v !== undefined) }, `${key === 'forefootDeg' ? 'forefoot angle' : 'stance'} ${side}`) ?? ''
+const group = ref<GroupId>('alignment')
+const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
+const feet = computed(() => Object.fromEntries(SIDES.map((side) => [side, examineFoot(fitting.record.feet[side]!, child.value, normsOf(fitting.record))])) as Record<Side, FootExamination>)
+const findings = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
+function set(side: Side, patch: Partial<Findings>, words: string) {
+  const next = Object.fromEntries(Object.entries({ ...findings(side), ...patch }).filter(([, v]) => v !== undefined)) as Findings
+  trouble.value = fitting.put(`findings.${side}`, next, `${words}, ${side}`) ?? ''
 }
-const fields = ref<Record<string, { focus: () => void }>>({})
-/** Enter goes to the next try. */
-const next = (side: Side, key: Key, index: number) => setTimeout(() => fields.value[`${side}${key}${index}`]?.focus())
-const taken = computed(() => SIDES.flatMap((s) => ROWS.map((r) => r.of(s))).filter(Boolean).length)
-const n = (v: number) => Number(v.toFixed(1))
+const choose = (key: ChoiceKey, side: Side, value: string | undefined) => set(side, { [key]: value }, CHOICES[key].name.toLowerCase())
+const mobility = (side: Side, joint: string, value: string | undefined) => {
+  const next = { ...findings(side).mobility, [joint]: value }
+  set(side, { mobility: Object.fromEntries(Object.entries(next).filter(([, v]) => v !== undefined)) as Findings['mobility'] }, `${JOINT_WORDS[joint]} mobility`)
+}
+const ray = (side: Side, patch: Partial<NonNullable<Findings['firstRay']>>) => set(side, { firstRay: Object.fromEntries(Object.entries({ ...findings(side).firstRay, ...patch }).filter(([, v]) => v !== undefined)) }, 'first ray')
+const taken = computed(() => SIDES.map((s) => ANGLE_KEYS.filter((k) => trialsOf(findings(s), k).length > 0).length + Object.keys(findings(s)).filter((k) => !k.endsWith('Deg') && k !== 'subtalar').length).reduce((a, b) => a + b, 0))
+const chosen = computed(() => fitting.record.footwear?.chosen)
+const TOE = { usual: 'free', limited: 'limited', functionalLimit: 'functional limit', rigid0: 'range as in grade 0', rigid1: 'range as in grade 1', rigid2: 'range as in grade 2', rigid3: 'range as in grade 3', rigid4: 'range as in grade 4' }
+const ANKLE = { usual: 'usual', calfLimited: 'calf limits', jointLimited: 'joint limits' }
+const derived = (e: FootExamination): [string, string][] => [
+  ['Neutral', e.neutralDeg === null ? (e.angles.neutralPalpatedDeg ? `${varusWords(e.angles.neutralPalpatedDeg.meanDeg)} palpated` : '–') : `${varusWords(e.neutralDeg)} computed${e.angles.neutralPalpatedDeg ? `, ${varusWords(e.angles.neutralPalpatedDeg.meanDeg)} palpated` : ''}`],
+  ['Rolls', e.rollDeg === null ? '–' : `${degreesText(e.rollDeg)}° ${e.rollDeg >= 0 ? 'in' : 'out'}`],
+  ['Not got down', e.uncompensatedDeg === null ? '–' : `${degreesText(e.uncompensatedDeg)}°`],
+  ['Eversion left', e.eversionLeftDeg === null ? '–' : `${degreesText(Math.max(0, e.eversionLeftDeg))}°`],
+  ['Neutral stance', e.expectedNcspDeg === null ? '–' : `should read ${e.expectedNcspDeg < 0 ? '−' : ''}${degreesText(e.expectedNcspDeg)}°${e.ncspDisagrees ? ', measure again' : ''}`],
+]
+const LEVELS = [['stiff', 'stiff'], ['usual', 'usual'], ['loose', 'loose']] as const
+const YES = [['yes', 'yes'], ['no', 'no']] as const
+const flag = (v: boolean | undefined) => (v === undefined ? undefined : v ? 'yes' : 'no')
+const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === 'yes')
 </script>
 
 <template>
   <div class="title-row">
     <h1>Examine</h1>
-    <span class="fact">{{ taken }} of 4 findings in · degrees, + is varus and inversion</span>
-    <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/capture`)">Go to Capture</VBtn>
+    <span class="fact">{{ taken }} findings in · + is varus, inversion</span>
+    <VBtnToggle v-model="group" mandatory role="group" aria-label="Findings"><VBtn v-for="g in GROUPS" :key="g.id" :value="g.id">{{ g.name }}</VBtn></VBtnToggle>
+    <VMenu><template #activator="{ props }"><VBtn v-bind="props" aria-label="More for Examine">More</VBtn></template>
+      <VList><VListItem title="Show the client" subtitle="key V" @click="hand.show = true" /><VListItem title="Compare visits" :to="`/clients/${fitting.client!.id}/compare`" /></VList></VMenu>
+    <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/capture`)">Capture</VBtn>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-  <div class="cols examine">
-    <section v-for="side in SIDES" :key="side" class="card stack0">
-      <div class="card-head"><SideMark :side="side" word /><span class="aside small">{{ feet[side].words }}</span></div>
-      <BackView :side="side" :relaxed-deg="feet[side].relaxed?.meanDeg ?? null" :forefoot-deg="feet[side].forefoot?.meanDeg ?? null" :forefoot-mm="feet[side].forefootMm" />
-      <div v-for="row in ROWS" :key="row.key" class="finding" :class="{ 'watch-row': row.of(side)?.repeat }">
-        <div class="head"><b>{{ row.name }}</b><span class="muted small">{{ row.how }}</span></div>
-        <div class="line">
-          <DraftField v-for="i in 5" :key="i" :ref="(el) => { if (el) fields[`${side}${row.key}${i - 1}`] = el as unknown as { focus: () => void } }" class="trial" inputmode="text" :value="trials(side, row.key)[i - 1]" :disabled="fitting.readOnly || i - 1 > trials(side, row.key).length" :aria-label="`${side} ${row.name}, try ${i}, degrees`" :placeholder="i - 1 === trials(side, row.key).length ? '°' : ''" @keep="(text: string) => set(side, row.key, i - 1, text)" @next="next(side, row.key, i)" />
-          <div class="sum" :class="`${side}-hue`">
-            <template v-if="row.of(side)">
-              <span class="reading">{{ n(row.of(side)!.meanDeg) }}°</span> <span v-if="row.key === 'forefootDeg' && feet[side].forefootMm !== null" class="mm">{{ n(Math.abs(feet[side].forefootMm!)) }} mm</span>
-              <span class="muted small words">{{ row.words(row.of(side)!.meanDeg) }} · spread {{ n(row.of(side)!.spreadDeg) }}° of {{ row.of(side)!.trials }}</span>
-              <StatusMark v-if="row.of(side)!.repeat" kind="watch" word="Measure again" />
-            </template>
-            <span v-else class="muted">Not taken</span>
-          </div>
-        </div>
-      </div>
+  <div class="card said">
+    <p v-for="side in SIDES" :key="side"><SideMark :side="side" /><span>{{ feet[side].words }}</span></p>
+  </div>
+  <div v-if="group === 'alignment' || group === 'range'" class="cols two">
+    <section v-for="side in SIDES" :key="side" class="card stack0 scroll">
+      <div class="card-head"><SideMark :side="side" word /><span v-if="group === 'range'" class="aside small">ankle {{ feet[side].ankle ? ANKLE[feet[side].ankle!] : 'not taken' }} · big toe {{ feet[side].firstToe ? TOE[feet[side].firstToe!] : 'not taken' }}</span></div>
+      <div v-if="group === 'alignment'" class="drawn"><BackView :side="side" :exam="feet[side]" />
+        <dl class="derived small"><template v-for="[name, value] in derived(feet[side])" :key="name"><dt>{{ name }}</dt><dd :class="{ 'watch-text': value.includes('again') }">{{ value }}</dd></template></dl></div>
+      <FlexView v-else :side="side" :exam="feet[side]" :lean-deg="chosen?.forwardLeanDeg" :ramp-deg="chosen?.rampDeg" />
+      <AngleRows :side="side" :exam="feet[side]" :keys="ANGLES_OF[group]" @trouble="(t: string) => (trouble = t)" />
     </section>
   </div>
-  <p class="muted small foot">Between fitters expect 3 to 5° of difference. Call out: <span class="kbd">varus L 4 5</span> or <span class="kbd">stance -3 / -5</span></p>
+  <section v-if="group === 'range'" class="card scroll more">
+    <ChoiceRow name="Big toe stiff" :options="YES" :disabled="fitting.readOnly" :value="(s: Side) => flag(findings(s).firstToeStiff)" @set="(s: Side, v) => set(s, { firstToeStiff: asFlag(v) }, 'big toe stiff')" />
+    <ChoiceRow name="Hurts in mid-range" :options="YES" :disabled="fitting.readOnly" :value="(s: Side) => flag(findings(s).firstToeMidRangePain)" @set="(s: Side, v) => set(s, { firstToeMidRangePain: asFlag(v) }, 'mid-range pain')" />
+    <ChoiceRow v-for="joint in JOINTS" :key="joint" :name="JOINT_WORDS[joint]!" :options="LEVELS" :disabled="fitting.readOnly" :value="(s: Side) => (joint === 'firstRay' ? findings(s).firstRay?.stiffness : findings(s).mobility?.[joint])" @set="(s: Side, v) => (joint === 'firstRay' ? ray(s, { stiffness: v as 'stiff' }) : mobility(s, joint, v))" />
+    <ChoiceRow name="First ray at rest" :options="[['level', 'level'], ['plantarflexed', 'plantarflexed'], ['elevated', 'elevated']]" :disabled="fitting.readOnly" :value="(s: Side) => findings(s).firstRay?.rest" @set="(s: Side, v) => ray(s, { rest: v as 'level' })" />
+    <ChoiceRow :name="CHOICES.fifthRay.name" :how="CHOICES.fifthRay.how" :options="CHOICES.fifthRay.options" :disabled="fitting.readOnly" :value="(s: Side) => findings(s).fifthRay" @set="(s: Side, v) => choose('fifthRay', s, v)" />
+  </section>
+  <template v-else-if="group === 'stance'">
+    <div class="cols two views"><section v-for="side in SIDES" :key="side" class="card stack0"><PlanView :side="side" :findings="findings(side)" :record="fitting.record" /><p class="small centre"><SideMark :side="side" word /> posture {{ feet[side].postureSum ?? 'not taken' }}{{ feet[side].postureClass ? `, ${POSTURE_WORDS[feet[side].postureClass!]}` : '' }}</p></section></div>
+    <StancePane :child="child" @set="set" @choose="choose" />
+  </template>
+  <FeelingPane v-else-if="group === 'skin'" @set="set" @choose="choose" />
+  <MarksPane v-else-if="group === 'marks'" @trouble="(t: string) => (trouble = t)" />
 </template>
 
 <style scoped>
-.examine { grid-template-columns: 1fr 1fr; }
+.two { grid-template-columns: 1fr 1fr; }
 .stack0 { display: flex; flex-direction: column; }
-.card-head { min-height: 52px; align-items: center !important; }
-.card-head .aside { text-align: right; }
-.finding { padding: 10px 14px; border-top: 1px solid var(--hairline); }
-.head { display: flex; gap: 10px; align-items: baseline; flex-wrap: wrap; }
-.line { display: flex; gap: 6px; margin-top: 6px; align-items: center; }
-.trial { width: 48px; padding: 0 6px; text-align: center; flex: none; }
-.sum { margin-left: 8px; line-height: 18px; }
-.words { display: block; }
-.mm { font-weight: 600; margin-left: 4px; }
-.foot { flex: none; }
+.said { padding: 7px 12px; display: grid; gap: 3px; flex: none; }
+.said p { display: flex; gap: 8px; font-weight: 600; font-size: 13.5px; line-height: 18px; }
+.drawn { display: grid; grid-template-columns: minmax(0, 1fr) 158px; min-height: 178px; flex: 1; }
+.derived { display: block; margin: 0; padding: 8px 12px 8px 0; } .derived dt { color: var(--muted); } .derived dd { margin: 0 0 5px; font-weight: 600; }
+.more { flex: none; max-height: 190px; }
+.views { flex: 0 1 230px; min-height: 150px; } .centre { text-align: center; padding: 4px; }
+@media (max-width: 760px) { .drawn { grid-template-columns: 1fr; } }
 </style>

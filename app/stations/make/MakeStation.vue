@@ -21,7 +21,7 @@ const busy = ref('')
 onMounted(() => models.load().catch((error: Error) => (trouble.value = error.message)))
 const steps = computed(() => jobSteps(fitting.record))
 const jobs = computed(() => fitting.record.jobs ?? [])
-const canWork = computed(() => session.may('jobs.change'))
+const canWork = computed(() => session.may('jobs.change') && !fitting.blocked)
 const feetOf = (step: TicketStep): (Side | undefined)[] => (step.perFoot ? step.feet : [undefined])
 const isDone = (step: TicketStep, foot?: Side) => jobs.value.some((j) => j.step === step.id && j.foot === foot && j.done)
 const doneCount = computed(() => steps.value.flatMap((s) => feetOf(s).filter((f) => isDone(s, f))).length)
@@ -53,9 +53,10 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
   <div class="title-row">
     <h1>Make</h1>
     <span class="fact">{{ all ? `${doneCount} of ${all} steps done` : 'no device prescribed yet' }} · {{ code }}</span>
-    <VBtn :href="`/api/fittings/${fitting.id}/ticket`" target="_blank" :disabled="all === 0" color="primary" variant="flat">Work ticket (PDF)</VBtn>
+    <VBtn :href="`/api/fittings/${fitting.id}/ticket`" target="_blank" :disabled="all === 0 || fitting.blocked" color="primary" variant="flat">Work ticket (PDF)</VBtn>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+  <p v-if="fitting.blocked" class="notice stop" role="alert"><b>Refer first.</b> Making waits for a clearance. <NuxtLink v-if="session.may('clients.see')" :to="`/fittings/${fitting.id}/story`">Record it in Story</NuxtLink><template v-else>The fitter records it.</template></p>
   <p v-if="all === 0" class="notice">Nothing to make: prescribe a device first. <NuxtLink :to="`/fittings/${fitting.id}/prescribe`">Go to Prescribe</NuxtLink></p>
   <div class="cols make">
     <section class="card stack0">

@@ -1,19 +1,22 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { SPREAD_LIMIT_MM } from '../../../core/measure/bounds'
-import type { ReadingSummary } from '../../../core/measure/reading'
-import { SIDES, type ReadingKind, type Side } from '../../../core/record/vocabulary'
+import { normsOf } from '../../../core/measure/normsTable'
+import { SIDES, type ReadingKind } from '../../../core/record/vocabulary'
 import FootOnPaper from './FootOnPaper.vue'
+import type { LineRow } from './ReadingLines.vue'
 import ReadingRow from './ReadingRow.vue'
+import SideFoot from './SideFoot.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useSole } from '~/drawing/useSole'
 import { useFitting } from '~/stores/fitting'
+import { useHand } from '~/stores/hand'
 
 /** The pair with its spine of differences: left readings, left foot, differences, right foot, right readings. */
-type Row = { what: ReadingKind; name: string } & Record<Side, { summary: ReadingSummary | null; trials: number[]; struck: number[] }>
-const { rows, now } = defineProps<{ rows: Row[]; now: ReadingKind }>()
+const { rows, now, plan } = defineProps<{ rows: LineRow[]; now: ReadingKind; plan: boolean }>()
 defineEmits<{ choose: [ReadingKind] }>()
 const fitting = useFitting()
+const hand = useHand()
+const norms = computed(() => normsOf(fitting.record))
 const soles = { left: useSole(() => fitting.record, 'left'), right: useSole(() => fitting.record, 'right') }
 const heights = computed(() => Math.max(soles.left.value.lengthMm, soles.right.value.lengthMm))
 
@@ -25,7 +28,7 @@ const bars = computed(() =>
     const [l, r] = [row.left.summary, row.right.summary]
     if (!l || !r) return { what: row.what, name: row.name, state: 'empty' as const, d: 0, tick: 0 }
     const d = l.mean - r.mean
-    return { what: row.what, name: row.name, state: l.repeat || r.repeat ? ('waits' as const) : Math.abs(d) < 0.05 ? ('same' as const) : ('bar' as const), d, tick: (SPREAD_LIMIT_MM[row.what] / FULL_MM) * HALF }
+    return { what: row.what, name: row.name, state: l.repeat || r.repeat ? ('waits' as const) : Math.abs(d) < 0.05 ? ('same' as const) : ('bar' as const), d, tick: (norms.value.repeatLimitMm[row.what] / FULL_MM) * HALF }
   }),
 )
 const width = (d: number) => Math.min(HALF, (Math.abs(d) / FULL_MM) * HALF)
@@ -39,11 +42,12 @@ const sentence = computed(() => {
 <template>
   <section class="card pair" aria-label="Readings of both feet">
     <ul class="readings left"><li class="cap"><SideMark side="left" word /></li><ReadingRow v-for="row in rows" :key="row.what" side="left" :name="row.name" :what="row.what" v-bind="row.left" :chosen="row.what === now" @choose="$emit('choose', row.what)" /></ul>
-    <FootOnPaper side="left" :sole="soles.left.value" :height-mm="heights" :now="now" :rows="rows" />
+    <FootOnPaper v-if="plan" side="left" :sole="soles.left.value" :height-mm="heights" :now="now" :rows="rows" />
+    <SideFoot v-else side="left" :foot="fitting.record.feet.left!" :length-mm="soles.left.value.lengthMm" :rows="rows" :now="now" />
     <div class="spine" role="img" :aria-label="`Differences: ${sentence}`">
       <div class="cap bold label">Difference, mm</div>
       <ol class="bars" aria-hidden="true">
-        <li v-for="bar in bars" :key="bar.what">
+        <li v-for="bar in bars" :key="bar.what" :class="{ hot: (hand.hot ?? now) === bar.what }" @pointerenter="hand.hot = bar.what" @pointerleave="hand.hot = null">
           <span class="name">{{ bar.name }}</span>
           <svg viewBox="-98 0 196 16" width="196" height="16">
             <path d="M0 -8V24" stroke="var(--ink)" />
@@ -58,7 +62,8 @@ const sentence = computed(() => {
       </ol>
       <div class="muted small foot">tick = a difference that counts</div>
     </div>
-    <FootOnPaper side="right" :sole="soles.right.value" :height-mm="heights" :now="now" :rows="rows" />
+    <FootOnPaper v-if="plan" side="right" :sole="soles.right.value" :height-mm="heights" :now="now" :rows="rows" />
+    <SideFoot v-else side="right" :foot="fitting.record.feet.right!" :length-mm="soles.right.value.lengthMm" :rows="rows" :now="now" />
     <ul class="readings right"><li class="cap"><SideMark side="right" word /></li><ReadingRow v-for="row in rows" :key="row.what" side="right" :name="row.name" :what="row.what" v-bind="row.right" :chosen="row.what === now" @choose="$emit('choose', row.what)" /></ul>
     <table class="sr"><caption>Readings, mm</caption><thead><tr><th>Measure</th><th v-for="s in SIDES" :key="s">{{ s }}</th><th>Left minus right</th></tr></thead><tbody><tr v-for="(row, i) in rows" :key="row.what"><td>{{ row.name }}</td><td v-for="s in SIDES" :key="s">{{ row[s].summary?.mean.toFixed(1) ?? 'not taken' }}</td><td>{{ bars[i]!.d.toFixed(1) }}</td></tr></tbody></table>
   </section>
@@ -73,6 +78,7 @@ const sentence = computed(() => {
 .left .cap { padding-left: 8px; } .right .cap { justify-content: flex-end; padding-right: 8px; }
 .bars { flex: 1; min-height: 0; display: grid; grid-auto-rows: 1fr; }
 .bars li { display: flex; flex-direction: column; align-items: center; justify-content: center; min-height: 0; overflow: hidden; }
+.bars .hot { background: var(--wash); border-radius: 4px; }
 .name { font-size: 12px; line-height: 15px; } .bars svg { overflow: visible; max-width: 100%; }
 .num { font-size: 12.5px; font-weight: 700; } .wait { font-size: 11px; fill: var(--watch-text); } .same { font-size: 12px; fill: var(--muted); }
 .foot { text-align: center; }

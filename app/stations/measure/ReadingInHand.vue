@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { SPREAD_LIMIT_MM } from '../../../core/measure/bounds'
+import { normsOf } from '../../../core/measure/normsTable'
 import { parseNumber } from '../../../core/measure/callOut'
 import { READING_LABELS } from '../../../core/measure/labels'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../../core/measure/questions'
@@ -16,12 +16,36 @@ import { useHand } from '~/stores/hand'
 /** The reading in hand: up to five tries for each foot, typed; struck tries stay in the record. */
 const fitting = useFitting()
 const hand = useHand()
+const norms = computed(() => normsOf(fitting.record))
 const name = computed(() => READING_LABELS[hand.what].name)
 const tries = (side: Side) => readingOf(fitting.record.feet[side]!, hand.what, hand.posture)
 interface Say { side: Side; words: string; stop: boolean; acts: { label: string; do: () => void }[] }
 const say = ref<Say | null>(null)
 const fields = ref<Record<string, { focus: () => void }>>({})
 const words = (side: Side, value: number) => `${name.value.toLowerCase()} ${side} ${value}`
+
+/** How each reading is usually taken; what was used goes with the reading. */
+const INSTRUMENTS = ['measuring board', 'calliper', 'tape', 'height gauge', 'by eye'] as const
+const usual = computed(() => (/Girth/.test(hand.what) ? 'tape' : /Height/.test(hand.what) ? 'height gauge' : /Width/.test(hand.what) ? 'calliper' : 'measuring board'))
+const taken = computed(() => SIDES.map((s) => tries(s)).find((r) => r?.trials.length))
+const instrument = computed(() => taken.value?.instrument ?? usual.value)
+function restore(patch: { instrument?: string; heightMm?: number }, words: string) {
+  for (const side of SIDES) {
+    const r = tries(side)
+    if (r?.trials.length) fitting.change({ kind: 'readings.set', side, what: hand.what, posture: hand.posture, trials: r.trials, struck: r.struck, ...patch }, words)
+  }
+}
+function setHeight(text: string) {
+  const value = parseNumber(text)
+  if (value === null || value < 50 || value > 700) {
+    say.value = { side: 'left', words: `“${text}” is no height from 50 to 700 mm.`, stop: true, acts: [] }
+    return
+  }
+  height.value = value
+  restore({ heightMm: value }, `calf taken at ${value} mm`)
+}
+const height = ref<number | undefined>(SIDES.map((s) => tries(s)?.heightMm).find((v) => v !== undefined))
+const stamp = computed(() => (taken.value?.by ? `${taken.value.by}${taken.value.at ? `, ${taken.value.at.slice(0, 10)}` : ''}` : ''))
 
 /** Writes a try; refuses what is out of bounds with its likely meaning, asks about what is unlikely. */
 function enter(side: Side, index: number, typed: string) {
@@ -40,7 +64,7 @@ function enter(side: Side, index: number, typed: string) {
     return
   }
   if (value === old) return
-  const refused = refuseTrial(hand.what, value)
+  const refused = refuseTrial(hand.what, value, norms.value)
   if (refused) {
     const meant = refused.meant
     say.value = { side, words: refused.words, stop: true, acts: meant === null ? [] : [{ label: `It is ${meant}`, do: () => put(side, index, meant) }] }
@@ -48,7 +72,7 @@ function enter(side: Side, index: number, typed: string) {
   }
   const other = otherSide(side)
   const own = (reading?.trials ?? []).filter((_, i) => i !== index)
-  if ((named && named !== side[0]) || looksLikeOtherFoot(hand.what, value, own, tries(other)?.trials ?? [])) {
+  if ((named && named !== side[0]) || looksLikeOtherFoot(hand.what, value, own, tries(other)?.trials ?? [], norms.value)) {
     say.value = { side, words: `${value} looks like the ${other} foot’s value.`, stop: false, acts: [{ label: `Keep as ${side}`, do: () => put(side, index, value) }, { label: `Put it on the ${other}`, do: () => put(other, tries(other)?.trials.length ?? 0, value) }] }
     return
   }
@@ -59,7 +83,7 @@ function put(side: Side, index: number, value: number) {
   const reading = tries(side)
   const trials = [...(reading?.trials ?? [])]
   let refused: string | null
-  if (index >= trials.length) refused = fitting.change({ kind: 'readings.add', side, what: hand.what, posture: hand.posture, values: [value] }, words(side, value))
+  if (index >= trials.length) refused = fitting.change({ kind: 'readings.add', side, what: hand.what, posture: hand.posture, values: [value], instrument: instrument.value, ...(hand.what === 'calfGirthMm' && height.value !== undefined && { heightMm: height.value }) }, words(side, value))
   else {
     trials[index] = value
     refused = fitting.change({ kind: 'readings.set', side, what: hand.what, posture: hand.posture, trials, struck: reading!.struck.filter((i) => i !== index) }, words(side, value))
@@ -70,7 +94,7 @@ function put(side: Side, index: number, value: number) {
   }
   const foot = fitting.record.feet[side]!
   const other = bestMean(fitting.record.feet[otherSide(side)]!, hand.what, hand.posture)
-  const unlikely = doubt(hand.what, value, bestMean(foot, 'footLengthMm', 'standing')) ?? (other !== undefined && Math.abs(other - value) > 12 ? `${value} is ${Math.abs(other - value).toFixed(1)} mm away from the other foot. Sure?` : null)
+  const unlikely = doubt(hand.what, value, bestMean(foot, 'footLengthMm', 'standing'), norms.value) ?? (other !== undefined && Math.abs(other - value) > norms.value.sideGapMm ? `${value} is ${Math.abs(other - value).toFixed(1)} mm away from the other foot. Sure?` : null)
   if (unlikely) say.value = { side, words: `${unlikely} It is kept.`, stop: false, acts: [{ label: 'Take back', do: () => { fitting.message = fitting.undo(); say.value = null } }, { label: 'Yes', do: () => (say.value = null) }] }
 }
 function store(side: Side, trials: number[], struck: number[], what: string) {
@@ -87,7 +111,7 @@ function next(side: Side, index: number) {
 }
 const summary = (side: Side) => {
   const reading = tries(side)
-  return reading ? summarise(reading) : null
+  return reading ? summarise(reading, norms.value) : null
 }
 function verdict(side: Side): { words: string; watch: boolean } {
   const s = summary(side)
@@ -103,7 +127,9 @@ function verdict(side: Side): { words: string; watch: boolean } {
   <section class="card hand" aria-label="Reading in hand">
     <div class="head"><h2>{{ name }}</h2>
       <div v-if="say" class="say" :class="say.stop ? 'stop-text' : 'watch-text'" role="alert"><span>{{ say.words }}</span><VBtn v-for="act in say.acts" :key="act.label" size="small" height="32" @click="act.do">{{ act.label }}</VBtn></div>
-      <span v-else class="muted small ellipsis">{{ hand.posture }} · {{ READING_LABELS[hand.what].how }} · repeat above {{ SPREAD_LIMIT_MM[hand.what] }} mm</span></div>
+      <span v-else class="muted small ellipsis grow" :title="READING_LABELS[hand.what].how">{{ hand.posture }} · {{ READING_LABELS[hand.what].how }} · repeat above {{ norms.repeatLimitMm[hand.what] }} mm</span>
+      <label v-if="!say && hand.what === 'calfGirthMm'" class="at small"><span>at, mm</span><DraftField inputmode="decimal" :value="height" :disabled="fitting.readOnly" aria-label="Height above the floor, mm" @keep="setHeight" /></label>
+      <select v-if="!say" class="field tool" :value="instrument" :disabled="fitting.readOnly" aria-label="Instrument" :title="stamp" @change="restore({ instrument: ($event.target as HTMLSelectElement).value }, 'instrument')"><option v-for="i in INSTRUMENTS" :key="i">{{ i }}</option></select></div>
     <div v-for="side in SIDES" :key="side" class="line">
       <SideMark :side="side" word class="side" />
       <span v-for="i in MOST_TRIALS" :key="i" class="try" :class="{ struck: tries(side)?.struck.includes(i - 1) }">
@@ -122,6 +148,8 @@ function verdict(side: Side): { words: string; watch: boolean } {
 .hand { padding: 4px 12px 6px; display: flex; flex-direction: column; gap: 4px; }
 .head { display: flex; gap: 10px; align-items: center; min-height: 32px; }
 .head h2 { white-space: nowrap; }
+.tool { width: 128px; height: 30px; font-size: 13px; padding: 0 4px; flex: none; }
+.at { display: flex; align-items: center; gap: 4px; } .at .field { width: 54px; height: 30px; font-size: 13px; padding: 0 4px; }
 .line { display: flex; align-items: flex-start; gap: 5px; }
 .side { width: 58px; padding-top: 10px; flex: none; }
 .try { width: 56px; display: flex; flex-direction: column; align-items: stretch; }

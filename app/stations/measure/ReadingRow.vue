@@ -2,10 +2,12 @@
 import { computed } from 'vue'
 import type { ReadingSummary } from '../../../core/measure/reading'
 import type { ReadingKind, Side } from '../../../core/record/vocabulary'
+import { useHand } from '~/stores/hand'
 
 /** Name, mean, spread, trials as dots; the way to take it in hand. */
-const { side, name, summary, trials, struck, chosen } = defineProps<{ side: Side; name: string; what: ReadingKind; summary: ReadingSummary | null; trials: number[]; struck: number[]; chosen: boolean }>()
+const { side, name, what, summary, trials, struck, chosen } = defineProps<{ side: Side; name: string; what: ReadingKind; summary: ReadingSummary | null; trials: number[]; struck: number[]; chosen: boolean }>()
 defineEmits<{ choose: [] }>()
+const hand = useHand()
 
 const dots = computed(() => {
   if (!summary) return []
@@ -24,7 +26,7 @@ const words = computed(() => (summary ? `${side} ${name}: ${summary.mean.toFixed
 
 <template>
   <li>
-    <button class="row" :class="[side, { chosen, repeat: summary?.repeat }]" :aria-label="words" :aria-pressed="chosen" @click="$emit('choose')">
+    <button class="row" :class="[side, { chosen, repeat: summary?.repeat, hot: hand.hot === what }]" :aria-label="words" :aria-pressed="chosen" @click="$emit('choose')" @pointerenter="hand.hot = what" @pointerleave="hand.hot = null" @focus="hand.hot = what" @blur="hand.hot = null">
       <span class="label muted name ellipsis">{{ name }}</span>
       <span v-if="summary?.repeat" class="flag watch-text">▲ {{ summary.agreed ? 'Strike one?' : 'Repeat' }}</span>
       <span v-else-if="summary" class="flag muted small">spread {{ summary.spread.toFixed(1) }}</span>
@@ -41,6 +43,7 @@ const words = computed(() => (summary ? `${side} ${name}: ${summary.mean.toFixed
 <style scoped>
 .row { display: grid; grid-template: 15px 21px / 1fr auto; width: 100%; padding: 0 8px; border: 1px solid transparent; border-radius: 4px; align-items: center; align-content: center; color: var(--left); }
 .row.right { color: var(--right); }
+.row.hot { background: var(--paper); }
 .row.chosen { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
 .row.repeat { border-color: var(--watch); background: var(--watch-tint); }
 .value { color: var(--ink); } .none { font-size: 13px; font-weight: 400; }

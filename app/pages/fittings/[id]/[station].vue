@@ -11,10 +11,12 @@ import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 import ArchTrail from '~/components/ArchTrail.vue'
 import CallOutLine from '~/components/CallOutLine.vue'
+import CautionStrip from '~/components/CautionStrip.vue'
 import ConflictDialog from '~/components/ConflictDialog.vue'
 import KeyList from '~/components/KeyList.vue'
 import LedgerPane from '~/components/LedgerPane.vue'
 import LockDialog from '~/components/LockDialog.vue'
+import ShowClient from '~/components/ShowClient.vue'
 import { STATIONS, stationNumber } from '~/components/stations'
 
 const PAGES: Record<string, ReturnType<typeof defineAsyncComponent>> = {
@@ -77,7 +79,7 @@ const go = (n: number) => router.push(`/fittings/${String(route.params.id)}/${ST
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
   if (event.key === 'Escape' && target.tagName === 'INPUT' && target.id !== 'call-out') return target.blur()
-  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable || document.querySelector('.v-overlay--active.v-dialog')) return
+  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable || document.querySelector('.v-overlay--active.v-dialog') || hand.show) return
   const acts: Record<string, () => unknown> = {
     '/': () => callout.value?.focus(),
     '0': () => router.push('/'),
@@ -86,6 +88,7 @@ function onKey(event: KeyboardEvent) {
     w: () => ledger.value?.focusFirst(),
     a: () => ledger.value?.acceptFirst(),
     s: () => ledger.value?.asideFirst(),
+    v: () => !hidden.value && ['measure', 'examine', 'story', 'prescribe', 'match', 'followup'].includes(station.value) && session.may('clients.see') && (hand.show = true),
     n: () => hand.step(1),
     p: () => hand.step(-1),
     '[': () => (hand.side = 'left'),
@@ -99,8 +102,8 @@ function onKey(event: KeyboardEvent) {
   act()
 }
 function toReading(what: string) {
-  if (what in READING_LABELS) hand.what = what as ReadingKind
-  void go(2)
+  if (what in READING_LABELS) hand.take(what as ReadingKind)
+  void go(what in READING_LABELS ? 2 : 3)
 }
 const online = () => void fitting.flush()
 const guard = (event: BeforeUnloadEvent) => fitting.queue.length > 0 && event.preventDefault()
@@ -110,6 +113,7 @@ onMounted(() => {
   window.addEventListener('beforeunload', guard)
 })
 onBeforeUnmount(() => {
+  hand.show = false
   window.removeEventListener('keydown', onKey)
   window.removeEventListener('online', online)
   window.removeEventListener('beforeunload', guard)
@@ -130,14 +134,15 @@ async function back() {
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink></p>
       <p v-else-if="hidden" class="notice">This station holds what the client told. A bench hand works from Prescribe, Match and Make.</p>
       <p v-else-if="!page" class="notice">There is no station called “{{ station }}”. <NuxtLink to="/">Back to Today</NuxtLink></p>
-      <component :is="page" v-else-if="fitting.client" />
+      <template v-else-if="fitting.client"><CautionStrip v-if="number >= 2" /><component :is="page" /></template>
       <p v-else class="muted" role="status">Opening the fitting …</p>
     </main>
     <LedgerPane ref="ledger" @measure="toReading" />
-    <CallOutLine ref="callout" :what="station === 'measure' ? hand.what : undefined" :posture="hand.posture" :pad="hand.pad" @kept="hand.kept" />
+    <CallOutLine ref="callout" :what="station === 'measure' ? hand.what : undefined" :posture="hand.posture" :pad="hand.pad" />
     <ConflictDialog />
     <LockDialog @back="back" />
     <KeyList v-model="keys" />
+    <ShowClient v-model="hand.show" />
     <VSnackbar :model-value="fitting.message !== ''" timeout="5000" color="#22302E" @update:model-value="(v: boolean) => !v && (fitting.message = '')">{{ fitting.message }}</VSnackbar>
   </div>
 </template>

@@ -1,8 +1,8 @@
-import { partOf } from '../../../../core/record/commands'
+import { partOf, type Command } from '../../../../core/record/commands'
 import { commandBody } from '../../../../shared/contracts'
 import { may } from '../../../../shared/permissions'
 import { audit } from '../../../database/audit'
-import { applyToFitting } from '../../../database/fittings'
+import { applyToFitting, readFitting } from '../../../database/fittings'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
@@ -13,6 +13,10 @@ export default route({ permission: 'jobs.change', body: commandBody }, async ({ 
   if (part !== 'jobs' && !may(person.role, 'fittings.change')) throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
   const id = idParam(event)
   return transaction(async (db) => {
+    if (part === 'jobs' && anyDone(body.command)) {
+      const { blocked } = here(await readFitting(db, person.shopId, id))
+      if (blocked) throw new HttpProblem(409, 'refer-first', 'Making waits for a clearance, which the fitter records in Story.')
+    }
     const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, body.command, person.name)
     if (applied.kind === 'unknown') return here(null)
     if (applied.kind === 'stale') throw new HttpProblem(409, 'stale', `${applied.current.changedBy ?? 'Someone'} changed this meanwhile.`, { path: applied.part, current: applied.current })
@@ -24,3 +28,8 @@ export default route({ permission: 'jobs.change', body: commandBody }, async ({ 
     return { part: applied.part, state: applied.state }
   })
 })
+
+/** Does the command say that a step of making was done? */
+function anyDone(command: Command): boolean {
+  return command.kind === 'part.put' && Array.isArray(command.content) && command.content.some((step: { done?: boolean }) => step.done === true)
+}

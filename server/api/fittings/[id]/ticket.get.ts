@@ -13,12 +13,14 @@ import { readModels } from '../../../database/models'
 import { database } from '../../../database/pool'
 import { ticketPdf, type TicketDrawing } from '../../../documents/ticketPdf'
 import { localDay } from '../../../http/day'
+import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 
 /** The work ticket as PDF. */
 export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
+  if (state.blocked) throw new HttpProblem(409, 'refer-first', 'No ticket before a clearance, which the fitter records in Story.')
   const drawings = SIDES.flatMap((side): TicketDrawing[] => {
     const foot = record.feet[side]
     const found = foot && soleParameters(foot)

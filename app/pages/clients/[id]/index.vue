@@ -2,13 +2,15 @@
 import { format } from 'date-fns'
 import { onMounted, ref } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
-import type { Client } from '../../../core/record/schema'
+import type { Client } from '../../../../core/record/schema'
+import type { FittingRow } from '../../../../shared/contracts'
+import { activityName } from '../../../../core/record/activities'
 import { api } from '~/composables/api'
 import { download } from '~/composables/download'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 
-interface Page { id: string; code: string; name: string; details: Client; fittings: { id: string; openedOn: string }[] }
+interface Page { id: string; code: string; name: string; details: Client; fittings: FittingRow[] }
 const route = useRoute()
 const session = useSession()
 const client = ref<Page | null>(null)
@@ -41,13 +43,14 @@ const erase = () => attempt(async () => {
     <AppHeader :title="client?.name ?? 'Client'" :fact="client?.code ?? ''" />
     <main class="main">
       <div class="title-row"><h1>{{ client?.name ?? 'Client' }}</h1><span class="fact">{{ client?.code }} {{ client?.details.occupation }}</span>
+        <VBtn v-if="client && client.fittings.length > 1" :to="`/clients/${client.id}/compare`">Compare visits</VBtn>
         <VBtn v-if="client && session.may('clients.erase')" @click="erasing = true">Erase …</VBtn>
         <VBtn v-if="client && session.may('clients.export')" @click="exportAll">Export everything</VBtn>
         <VBtn v-if="client && session.may('clients.change')" color="primary" variant="flat" @click="begin">New fitting</VBtn></div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink></p>
       <section v-if="client" class="card"><div class="card-head"><h2>Fittings</h2></div>
         <p v-if="client.fittings.length === 0" class="card-body muted">No fitting yet.</p>
-        <div v-for="f in client.fittings" :key="f.id" class="row"><b>{{ format(new Date(f.openedOn), 'd MMMM yyyy') }}</b><VBtn :to="`/fittings/${f.id}/story`">Open</VBtn><VBtn v-if="session.may('clients.export')" @click="exportOne(f.id, f.openedOn)">Export record</VBtn></div></section>
+        <div v-for="f in client.fittings" :key="f.id" class="row"><b>{{ format(new Date(f.openedOn), 'd MMMM yyyy') }} · {{ activityName(f.activity ?? undefined) ?? 'activity not told' }}</b><VBtn :to="`/fittings/${f.id}/story`">Open</VBtn><VBtn v-if="session.may('clients.export')" @click="exportOne(f.id, f.openedOn)">Export record</VBtn></div></section>
     </main>
     <VDialog v-model="erasing"><VCard class="pane"><h2>Erase {{ client?.name }}?</h2><p>All fittings, readings and papers of this client go, and cannot be brought back. The audit trail keeps that it happened.</p><label>Type <b>{{ client?.code }}</b> to go on<input v-model="typed" class="field" autocomplete="off" /></label><div class="acts"><VBtn color="error" variant="flat" :disabled="typed.trim() !== client?.code" @click="erase">Erase for good</VBtn><VBtn @click="erasing = false">Keep</VBtn></div></VCard></VDialog>
   </div>

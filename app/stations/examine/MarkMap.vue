@@ -1,0 +1,89 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue'
+import { bestMean } from '../../../core/measure/reading'
+import type { MARK_VIEWS, Mark } from '../../../core/record/findingsSchema'
+import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { HUES, mirror } from '~/drawing/footDrawing'
+import { useSole } from '~/drawing/useSole'
+import { useFitting } from '~/stores/fitting'
+
+/** Both feet in one view; a tap places a mark, arrow keys move it, Enter sets it. Coordinates are of the foot's own frame, x medial +. */
+const { view, at } = defineProps<{ view: (typeof MARK_VIEWS)[number]; at: { side: Side; index: number } | null }>()
+const emit = defineEmits<{ place: [Side, number, number]; choose: [Side, number] }>()
+const fitting = useFitting()
+const soles = { left: useSole(() => fitting.record, 'left'), right: useSole(() => fitting.record, 'right') }
+const fromAbove = computed(() => view === 'plantar' || view === 'dorsal')
+const marks = (side: Side) => (fitting.record.feet[side]!.findings?.marks ?? []).map((mark, index) => ({ mark, index })).filter(({ mark }) => mark.view === view)
+const height = (side: Side) => bestMean(fitting.record.feet[side]!, 'dorsumHeightMm', 'standing') ?? 0.24 * soles[side].value.lengthMm
+/** From above x runs across; from the side x is the height above the floor. */
+const drawn = (side: Side, mark: Pick<Mark, 'xMm' | 'yMm'>) => {
+  const L = soles[side].value.lengthMm
+  return fromAbove.value ? { x: mirror(side) * mark.xMm, y: L - mark.yMm } : { x: -mirror(side) * (mark.yMm - L / 2), y: -mark.xMm }
+}
+const profile = (side: Side) => {
+  const L = soles[side].value.lengthMm
+  const d = height(side)
+  const p = (y: number, z: number) => `${(-mirror(side) * (y - L / 2)).toFixed(1)} ${(-z).toFixed(1)}`
+  return `M${p(0.05 * L, 1.9 * d)}C${p(0.04 * L, d)} ${p(-0.01 * L, 0.3 * d)} ${p(0.06 * L, 0)}L${p(0.94 * L, 0)}C${p(L, 0)} ${p(L, 0.35 * d)} ${p(0.92 * L, 0.42 * d)}C${p(0.76 * L, 0.5 * d)} ${p(0.62 * L, 0.8 * d)} ${p(0.5 * L, d)}C${p(0.42 * L, 1.15 * d)} ${p(0.37 * L, 1.4 * d)} ${p(0.36 * L, 1.9 * d)}`
+}
+const box = (side: Side) => {
+  const L = soles[side].value.lengthMm
+  return fromAbove.value ? `-66 -8 132 ${L + 16}` : `${-L / 2 - 16} ${-2 * height(side) - 8} ${L + 32} ${2 * height(side) + 24}`
+}
+const cursor = ref<Record<Side, { x: number; y: number } | null>>({ left: null, right: null })
+function tap(side: Side, event: MouseEvent) {
+  const svg = event.currentTarget as SVGSVGElement
+  const p = new DOMPoint(event.clientX, event.clientY).matrixTransform(svg.getScreenCTM()!.inverse())
+  const L = soles[side].value.lengthMm
+  const [xMm, yMm] = fromAbove.value ? [mirror(side) * p.x, L - p.y] : [-p.y, -mirror(side) * p.x + L / 2]
+  emit('place', side, Math.round(xMm), Math.round(yMm))
+}
+function key(side: Side, event: KeyboardEvent) {
+  const L = soles[side].value.lengthMm
+  const now = cursor.value[side] ?? { x: fromAbove.value ? 0 : 30, y: Math.round(L / 2) }
+  const step = event.shiftKey ? 10 : 2
+  const across = fromAbove.value ? mirror(side) : -mirror(side)
+  const moves: Record<string, [number, number]> = fromAbove.value
+    ? { ArrowUp: [0, step], ArrowDown: [0, -step], ArrowLeft: [-across * step, 0], ArrowRight: [across * step, 0] }
+    : { ArrowUp: [step, 0], ArrowDown: [-step, 0], ArrowLeft: [0, -across * step], ArrowRight: [0, across * step] }
+  const move = moves[event.key]
+  if (event.key === 'Enter' || event.key === ' ') {
+    event.preventDefault()
+    emit('place', side, now.x, now.y)
+  } else if (move) {
+    event.preventDefault()
+    cursor.value[side] = { x: now.x + move[0], y: now.y + move[1] }
+  }
+}
+const GLYPHS: Record<Mark['kind'], string> = { callus: 'C', bonyPoint: 'B', lump: 'L', corn: 'K', wound: 'W', nail: 'N', tender: 'T', numb: '0' }
+</script>
+
+<template>
+  <div class="maps" :class="{ side: !fromAbove }">
+    <svg v-for="s in SIDES" :key="s" :viewBox="box(s)" tabindex="0" role="application" :aria-label="`${s} foot, ${view}: ${marks(s).length} marks. Arrow keys move the pointer, Enter places a mark.`" @click="tap(s, $event)" @keydown="key(s, $event)" @blur="cursor[s] = null">
+      <template v-if="fromAbove">
+        <clipPath :id="`mm-${s}`"><path :d="soles[s].value.outline" /></clipPath>
+        <g :clip-path="`url(#mm-${s})`" :opacity="view === 'plantar' ? 0.85 : 0.25"><path v-for="(ring, i) in soles[s].value.rings" :key="i" :d="ring.d" :fill="ring.fill" /></g>
+        <path :d="soles[s].value.outline" fill="none" :stroke="HUES[s]" stroke-width="1.3" />
+      </template>
+      <template v-else><path :d="profile(s)" :fill="HUES[s]" fill-opacity=".1" :stroke="HUES[s]" stroke-width="1.3" /><path :d="`M${-soles[s].value.lengthMm / 2 - 10} 0H${soles[s].value.lengthMm / 2 + 10}`" stroke="var(--ink)" /></template>
+      <g v-for="{ mark, index } in marks(s)" :key="index" role="button" tabindex="0" class="mark" :class="{ on: at?.side === s && at.index === index, bad: mark.kind === 'wound' }" :aria-label="`${mark.kind} on the ${s} foot, tenderness ${mark.tenderness ?? 'not asked'}`" @click.stop="emit('choose', s, index)" @keydown.enter.stop="emit('choose', s, index)">
+        <circle :cx="drawn(s, mark).x" :cy="drawn(s, mark).y" :r="Math.max(3, (mark.sizeMm ?? 10) / 2)" class="size" />
+        <circle :cx="drawn(s, mark).x" :cy="drawn(s, mark).y" r="7" class="disc" />
+        <text :x="drawn(s, mark).x" :y="drawn(s, mark).y + 3" text-anchor="middle">{{ GLYPHS[mark.kind] }}</text>
+      </g>
+      <path v-if="cursor[s]" :transform="`translate(${drawn(s, { xMm: cursor[s]!.x, yMm: cursor[s]!.y }).x} ${drawn(s, { xMm: cursor[s]!.x, yMm: cursor[s]!.y }).y})`" d="M-9 0H9M0 -9V9" stroke="var(--spruce)" stroke-width="1.6" />
+      <text :x="fromAbove ? (s === 'left' ? -62 : 62) : -soles[s].value.lengthMm / 2" :y="fromAbove ? 4 : -2 * height(s) + 4" :text-anchor="fromAbove && s === 'right' ? 'end' : 'start'" class="name" :fill="HUES[s]">{{ s === 'left' ? 'Left' : 'Right' }}</text>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.maps { display: flex; justify-content: center; gap: 18px; min-height: 0; height: 100%; padding: 6px; }
+.maps.side { flex-direction: column; }
+svg { flex: 1; min-height: 0; min-width: 0; max-height: 100%; cursor: crosshair; border-radius: 6px; }
+.size { fill: var(--watch); fill-opacity: 0.18; stroke: var(--watch); stroke-width: 0.6; stroke-dasharray: 2 1.4; }
+.disc { fill: var(--sheet); stroke: var(--ink); stroke-width: 0.9; } .on .disc { fill: var(--wash); stroke: var(--spruce); stroke-width: 2; } .bad .disc { stroke: var(--stop); fill: var(--stop-tint); }
+.mark text { font-size: 8.5px; font-weight: 700; fill: var(--ink); } .mark { cursor: pointer; }
+.name { font-size: 11px; font-weight: 600; }
+</style>

@@ -1,0 +1,66 @@
+<script setup lang="ts">
+import { computed } from 'vue'
+import { bestMean } from '../../../core/measure/reading'
+import type { Foot } from '../../../core/record/schema'
+import type { ReadingKind, Side } from '../../../core/record/vocabulary'
+import { HUES, mirror } from '~/drawing/footDrawing'
+import type { DrawnLine } from './drawnLine'
+import ReadingLines, { type LineRow } from './ReadingLines.vue'
+
+/** One foot from its inner side, to scale: heights stand where they are taken, girths as the lines the tape lies on. Toes point outward. */
+const { side, foot, rows, now, lengthMm } = defineProps<{ side: Side; foot: Foot; rows: LineRow[]; now: ReadingKind; lengthMm: number }>()
+const hue = computed(() => HUES[side])
+const FLOOR = 0
+const mean = (what: ReadingKind, share: number) => bestMean(foot, what, 'standing') ?? share * lengthMm
+const measured = computed(() => bestMean(foot, 'footLengthMm', 'standing') !== undefined)
+/** Heights taken, else usual shares of length (drawn, never stored). */
+const h = computed(() => ({ dorsum: mean('dorsumHeightMm', 0.24), navicular: mean('navicularHeightMm', 0.165), medial: mean('medialMalleolusHeightMm', 0.31), lateral: mean('lateralMalleolusHeightMm', 0.265), toe: mean('toeBoxHeightMm', 0.095) }))
+const m = computed(() => -mirror(side))
+const X = (y: number) => m.value * (y - lengthMm / 2)
+const Z = (z: number) => FLOOR - z
+const outline = computed(() => {
+  const L = lengthMm
+  const { dorsum, medial, toe } = h.value
+  const top = medial + 62
+  const p = (y: number, z: number) => `${X(y).toFixed(1)} ${Z(z).toFixed(1)}`
+  return `M${p(0.05 * L, top)}C${p(0.05 * L, medial)} ${p(0.045 * L, 0.24 * L)} ${p(0.012 * L, 0.14 * L)}C${p(-0.01 * L, 0.07 * L)} ${p(0, 0.01 * L)} ${p(0.07 * L, 0)}L${p(0.2 * L, 0)}C${p(0.32 * L, 0.012 * L)} ${p(0.38 * L, 0.062 * L)} ${p(0.46 * L, 0.06 * L)}C${p(0.56 * L, 0.055 * L)} ${p(0.6 * L, 0)} ${p(0.7 * L, 0)}L${p(0.94 * L, 0)}C${p(L, 0)} ${p(1.005 * L, toe * 0.6)} ${p(0.97 * L, toe * 0.9)}C${p(0.92 * L, toe * 1.12)} ${p(0.86 * L, toe)} ${p(0.76 * L, toe * 0.9 + 0.18 * dorsum)}C${p(0.66 * L, 0.74 * dorsum)} ${p(0.58 * L, 0.88 * dorsum)} ${p(0.5 * L, dorsum)}C${p(0.42 * L, dorsum * 1.14)} ${p(0.38 * L, medial * 0.98)} ${p(0.365 * L, medial + 16)}L${p(0.36 * L, top)}`
+})
+const lines = computed<DrawnLine[]>(() => {
+  const L = lengthMm
+  const { dorsum, navicular, medial, lateral, toe } = h.value
+  const up = (what: ReadingKind, y: number, z: number): DrawnLine => ({ what, d: `M${X(y)} 0V${Z(z)}m-4 0h8`, dots: [[X(y), Z(z)]], strip: [X(y), Z(z) - 15] })
+  const tape = (what: ReadingKind, from: [number, number], to: [number, number]): DrawnLine => ({
+    what, dash: '4 3', d: `M${X(from[0])} ${Z(from[1])}Q${X((from[0] + to[0]) / 2) + m.value * 7} ${Z((from[1] + to[1]) / 2)} ${X(to[0])} ${Z(to[1])}`, dots: [[X(from[0]), Z(from[1])], [X(to[0]), Z(to[1])]], strip: [Math.max(-100, Math.min(100, X(to[0]))), Z(to[1]) - 15],
+  })
+  return [
+    up('dorsumHeightMm', 0.5 * L, dorsum),
+    up('navicularHeightMm', 0.4 * L, navicular),
+    up('medialMalleolusHeightMm', 0.24 * L, medial),
+    { ...up('lateralMalleolusHeightMm', 0.17 * L, lateral), dash: '2 2' },
+    { what: 'malleolusWidthMm', d: `M${X(0.16 * L)} ${Z(medial + 10)}H${X(0.3 * L)}m0 -4v8M${X(0.16 * L)} ${Z(medial + 10) - 4}v8`, dots: [[X(0.23 * L), Z(medial + 10)]], strip: [X(0.3 * L), Z(medial + 26)] },
+    up('toeBoxHeightMm', 0.92 * L, toe),
+    tape('ballGirthMm', [0.7 * L, 0], [0.72 * L, 0.5 * dorsum + 0.45 * toe]),
+    tape('waistGirthMm', [0.5 * L, 0.055 * L], [0.56 * L, 0.9 * dorsum]),
+    tape('instepGirthMm', [0.44 * L, 0.06 * L], [0.47 * L, 1.06 * dorsum]),
+    tape('heelInstepGirthMm', [0.02 * L, 0.03 * L], [0.375 * L, medial]),
+    tape('ankleGirthMm', [0.05 * L, medial + 26], [0.36 * L, medial + 26]),
+    { what: 'calfGirthMm', dash: '4 3', d: `M${X(0.05 * L)} ${Z(medial + 56)}H${X(0.36 * L)}`, dots: [[X(0.05 * L), Z(medial + 56)], [X(0.36 * L), Z(medial + 56)]], strip: [X(0.52 * L), Z(medial + 50)] },
+  ]
+})
+const sentence = computed(() => `${side} foot from its inner side, to scale, ${rows.filter((r) => r[side].summary).length} of ${rows.length} readings taken`)
+</script>
+
+<template>
+  <svg :viewBox="`-152 ${-(h.medial + 92)} 304 ${h.medial + 112}`" role="img" :aria-label="sentence" class="foot">
+    <path d="M-148 0H148" stroke="var(--ink)" stroke-width="1" />
+    <path :d="outline" :fill="hue" fill-opacity=".1" :stroke="hue" stroke-width="1.2" :stroke-dasharray="measured ? undefined : '4 3'" />
+    <ReadingLines :side="side" :lines="lines" :rows="rows" :now="now" />
+    <text v-if="!measured" x="0" y="14" text-anchor="middle" class="empty">not measured yet</text>
+    <text v-else x="0" y="14" text-anchor="middle" class="empty">inner side · dashed: round the foot or on the far side</text>
+  </svg>
+</template>
+
+<style scoped>
+.foot { width: 100%; height: 100%; min-height: 0; }
+.empty { font-size: 9px; fill: var(--muted); }
+</style>

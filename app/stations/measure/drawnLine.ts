@@ -1,0 +1,11 @@
+import type { ReadingKind } from '../../../core/record/vocabulary'
+
+/** A reading as drawn on a foot: its line in drawing millimetres, its ends, and where its trials are told. */
+export interface DrawnLine {
+  what: ReadingKind
+  d: string
+  dash?: string
+  dots: [number, number][]
+  /** where the strip of trials is set */
+  strip: [number, number]
+}

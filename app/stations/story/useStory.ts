@@ -1,0 +1,38 @@
+import { computed, ref } from 'vue'
+import { parseNumber } from '../../../core/measure/callOut'
+import type { Client, Story } from '../../../core/record/schema'
+import { useFitting } from '~/stores/fitting'
+
+/** The story of the open fitting and its client, with ways to change them; `trouble` says what was not kept. */
+const trouble = ref('')
+export function useStory() {
+  const fitting = useFitting()
+  const story = computed<Story>(() => fitting.record.story ?? { complaints: [], conditions: [] })
+  const client = computed<Client>(() => fitting.client?.details ?? {})
+  const put = (patch: Partial<Story>, words: string) => {
+    const next = Object.fromEntries(Object.entries({ ...story.value, ...patch }).filter(([, v]) => v !== undefined)) as Story
+    trouble.value = fitting.put('story', next, words) ?? ''
+  }
+  async function putClient(patch: Partial<Client>) {
+    const details = Object.fromEntries(Object.entries({ ...client.value, ...patch }).filter(([, v]) => v !== undefined && v !== '')) as Client
+    try {
+      await fitting.changeClient(details)
+      trouble.value = ''
+    } catch (error) {
+      trouble.value = (error as Error).message
+    }
+  }
+  /** A typed number within limits, or undefined when the field was emptied; otherwise says so and keeps nothing. */
+  function number(text: string, low: number, high: number, name: string, keep: (value: number | undefined) => void) {
+    const value = text.trim() ? parseNumber(text) : undefined
+    if (value === null || (value !== undefined && (value < low || value > high))) {
+      trouble.value = `${name}: a number from ${low} to ${high}. “${text}” was not kept.`
+      return
+    }
+    keep(value)
+  }
+  return { fitting, story, client, trouble, put, putClient, number }
+}
+
+/** A text field's content, undefined when it is empty. */
+export const textOr = (text: string): string | undefined => text.trim() || undefined

@@ -1,0 +1,13 @@
+import type { FittingRecord } from '../record/schema'
+import { judge } from './advise'
+
+/** A caution that follows the client to every station and paper, whatever has been decided in the ledger. */
+export interface Caution {
+  code: string
+  kind: 'stop' | 'watch'
+  words: string
+}
+
+/** Cautions of health, age and law that hold for a record, stops first. */
+export const cautionsOf = (record: FittingRecord): Caution[] =>
+  judge(record).flatMap((e) => (e.source === 'house cautions' && e.kind !== 'suggest' ? [{ code: e.code, kind: e.kind, words: e.words }] : []))

@@ -1,0 +1,80 @@
+import Papa from 'papaparse'
+import { parseNumber } from '../measure/callOut'
+import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import { refuseTrial } from '../measure/questions'
+import { MOST_TRIALS } from '../record/commands'
+import { Refusal } from '../record/refusal'
+import type { FittingRecord, Reading } from '../record/schema'
+import { POSTURES, READING_KINDS, SIDES, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
+
+export const READING_COLUMNS = ['side', 'what', 'posture', 'trial', 'valueMm', 'struck', 'instrument', 'by', 'at'] as const
+
+/** Readings in long format: one row a trial. */
+export function writeReadingsCsv(record: FittingRecord): string {
+  const rows = SIDES.flatMap((side) =>
+    (record.feet[side]?.readings ?? []).flatMap((r) => r.trials.map((value, i) => [side, r.what, r.posture, i + 1, value, r.struck.includes(i) ? 'yes' : '', r.instrument ?? '', r.by ?? '', r.at ?? ''])),
+  )
+  return `${Papa.unparse({ fields: [...READING_COLUMNS], data: rows }, { newline: '\n' })}\n`
+}
+
+/** Something wrong with one cell of the file; the row is left out. Rows count from 1, the line of names included. */
+export interface CsvProblem {
+  row: number
+  column: string
+  words: string
+}
+
+export interface ReadingsFile {
+  readings: Record<Side, Reading[]>
+  taken: number
+  problems: CsvProblem[]
+}
+
+/**
+ * Reads readings in long format. Every row that cannot be taken is named with its column; the others are taken.
+ *
+ * @throws Refusal only when the line of column names is not there
+ * @example readReadingsCsv('side,what,posture,trial,valueMm\nleft,footLengthMm,standing,1,264').readings.left[0].trials // [264]
+ */
+export function readReadingsCsv(text: string, norms: Norms = HOUSE_NORMS): ReadingsFile {
+  const lines = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: true }).data
+  const names = (lines[0] ?? []).map((c) => c.trim())
+  const missing = ['side', 'what', 'posture', 'valueMm'].filter((c) => !names.includes(c))
+  if (missing.length) throw new Refusal('no-columns', `The first line must name the columns; ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing.`, 'row 1')
+  const problems: CsvProblem[] = []
+  const found = new Map<string, Reading & { side: Side }>()
+  let taken = 0
+  lines.slice(1).forEach((line, i) => {
+    const row = i + 2
+    const cell = (name: string) => (line[names.indexOf(name)] ?? '').trim()
+    const bad = (column: string, words: string) => void problems.push({ row, column, words })
+    const [side, what, posture] = [cell('side').toLowerCase(), cell('what'), cell('posture').toLowerCase()]
+    if (!(SIDES as readonly string[]).includes(side)) return bad('side', `"${cell('side')}" is neither left nor right.`)
+    if (!(READING_KINDS as readonly string[]).includes(what)) return bad('what', `No reading is called "${what}".`)
+    if (!(POSTURES as readonly string[]).includes(posture)) return bad('posture', `"${cell('posture')}" is none of ${POSTURES.join(', ')}.`)
+    const value = parseNumber(cell('valueMm'))
+    if (value === null) return bad('valueMm', `"${cell('valueMm')}" is not a number.`)
+    const refused = refuseTrial(what as ReadingKind, value, norms)
+    if (refused) return bad('valueMm', refused.words)
+    const key = `${side} ${what} ${posture}`
+    const reading = found.get(key) ?? { side: side as Side, what: what as ReadingKind, posture: posture as Posture, trials: [], struck: [], ...optional(cell) }
+    if (reading.trials.length >= MOST_TRIALS) return bad('trial', `More than ${MOST_TRIALS} tries of ${what} ${posture}, ${side}.`)
+    if (/^(yes|true|1|x)$/i.test(cell('struck'))) reading.struck.push(reading.trials.length)
+    reading.trials.push(value)
+    found.set(key, reading)
+    taken++
+  })
+  const of = (side: Side) => [...found.values()].filter((r) => r.side === side).map(({ side: _, ...reading }): Reading => reading)
+  return { readings: { left: of('left'), right: of('right') }, taken, problems }
+}
+
+function optional(cell: (name: string) => string): Partial<Reading> {
+  const [instrument, by, at] = [cell('instrument').slice(0, 60), cell('by').slice(0, 80), cell('at').slice(0, 40)]
+  return { ...(instrument && { instrument }), ...(by && { by }), ...(at && { at }) }
+}
+
+/** Readings of a file put over those of a fitting: what the file names is replaced, the rest stays. */
+export function mergeReadings(old: readonly Reading[], file: readonly Reading[]): Reading[] {
+  const named = new Set(file.map((r) => `${r.what} ${r.posture}`))
+  return [...old.filter((r) => !named.has(`${r.what} ${r.posture}`)), ...file]
+}

@@ -1,0 +1,75 @@
+import { z } from 'zod'
+import { DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
+import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
+import { RATIO_NORMS, WIDTH_PER_LENGTH, type SourceState } from './norms'
+
+const positive = z.number().min(0)
+const kinds = z.enum(READING_KINDS)
+const pair = z.tuple([z.number(), z.number()]).refine(([low, high]) => low < high, 'the lower limit must be below the upper one')
+
+/**
+ * The table a fitting is judged by: bounds, repeat limits, norms, classes, allowances. A shop keeps versions of it; a fitting keeps the
+ * version it was opened with. Every value has a house default, so `{}` is the house table.
+ */
+export const normsSchema = z.strictObject({
+  version: z.number().int().min(1).default(1),
+  /** why this version exists and where its values come from */
+  source: z.string().max(300).default('house defaults'),
+  hardBoundsMm: z.record(kinds, pair).default(HARD_BOUNDS_MM as never),
+  repeatLimitMm: z.record(kinds, positive.max(30)).default(SPREAD_LIMIT_MM),
+  /** least change that counts until double readings of this shop are held */
+  ratioToLength: z.partialRecord(kinds, z.strictObject({ mean: positive, sd: positive.max(1), state: z.string().max(20).optional() })).default(RATIO_NORMS),
+  sideGapMm: positive.max(60).default(SIDE_GAP_MM),
+  widthPerLength: positive.max(1).default(WIDTH_PER_LENGTH),
+  forefootDeltaMm: z.tuple([z.number(), z.number(), z.number()]).refine(([a, b, c]) => a < b && b < c, 'the three limits must rise').default([-4, 4, 8]),
+  waistShare: pair.default([0.89, 0.95]),
+  heelInstepShare: pair.default([1.24, 1.3]),
+  ankleShare: pair.default([0.82, 0.88]),
+  archShare: positive.max(1).default(0.73),
+  archSizeMm: z.strictObject({ watch: positive, by: positive }).default({ watch: 3, by: 6 }),
+  supportShare: z.record(z.enum(DEVICE_KINDS), z.number().min(0).max(1)).default({ none: 0, 'trim-to-fit': 0.3, 'heat-moulded': 0.5, 'full-custom': 0.7 }),
+  growthCapMm: positive.max(30).default(8),
+  allowanceMm: z.strictObject({ boots: positive.max(40), shoes: positive.max(40) }).default({ boots: 10, shoes: 16 }),
+  usChildOverUk: z.number().min(-2).max(3).default(0.5),
+  archHeightStanding: pair.default([0.31, 0.37]),
+  alignmentRepeatDeg: positive.max(20).default(2),
+  rangeRepeatDeg: positive.max(30).default(5),
+  /** least alignment change that counts between fitters, degrees */
+  alignmentChangeDeg: positive.max(20).default(4),
+  painChange: positive.max(10).default(2),
+  comfortChange: positive.max(100).default(10),
+})
+
+export type Norms = z.output<typeof normsSchema>
+
+/** The house table. */
+export const HOUSE_NORMS: Norms = normsSchema.parse({})
+
+/** What each part of the table is, where its house value comes from, and how sure that source is. */
+export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { name: string; unit: string; source: string; state: SourceState }> = {
+  hardBoundsMm: { name: 'Hard bounds, refused outside', unit: 'mm', source: 'house limits, kept wide', state: 'own assumption' },
+  repeatLimitMm: { name: 'Take again above a spread of', unit: 'mm', source: 'workshop practice', state: 'own assumption' },
+  ratioToLength: { name: 'Usual share of foot length, mean and SD', unit: '', source: 'house table, only to ask “sure?”', state: 'own assumption' },
+  sideGapMm: { name: 'Ask “sure?” above a left–right gap of', unit: 'mm', source: 'workshop default', state: 'own assumption' },
+  widthPerLength: { name: 'Expected forefoot width for each mm of length', unit: '', source: 'workshop default', state: 'own assumption' },
+  forefootDeltaMm: { name: 'Forefoot narrow below, wide above, extra wide above', unit: 'mm', source: 'workshop default', state: 'own assumption' },
+  waistShare: { name: 'Waist girth share: low below, high above', unit: '', source: 'provisional', state: 'own assumption' },
+  heelInstepShare: { name: 'Heel–instep girth share: low below, high above', unit: '', source: 'provisional', state: 'own assumption' },
+  ankleShare: { name: 'Ankle girth share: low below, high above', unit: '', source: 'provisional', state: 'own assumption' },
+  archShare: { name: 'Arch length as a share of foot length', unit: '', source: 'workshop default', state: 'own assumption' },
+  archSizeMm: { name: 'Arch size: watch from, size by it from', unit: 'mm', source: 'workshop default', state: 'own assumption' },
+  supportShare: { name: 'Standing growth won back by a support', unit: '', source: 'house assumption, corrected from shell checks', state: 'own assumption' },
+  growthCapMm: { name: 'Largest growth that counts', unit: 'mm', source: 'house assumption', state: 'own assumption' },
+  allowanceMm: { name: 'Allowance of lasts over the foot', unit: 'mm', source: 'workshop default', state: 'own assumption' },
+  usChildOverUk: { name: 'US child over UK child', unit: 'sizes', source: 'workshop default', state: 'own assumption' },
+  archHeightStanding: { name: 'Arch height index standing: low below, high above', unit: '', source: 'Butler 2008, mean ± 1 SD of 100 recreational runners', state: 'checked' },
+  alignmentRepeatDeg: { name: 'Take an alignment angle again above', unit: '°', source: 'workshop practice', state: 'own assumption' },
+  rangeRepeatDeg: { name: 'Take a range again above', unit: '°', source: 'workshop practice', state: 'own assumption' },
+  alignmentChangeDeg: { name: 'Alignment change that counts between fitters', unit: '°', source: 'between fitters 3 to 5°', state: 'own assumption' },
+  painChange: { name: 'Pain change that counts, 0–10', unit: 'points', source: 'house default', state: 'own assumption' },
+  comfortChange: { name: 'Comfort change that counts, 0–100', unit: 'points', source: 'house default', state: 'own assumption' },
+}
+
+/** The table of a record. */
+export const normsOf = (record: { norms?: Norms }): Norms => record.norms ?? HOUSE_NORMS
+
