@@ -60,8 +60,10 @@ function keepReadings(h: { what: ReadingKind; posture: Posture; left: number[]; 
   }
   note.value = `Kept: ${line.value.trim()}`
   hand.say(`${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length).map((s) => `${s} ${h[s].join(', ')}`).join('. ')}`)
-  hand.take(h.what, h.posture)
-  if (hand.round) goOn(h)
+  const inRound = hand.round && h.what === what && h.posture === posture
+  // A posture named in a line holds for that line only.
+  hand.take(h.what)
+  if (inRound) goOn(h)
   return true
 }
 /** In the round: on to the next reading once both feet have it and nothing asks for a repeat. */

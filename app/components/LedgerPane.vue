@@ -109,7 +109,7 @@ defineExpose({
 .ledger { background: var(--sheet); border-left: 1px solid var(--hairline); min-height: 0; position: relative; }
 .sheet { display: flex; flex-direction: column; height: 100%; min-height: 0; }
 .edge { display: none; }
-.head { display: flex; align-items: baseline; justify-content: space-between; padding: 11px 14px 9px; border-bottom: 1px solid var(--hairline); }
+.head { display: flex; align-items: baseline; gap: 10px; padding: 11px 14px 9px; border-bottom: 1px solid var(--hairline); }
 .list { flex: 1; padding: 0 14px; }
 .empty { padding: 16px 0; }
 .item { padding: 11px 0; border-bottom: 1px solid var(--hairline); }

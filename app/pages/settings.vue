@@ -100,7 +100,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
         <section class="card scroll" tabindex="0" role="region" aria-label="Table">
           <table v-if="pane === 'limits'" class="table"><thead><tr><th>What</th><th>Value</th><th>Unit</th><th>House value from</th><th>State</th></tr></thead>
             <tbody><tr v-for="key in SIMPLE" :key="key"><td><b>{{ NORM_NOTES[key].name }}</b></td>
-              <td class="cells"><label v-for="c in cells(key)" :key="String(c.at)" class="cell"><span v-if="c.label" class="muted small">{{ c.label }}</span><DraftField class="num" :class="{ own: differs(key, c.at, c.value) }" inputmode="decimal" :value="c.value" :disabled="!may" :aria-label="`${NORM_NOTES[key].name} ${c.label || (c.at ?? '')}`" @keep="(t: string) => set(key, c.at, t)" /></label></td>
+              <td><div class="cells"><label v-for="c in cells(key)" :key="String(c.at)" class="cell"><span v-if="c.label" class="muted small">{{ c.label }}</span><DraftField class="num" :class="{ own: differs(key, c.at, c.value) }" inputmode="decimal" :value="c.value" :disabled="!may" :aria-label="`${NORM_NOTES[key].name} ${c.label || (c.at ?? '')}`" @keep="(t: string) => set(key, c.at, t)" /></label></div></td>
               <td>{{ NORM_NOTES[key].unit }}</td><td class="muted">{{ NORM_NOTES[key].source }}</td><td class="muted small">{{ NORM_NOTES[key].state }}</td></tr></tbody></table>
           <table v-else class="table"><thead><tr><th>Reading</th><th>Refused below</th><th>above, mm</th><th>Again above a spread of, mm</th><th>Usual share of length</th><th>SD</th></tr></thead>
             <tbody><tr v-for="what in READING_KINDS" :key="what"><td><b>{{ READING_LABELS[what].name }}</b></td>

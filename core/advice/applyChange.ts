@@ -1,4 +1,7 @@
 import { plainDevice } from '../device/buildDevice'
+import { deviceKindWords } from '../device/deviceWords'
+import { LAYER_NAMES } from '../device/layerNames'
+import { materialName } from '../device/materials'
 import { parseWith } from '../record/parse'
 import { layerSchema } from '../record/layerSchema'
 import type { Command } from '../record/commands'
@@ -33,16 +36,26 @@ export function isMet(record: FittingRecord, foot: Side | 'both', change: Change
   })
 }
 
-/** What an accepted entry did, in one line for the record; null when it changed nothing. */
+const MM = /Mm$/
+const SHELL_WORDS: Record<string, string> = { material: 'shell of', thicknessMm: 'shell', heelCupMm: 'heel cup', coverMaterial: 'cover of', coverMm: 'cover' }
+const FOOTWEAR_WORDS: Record<Extract<Change, { footwear: string }>['footwear'], string> = { rocker: 'rocker sole', wider: 'wider footwear', longer: 'half a size longer', instepRoom: 'instep room', cuff: 'cuff set to the leg', soft: 'soft upper' }
+
+/** The main amount of a layer's change: its height, depth or angle. */
+const mainAmount = (amounts: Record<string, unknown>) => Object.entries(amounts).find(([key]) => ['heightMm', 'depthMm', 'amountMm', 'widthMm'].includes(key))?.[1]
+
+/** What an accepted entry does, in one line for the record; null when it changes nothing. */
 export function changeWords(change: Change | null): string | null {
   if (!change) return null
-  if ('layer' in change) return `layer ${change.layer} ${Object.entries(change.amounts).map(([k, v]) => `${k} ${String(v)}`).join(', ')}`.trim()
-  if ('post' in change) return `${change.post.at} post ${change.post.angleDeg}°`
+  if ('layer' in change) {
+    const amount = mainAmount(change.amounts)
+    return `${LAYER_NAMES[change.layer].toLowerCase()}${amount === undefined ? '' : ` ${String(amount)} mm`}`
+  }
+  if ('post' in change) return `${change.post.at} post ${Math.abs(change.post.angleDeg)}° ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
   if ('heelLiftMm' in change) return `heel lift ${change.heelLiftMm} mm`
-  if ('device' in change) return `device ${change.device}`
-  if ('shell' in change) return `shell ${Object.entries(change.shell).map(([k, v]) => `${k} ${v}`).join(', ')}`
-  if ('footwear' in change) return `footwear: ${change.footwear}`
-  if ('exercise' in change) return `exercise: ${change.exercise}`
+  if ('device' in change) return deviceKindWords(change.device).toLowerCase()
+  if ('shell' in change) return Object.entries(change.shell).map(([key, value]) => `${SHELL_WORDS[key]} ${MM.test(key) ? `${value} mm` : materialName(String(value)).toLowerCase()}`).join(', ')
+  if ('footwear' in change) return FOOTWEAR_WORDS[change.footwear]
+  if ('exercise' in change) return change.exercise
   if ('capture' in change) return 'capture again'
   return 'refer' in change ? 'referred' : null
 }

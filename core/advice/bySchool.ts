@@ -1,5 +1,6 @@
 import type { FittingRecord } from '../record/schema'
 import { SCHOOLS, type School } from '../record/vocabulary'
+import { LAYER_NAMES } from '../device/layerNames'
 import { judge } from './advise'
 import { changeWords } from './applyChange'
 import type { Entry } from './entry'
@@ -21,9 +22,9 @@ export interface Agreement {
 function subject(entry: Entry): string | null {
   const { change } = entry
   if (!change) return null
-  if ('layer' in change) return change.layer
+  if ('layer' in change) return LAYER_NAMES[change.layer].toLowerCase()
   if ('post' in change) return `${change.post.at} post ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
-  if ('shell' in change) return `shell ${Object.keys(change.shell).join(' ')}`
+  if ('shell' in change) return 'heelCupMm' in change.shell ? 'deeper heel cup' : 'coverMm' in change.shell || 'coverMaterial' in change.shell ? 'another cover' : 'another shell'
   if ('heelLiftMm' in change) return 'heel lift'
   return changeWords(change)
 }

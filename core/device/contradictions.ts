@@ -3,6 +3,7 @@ import { SIDES, type Side } from '../record/vocabulary'
 import { bestMean } from '../measure/reading'
 import { deviceRoom } from '../record/setting'
 import { asLayer } from './layers/definition'
+import { LAYER_NAMES } from './layerNames'
 import { layerDefinition } from './layers/registry'
 import { shellMaterial } from './materials'
 import { postAngleDeg } from './surface'
@@ -39,7 +40,7 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
       add('extension-over-relief', 'watch', 'The first ray is let down and raised at once: a relief or cut-out with an extension under the same ray. Choose one.', path)
     if (layer.kind === 'medialFlange' && lowVolume(record)) add('flange-in-low-volume', 'watch', 'A medial flange does not go into footwear with little room. A skive holds without bulk.', path, 'story.intent')
     const definition = layerDefinition(layer.kind)
-    if (!definition) return add('not-shaped', 'watch', `${layer.kind} is kept in the record, but this version does not shape it yet. The drawing and the solid leave it out.`, path)
+    if (!definition) return add('not-shaped', 'watch', `${LAYER_NAMES[layer.kind]} is kept in the record, but this version does not shape it yet. The drawing and the solid leave it out.`, path)
     for (const rule of definition.amounts) {
       const value = (layer as unknown as Record<string, number | undefined>)[rule.key] ?? rule.fallback
       if (value < rule.usual[0] || value > rule.usual[1])

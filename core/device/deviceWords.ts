@@ -1,6 +1,7 @@
 import type { Device, Foot } from '../record/schema'
 import { bestMean } from '../measure/reading'
 import { asLayer } from './layers/definition'
+import { LAYER_NAMES } from './layerNames'
 import { layerDefinition } from './layers/registry'
 import { materialName } from './materials'
 import { postHeightMm } from './sizeSense'
@@ -23,7 +24,7 @@ export function deviceLines(foot: Foot): string[] {
     ...(device.castAngleDeg !== 0 ? [`Cast balanced to ${n(device.castAngleDeg)}°`] : []),
     ...device.layers.filter((l) => l.on).map((layer) => {
       const definition = layerDefinition(layer.kind)
-      if (!definition) return `${layer.kind}: as recorded, not drawn`
+      if (!definition) return `${LAYER_NAMES[layer.kind]}: as recorded, not drawn`
       const extra = layer.kind === 'metPad' ? `, front edge ${n(asLayer<'metPad'>(layer).behindHeadsMm)} mm behind the heads` : ''
       return `${definition.name} ${n(definition.asked(layer))} mm${extra}`
     }),

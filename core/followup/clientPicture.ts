@@ -3,6 +3,7 @@ import type { Change } from '../advice/entry'
 import { examineFoot } from '../examine/examineFoot'
 import { isChild } from '../measure/ageAtVisit'
 import { measureRecord } from '../measure/measureRecord'
+import { meanOfReading } from '../measure/reading'
 import { normsOf } from '../measure/normsTable'
 import { allowanceFor } from '../measure/sizes'
 import { PLACES } from '../record/places'
@@ -43,9 +44,6 @@ const LAYER_PLAIN: Record<string, string> = {
 }
 const FOOTWEAR_PLAIN: Record<Extract<Change, { footwear: string }>['footwear'], string> = { rocker: 'a shoe with a rolling sole', wider: 'wider footwear', longer: 'footwear half a size longer', instepRoom: 'more room over the instep', cuff: 'setting the boot’s cuff to your leg', soft: 'softer footwear' }
 
-/** A layer that is in the device already, in the client's words. */
-export const layerPlain = (kind: string): string | null => LAYER_PLAIN[kind] ?? null
-
 const unique = (words: (string | null)[]) => [...new Set(words.filter((w): w is string => w !== null))]
 
 /**
@@ -66,7 +64,7 @@ export function clientPicture(record: FittingRecord): ClientPicture {
     }),
   ) as ClientPicture['feet']
   const gap = measure.differences.footLengthMm
-  const found = SIDES.flatMap((side) => foundIn(record, side, child))
+  const found = bothOrEach(SIDES.map((side) => foundIn(record, side, child)))
   const open = advise(record).filter((e) => e.kind === 'suggest')
   const inDevice = SIDES.flatMap((side) => (record.feet[side]?.device?.layers ?? []).filter((l) => l.on).map((l) => LAYER_PLAIN[l.kind] ?? null))
   const made = SIDES.some((side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none')
@@ -82,19 +80,39 @@ export function clientPicture(record: FittingRecord): ClientPicture {
   }
 }
 
-function foundIn(record: FittingRecord, side: Side, child: boolean): string[] {
+/** What is true of both feet is said once. */
+function bothOrEach([left = [], right = []]: Said[][]): string[] {
+  const shared = left.filter((l) => right.some((r) => r.both === l.both))
+  const only = (list: Said[], side: Side) => list.filter((x) => !shared.some((s) => s.both === x.both)).map((x) => x.one(side))
+  return [...shared.map((s) => s.both), ...only(left, 'left'), ...only(right, 'right')]
+}
+
+/** A finding in the client's words, for one foot and for both. */
+interface Said {
+  both: string
+  one: (side: Side) => string
+}
+const said = (both: string, one: string): Said => ({ both, one: (side) => one.replace('{}', side) })
+
+function foundIn(record: FittingRecord, side: Side, child: boolean): Said[] {
   const foot = record.feet[side]
   if (!foot) return []
   const exam = examineFoot(foot, child)
-  const out: string[] = []
-  const yours = `Your ${side}`
-  if (!child && exam.relaxed && Math.abs(exam.relaxed.meanDeg) >= 4) out.push(`${yours} heel leans ${exam.relaxed.meanDeg < 0 ? 'inward' : 'outward'} when you stand.`)
-  if (exam.firstToe && exam.firstToe !== 'usual') out.push(`${yours} big toe bends less than usual${exam.firstToe === 'functionalLimit' ? ' when you stand on it' : ''}.`)
-  if (exam.ankle && exam.ankle !== 'usual') out.push(`${yours} ankle bends less than usual${exam.ankle === 'calfLimited' ? '; the calf is tight' : ''}.`)
-  const growth = (() => {
-    const [sit, stand] = ['sitting', 'standing'].map((p) => foot.readings.find((r) => r.what === 'footLengthMm' && r.posture === p)?.trials)
-    return sit?.length && stand?.length ? Math.max(...stand) - Math.max(...sit) : 0
-  })()
-  if (growth >= 3) out.push(`${yours} foot grows about ${Math.round(growth)} mm longer when you stand on it.`)
+  const out: Said[] = []
+  if (!child && exam.relaxed && Math.abs(exam.relaxed.meanDeg) >= 4) {
+    const way = exam.relaxed.meanDeg < 0 ? 'inward' : 'outward'
+    out.push(said(`Both heels lean ${way} when you stand.`, `Your {} heel leans ${way} when you stand.`))
+  }
+  if (exam.firstToe && exam.firstToe !== 'usual') {
+    const when = exam.firstToe === 'functionalLimit' ? ' when you stand on it' : ''
+    out.push(said(`Both big toes bend less than usual${when}.`, `Your {} big toe bends less than usual${when}.`))
+  }
+  if (exam.ankle && exam.ankle !== 'usual') {
+    const why = exam.ankle === 'calfLimited' ? '; the calf is tight' : ''
+    out.push(said(`Both ankles bend less than usual${why}.`, `Your {} ankle bends less than usual${why}.`))
+  }
+  const [sit, stand] = [meanOfReading(foot, 'footLengthMm', 'sitting'), meanOfReading(foot, 'footLengthMm', 'standing')]
+  const growth = sit !== undefined && stand !== undefined ? Math.round(stand - sit) : 0
+  if (growth >= 3) out.push(said(`Both feet grow about ${growth} mm longer when you stand on them.`, `Your {} foot grows about ${growth} mm longer when you stand on it.`))
   return out
 }

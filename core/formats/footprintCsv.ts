@@ -6,6 +6,7 @@ import type { Side } from '../record/vocabulary'
 
 /** First cells of the file: its name and version. */
 const HEAD = ['gentle-arch-footprint', '1'] as const
+const NAMES: readonly string[] = ['side', 'cellMm', 'toeLineMm', 'source']
 
 /**
  * A footprint as CSV: lines `gentle-arch-footprint,1`, `side,left`, `cellMm,5`, then one line per row of the grid from the toes to the heel,
@@ -31,7 +32,7 @@ export function readFootprintCsv(text: string, fallback: { cellMm?: number } = {
   if (lines[0]![0]?.trim() === HEAD[0]) {
     if (lines[0]![1]?.trim() !== HEAD[1]) throw new Refusal('newer-version', `This footprint has version ${lines[0]![1]}; this program reads version 1.`, 'line 1')
     first = 1
-    while (first < lines.length && /^[a-z]/i.test(lines[first]![0]!.trim())) {
+    while (first < lines.length && NAMES.includes(lines[first]![0]!.trim())) {
       named[lines[first]![0]!.trim()] = (lines[first]![1] ?? '').trim()
       first++
     }

@@ -21,7 +21,29 @@ test('every page is free of accessibility faults a machine can find, and fits 12
     await openFitting(page, 'Tove', station)
     await page.waitForTimeout(600)
     await look(station)
+    if (station === 'measure')
+      for (const view of ['Girths', 'Heights']) {
+        await page.getByRole('button', { name: view }).click()
+        await look(`measure ${view}`)
+      }
+    if (station === 'examine')
+      for (const group of ['Range', 'Stance', 'Feeling and skin', 'Marks']) {
+        await page.getByRole('button', { name: group, exact: true }).click()
+        await look(`examine ${group}`)
+      }
   }
+  await page.goto('/settings')
+  await expect(page.getByRole('heading', { name: 'Settings', level: 1 })).toBeVisible()
+  await look('settings')
+  await page.goto('/')
+  await openFitting(page, 'Tove', 'story')
+  await page.getByRole('tab', { name: /Before making/ }).click()
+  await look('signs')
+  await page.goto(page.url().replace(/[a-z]+$/, 'measure'))
+  await page.getByRole('button', { name: 'More for Measure' }).click()
+  await page.locator('.v-list-item', { hasText: 'Compare visits' }).click()
+  await expect(page.getByRole('row', { name: /^Waist girth/ })).toBeVisible()
+  await look('compare')
 })
 
 test('empty fittings, long names and a tablet hold together', async ({ page }) => {

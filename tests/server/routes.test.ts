@@ -15,6 +15,8 @@ const routes = (readdirSync('server/api', { recursive: true }) as string[])
     return { file, method: method!.toUpperCase(), path: file.replace(/\.(get|post|put|patch|delete)\.ts$/, '').replace(/\/?index$/, ''), permission: /export default route\(\{ permission: '([^']+)'/.exec(text)?.[1] }
   })
 const PUBLIC = ['first-owner.post.ts', 'health.get.ts', 'sign-in.get.ts', 'sign-in.post.ts', 'sign-out.post.ts']
+/** A whole picture of one point, PNG. */
+const PIXEL = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
 const LOGIN: Record<Role, string> = { owner: 'sunniva', fitter: 'rhona', bench: 'bram', reader: 'reader' }
 
 let server: Awaited<ReturnType<typeof startServer>>
@@ -73,7 +75,7 @@ describe('permissions', () => {
     const otto = new Caller(server.base)
     expect((await otto.post('sign-in', { login: 'otto', password: 'a long password', understood: true })).status).toBe(200)
     for (const r of routes.filter((x) => x.path.includes('[id]'))) {
-      const body = r.file.includes('commands') ? { id: crypto.randomUUID(), version: 0, command: { kind: 'part.put', part: 'jobs', content: [] } } : r.file.endsWith('put.ts') ? { id: crypto.randomUUID(), version: 1, details: {} } : r.file.startsWith('visits') ? { state: 'seen', version: 1 } : {}
+      const body = r.file.includes('commands') ? { id: crypto.randomUUID(), version: 0, command: { kind: 'part.put', part: 'jobs', content: [] } } : r.file.endsWith('put.ts') ? { id: crypto.randomUUID(), version: 1, details: {} } : r.file.startsWith('visits') ? { state: 'seen', version: 1 } : r.file.includes('photos/index.post') ? { data: PIXEL } : {}
       expect([404, 409], r.file).toContain((await otto.call(r.method, real(r.path), r.method === 'GET' ? undefined : body)).status)
     }
     expect((await otto.get('clients?q=o')).json.clients).toEqual([])

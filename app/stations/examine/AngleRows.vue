@@ -51,7 +51,7 @@ const words = (key: AngleKey, deg: number) => (isRange(key) ? ANGLE_LABELS[key].
     <span class="sum" :class="`${side}-hue`">
       <template v-if="exam.angles[key]">
         <span class="strong">{{ exam.angles[key]!.meanDeg < -0.05 ? '−' : '' }}{{ degreesText(exam.angles[key]!.meanDeg) }}°</span><span v-if="key === 'forefootDeg' && exam.forefootMm !== null" class="mm"> {{ degreesText(exam.forefootMm) }} mm</span>
-        <span class="muted small words">{{ words(key, exam.angles[key]!.meanDeg).replace(/^[\d.]+° /, '') }} · spread {{ degreesText(exam.angles[key]!.spreadDeg) }}°<template v-if="!isRange(key)"> · ± {{ believable }}°</template></span>
+        <span class="muted small words">{{ words(key, exam.angles[key]!.meanDeg).replace(/^[\d.]+° /, '') }}, spread {{ degreesText(exam.angles[key]!.spreadDeg) }}°<template v-if="!isRange(key)"> ±{{ believable }}°</template></span>
       </template>
       <span v-else class="muted small">not taken</span>
     </span>
@@ -60,10 +60,10 @@ const words = (key: AngleKey, deg: number) => (isRange(key) ? ANGLE_LABELS[key].
 </template>
 
 <style scoped>
-.finding { display: grid; grid-template-columns: 128px auto 1fr auto; gap: 8px; align-items: center; padding: 3px 12px; border-top: 1px solid var(--hairline); min-height: 44px; }
+.finding { display: grid; grid-template-columns: 122px auto 1fr auto; gap: 8px; align-items: center; padding: 1px 12px; border-top: 1px solid var(--hairline); min-height: 38px; }
 .name { font-size: 13px; line-height: 16px; }
 .line { display: flex; gap: 4px; }
-.trial { width: 44px; height: 36px; padding: 0 4px; text-align: center; font-size: 15px; }
-.sum { line-height: 16px; min-width: 0; } .words { display: block; }
-.mm { font-weight: 600; }
+.trial { width: 42px; height: 34px; padding: 0 4px; text-align: center; font-size: 15px; }
+.sum { line-height: 16px; min-width: 0; } .words { display: block; font-size: 11.5px; line-height: 14px; }
+.mm { font-weight: 600; margin-left: 6px; }
 </style>

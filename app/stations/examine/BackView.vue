@@ -13,6 +13,7 @@ const hue = computed(() => HUES[side])
 const of = (key: 'rcspDeg' | 'ncspDeg' | 'tibialVarumDeg' | 'forefootDeg') => exam.angles[key]?.meanDeg ?? null
 const turn = (deg: number | null) => -m.value * (deg ?? 0)
 const gauge = [-10, -5, 0, 5, 10]
+const told = (g: number) => (g % 10 === 0 ? (g > 0 ? `+${g}` : String(g)) : '')
 const said = (deg: number | null) => (deg === null ? 'not taken' : `${degreesText(deg)} degrees ${deg < 0 ? 'valgus or everted' : 'varus or inverted'}`)
 const sentence = computed(() => `${side} heel from behind: relaxed stance ${said(of('rcspDeg'))}; neutral stance ${said(of('ncspDeg'))}; shin ${said(of('tibialVarumDeg'))}; forefoot to rearfoot ${said(of('forefootDeg'))}`)
 </script>
@@ -21,7 +22,7 @@ const sentence = computed(() => `${side} heel from behind: relaxed stance ${said
   <svg viewBox="-150 2 300 250" role="img" :aria-label="sentence" class="back">
     <path d="M-130 190H130" stroke="var(--ink)" stroke-width="2.2" />
     <path d="M0 190V24" stroke="var(--muted)" stroke-dasharray="2 4" />
-    <g v-for="g in gauge" :key="g" :transform="`rotate(${-m * g} 0 190)`"><path d="M0 22v7" stroke="var(--muted)" /><text x="0" y="17" text-anchor="middle" class="tick" :transform="`rotate(${m * g} 0 17)`">{{ g > 0 ? `+${g}` : g }}</text></g>
+    <g v-for="g in gauge" :key="g" :transform="`rotate(${-m * g} 0 190)`"><path d="M0 22v7" stroke="var(--muted)" /><text x="0" y="17" text-anchor="middle" class="tick" :transform="`rotate(${m * g} 0 17)`">{{ told(g) }}</text></g>
     <g v-if="of('tibialVarumDeg') !== null" :transform="`rotate(${turn(of('tibialVarumDeg'))} 0 150)`"><path d="M-15 150L-17 30M15 150L17 30" :stroke="hue" stroke-width="1" stroke-opacity=".6" fill="none" /><text :x="m * -22" y="60" :text-anchor="m > 0 ? 'end' : 'start'" class="word">shin</text></g>
     <g :transform="`rotate(${turn(of('rcspDeg'))} 0 190)`">
       <path d="M-17 96C-20 108 -24 116 -28 126C-36 144 -38 172 -30 183Q-16 191 0 191Q16 191 30 183C38 172 36 144 28 126C24 116 20 108 17 96Z" :fill="hue" fill-opacity=".15" :stroke="hue" stroke-width="1.5" :stroke-dasharray="of('rcspDeg') === null ? '3 2' : undefined" />
@@ -37,7 +38,7 @@ const sentence = computed(() => `${side} heel from behind: relaxed stance ${said
 </template>
 
 <style scoped>
-.back { flex: 1; min-height: 150px; width: 100%; }
+.back { height: 100%; width: 100%; min-height: 0; }
 .tick { font-size: 9px; fill: var(--muted); }
 .word { font-size: 9.5px; fill: var(--muted); } .big { font-size: 11px; fill: var(--ink); font-weight: 600; }
 </style>

@@ -62,17 +62,17 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
     <VBtnToggle v-model="group" mandatory role="group" aria-label="Findings"><VBtn v-for="g in GROUPS" :key="g.id" :value="g.id">{{ g.name }}</VBtn></VBtnToggle>
     <VMenu><template #activator="{ props }"><VBtn v-bind="props" aria-label="More for Examine">More</VBtn></template>
       <VList><VListItem title="Show the client" subtitle="key V" @click="hand.show = true" /><VListItem title="Compare visits" :to="`/clients/${fitting.client!.id}/compare`" /></VList></VMenu>
-    <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/capture`)">Capture</VBtn>
+    <VBtn color="primary" variant="flat" aria-label="Go to Capture" @click="navigateTo(`/fittings/${fitting.id}/capture`)">Capture</VBtn>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <div class="card said">
     <p v-for="side in SIDES" :key="side"><SideMark :side="side" /><span>{{ feet[side].words }}</span></p>
   </div>
-  <div v-if="group === 'alignment' || group === 'range'" class="cols two">
+  <div v-if="group === 'alignment' || group === 'range'" class="cols two" :class="{ ranges: group === 'range' }">
     <section v-for="side in SIDES" :key="side" class="card stack0 scroll">
-      <div class="card-head"><SideMark :side="side" word /><span v-if="group === 'range'" class="aside small">ankle {{ feet[side].ankle ? ANKLE[feet[side].ankle!] : 'not taken' }} · big toe {{ feet[side].firstToe ? TOE[feet[side].firstToe!] : 'not taken' }}</span></div>
+      <div v-if="group === 'range'" class="card-head"><SideMark :side="side" word /><span class="aside small">ankle {{ feet[side].ankle ? ANKLE[feet[side].ankle!] : 'not taken' }} · big toe {{ feet[side].firstToe ? TOE[feet[side].firstToe!] : 'not taken' }}</span></div>
       <div v-if="group === 'alignment'" class="drawn"><BackView :side="side" :exam="feet[side]" />
-        <dl class="derived small"><template v-for="[name, value] in derived(feet[side])" :key="name"><dt>{{ name }}</dt><dd :class="{ 'watch-text': value.includes('again') }">{{ value }}</dd></template></dl></div>
+        <div class="derived small"><SideMark :side="side" word class="mark" /><dl><template v-for="[name, value] in derived(feet[side])" :key="name"><dt>{{ name }}</dt><dd :class="{ 'watch-text': value.includes('again') }">{{ value }}</dd></template></dl></div></div>
       <FlexView v-else :side="side" :exam="feet[side]" :lean-deg="chosen?.forwardLeanDeg" :ramp-deg="chosen?.rampDeg" />
       <AngleRows :side="side" :exam="feet[side]" :keys="ANGLES_OF[group]" @trouble="(t: string) => (trouble = t)" />
     </section>
@@ -80,7 +80,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
   <section v-if="group === 'range'" class="card scroll more">
     <ChoiceRow name="Big toe stiff" :options="YES" :disabled="fitting.readOnly" :value="(s: Side) => flag(findings(s).firstToeStiff)" @set="(s: Side, v) => set(s, { firstToeStiff: asFlag(v) }, 'big toe stiff')" />
     <ChoiceRow name="Hurts in mid-range" :options="YES" :disabled="fitting.readOnly" :value="(s: Side) => flag(findings(s).firstToeMidRangePain)" @set="(s: Side, v) => set(s, { firstToeMidRangePain: asFlag(v) }, 'mid-range pain')" />
-    <ChoiceRow v-for="joint in JOINTS" :key="joint" :name="JOINT_WORDS[joint]!" :options="LEVELS" :disabled="fitting.readOnly" :value="(s: Side) => (joint === 'firstRay' ? findings(s).firstRay?.stiffness : findings(s).mobility?.[joint])" @set="(s: Side, v) => (joint === 'firstRay' ? ray(s, { stiffness: v as 'stiff' }) : mobility(s, joint, v))" />
+    <ChoiceRow v-for="joint in JOINTS" :key="joint" :name="`${JOINT_WORDS[joint]![0]!.toUpperCase()}${JOINT_WORDS[joint]!.slice(1)} moves`" :options="LEVELS" :disabled="fitting.readOnly" :value="(s: Side) => (joint === 'firstRay' ? findings(s).firstRay?.stiffness : findings(s).mobility?.[joint])" @set="(s: Side, v) => (joint === 'firstRay' ? ray(s, { stiffness: v as 'stiff' }) : mobility(s, joint, v))" />
     <ChoiceRow name="First ray at rest" :options="[['level', 'level'], ['plantarflexed', 'plantarflexed'], ['elevated', 'elevated']]" :disabled="fitting.readOnly" :value="(s: Side) => findings(s).firstRay?.rest" @set="(s: Side, v) => ray(s, { rest: v as 'level' })" />
     <ChoiceRow :name="CHOICES.fifthRay.name" :how="CHOICES.fifthRay.how" :options="CHOICES.fifthRay.options" :disabled="fitting.readOnly" :value="(s: Side) => findings(s).fifthRay" @set="(s: Side, v) => choose('fifthRay', s, v)" />
   </section>
@@ -97,9 +97,9 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
 .stack0 { display: flex; flex-direction: column; }
 .said { padding: 7px 12px; display: grid; gap: 3px; flex: none; }
 .said p { display: flex; gap: 8px; font-weight: 600; font-size: 13.5px; line-height: 18px; }
-.drawn { display: grid; grid-template-columns: minmax(0, 1fr) 158px; min-height: 178px; flex: 1; }
-.derived { display: block; margin: 0; padding: 8px 12px 8px 0; } .derived dt { color: var(--muted); } .derived dd { margin: 0 0 5px; font-weight: 600; }
-.more { flex: none; max-height: 190px; }
+.drawn { display: grid; grid-template-columns: minmax(0, 1fr) 150px; height: 206px; flex: none; } .mark { display: block; margin-bottom: 4px; }
+.derived { padding: 8px 12px 4px 0; } .derived dl { margin: 0; } .derived dt { color: var(--muted); } .derived dd { margin: 0 0 3px; font-weight: 600; line-height: 14px; }
+.more { flex: 1 1 150px; min-height: 120px; } .ranges { flex: 0 0 auto; }
 .views { flex: 0 1 230px; min-height: 150px; } .centre { text-align: center; padding: 4px; }
 @media (max-width: 760px) { .drawn { grid-template-columns: 1fr; } }
 </style>

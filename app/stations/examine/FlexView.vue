@@ -22,7 +22,7 @@ const sentence = computed(() => `${side} ankle ${of('ankleKneeStraightDeg') ?? '
 </script>
 
 <template>
-  <svg viewBox="-90 -130 320 190" role="img" :aria-label="sentence" class="flex">
+  <svg viewBox="-90 -124 320 184" role="img" :aria-label="sentence" class="flex">
     <path d="M-70 40H220" stroke="var(--ink)" stroke-width="1.6" />
     <path d="M-34 40C-44 24 -34 2 -18 -4L14 -4C40 2 78 22 112 30L112 40Z" :fill="hue" fill-opacity=".12" :stroke="hue" stroke-width="1.3" />
     <path d="M0 0V-112" stroke="var(--muted)" stroke-dasharray="2 4" />
@@ -40,6 +40,6 @@ const sentence = computed(() => `${side} ankle ${of('ankleKneeStraightDeg') ?? '
 </template>
 
 <style scoped>
-.flex { flex: 1; min-height: 150px; width: 100%; }
+.flex { height: 124px; flex: none; width: 100%; }
 .word { font-size: 9.5px; fill: var(--muted); } .big { font-weight: 600; fill: currentcolor; font-size: 11px; }
 </style>

@@ -77,7 +77,7 @@ onBeforeUnmount(() => (hand.hot = null))
         <VListItem title="Readings from CSV" :disabled="fitting.readOnly" @click="file?.click()" />
       </VList>
     </VMenu>
-    <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/examine`)">Examine</VBtn>
+    <VBtn color="primary" variant="flat" aria-label="Go to Examine" @click="navigateTo(`/fittings/${fitting.id}/examine`)">Examine</VBtn>
     <input ref="file" type="file" accept=".csv,text/csv" class="sr" aria-label="Readings from CSV" tabindex="-1" @change="readFile" />
   </div>
   <MeasuredPair :rows="rows" :now="hand.what" :plan="hand.view === 'plan'" @choose="(what: ReadingKind) => (hand.what = what)" />

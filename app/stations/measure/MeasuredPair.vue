@@ -40,7 +40,7 @@ const sentence = computed(() => {
 </script>
 
 <template>
-  <section class="card pair" aria-label="Readings of both feet">
+  <section class="card pair" :class="{ sidewise: !plan }" aria-label="Readings of both feet">
     <ul class="readings left"><li class="cap"><SideMark side="left" word /></li><ReadingRow v-for="row in rows" :key="row.what" side="left" :name="row.name" :what="row.what" v-bind="row.left" :chosen="row.what === now" @choose="$emit('choose', row.what)" /></ul>
     <FootOnPaper v-if="plan" side="left" :sole="soles.left.value" :height-mm="heights" :now="now" :rows="rows" />
     <SideFoot v-else side="left" :foot="fitting.record.feet.left!" :length-mm="soles.left.value.lengthMm" :rows="rows" :now="now" />
@@ -50,7 +50,7 @@ const sentence = computed(() => {
         <li v-for="bar in bars" :key="bar.what" :class="{ hot: (hand.hot ?? now) === bar.what }" @pointerenter="hand.hot = bar.what" @pointerleave="hand.hot = null">
           <span class="name">{{ bar.name }}</span>
           <svg viewBox="-98 0 196 16" width="196" height="16">
-            <path d="M0 -8V24" stroke="var(--ink)" />
+            <path d="M0 -1V17" stroke="var(--ink)" />
             <path v-if="bar.tick" :d="`M${-bar.tick} 0v16M${bar.tick} 0v16`" stroke="var(--muted)" />
             <rect v-if="bar.state === 'bar'" :x="bar.d > 0 ? -width(bar.d) : 0" y="2" :width="width(bar.d)" height="12" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'" />
             <text v-if="bar.state === 'bar'" :x="bar.d > 0 ? -96 : 96" y="12.5" :text-anchor="bar.d > 0 ? 'start' : 'end'" class="num" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'">{{ Math.abs(bar.d).toFixed(1) }}</text>
@@ -82,6 +82,7 @@ const sentence = computed(() => {
 .name { font-size: 12px; line-height: 15px; } .bars svg { overflow: visible; max-width: 100%; }
 .num { font-size: 12.5px; font-weight: 700; } .wait { font-size: 11px; fill: var(--watch-text); } .same { font-size: 12px; fill: var(--muted); }
 .foot { text-align: center; }
+.pair.sidewise { grid-template-columns: 158px minmax(0, 1fr) 132px minmax(0, 1fr) 158px; }
 @media (max-width: 1023px) { .pair { grid-template-columns: 150px minmax(0, 1fr) 150px minmax(0, 1fr) 150px; } }
 @media (max-width: 760px) { .pair { grid-template-columns: 1fr 1fr; } .spine { grid-column: 1 / -1; order: 9; } }
 </style>

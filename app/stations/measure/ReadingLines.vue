@@ -7,7 +7,7 @@ import type { DrawnLine } from './drawnLine'
 
 /** Readings drawn where they are taken; the one in hand or under the pointer stands out, with its trials ten times as far apart. */
 export type LineRow = { what: ReadingKind; name: string } & Record<Side, { summary: ReadingSummary | null; trials: number[]; struck: number[] }>
-const { side, lines, rows, now } = defineProps<{ side: Side; lines: DrawnLine[]; rows: LineRow[]; now: ReadingKind }>()
+const { side, lines, rows, now, big = false } = defineProps<{ side: Side; lines: DrawnLine[]; rows: LineRow[]; now: ReadingKind; big?: boolean }>()
 const hand = useHand()
 const TIMES = 10
 const HALF_MM = 26
@@ -30,12 +30,12 @@ const strip = computed(() => {
       <path :d="line.d" fill="none" :stroke-dasharray="line.dash" />
       <circle v-for="(dot, i) in line.dots" :key="i" :cx="dot[0]" :cy="dot[1]" :r="line.what === hot ? 2.6 : 1.6" :class="{ hollow: !of(line.what).summary }" />
     </g>
-    <g v-if="strip" :transform="`translate(${strip.x} ${strip.y})`" class="strip">
-      <rect x="-30" y="-13" width="60" height="23" rx="2" />
-      <path d="M-27 1H27" class="axis" /><path d="M0 -3V5" class="axis" />
+    <g v-if="strip" :transform="`translate(${strip.x} ${strip.y}) scale(${big ? 1.5 : 1})`" class="strip">
+      <rect x="-36" y="-13" width="72" height="23" rx="2" />
+      <path d="M-32 1H32" class="axis" /><path d="M0 -3V5" class="axis" />
       <path v-if="strip.to > strip.from" :d="`M${strip.from} 1H${strip.to}`" class="bar" :class="{ repeat: strip.repeat }" />
       <circle v-for="(dot, i) in strip.dots" :key="i" :cx="dot.x" cy="1" r="1.9" :class="{ out: dot.out }" />
-      <text x="-28" y="-5">{{ strip.mean.toFixed(1) }} mm</text><text x="28" y="-5" text-anchor="end">tries ×{{ TIMES }}</text>
+      <text x="-33" y="-5">{{ strip.mean.toFixed(1) }} mm</text><text x="33" y="-5" text-anchor="end">tries ×{{ TIMES }}</text>
     </g>
   </g>
 </template>

@@ -44,8 +44,8 @@ const cell = (name: string | undefined, ratio: string | null) => (ratio === null
 
 <template>
   <section class="card sizes" aria-label="Sizes and classes">
-    <div class="tabs" role="tablist" aria-label="What the readings come to">
-      <button v-for="[id, name] in PANES" :key="id" role="tab" :aria-selected="pane === id" class="tab" @click="pane = id">{{ name }}</button>
+    <div class="tabs">
+      <div role="tablist" aria-label="What the readings come to"><button v-for="[id, name] in PANES" :key="id" role="tab" :aria-selected="pane === id" class="tab" @click="pane = id">{{ name }}</button></div>
       <span v-if="pane === 'sizes'" class="end small"><span class="muted">allowance {{ allowance }} mm for</span>
         <button v-for="f in (['boots', 'shoes'] as const)" :key="f" class="tab fam" :aria-pressed="family === f" @click="chosen = f">{{ f }}</button></span>
       <span v-else-if="pane === 'lengths'" class="end small muted">on a device: house assumption</span>

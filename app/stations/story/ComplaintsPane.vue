@@ -45,6 +45,7 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
 </template>
 
 <style scoped>
+.else { padding: 6px 14px 8px; border-bottom: 1px solid var(--hairline); display: flex; flex-wrap: wrap; gap: 5px; align-items: center; }
 .else { padding: 6px 14px 10px; border-bottom: 1px solid var(--hairline); }
 .list li { padding: 8px 14px; border-bottom: 1px solid var(--hairline); }
 .none { padding: 14px; }

@@ -46,7 +46,7 @@ const withdraw = (code: string) => put({ clearances: story.value.clearances!.fil
 
 <style scoped>
 .signs { padding: 10px 14px; display: flex; flex-direction: column; gap: 2px; flex: 1; }
-.notice { margin-bottom: 6px; } .clear { display: grid; grid-template-columns: 1fr 1fr auto; gap: 6px; padding-top: 8px; }
+.notice { margin-bottom: 6px; } .clear { display: grid; gap: 6px; padding-top: 8px; }
 .head { display: flex; justify-content: space-between; align-items: center; min-height: 38px; }
 .sign { display: flex; justify-content: space-between; align-items: center; gap: 10px; border-top: 1px solid var(--hairline); min-height: 38px; font-size: 13.5px; line-height: 17px; }
 .sign > span:last-child { display: flex; gap: 4px; flex: none; } .tick { min-width: 44px; text-align: center; }

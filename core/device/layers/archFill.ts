@@ -1,3 +1,4 @@
+import { LAYER_NAMES } from '../layerNames'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import type { LayerOf } from '../../record/layerSchema'
 import { everyCell, type LayerDefinition } from './definition'
@@ -10,7 +11,7 @@ export const archFillMm = (layer: LayerOf<'archFill'>): number => layer.amountMm
 /** Lowers the medial arch so that soft tissue has room; house formula −f·B₂·S(u; .35, .8). */
 export const archFill: LayerDefinition<'archFill'> = {
   kind: 'archFill',
-  name: 'Arch fill',
+  name: LAYER_NAMES.archFill,
   does: 'lowers the arch crest',
   where: 'cast · medial arch',
   phase: 'shape',

@@ -1,3 +1,4 @@
+import { LAYER_NAMES } from '../layerNames'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import { everyCell, scaleToPeak, type LayerDefinition } from './definition'
 
@@ -8,7 +9,7 @@ const height = (usual: readonly [number, number], fallback: number, presets: rea
 /** Dome d·(1 − r²)^1.5 whose front edge lies behind heads 2 and 3. */
 export const metPad: LayerDefinition<'metPad'> = {
   kind: 'metPad',
-  name: 'Met pad',
+  name: LAYER_NAMES.metPad,
   does: 'lifts the shafts just behind the heads',
   where: 'top · behind heads 2–3',
   phase: 'shape',
@@ -32,7 +33,7 @@ export const metPad: LayerDefinition<'metPad'> = {
 /** Smooth raise under the shaft of the fifth metatarsal: d(1 − S(u; .15, .45))·S(s; .32, .42)·(1 − S(q; −22, −14)). */
 export const fifthMetSupport: LayerDefinition<'fifthMetSupport'> = {
   kind: 'fifthMetSupport',
-  name: 'Fifth-met support',
+  name: LAYER_NAMES.fifthMetSupport,
   does: 'raises the lateral column',
   where: 'top · under the fifth shaft',
   phase: 'shape',
@@ -49,7 +50,7 @@ export const fifthMetSupport: LayerDefinition<'fifthMetSupport'> = {
 /** Raise under the cuboid, nearer the heel. */
 export const cuboidSupport: LayerDefinition<'cuboidSupport'> = {
   kind: 'cuboidSupport',
-  name: 'Cuboid support',
+  name: LAYER_NAMES.cuboidSupport,
   does: 'raises under the cuboid',
   where: 'top · lateral midfoot',
   phase: 'shape',

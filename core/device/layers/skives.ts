@@ -1,3 +1,4 @@
+import { LAYER_NAMES } from '../layerNames'
 import { radians } from '../../geometry/angle'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import type { SoleField } from '../soleField'
@@ -29,7 +30,7 @@ function skivePlane(field: SoleField, current: Float64Array, depthMm: number, si
 
 export const medialSkive: LayerDefinition<'medialSkive'> = {
   kind: 'medialSkive',
-  name: 'Medial heel skive',
+  name: LAYER_NAMES.medialSkive,
   does: 'raises the cup floor medially',
   where: 'cast · plane at 15°',
   phase: 'skive',
@@ -40,7 +41,7 @@ export const medialSkive: LayerDefinition<'medialSkive'> = {
 
 export const lateralSkive: LayerDefinition<'lateralSkive'> = {
   kind: 'lateralSkive',
-  name: 'Lateral heel skive',
+  name: LAYER_NAMES.lateralSkive,
   does: 'raises the cup floor laterally',
   where: 'cast · plane at 15°',
   phase: 'skive',
@@ -51,7 +52,7 @@ export const lateralSkive: LayerDefinition<'lateralSkive'> = {
 
 export const threePlaneShave: LayerDefinition<'threePlaneShave'> = {
   kind: 'threePlaneShave',
-  name: 'Three-plane heel shave',
+  name: LAYER_NAMES.threePlaneShave,
   does: 'raises the inner heel, further forward',
   where: 'cast · 15° in, 4° forward',
   phase: 'skive',

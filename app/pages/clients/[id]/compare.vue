@@ -91,6 +91,6 @@ const WORD = { bigger: '▲ bigger', smaller: '▼ smaller', 'no change': '= no 
 <style scoped>
 .pick { display: flex; align-items: center; gap: 6px; font-size: 13px; } .pick .field { width: 230px; height: 44px; font-size: 14px; }
 .compare { grid-template-columns: 320px minmax(0, 1fr); }
-.drawn { display: flex; flex-wrap: wrap; padding: 8px; justify-content: center; } .drawn svg { flex: 1; min-width: 0; max-height: calc(100% - 20px); } .drawn p { flex-basis: 100%; text-align: center; }
+.drawn { display: grid; grid-template: minmax(0, 1fr) 24px / 1fr 1fr; padding: 8px; } .drawn svg { width: 100%; height: 100%; min-height: 0; } .drawn p { grid-column: 1 / -1; text-align: center; }
 .table td, .table th { padding: 5px 7px; } .none { padding: 20px; } .word { font-size: 10px; fill: var(--muted); }
 </style>

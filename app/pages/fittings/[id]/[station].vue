@@ -48,7 +48,9 @@ const station = computed(() => String(route.params.station))
 const number = computed(() => stationNumber(station.value))
 const page = computed(() => PAGES[station.value])
 const hidden = computed(() => session.person?.role === 'bench' && HIDDEN_FROM_BENCH.includes(station.value))
-const watchAt = computed(() => [...new Set(fitting.openEntries.filter((e) => e.kind !== 'suggest').map((e) => (e.code.startsWith('repeat') || e.code.startsWith('sure') || e.code === 'length-gap' || e.code === 'arch-size' ? 2 : e.triggers.some((t) => t.includes('device')) ? 5 : e.triggers.some((t) => t.includes('footwear')) ? 6 : 1)))])
+/** The station that a ledger entry belongs to, by what gave rise to it. */
+const stationOf = (triggers: readonly string[]) => (triggers.some((t) => t.includes('.device')) ? 5 : triggers.some((t) => t.startsWith('footwear')) ? 6 : triggers.some((t) => t.includes('.findings') || t.startsWith('legLength')) ? 3 : triggers.some((t) => t.includes('.readings')) ? 2 : 1)
+const watchAt = computed(() => [...new Set(fitting.openEntries.filter((e) => e.kind !== 'suggest').map((e) => stationOf(e.triggers)))])
 const fact = computed(() => {
   const d = fitting.client?.details
   return [d?.bornOn && String(differenceInYears(new Date(fitting.openedOn), new Date(d.bornOn))), d?.occupation ?? fitting.client?.code].filter(Boolean).join(' · ')
