@@ -39,10 +39,33 @@ try {
     await page.goto(base + href.replace(/[a-z]+$/, station))
     await page.getByRole('heading', { level: 1 }).waitFor()
   }
+  const more = async (item) => {
+    await page.getByRole('button', { name: /^More for/ }).click()
+    await page.locator('.v-list-item', { hasText: item }).click()
+  }
+  await open('Anselm', 'story')
+  await page.getByRole('tab', { name: /Refer first/ }).click()
+  await shot('story-refer')
+  await open('Juno', 'measure')
+  await shot('measure-child')
   for (const station of ['story', 'measure', 'examine', 'capture', 'prescribe']) {
     await open('Tove', station)
     if (station === 'measure') await page.getByLabel(/Call-out/).fill('width 97.5 / 99')
     await shot(station)
+    if (station === 'measure') {
+      await page.getByLabel(/Call-out/).fill('')
+      await more('Compare visits')
+      await page.getByRole('row', { name: /^Waist/ }).waitFor()
+      await shot('compare')
+    }
+    if (station === 'examine') {
+      await page.getByRole('button', { name: 'Five schools' }).click()
+      await shot('schools')
+      await page.getByRole('button', { name: 'Close' }).click()
+      await page.keyboard.press('v')
+      await shot('client')
+      await page.keyboard.press('Escape')
+    }
   }
   await page.getByRole('button', { name: 'Solid' }).click()
   await page.getByText(/triangles/).waitFor()

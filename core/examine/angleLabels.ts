@@ -8,7 +8,7 @@ export const ANGLE_LABELS: Record<AngleKey, { name: string; how: string; call: s
   ncspDeg: { name: 'Neutral stance', how: 'standing in neutral, heel to the floor', call: 'ncsp', plus: 'inverted', minus: 'everted' },
   rcspDeg: { name: 'Relaxed stance', how: 'standing at ease, heel to the floor', call: 'stance', plus: 'inverted, tilts out', minus: 'everted, tilts in' },
   tibialVarumDeg: { name: 'Tibial varum', how: 'standing, shin to the vertical', call: 'tibia', plus: 'varum', minus: 'valgum' },
-  forefootDeg: { name: 'Forefoot to rearfoot', how: 'rearfoot neutral, midtarsal joint locked', call: 'varus', plus: 'varus, inner side up', minus: 'valgus, outer side up' },
+  forefootDeg: { name: 'Forefoot to rearfoot', how: 'rearfoot neutral, midtarsal joint locked', call: 'varus', plus: 'varus, inner up', minus: 'valgus, outer up' },
   ankleKneeStraightDeg: { name: 'Ankle, knee straight', how: 'foot neutral, knee straight', call: 'straight', plus: 'dorsiflexion', minus: '' },
   ankleKneeBentDeg: { name: 'Ankle, knee bent', how: 'foot neutral, knee bent', call: 'bent', plus: 'dorsiflexion', minus: '' },
   firstToeUnloadedDeg: { name: 'Big toe, unloaded', how: 'extension in the air', call: 'bigtoe', plus: 'extension', minus: '' },

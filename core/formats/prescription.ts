@@ -1,3 +1,4 @@
+import { cautionsOf } from '../advice/cautions'
 import { deviceLines } from '../device/deviceWords'
 import type { FittingRecord } from '../record/schema'
 import { SIDES } from '../record/vocabulary'
@@ -10,6 +11,7 @@ export function prescription(record: FittingRecord, on: string) {
     on,
     client: { code: record.client?.code ?? null },
     feet: Object.fromEntries(SIDES.flatMap((side) => (record.feet[side]?.device ? [[side, { device: record.feet[side]!.device, words: deviceLines(record.feet[side]!) }]] : []))),
+    cautions: cautionsOf(record).map((c) => c.words),
     notice: 'Prescribing may be reserved to licensed professions. Local law, licence and standards come first.',
   }
 }

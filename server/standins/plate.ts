@@ -31,7 +31,7 @@ export function plateFile(foot: Stander, seed: number): string {
   const { lengthMm: L, widthMm: W, heelMm: H } = foot
   const blobs = [
     { x: 0, y: 0.13 * L, rx: 0.36 * H, ry: 0.11 * L, p: 1 },
-    { x: -0.3 * W, y: 0.4 * L, rx: 0.1 * W + 0.26 * W * foot.archContact, ry: 0.21 * L, p: 0.32 + 0.2 * foot.archContact },
+    { x: -0.3 * W, y: 0.4 * L, rx: 0.07 * W + 0.2 * W * foot.archContact, ry: 0.21 * L, p: 0.2 + 0.28 * foot.archContact },
     { x: 0.3 * W, y: 0.725 * L, rx: 0.16 * W, ry: 0.05 * L, p: 0.8 },
     { x: 0.02 * W, y: 0.735 * L, rx: 0.2 * W, ry: 0.05 * L, p: 0.9 },
     { x: -0.32 * W, y: 0.67 * L, rx: 0.17 * W, ry: 0.055 * L, p: 0.6 },

@@ -4,6 +4,7 @@ import { expect, newClient, openFitting, signIn, test } from './fixtures'
 const STATIONS = ['story', 'measure', 'examine', 'capture', 'prescribe', 'match', 'make', 'handover', 'followup']
 
 test('every page is free of accessibility faults a machine can find, and fits 1280 × 800 without page scroll', async ({ page }) => {
+  test.setTimeout(300_000)
   const look = async (name: string) => {
     const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
     expect(violations.map((v) => `${name}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])

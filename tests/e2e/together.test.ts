@@ -54,14 +54,22 @@ test('screen and command line show the same numbers for Tove', async ({ page }) 
   await signIn(page)
   await openFitting(page, 'Tove', 'measure')
   for (const side of ['left', 'right']) {
-    for (const [what, name] of [['footLengthMm', 'Foot length'], ['forefootWidthMm', 'Forefoot width'], ['heelInstepGirthMm', 'Heel–instep girth'], ['dorsumHeightMm', 'Dorsum height']]) {
+    for (const [what, name, view] of [['footLengthMm', 'Foot length', 'Plan'], ['forefootWidthMm', 'Forefoot width', 'Plan'], ['heelInstepGirthMm', 'Heel–instep girth', 'Girths'], ['dorsumHeightMm', 'Dorsum height', 'Heights']]) {
+      await page.getByRole('button', { name: view, exact: true }).click()
       const { mean, spread } = measured.feet[side].readings[what!].standing
       await expect(page.getByRole('button', { name: `${side} ${name}: ${mean.toFixed(1)} mm, spread ${spread.toFixed(1)}` })).toBeVisible()
     }
     const sizes = page.getByRole('region', { name: 'Sizes and classes' })
-    await expect(sizes).toContainText(`${measured.feet[side].supportedLengthMm['full-custom'].toFixed(1)} mm on full-custom · arch index ${measured.feet[side].arch.ahiStanding.toFixed(3)}`)
     await expect(sizes).toContainText(measured.feet[side].words)
+    await page.getByRole('tab', { name: 'Length' }).click()
+    await expect(sizes).toContainText(measured.feet[side].supportedLengthMm['full-custom'].toFixed(1))
+    await page.getByRole('tab', { name: 'Shape' }).click()
+    await expect(sizes).toContainText(`usual, ${measured.feet[side].arch.ahiStanding.toFixed(3)}`)
+    await page.getByRole('tab', { name: 'Sizes' }).click()
   }
+  await openFittingAt(page, 'examine')
+  const examined = arch('examine', 'demo/records/tove-marchetti.json')
+  for (const side of ['left', 'right']) await expect(page.getByText(examined.feet[side].words)).toBeVisible()
   await openFittingAt(page, 'prescribe')
   const device = arch('device', 'demo/records/tove-marchetti.json', '--foot', 'right')
   const space = page.getByRole('region', { name: 'Space in the footwear' })

@@ -26,7 +26,7 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await page.getByLabel('left Foot length, try 2, mm').fill('265')
   await page.getByLabel('left Foot length, try 2, mm').press('Enter')
   for (const line of ['len R 266 266', 'length sit 261 / 262', 'arch 193 / 194.5', 'width 97.5 98 / 99', 'heel 63 / 64', 'waist 244 246 / 248', 'instep 246 / 249', 'heel instep 331 / 335', 'dorsum 63 / 61.5', 'dorsum sit 66 / 66', 'nav 42 / 39']) await callOut(page, line)
-  await page.getByRole('button', { name: 'Plan' }).click()
+  await page.getByRole('button', { name: 'Plan', exact: true }).click()
   await expect(page.getByRole('button', { name: /^left Foot length: 264.5 mm/ })).toBeVisible()
   await expect(page.getByRole('region', { name: 'Sizes and classes' })).toContainText('264.5 / 97.8')
   await expect(page.getByRole('region', { name: 'Sizes and classes' })).toContainText('medium forefoot, medium-volume waist')

@@ -3,8 +3,10 @@ import { computed, ref } from 'vue'
 import { degreesText, directed } from '../../../core/examine/angle'
 import { ANGLE_LABELS, angleBounds } from '../../../core/examine/angleLabels'
 import { isRange, trialsOf, withTrials, type AngleKey, type FootExamination } from '../../../core/examine/examineFoot'
+import { acrossMm } from '../../../core/geometry/angle'
 import { parseNumber } from '../../../core/measure/callOut'
 import { normsOf } from '../../../core/measure/normsTable'
+import { bestMean } from '../../../core/measure/reading'
 import { MOST_TRIALS } from '../../../core/record/commands'
 import type { Side } from '../../../core/record/vocabulary'
 import DraftField from '~/components/DraftField.vue'
@@ -26,7 +28,7 @@ function set(key: AngleKey, index: number, typed: string) {
   const [low, high] = angleBounds(key)
   const name = `${side} ${ANGLE_LABELS[key].name.toLowerCase()}`
   if (value === null || (value !== undefined && (value < low || value > high))) {
-    emit('trouble', `${name}: “${text}” is not an angle from ${low} to ${high} degrees. Nothing was changed.`)
+    emit('trouble', `${name}: “${text}” is not an angle from ${low < 0 ? `−${-low}` : low} to ${high} degrees. Nothing was changed.`)
     return
   }
   const next = [...trials(key)]
@@ -36,6 +38,11 @@ function set(key: AngleKey, index: number, typed: string) {
 }
 /** Enter goes to the next try. */
 const next = (key: AngleKey, index: number) => setTimeout(() => fields.value[`${key}${index}`]?.focus())
+/** The heel's tilt as a height across the heel, so that degrees never stand without millimetres. */
+const heelMm = (key: AngleKey, deg: number) => {
+  const width = bestMean(fitting.record.feet[side]!, 'heelWidthMm', 'standing')
+  return (key === 'rcspDeg' || key === 'ncspDeg') && width !== undefined ? acrossMm(deg, width) : null
+}
 const words = (key: AngleKey, deg: number) => (isRange(key) ? ANGLE_LABELS[key].plus : directed(deg, ANGLE_LABELS[key].plus, ANGLE_LABELS[key].minus, 'straight'))
 </script>
 
@@ -50,7 +57,7 @@ const words = (key: AngleKey, deg: number) => (isRange(key) ? ANGLE_LABELS[key].
     </span>
     <span class="sum" :class="`${side}-hue`">
       <template v-if="exam.angles[key]">
-        <span class="strong">{{ exam.angles[key]!.meanDeg < -0.05 ? '−' : '' }}{{ degreesText(exam.angles[key]!.meanDeg) }}°</span><span v-if="key === 'forefootDeg' && exam.forefootMm !== null" class="mm"> {{ degreesText(exam.forefootMm) }} mm</span>
+        <span class="strong">{{ exam.angles[key]!.meanDeg < -0.05 ? '−' : '' }}{{ degreesText(exam.angles[key]!.meanDeg) }}°</span><span v-if="key === 'forefootDeg' && exam.forefootMm !== null" class="mm"> {{ degreesText(exam.forefootMm) }} mm</span><span v-else-if="heelMm(key, exam.angles[key]!.meanDeg) !== null" class="mm">{{ degreesText(heelMm(key, exam.angles[key]!.meanDeg)!) }} mm</span>
         <span class="muted small words">{{ words(key, exam.angles[key]!.meanDeg).replace(/^[\d.]+° /, '') }}, spread {{ degreesText(exam.angles[key]!.spreadDeg) }}°<template v-if="!isRange(key)"> ±{{ believable }}°</template></span>
       </template>
       <span v-else class="muted small">not taken</span>

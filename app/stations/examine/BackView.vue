@@ -19,7 +19,7 @@ const sentence = computed(() => `${side} heel from behind: relaxed stance ${said
 </script>
 
 <template>
-  <svg viewBox="-150 2 300 250" role="img" :aria-label="sentence" class="back">
+  <svg viewBox="-150 2 300 254" role="img" :aria-label="sentence" class="back">
     <path d="M-130 190H130" stroke="var(--ink)" stroke-width="2.2" />
     <path d="M0 190V24" stroke="var(--muted)" stroke-dasharray="2 4" />
     <g v-for="g in gauge" :key="g" :transform="`rotate(${-m * g} 0 190)`"><path d="M0 22v7" stroke="var(--muted)" /><text x="0" y="17" text-anchor="middle" class="tick" :transform="`rotate(${m * g} 0 17)`">{{ told(g) }}</text></g>

@@ -97,7 +97,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
 .stack0 { display: flex; flex-direction: column; }
 .said { padding: 7px 12px; display: grid; gap: 3px; flex: none; }
 .said p { display: flex; gap: 8px; font-weight: 600; font-size: 13.5px; line-height: 18px; }
-.drawn { display: grid; grid-template-columns: minmax(0, 1fr) 150px; height: 206px; flex: none; } .mark { display: block; margin-bottom: 4px; }
+.drawn { display: grid; grid-template-columns: minmax(0, 1fr) 150px; height: 212px; flex: none; } .mark { display: block; margin-bottom: 4px; }
 .derived { padding: 8px 12px 4px 0; } .derived dl { margin: 0; } .derived dt { color: var(--muted); } .derived dd { margin: 0 0 3px; font-weight: 600; line-height: 14px; }
 .more { flex: 1 1 150px; min-height: 120px; } .ranges { flex: 0 0 auto; }
 .views { flex: 0 1 230px; min-height: 150px; } .centre { text-align: center; padding: 4px; }

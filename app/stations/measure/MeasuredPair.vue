@@ -22,16 +22,18 @@ const heights = computed(() => Math.max(soles.left.value.lengthMm, soles.right.v
 
 /** Bars share one scale: 12 mm fills the half width; ticks stand at a difference that counts (the repeat limit). */
 const FULL_MM = 12
-const HALF = 72
+/** Half width of a bar and of its drawing; the side views leave less room. */
+const half = computed(() => (plan ? 72 : 36))
+const edge = computed(() => (plan ? 98 : 66))
 const bars = computed(() =>
   rows.map((row) => {
     const [l, r] = [row.left.summary, row.right.summary]
     if (!l || !r) return { what: row.what, name: row.name, state: 'empty' as const, d: 0, tick: 0 }
     const d = l.mean - r.mean
-    return { what: row.what, name: row.name, state: l.repeat || r.repeat ? ('waits' as const) : Math.abs(d) < 0.05 ? ('same' as const) : ('bar' as const), d, tick: (norms.value.repeatLimitMm[row.what] / FULL_MM) * HALF }
+    return { what: row.what, name: row.name, state: l.repeat || r.repeat ? ('waits' as const) : Math.abs(d) < 0.05 ? ('same' as const) : ('bar' as const), d, tick: (norms.value.repeatLimitMm[row.what] / FULL_MM) * half.value }
   }),
 )
-const width = (d: number) => Math.min(HALF, (Math.abs(d) / FULL_MM) * HALF)
+const width = (d: number) => Math.min(half.value, (Math.abs(d) / FULL_MM) * half.value)
 const sentence = computed(() => {
   const told = bars.value.filter((b) => b.state === 'bar')
   const bigger = told.filter((b) => b.d < 0).length
@@ -49,13 +51,13 @@ const sentence = computed(() => {
       <ol class="bars" aria-hidden="true">
         <li v-for="bar in bars" :key="bar.what" :class="{ hot: (hand.hot ?? now) === bar.what }" @pointerenter="hand.hot = bar.what" @pointerleave="hand.hot = null">
           <span class="name">{{ bar.name }}</span>
-          <svg viewBox="-98 0 196 16" width="196" height="16">
+          <svg :viewBox="`${-edge} 0 ${2 * edge} 16`" :width="2 * edge" height="16">
             <path d="M0 -1V17" stroke="var(--ink)" />
             <path v-if="bar.tick" :d="`M${-bar.tick} 0v16M${bar.tick} 0v16`" stroke="var(--muted)" />
             <rect v-if="bar.state === 'bar'" :x="bar.d > 0 ? -width(bar.d) : 0" y="2" :width="width(bar.d)" height="12" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'" />
-            <text v-if="bar.state === 'bar'" :x="bar.d > 0 ? -96 : 96" y="12.5" :text-anchor="bar.d > 0 ? 'start' : 'end'" class="num" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'">{{ Math.abs(bar.d).toFixed(1) }}</text>
+            <text v-if="bar.state === 'bar'" :x="bar.d > 0 ? 2 - edge : edge - 2" y="12.5" :text-anchor="bar.d > 0 ? 'start' : 'end'" class="num" :fill="bar.d > 0 ? 'var(--left)' : 'var(--right)'">{{ Math.abs(bar.d).toFixed(1) }}</text>
             <rect v-if="bar.state === 'waits'" :x="bar.d > 0 ? -width(bar.d) : 0" y="2" :width="width(bar.d)" height="12" fill="none" stroke="var(--watch)" stroke-dasharray="3 2" />
-            <text v-if="bar.state === 'waits'" x="-96" y="12.5" class="wait">waits for repeat</text>
+            <text v-if="bar.state === 'waits'" :x="2 - edge" y="12.5" class="wait">waits for repeat</text>
             <text v-if="bar.state === 'same'" x="6" y="12.5" class="same">same</text>
           </svg>
         </li>
@@ -82,7 +84,7 @@ const sentence = computed(() => {
 .name { font-size: 12px; line-height: 15px; } .bars svg { overflow: visible; max-width: 100%; }
 .num { font-size: 12.5px; font-weight: 700; } .wait { font-size: 11px; fill: var(--watch-text); } .same { font-size: 12px; fill: var(--muted); }
 .foot { text-align: center; }
-.pair.sidewise { grid-template-columns: 158px minmax(0, 1fr) 132px minmax(0, 1fr) 158px; }
+.pair.sidewise { grid-template-columns: 164px minmax(0, 1fr) 138px minmax(0, 1fr) 164px; }
 @media (max-width: 1023px) { .pair { grid-template-columns: 150px minmax(0, 1fr) 150px minmax(0, 1fr) 150px; } }
 @media (max-width: 760px) { .pair { grid-template-columns: 1fr 1fr; } .spine { grid-column: 1 / -1; order: 9; } }
 </style>

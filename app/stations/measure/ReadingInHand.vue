@@ -127,7 +127,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
   <section class="card hand" aria-label="Reading in hand">
     <div class="head"><h2>{{ name }}</h2>
       <div v-if="say" class="say" :class="say.stop ? 'stop-text' : 'watch-text'" role="alert"><span>{{ say.words }}</span><VBtn v-for="act in say.acts" :key="act.label" size="small" height="32" @click="act.do">{{ act.label }}</VBtn></div>
-      <span v-else class="muted small ellipsis grow" :title="READING_LABELS[hand.what].how">{{ hand.posture }} · {{ READING_LABELS[hand.what].how }} · repeat above {{ norms.repeatLimitMm[hand.what] }} mm</span>
+      <span v-else class="muted small ellipsis grow" :title="READING_LABELS[hand.what].how">{{ hand.posture }} · {{ READING_LABELS[hand.what].how }}</span>
       <label v-if="!say && hand.what === 'calfGirthMm'" class="at small"><span>at, mm</span><DraftField inputmode="decimal" :value="height" :disabled="fitting.readOnly" aria-label="Height above the floor, mm" @keep="setHeight" /></label>
       <select v-if="!say" class="field tool" :value="instrument" :disabled="fitting.readOnly" aria-label="Instrument" :title="stamp" @change="restore({ instrument: ($event.target as HTMLSelectElement).value }, 'instrument')"><option v-for="i in INSTRUMENTS" :key="i">{{ i }}</option></select></div>
     <div v-for="side in SIDES" :key="side" class="line">
@@ -141,6 +141,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
       </span>
       <span class="verdict small" :class="verdict(side).watch ? 'watch-text bold' : 'muted'">{{ verdict(side).words }}</span>
     </div>
+    <p class="muted small">Take again above a spread of {{ norms.repeatLimitMm[hand.what] }} mm<template v-if="stamp"> · last by {{ stamp }}</template></p>
   </section>
 </template>
 

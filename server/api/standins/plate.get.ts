@@ -23,7 +23,7 @@ export default route({ permission: 'fittings.change' }, async ({ event, person }
   await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'standin.plate' })
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
   return plateFile(
-    { side, lengthMm, widthMm: bestMean(foot, 'forefootWidthMm', 'standing') ?? 0.377 * lengthMm, heelMm: bestMean(foot, 'heelWidthMm', 'standing') ?? 0.245 * lengthMm, archContact: Math.min(1, Math.max(0, (0.4 - index) / 0.12)), massKg: state.client.details.massKg ?? 70 },
+    { side, lengthMm, widthMm: bestMean(foot, 'forefootWidthMm', 'standing') ?? 0.377 * lengthMm, heelMm: bestMean(foot, 'heelWidthMm', 'standing') ?? 0.245 * lengthMm, archContact: Math.min(1, Math.max(0, (0.38 - index) / 0.16)), massKg: state.client.details.massKg ?? 70 },
     seed,
   )
 })

@@ -54,7 +54,8 @@ const pair = computed(() => (records.value[first.value] && records.value[second.
 const rows = computed(() => (pair.value ? compareVisits(pair.value[0], pair.value[1], known.value) : []))
 const names = computed(() => [...new Map(rows.value.map((r) => [`${r.what}${r.posture}`, r])).values()])
 const of = (side: Side, like: Comparison) => rows.value.find((r) => r.side === side && r.what === like.what && r.posture === like.posture)
-const changed = computed(() => rows.value.filter((r) => r.verdict === 'bigger' || r.verdict === 'smaller').length)
+const news = computed(() => rows.value.filter((r) => r.verdict === 'bigger' || r.verdict === 'smaller'))
+const changed = computed(() => news.value.length)
 const EMPTY: FittingRecord = parseRecord({ format: 'gentle-arch/fitting', version: 1, feet: { left: {}, right: {} } })
 const soles = Object.fromEntries(SIDES.map((side) => [side, [useSole(() => pair.value?.[0] ?? EMPTY, side), useSole(() => pair.value?.[1] ?? EMPTY, side)]])) as Record<Side, [ReturnType<typeof useSole>, ReturnType<typeof useSole>]>
 const tall = computed(() => Math.max(...SIDES.flatMap((s) => soles[s].map((x) => x.value.lengthMm))))
@@ -75,7 +76,7 @@ const WORD = { bigger: '▲ bigger', smaller: '▼ smaller', 'no change': '= no 
       <div class="cols compare">
         <section class="card drawn"><svg v-for="side in SIDES" :key="side" :viewBox="`-70 -8 140 ${tall + 16}`" role="img" :aria-label="`${side} foot: before dashed, after solid`">
           <g v-for="(sole, i) in soles[side]" :key="i" :transform="`translate(0 ${tall - sole.value.lengthMm})`"><path v-if="sole.value.measured" :d="sole.value.outline" :fill="i ? HUES[side] : 'none'" fill-opacity=".1" :stroke="i ? HUES[side] : 'var(--ink)'" :stroke-width="i ? 1.6 : 1" :stroke-dasharray="i ? undefined : '4 3'" /></g>
-          <text x="0" :y="tall / 2" text-anchor="middle" class="word">{{ soles[side][1].value.measured ? '' : 'not measured' }}</text></svg><p class="muted small">dashed: before · solid: after</p></section>
+          <text x="0" :y="tall / 2" text-anchor="middle" class="word">{{ soles[side][1].value.measured ? '' : 'not measured' }}</text></svg><ul class="news"><li v-for="r in news" :key="r.side + r.what + r.posture"><SideMark :side="r.side" /> {{ r.name.toLowerCase() }}<template v-if="r.posture"> {{ r.posture }}</template> <b>{{ r.change! > 0 ? '+' : '−' }}{{ Math.abs(r.change!).toFixed(1) }} {{ r.unit }}</b></li><li v-if="pair && news.length === 0" class="muted">Nothing changed more than can be by chance.</li></ul><p class="muted small">dashed: before · solid: after, to scale</p></section>
         <section class="card scroll" tabindex="0" role="region" aria-label="Readings of both visits">
           <table class="table"><thead><tr><th rowspan="2">Reading</th><th v-for="s in SIDES" :key="s" colspan="4"><SideMark :side="s" word /></th><th rowspan="2">Counts from</th></tr><tr><template v-for="s in SIDES" :key="s"><th>before</th><th>after</th><th>change</th><th /></template></tr></thead>
             <tbody><tr v-for="r in names" :key="`${r.what}${r.posture}`"><td>{{ r.name }} <span v-if="r.posture" class="muted small">{{ r.posture }}</span></td>
@@ -91,6 +92,6 @@ const WORD = { bigger: '▲ bigger', smaller: '▼ smaller', 'no change': '= no 
 <style scoped>
 .pick { display: flex; align-items: center; gap: 6px; font-size: 13px; } .pick .field { width: 230px; height: 44px; font-size: 14px; }
 .compare { grid-template-columns: 320px minmax(0, 1fr); }
-.drawn { display: grid; grid-template: minmax(0, 1fr) 24px / 1fr 1fr; padding: 8px; } .drawn svg { width: 100%; height: 100%; min-height: 0; } .drawn p { grid-column: 1 / -1; text-align: center; }
+.drawn { display: grid; grid-template: minmax(0, 1fr) auto 24px / 1fr 1fr; padding: 8px; } .drawn svg { width: 100%; height: 100%; min-height: 0; } .news { grid-column: 1 / -1; padding: 6px 10px; display: grid; gap: 3px; font-size: 14px; } .drawn p { grid-column: 1 / -1; text-align: center; }
 .table td, .table th { padding: 5px 7px; } .none { padding: 20px; } .word { font-size: 10px; fill: var(--muted); }
 </style>
