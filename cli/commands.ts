@@ -1,5 +1,5 @@
-import { mkdirSync, writeFileSync } from 'node:fs'
-import { join } from 'node:path'
+import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
+import { basename, join } from 'node:path'
 import { advise } from '../core/advice/advise'
 import { buildDevice, plainDevice, soleFieldOf } from '../core/device/buildDevice'
 import { deviceReport } from '../core/device/deviceReport'
@@ -10,7 +10,10 @@ import { buildSurface } from '../core/device/surface'
 import { examineRecord } from '../core/examine/examineRecord'
 import { parseCatalogue } from '../core/footwear/catalogueSchema'
 import { matchRecord } from '../core/footwear/matchRecord'
-import { writeStl } from '../core/formats/stl'
+import { guessUnit, MESH_FORMATS, MM_PER, UNITS, type Unit } from '../core/formats/mesh/meshFile'
+import { readMesh } from '../core/formats/mesh/readMesh'
+import { writeMesh } from '../core/formats/mesh/writeMesh'
+import { writeStl } from '../core/formats/mesh/writeStl'
 import { svgTemplate } from '../core/formats/svgTemplate'
 import { measureRecord } from '../core/measure/measureRecord'
 import { HOUSE_NORMS } from '../core/measure/normsTable'
@@ -150,5 +153,32 @@ const match: Command = {
 
 const adviseCommand: Command = { usage: 'RECORD', files: 1, options: [], run: (args) => ({ entries: advise(recordOf(args)) }) }
 
+/** Bytes of a file; a missing one is refused with its name. */
+function bytesOf(path: string): Uint8Array {
+  try {
+    return readFileSync(path)
+  } catch {
+    throw new Refusal('no-file', `${path}: there is no such file, or it cannot be read.`, path)
+  }
+}
+
+const convert: Command = {
+  usage: 'IN OUT [--unit mm|cm|m|in]',
+  files: 2,
+  options: ['unit'],
+  run: ({ files, options }) => {
+    const [from, to] = files as [string, string]
+    const format = MESH_FORMATS.find((f) => to.toLowerCase().endsWith(`.${f}`))
+    if (!format) throw new UsageError(`arch convert: the name of the second file ends in ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}`)
+    if (options.unit !== undefined && !(UNITS as readonly string[]).includes(options.unit)) throw new UsageError(`arch: --unit takes ${UNITS.join(', ')}`)
+    const file = readMesh(from, bytesOf(from))
+    const guessed = guessUnit(file.positions)
+    const unit = (options.unit as Unit | undefined) ?? file.unit ?? guessed ?? 'mm'
+    const positions = MM_PER[unit] === 1 ? file.positions : file.positions.map((v) => v * MM_PER[unit])
+    writeFileSync(to, writeMesh(format, { positions, triangles: file.triangles }, basename(from)))
+    return { from: file.format, to: format, unit, unitFrom: options.unit !== undefined ? 'told' : file.unit ? 'file' : guessed ? 'guessed' : 'assumed', points: positions.length / 3, triangles: file.triangles.length / 3, notes: file.notes }
+  },
+}
+
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand }
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand, convert }

@@ -35,7 +35,8 @@ function acceptWord(entry: Entry): string {
   if (!change) return 'Noted'
   if ('measure' in change) return 'Go there'
   if ('refer' in change) return 'Referred'
-  if ('footwear' in change || 'exercise' in change || 'capture' in change) return 'Noted'
+  if ('footwear' in change) return 'Ask for it'
+  if ('capture' in change) return 'Noted'
   return 'Do it'
 }
 function accept(entry: Entry) {

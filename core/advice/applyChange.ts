@@ -15,8 +15,10 @@ const sidesOf = (foot: Side | 'both') => (foot === 'both' ? SIDES : [foot])
 /** How much of a device each kind is: a fuller one holds what a lesser one was suggested for. */
 const FULLNESS = { none: 0, 'trim-to-fit': 1, 'heat-moulded': 2, 'full-custom': 3 } as const
 
-/** Does the record hold a change already? Changes outside the device (a referral, an exercise, a look at footwear) are decided, not met. */
+/** Does the record hold a change already? A referral is decided, never met. */
 export function isMet(record: FittingRecord, foot: Side | 'both', change: Change): boolean {
+  if ('footwear' in change) return (record.footwear?.asks ?? []).some((a) => a.what === change.footwear && (a.foot === foot || a.foot === 'both'))
+  if ('exercise' in change) return (record.handover?.exercises ?? []).some((e) => e.what === change.exercise)
   return sidesOf(foot).every((side) => {
     const device = record.feet[side]?.device
     if (!device) return false
@@ -38,7 +40,8 @@ export function isMet(record: FittingRecord, foot: Side | 'both', change: Change
 
 const MM = /Mm$/
 const SHELL_WORDS: Record<string, string> = { material: 'shell of', thicknessMm: 'shell', heelCupMm: 'heel cup', coverMaterial: 'cover of', coverMm: 'cover' }
-const FOOTWEAR_WORDS: Record<Extract<Change, { footwear: string }>['footwear'], string> = { rocker: 'rocker sole', wider: 'wider footwear', longer: 'half a size longer', instepRoom: 'instep room', cuff: 'cuff set to the leg', soft: 'soft upper' }
+/** What footwear was asked for, in words. */
+export const FOOTWEAR_WORDS: Record<Extract<Change, { footwear: string }>['footwear'], string> = { rocker: 'rocker sole', wider: 'wider footwear', longer: 'half a size longer', instepRoom: 'instep room', cuff: 'cuff set to the leg', soft: 'soft upper' }
 
 /** The main amount of a layer's change: its height, depth or angle. */
 const mainAmount = (amounts: Record<string, unknown>) => Object.entries(amounts).find(([key]) => ['heightMm', 'depthMm', 'amountMm', 'widthMm'].includes(key))?.[1]
@@ -72,6 +75,8 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
   if ('post' in change) return perFoot((device) => ({ ...device, posts: [...device.posts.filter((p) => p.at !== change.post.at), { style: 'extrinsic', because, ...change.post }] }))
   if ('heelLiftMm' in change) return perFoot((device) => ({ ...device, heelLiftMm: change.heelLiftMm }))
   if ('device' in change) return perFoot((device) => ({ ...device, kind: change.device }))
+  if ('footwear' in change) return [{ kind: 'part.put', part: 'footwear', content: { sockMm: 1, candidates: [], ...record.footwear, asks: [...(record.footwear?.asks ?? []), { what: change.footwear, foot: entry.foot, because }] } }]
+  if ('exercise' in change) return [{ kind: 'part.put', part: 'handover', content: { ...record.handover, exercises: [...(record.handover?.exercises ?? []).filter((e) => e.what !== change.exercise), { what: change.exercise, because }] } }]
   if ('shell' in change) {
     const { material, thicknessMm, heelCupMm, coverMaterial, coverMm } = change.shell
     return perFoot((device) => ({

@@ -1,4 +1,4 @@
-import type { Post } from '../record/schema'
+import type { FOOTWEAR_ASKS, Post } from '../record/schema'
 import type { Layer } from '../record/layerSchema'
 import type { DeviceKind, School, Side } from '../record/vocabulary'
 
@@ -9,7 +9,7 @@ export type Change =
   | { heelLiftMm: number }
   | { device: DeviceKind }
   | { shell: { material?: string; thicknessMm?: number; heelCupMm?: number; coverMaterial?: string; coverMm?: number } }
-  | { footwear: 'rocker' | 'wider' | 'longer' | 'instepRoom' | 'cuff' | 'soft' }
+  | { footwear: (typeof FOOTWEAR_ASKS)[number] }
   | { exercise: string }
   | { capture: 'redo' }
   | { refer: true }

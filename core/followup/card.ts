@@ -8,6 +8,7 @@ export interface ClientCard {
   made: string[]
   goal: string | null
   wearIn: string[]
+  exercises: string[]
   normal: string
   stop: string[]
   nextVisitOn: string | null
@@ -35,6 +36,7 @@ export function clientCard(record: FittingRecord, startOn: string): ClientCard {
     wearIn: slow
       ? [`Start on ${startOn} with 30 minutes.`, 'Look at the skin after every wear; ask someone if you cannot see it.', 'Add 30 minutes only if redness is gone within 20 minutes.']
       : [`Start on ${startOn} with 1 to 2 hours.`, 'Add one hour each day.', 'Sport only after a full day without marks.'],
+    exercises: (record.handover?.exercises ?? []).map((e) => e.what),
     normal: 'Tired feet or calves in the first days are normal. Red marks that fade within half an hour are normal.',
     stop: ['a blister, or a mark that stays', 'numb toes or sharp pain', 'warmth or swelling', 'anything that frightens you'],
     nextVisitOn: record.handover?.nextVisitOn ?? null,

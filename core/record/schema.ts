@@ -6,6 +6,9 @@ import { normsSchema } from '../measure/normsTable'
 import { complaintSchema, storySchema } from './storySchema'
 import { CAPTURE_WAYS, COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
 
+/** What footwear can be asked for instead of, or beside, a device. */
+export const FOOTWEAR_ASKS = ['rocker', 'wider', 'longer', 'instepRoom', 'cuff', 'soft'] as const
+
 const text = (max: number) => z.string().max(max)
 const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
 const finite = z.number()
@@ -80,6 +83,8 @@ export const clientSchema = z.strictObject({
 export const footwearSchema = z.strictObject({
   sockMm: z.number().min(0).max(10).default(1),
   candidates: z.array(text(80)).max(40).default([]),
+  /** what the ledger asked of the footwear and the fitter took over */
+  asks: z.array(z.strictObject({ what: z.enum(FOOTWEAR_ASKS), foot: z.enum(['left', 'right', 'both']), because: text(80).optional() })).max(20).optional(),
   chosen: z
     .strictObject({
       model: text(80),
@@ -110,6 +115,8 @@ export const handoverSchema = z.strictObject({
   wearInStart: isoDay.optional(),
   nextVisitOn: isoDay.optional(),
   note: text(500).optional(),
+  /** what the client does at home, in plain words; printed on the card */
+  exercises: z.array(z.strictObject({ what: text(120), because: text(80).optional() })).max(10).optional(),
 })
 
 export const jobSchema = z.strictObject({ step: text(80), foot: z.enum(SIDES).optional(), done: z.boolean().default(false), by: text(80).optional(), at: text(40).optional() })

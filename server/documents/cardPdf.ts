@@ -16,6 +16,7 @@ export async function cardPdf(card: ClientCard, shop: string, day: string, now: 
   card.wearIn.forEach((line, i) => {
     y = text(`${i + 1}.  ${line}`, 20, y, { size: 17, width: 170 }) + 2.5
   })
+  if (card.exercises.length) y = text(`At home: ${card.exercises.join('; ')}.`, 20, y + 1, { size: 15, width: 170 }) + 2
   y = text(card.normal, 20, y + 1, { size: 14, colour: MUTED, width: 170 }) + 2
   rule(y + 2)
   text('Stop and call us', 20, y + 6, { bold: true, size: 18 })

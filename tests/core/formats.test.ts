@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { buildDevice } from '../../core/device/buildDevice'
 import { coverLine, soleOutline, trimLine } from '../../core/device/outline'
-import { writeStl } from '../../core/formats/stl'
+import { writeStl } from '../../core/formats/mesh/writeStl'
 import { svgTemplate } from '../../core/formats/svgTemplate'
 import { referenceRecord } from '../fixtures/feet'
 

@@ -155,7 +155,7 @@ describe('the ledger as a whole', () => {
     expect(suggestions.findIndex((e) => !e.lesser)).toBe(suggestions.filter((e) => e.lesser).length)
   })
   it('makes the change, keeps the link, and is content afterwards', () => {
-    for (const entry of advise(recordOf(rich)).filter((e) => e.change && ('layer' in e.change || 'post' in e.change || 'shell' in e.change || 'heelLiftMm' in e.change))) {
+    for (const entry of advise(recordOf(rich)).filter((e) => e.change && ('layer' in e.change || 'post' in e.change || 'shell' in e.change || 'heelLiftMm' in e.change || 'footwear' in e.change || 'exercise' in e.change))) {
       let parts: Parts = splitRecord(recordOf(rich))
       for (const command of applyChange(joinRecord(parts, undefined), entry)) if (command.kind === 'part.put') parts = { ...parts, [command.part]: applyCommand(undefined, command) }
       const after = parseRecord(JSON.parse(JSON.stringify(joinRecord(parts, recordOf(rich).client))))

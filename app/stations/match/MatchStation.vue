@@ -11,6 +11,7 @@ import { Refusal } from '../../../core/record/refusal'
 import { INTENTS, SIDES, type Family, type Side } from '../../../core/record/vocabulary'
 import ClearanceStrip from './ClearanceStrip.vue'
 import FitPlan from './FitPlan.vue'
+import { FOOTWEAR_WORDS } from '../../../core/advice/applyChange'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -61,12 +62,14 @@ function choose() {
 const setIntent = (intent: (typeof INTENTS)[number]) => fitting.put('story', { complaints: [], conditions: [], ...fitting.record.story, intent }, 'fit intent')
 const band = (station: Station, id: string) => targetBand(station, model(id).family, settings.value.intent, settings.value.child)
 const stock = (p: PairFit, side: Side) => model(p.model).stock[String(p[side]?.sizeMm)] ?? 0
+/** What the ledger asked of the footwear. */
+const asks = computed(() => (fitting.record.footwear?.asks ?? []).map((a) => `${FOOTWEAR_WORDS[a.what]}${a.foot === 'both' ? '' : ` (${a.foot})`}`).join(', '))
 </script>
 
 <template>
   <div class="title-row">
     <h1>Match</h1>
-    <span class="fact">{{ result ? `${result.pair.length} of ${offered.length} can be made to fit` : '' }}{{ !all && families ? `, ${families.map((f) => FAMILY_WORDS[f]).join(', ')}` : '' }} · estimate</span>
+    <span class="fact">{{ result ? `${result.pair.length} of ${offered.length} can be made to fit` : '' }}{{ !all && families ? `, ${families.map((f) => FAMILY_WORDS[f]).join(', ')}` : '' }}<template v-if="asks"> · asked for: {{ asks }}</template> · estimate</span>
     <VBtnToggle role="group" :model-value="settings.intent" aria-label="Fit intent" :disabled="fitting.readOnly" @update:model-value="setIntent"><VBtn v-for="i in INTENTS" :key="i" :value="i">{{ i }}</VBtn></VBtnToggle>
     <VBtn v-if="families" :aria-pressed="all" @click="all = !all">{{ all ? 'Only suited' : 'All families' }}</VBtn>
     <VBtn color="primary" variant="flat" :disabled="!current || fitting.readOnly || chosen?.model === current.model" @click="choose">{{ current ? (chosen?.model === current.model ? `${model(current.model).name} is chosen` : `Choose ${model(current.model).name}`) : 'Choose' }}</VBtn>

@@ -26,8 +26,9 @@ const strip = computed(() => {
 
 <template>
   <g>
-    <g v-for="line in shown" :key="line.what" class="line" :class="{ now: line.what === hot, ghost: !of(line.what).summary && line.what !== hot }">
-      <path :d="line.d" fill="none" :stroke-dasharray="line.dash" />
+    <g v-for="line in shown" :key="line.what" class="line" :class="{ now: line.what === hot, ghost: !of(line.what).summary && line.what !== hot }" @pointerenter="hand.hot = line.what" @pointerleave="hand.hot = null" @click="hand.what = line.what">
+      <path :d="line.d" fill="none" class="grip" />
+      <path :d="line.d" fill="none" class="seen" :stroke-dasharray="line.dash" />
       <circle v-for="(dot, i) in line.dots" :key="i" :cx="dot[0]" :cy="dot[1]" :r="line.what === hot ? 2.6 : 1.6" :class="{ hollow: !of(line.what).summary }" />
     </g>
     <g v-if="strip" :transform="`translate(${strip.x} ${strip.y}) scale(${big ? 1.5 : 1})`" class="strip">
@@ -41,10 +42,11 @@ const strip = computed(() => {
 </template>
 
 <style scoped>
-.line path { stroke: var(--ink); stroke-width: 0.8; opacity: 0.75; }
+.line .seen { stroke: var(--ink); stroke-width: 0.8; opacity: 0.75; }
+.line { cursor: pointer; } .line .grip { stroke: transparent; stroke-width: 9; opacity: 1; }
 .line circle { fill: var(--ink); } .line .hollow { fill: var(--sheet); stroke: var(--ink); stroke-width: 0.7; }
-.line.now path { stroke: var(--spruce); stroke-width: 1.8; opacity: 1; } .line.now circle { fill: var(--spruce); } .line.now .hollow { fill: var(--sheet); stroke: var(--spruce); }
-.ghost path { opacity: 0; } .ghost circle { opacity: 0.5; }
+.line.now .seen { stroke: var(--spruce); stroke-width: 1.8; opacity: 1; } .line.now circle { fill: var(--spruce); } .line.now .hollow { fill: var(--sheet); stroke: var(--spruce); }
+.ghost .seen { opacity: 0; } .ghost circle { opacity: 0.5; }
 .strip rect { fill: var(--sheet); stroke: var(--hairline); stroke-width: 0.6; }
 .strip .axis { stroke: var(--line-strong); stroke-width: 0.5; }
 .strip .bar { stroke: var(--spruce); stroke-width: 1.6; } .strip .bar.repeat { stroke: var(--watch); }

@@ -1,4 +1,4 @@
-import type { Mesh } from '../geometry/mesh'
+import type { Mesh } from '../../geometry/mesh'
 
 /**
  * Binary STL of a mesh in mm: 80-byte header, count, then per face its normal and corners as little-endian 32-bit floats.
