@@ -4,7 +4,7 @@ import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
 import { clientSchema, type Client } from '../core/record/schema'
-import { READING_KINDS, type ReadingKind } from '../core/record/vocabulary'
+import { READING_KINDS, type ReadingKind, type Side } from '../core/record/vocabulary'
 import type { Role } from './permissions'
 
 /** What travels between browser and server. */
@@ -54,6 +54,28 @@ export const doubleReadingBody = z.strictObject({
 })
 
 export const photoBody = z.strictObject({ words: z.string().max(120).default(''), data: z.base64().max(11_500_000) })
+
+export const scanQuery = z.object({
+  name: z.string().min(1).max(200),
+  side: z.enum(['left', 'right']).optional(),
+  unit: z.enum(['mm', 'cm', 'm', 'in']),
+  points: z.coerce.number().int().min(1).max(20_000_000),
+  triangles: z.coerce.number().int().min(0).max(20_000_000),
+})
+
+export interface ScanRow {
+  id: string
+  side: Side | null
+  name: string
+  format: string
+  unit: string
+  points: number
+  triangles: number
+  sha256: string
+  size: number
+  madeBy: string | null
+  madeAt: string
+}
 
 export interface DoubleReading {
   id: string

@@ -1,16 +1,16 @@
 <script setup lang="ts">
-import { BufferAttribute, BufferGeometry, Color, DirectionalLight, GridHelper, HemisphereLight, Mesh, MeshStandardMaterial, PerspectiveCamera, Scene, WebGLRenderer } from 'three'
+import { BufferAttribute, BufferGeometry, Color, DirectionalLight, GridHelper, HemisphereLight, Mesh, MeshStandardMaterial, PerspectiveCamera, Points, PointsMaterial, Scene, WebGLRenderer } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { SolidAnswer } from '~/workers/device.worker'
 
 /** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys. */
-const { solid, label } = defineProps<{ solid: SolidAnswer | null; label: string }>()
+const { solid, label } = defineProps<{ solid: Pick<SolidAnswer, 'positions' | 'triangles'> | null; label: string }>()
 const host = ref<HTMLDivElement | null>(null)
 const trouble = ref('')
 let renderer: WebGLRenderer | null = null
 let controls: OrbitControls | null = null
-let mesh: Mesh | null = null
+let mesh: Mesh | Points | null = null
 const scene = new Scene()
 const camera = new PerspectiveCamera(32, 1, 10, 3000)
 let observer: ResizeObserver | null = null
@@ -27,9 +27,9 @@ function put() {
   if (!solid) return draw()
   const geometry = new BufferGeometry()
   geometry.setAttribute('position', new BufferAttribute(solid.positions, 3))
-  geometry.setIndex(new BufferAttribute(solid.triangles, 1))
+  if (solid.triangles.length) geometry.setIndex(new BufferAttribute(solid.triangles, 1))
   geometry.computeVertexNormals()
-  mesh = new Mesh(geometry, new MeshStandardMaterial({ color: '#7fa396', roughness: 0.75, flatShading: false }))
+  mesh = solid.triangles.length === 0 ? new Points(geometry, new PointsMaterial({ color: '#24564b', size: 1.4 })) : new Mesh(geometry, new MeshStandardMaterial({ color: '#7fa396', roughness: 0.75, flatShading: false }))
   mesh.rotation.x = -Math.PI / 2
   geometry.computeBoundingBox()
   const box = geometry.boundingBox!

@@ -59,6 +59,11 @@ export const captureSchema = z.strictObject({
   way: z.enum(CAPTURE_WAYS).default('parametric'),
   load: z.enum(['none', 'part', 'full']).default('none'),
   file: text(200).optional(),
+  /** every take of this foot, the rejected ones with why */
+  takes: z
+    .array(z.strictObject({ way: z.enum(CAPTURE_WAYS), kept: z.boolean(), why: text(300).optional(), by: text(80).optional(), at: text(40).optional(), scan: text(40).optional() }))
+    .max(40)
+    .optional(),
 })
 
 export const footSchema = z.strictObject({

@@ -81,6 +81,15 @@ async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
   }
 }
 
+/** The bytes of a request that is a file, up to a size. */
+export async function rawBody(event: H3Event, most: number): Promise<Buffer> {
+  const tooLarge = () => new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
+  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
+  const raw = (await readRawBody(event, false)) ?? Buffer.alloc(0)
+  if (raw.length > most) throw tooLarge()
+  return raw
+}
+
 /** A path parameter that must be a UUID; anything else is 'not here'. */
 export function idParam(event: H3Event, name = 'id'): string {
   const value = event.context.params?.[name] ?? ''

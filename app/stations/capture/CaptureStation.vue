@@ -1,9 +1,12 @@
 <script setup lang="ts">
-import { computed } from 'vue'
+import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { CAPTURE_CHECKS, parametricTake } from '../../../core/capture/parametricChecks'
+import { WAYS } from '../../../core/capture/ways'
+import ScansPane from './ScansPane.vue'
+import WayGuide from './WayGuide.vue'
 import type { FittingRecord } from '../../../core/record/schema'
-import { CAPTURE_WAYS, SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/record/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { HUES } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
@@ -14,16 +17,11 @@ const fitting = useFitting()
 const soles = { left: useSole(() => fitting.record, 'left'), right: useSole(() => fitting.record, 'right') }
 const takes = computed(() => Object.fromEntries(SIDES.map((s) => [s, parametricTake(fitting.record.feet[s]!)])) as Record<Side, ReturnType<typeof parametricTake>>)
 const height = computed(() => Math.max(soles.left.value.lengthMm, soles.right.value.lengthMm))
-const WAYS: Record<Capture['way'], { name: string; load: Capture['load']; does: string }> = {
-  plaster: { name: 'Plaster slipper', load: 'none', does: 'Heel expansion 2 mm a side, lateral fill 2 mm; arch fill by prescription.' },
-  foam: { name: 'Foam box', load: 'part', does: 'Less expansion (1 mm); toes are pushed deeper, so level the forefoot.' },
-  'bead-tray': { name: 'Bead tray', load: 'part', does: 'As foam; walls behind the toes are smoothed, toe room opened.' },
-  'standing-vacuum': { name: 'Standing vacuum', load: 'full', does: 'The arch is lowered already; it is raised again by half of what it dropped.' },
-  scan: { name: 'Scan', load: 'none', does: 'Finger dents at the 4th and 5th heads are filled.' },
-  parametric: { name: 'From the readings', load: 'none', does: 'A smooth sole drawn from lengths, widths, arch and forefoot angle. No shape was taken.' },
-}
+type Pane = 'readings' | 'guide' | 'scans'
+const pane = ref<Pane>('readings')
+const PANES: [Pane, string][] = [['readings', 'Quality'], ['guide', 'Take a shape'], ['scans', 'Scans']]
 const capture = (side: Side): Capture => fitting.record.feet[side]!.capture ?? { way: 'parametric', load: 'none' }
-const set = (side: Side, way: Capture['way']) => fitting.put(`capture.${side}`, { way, load: WAYS[way].load }, `way of capture ${side}`)
+const set = (side: Side, way: Capture['way']) => fitting.put(`capture.${side}`, { ...capture(side), way, load: WAYS[way].load }, `way of capture ${side}`)
 function keepPair() {
   for (const side of SIDES) if (!fitting.record.feet[side]!.capture) set(side, 'parametric')
   void navigateTo(`/fittings/${fitting.id}/prescribe`)
@@ -54,20 +52,16 @@ function keepPair() {
       <p class="muted small note">contours every 1.5 mm · unloaded sole · estimate from readings</p>
     </section>
     <div class="stack">
-      <section class="card">
-        <div class="card-head"><h2>Way of capture</h2></div>
-        <div v-for="side in SIDES" :key="side" class="way">
-          <SideMark :side="side" word />
-          <select class="field" :value="capture(side).way" :disabled="fitting.readOnly" :aria-label="`${side} way of capture`" @change="set(side, ($event.target as HTMLSelectElement).value as Capture['way'])"><option v-for="w in CAPTURE_WAYS" :key="w" :value="w">{{ WAYS[w].name }}</option></select>
-          <p class="small muted">{{ WAYS[capture(side).way].does }}<template v-if="capture(side).way !== 'parametric'"> Only the way is recorded: the device is still built on the readings until a shape is brought in.</template></p>
-        </div>
-      </section>
-      <section class="card grow scroll" tabindex="0" aria-label="Quality">
+      <div class="tabs" role="tablist" aria-label="Quality, taking a shape, scans"><button v-for="[id, name] in PANES" :key="id" role="tab" class="tab" :aria-selected="pane === id" @click="pane = id">{{ name }}</button></div>
+      <section v-if="pane === 'readings'" class="card grow scroll" tabindex="0" aria-label="Quality">
         <div class="card-head"><h2>Quality</h2><span class="aside small">value · limit · verdict</span></div>
+        <div v-for="side in SIDES" :key="side" class="way"><SideMark :side="side" word /><span><b>{{ WAYS[capture(side).way].name }}</b><small v-if="capture(side).takes?.length" class="muted"> {{ capture(side).takes!.filter((t) => t.kept).length }} kept, {{ capture(side).takes!.filter((t) => !t.kept).length }} rejected</small></span></div>
         <table class="table"><thead><tr><th>Check</th><th>Good when</th><th>Left</th><th>Right</th></tr></thead>
           <tbody><tr v-for="check in CAPTURE_CHECKS" :key="check.code"><td>{{ check.name }}</td><td class="muted">{{ check.limit }}</td><td v-for="s in SIDES" :key="s" class="muted nowrap">○ not seen</td></tr></tbody></table>
         <p class="small muted pad">Not seen: {{ takes.left.checks[0]!.because }}. A check that was not seen is neither good nor bad.</p>
       </section>
+      <WayGuide v-else-if="pane === 'guide'" class="grow" />
+      <ScansPane v-else class="grow" />
     </div>
   </div>
 </template>
@@ -78,8 +72,8 @@ function keepPair() {
 .foot { display: flex; flex-direction: column; gap: 6px; min-height: 0; }
 .foot svg { flex: 1; min-height: 0; }
 .note { grid-column: 1 / -1; text-align: center; }
-.way { display: grid; grid-template-columns: 62px 1fr; gap: 3px 8px; align-items: center; padding: 6px 14px; }
-.way p { grid-column: 2; }
+.way { display: grid; grid-template-columns: 62px 1fr; gap: 3px 8px; align-items: center; padding: 6px 14px; border-bottom: 1px solid var(--hairline); }
+.tabs { display: flex; gap: 4px; flex: none; } .tab { min-height: 44px; padding: 0 14px; border: 1px solid var(--line-strong); border-radius: 6px; background: var(--sheet); } .tab[aria-selected='true'] { background: var(--wash); font-weight: 700; }
 .table td { padding: 6px 12px; } .table th { padding: 5px 12px; }
 .pad { padding: 8px 14px; }
 </style>

@@ -109,7 +109,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest, code: 'spot-relief', strength: 'strong',
     when: ({ f, side, at }) => {
-      const spot = [...(f.marks ?? [])].filter((m) => m.view === 'plantar' && ['callus', 'corn', 'lump', 'bonyPoint', 'tender'].includes(m.kind) && (m.tenderness ?? 0) >= 3).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
+      const spot = [...(f.marks ?? [])].filter((m) => m.view === 'plantar' && ['callus', 'corn', 'lump', 'bonyPoint', 'tender'].includes(m.kind) && (m.tenderness ?? (m.kind === 'callus' ? 0 : 3)) >= 3).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
       if (!spot) return null
       const radiusMm = Math.max(6, Math.round((spot.sizeMm ?? 12) / 2) + 3)
       return { words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of 2 mm, radius ${radiusMm} mm, at that place.`, change: { layer: 'sweetSpot', amounts: { depthMm: 2, xMm: spot.xMm, yMm: spot.yMm, radiusMm } }, triggers: [at('findings.marks')] }
@@ -122,7 +122,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest, code: 'spring-shell', strength: 'usual',
     when: ({ activity, hurts, device, side, at }) =>
-      activity === 'running' && device && hurts('archPlantar', 'heelPlantar', 'achilles', 'shin') && device.shell.thicknessMm > 3
+      activity === 'running' && hurts('archPlantar', 'heelPlantar', 'achilles', 'shin') && (device?.shell.thicknessMm ?? 4) > 3
         ? { words: `A runner springs off the ${side} arch: a shell of 3 mm lets it compress and return.`, change: { shell: { thicknessMm: 3 } }, triggers: ['story.activity', at('device.shell.thicknessMm')] }
         : null,
   }),

@@ -1,0 +1,40 @@
+import { createHash } from 'node:crypto'
+import { afterAll, beforeAll, expect, it } from 'vitest'
+import { writeMesh } from '../../core/formats/mesh/writeMesh'
+import { Caller, startServer } from './client'
+
+let server: Awaited<ReturnType<typeof startServer>>
+let rhona: Caller
+beforeAll(async () => {
+  server = await startServer(41740)
+  rhona = await new Caller(server.base).signIn('rhona')
+})
+afterAll(() => server.stop())
+
+/** A fetch with the caller's cookie and raw bytes. */
+async function send(caller: Caller, path: string, body?: Uint8Array) {
+  const cookie = (caller as unknown as { cookie: string }).cookie
+  return fetch(`${server.base}/api/${path}`, { headers: { cookie, 'content-type': 'application/octet-stream' }, ...(body && { method: 'POST', body: body as BodyInit }) })
+}
+const wedge = { positions: Float64Array.from([0, 0, 0, 90, 0, 0, 0, 265, 0, 0, 0, 60]), triangles: Uint32Array.from([0, 2, 1, 0, 1, 3, 1, 2, 3, 0, 3, 2]) }
+
+it('keeps a scan byte for byte with its hash, once, for staff only, and refuses what is none', async () => {
+  const fitting = await rhona.fittingOf('oskar')
+  const bytes = writeMesh('ply', wedge, 'x')
+  const query = 'name=left%20foot.ply&side=left&unit=mm&points=4&triangles=4'
+  const kept = await send(rhona, `fittings/${fitting}/scans?${query}`, bytes)
+  const row = await kept.json()
+  expect([kept.status, row.format, row.size, row.sha256]).toEqual([200, 'ply', bytes.length, createHash('sha256').update(bytes).digest('hex')])
+  const again = await send(rhona, `fittings/${fitting}/scans?${query}`, bytes)
+  expect([again.status, (await again.json()).code]).toEqual([409, 'same-scan'])
+  const original = await send(rhona, `scans/${row.id}`)
+  expect(new Uint8Array(await original.arrayBuffer())).toEqual(bytes)
+  expect(original.headers.get('content-disposition')).toContain('left%20foot.ply')
+  expect((await send(new Caller(server.base), `scans/${row.id}`)).status).toBe(401)
+  const junk = await send(rhona, `fittings/${fitting}/scans?name=x.txt&unit=mm&points=1&triangles=0`, new TextEncoder().encode('hello'))
+  expect((await junk.json()).code).toBe('unknown-format')
+  expect((await send(rhona, `fittings/${fitting}/scans?name=x.stl&unit=ell&points=1&triangles=0`, bytes)).status).toBe(400)
+  expect((await rhona.get(`fittings/${fitting}/scans`)).json.scans).toHaveLength(1)
+  expect((await rhona.call('DELETE', `scans/${row.id}`, {})).status).toBe(200)
+  expect((await rhona.get(`fittings/${fitting}/scans`)).json.scans).toEqual([])
+})
