@@ -29,5 +29,22 @@ describe('the call-out line', () => {
   it('undoes', () => expect(hear('undo')).toEqual({ kind: 'undo' }))
   it('reads back any number it is given, with point or comma', () =>
     fc.assert(fc.property(fc.integer({ min: 800, max: 4000 }), (tenths) => parseNumber((tenths / 10).toFixed(1).replace('.', ',')) === tenths / 10)))
+  it('hears the few commands, and completes them', () => {
+    expect(hear('again')).toEqual({ kind: 'again' })
+    expect(hear('strike 2')).toEqual({ kind: 'strike', number: 2 })
+    expect(hear('strike L 3')).toEqual({ kind: 'strike', number: 3, side: 'left' })
+    expect(hear('strike 1 right')).toEqual({ kind: 'strike', number: 1, side: 'right' })
+    expect(hear('strike')).toMatchObject({ kind: 'partial' })
+    expect(hear('strike 9')).toMatchObject({ kind: 'refused' })
+    expect(hear('standing')).toEqual({ kind: 'posture', posture: 'standing' })
+    expect(hear('str')).toMatchObject({ kind: 'partial', complete: 'ike' })
+    expect(hear('ag')).toMatchObject({ kind: 'partial', complete: 'ain' })
+  })
+  it('hears the same whichever way the sides are said', () =>
+    fc.assert(fc.property(fc.array(fc.integer({ min: 900, max: 1200 }), { minLength: 1, maxLength: 3 }), fc.array(fc.integer({ min: 900, max: 1200 }), { minLength: 1, maxLength: 3 }), (l, r) => {
+      const [left, right] = [l.map((v) => v / 10), r.map((v) => v / 10)]
+      const said = [`width ${left.join(' ')} / ${right.join(' ')}`, `width L ${left.join(' ')} R ${right.join(' ')}`, `forefoot width right ${right.join(' ')} left ${left.join(' ')}`, `WIDTH ${left.join(' ')}/${right.join(' ')} mm`]
+      for (const line of said) expect(hear(line)).toEqual({ kind: 'readings', what: 'forefootWidthMm', posture: 'standing', left, right })
+    })))
   it('never throws', () => fc.assert(fc.property(fc.string(), (line) => typeof hear(line).kind === 'string')))
 })

@@ -64,5 +64,5 @@ function lengthGap(record: FittingRecord): Entry[] {
   if (l === undefined || r === undefined || Math.abs(l - r) < LENGTH_GAP_MM) return []
   const longer: Side = l > r ? 'left' : 'right'
   const words = `The ${longer} foot is ${n(Math.abs(l - r))} mm longer. Fit the ${longer} one and look at the other heel.`
-  return [{ code: 'length-gap', ...watch, foot: longer, triggers: ['feet.left.readings.footLengthMm', 'feet.right.readings.footLengthMm'], words, source: 'workshop default', change: { footwear: 'longer' } }]
+  return [{ code: 'length-gap', ...watch, foot: longer, triggers: ['feet.left.readings.footLengthMm', 'feet.right.readings.footLengthMm'], words, source: 'workshop default', change: null }]
 }
