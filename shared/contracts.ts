@@ -144,6 +144,8 @@ export interface VisitRow {
   state: VisitState
   version: number
   stations: number[]
+  /** somebody else looks first: making waits */
+  blocked: boolean
 }
 
 export interface Problem {

@@ -100,7 +100,7 @@ async function fresh(client: Found) {
             <li v-for="v in visits" :key="v.id" class="visit" :class="v.state">
               <NuxtLink :to="place(v)" class="go">
                 <b class="time">{{ format(new Date(v.startsAt), 'HH:mm') }}</b>
-                <span class="name"><span class="first ellipsis"><b>{{ v.name ?? v.code }}</b> <span class="muted label">{{ who(v) }}</span></span><span class="reason ellipsis">{{ v.reason || v.code }}</span></span>
+                <span class="name"><span class="first ellipsis"><b>{{ v.name ?? v.code }}</b> <span class="muted label">{{ who(v) }}</span></span><span class="reason ellipsis"><StatusMark v-if="v.blocked" kind="stop" word="Refer first" class="first-mark" />{{ v.reason || v.code }}</span></span>
                 <span class="mini"><TrailMini :done="v.stations" /><span class="label">next: {{ next(v).label }}</span></span>
               </NuxtLink>
               <span class="state"><StatusMark v-if="v.state === 'waiting'" kind="watch" word="Waiting" /><StatusMark v-else-if="v.state === 'seen'" kind="good" word="Seen" /><b v-else class="label">{{ STATE[v.state].word }}</b>
@@ -142,6 +142,7 @@ async function fresh(client: Found) {
 </template>
 
 <style scoped>
+.first-mark { margin-right: 8px; }
 .frame.today { grid-template: var(--header) 1fr / 1fr; }
 .two { grid-template-columns: minmax(0, 3fr) minmax(0, 2fr); }
 .stack0 { display: flex; flex-direction: column; }

@@ -43,14 +43,16 @@ const cells = (key: Key): { at: string | number | null; label: string; value: nu
   if (Array.isArray(value)) return value.map((v, i) => ({ at: i, label: '', value: v }))
   return Object.entries(value).map(([at, v]) => ({ at, label: at, value: v }))
 }
-function set(key: Key, at: string | number | null, text: string) {
+/** The typed number, or undefined after saying that it is none. */
+function numberOf(text: string, name: string): number | undefined {
   const value = parseNumber(text)
-  if (value === null) {
-    trouble.value = `${NORM_NOTES[key].name}: “${text}” is not a number. Nothing was changed.`
-    return
-  }
-  trouble.value = ''
-  changed.value = true
+  trouble.value = value === null ? `${name}: “${text}” is not a number. Nothing was changed.` : ''
+  changed.value ||= value !== null
+  return value ?? undefined
+}
+function set(key: Key, at: string | number | null, text: string) {
+  const value = numberOf(text, NORM_NOTES[key].name)
+  if (value === undefined) return
   if (at === null) draft.value = { ...draft.value, [key]: value }
   else {
     const next = copy(draft.value[key]) as Record<string | number, number>
@@ -59,13 +61,8 @@ function set(key: Key, at: string | number | null, text: string) {
   }
 }
 function setReading(what: (typeof READING_KINDS)[number], which: 'low' | 'high' | 'repeat' | 'mean' | 'sd', text: string) {
-  const value = parseNumber(text)
-  if (value === null) {
-    trouble.value = `${READING_LABELS[what].name}: “${text}” is not a number. Nothing was changed.`
-    return
-  }
-  trouble.value = ''
-  changed.value = true
+  const value = numberOf(text, READING_LABELS[what].name)
+  if (value === undefined) return
   const next = copy(draft.value)
   if (which === 'repeat') next.repeatLimitMm[what] = value
   else if (which === 'low' || which === 'high') next.hardBoundsMm[what][which === 'low' ? 0 : 1] = value

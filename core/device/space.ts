@@ -1,5 +1,4 @@
 import type { Device } from '../record/schema'
-import type { FootwearRoom } from '../footwear/room'
 import { sampleGrid } from '../geometry/grid'
 import type { ShellBody } from './shell'
 
@@ -28,7 +27,7 @@ export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace
 }
 
 /** Room left (+) or missing (−) under the foot, mm: what the footwear gives once its own insole is out, less what the device takes. */
-export function spaceBudget(body: ShellBody, device: Device, room: FootwearRoom): Record<SpacePlace, number> {
+export function spaceBudget(body: ShellBody, device: Device, room: Record<SpacePlace, number>): Record<SpacePlace, number> {
   const needed = stackHeights(body, device)
   return Object.fromEntries(SPACE_PLACES.map((place) => [place, room[place] - needed[place]])) as Record<SpacePlace, number>
 }

@@ -1,6 +1,6 @@
 import type { Findings } from '../record/schema'
 import { degreesText, directed, inversionWords, varusWords } from './angle'
-import { USUAL_FOREFOOT_DEG, type FootExamination } from './examineFoot'
+import { USUAL_FOREFOOT_DEG, type FootExamination } from './examination'
 import type { PostureClass } from './verdicts'
 
 export const JOINT_WORDS: Record<string, string> = { ankle: 'ankle', subtalar: 'rearfoot', midtarsal: 'midfoot', firstRay: 'first ray', firstToe: 'big toe', lesserToes: 'small toes' }

@@ -1,4 +1,5 @@
-import { isRange, type AngleKey } from './examineFoot'
+import type { AngleKey } from './examination'
+import { isRange } from './examineFoot'
 
 /** Every angle of the examination: name, how it is taken, the word it is called out by, and what its directions are called. */
 export const ANGLE_LABELS: Record<AngleKey, { name: string; how: string; call: string; plus: string; minus: string }> = {

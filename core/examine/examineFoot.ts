@@ -4,15 +4,10 @@ import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { bestMean } from '../measure/reading'
 import type { Findings, Foot } from '../record/schema'
 import { alignmentWords } from './alignmentWords'
-import { summariseAngle, type AngleSummary } from './angle'
-import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg, type Ankle, type FirstToe, type PostureClass } from './verdicts'
+import { summariseAngle } from './angle'
+import { ANGLE_KEYS, type AngleKey, type FootExamination } from './examination'
+import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg } from './verdicts'
 
-/** Findings that are angles with trials: alignment (signed) and ranges (positive). */
-export const ANGLE_KEYS = [
-  'inversionDeg', 'eversionDeg', 'neutralPalpatedDeg', 'ncspDeg', 'rcspDeg', 'tibialVarumDeg', 'forefootDeg', 'ankleKneeStraightDeg', 'ankleKneeBentDeg', 'firstToeUnloadedDeg',
-  'firstToeLoadedDeg',
-] as const
-export type AngleKey = (typeof ANGLE_KEYS)[number]
 const RANGES: ReadonlySet<AngleKey> = new Set(['inversionDeg', 'eversionDeg', 'ankleKneeStraightDeg', 'ankleKneeBentDeg', 'firstToeUnloadedDeg', 'firstToeLoadedDeg'])
 export const isRange = (key: AngleKey): boolean => RANGES.has(key)
 
@@ -27,36 +22,6 @@ export function withTrials(findings: Findings | undefined, key: AngleKey, trials
   return { ...findings, [key]: trials }
 }
 
-/** Everything derived from one foot's findings; what cannot be given is null. Degrees, + is varus, inversion, supination. */
-export interface FootExamination {
-  angles: Record<AngleKey, AngleSummary | null>
-  /** computed from the ranges */
-  neutralDeg: number | null
-  /** computed minus palpated */
-  neutralGapDeg: number | null
-  forefoot: AngleSummary | null
-  /** the forefoot angle as a height across the measured forefoot width, mm */
-  forefootMm: number | null
-  relaxed: AngleSummary | null
-  /** tibial varum plus neutral: what the neutral stance should read */
-  expectedNcspDeg: number | null
-  /** the neutral stance differs from the expected one by more than 2° */
-  ncspDisagrees: boolean
-  rollDeg: number | null
-  uncompensatedDeg: number | null
-  eversionLeftDeg: number | null
-  postureSum: number | null
-  /** adults only */
-  postureClass: PostureClass | null
-  firstToe: FirstToe | null
-  ankle: Ankle | null
-  stiff: string[]
-  loose: string[]
-  words: string
-}
-
-/** Usual forefoot varus, degrees; −2 to 0 counts as 0 within reading error. */
-export const USUAL_FOREFOOT_DEG = [-2, 6] as const
 /** Neutral stance against tibia plus neutral: above this, measure again. */
 const NCSP_GAP_DEG = 2
 

@@ -1,5 +1,6 @@
 import { ANGLE_LABELS } from '../examine/angleLabels'
-import { ANGLE_KEYS, examineFoot, type AngleKey } from '../examine/examineFoot'
+import { ANGLE_KEYS, type AngleKey } from '../examine/examination'
+import { examineFoot } from '../examine/examineFoot'
 import type { FittingRecord } from '../record/schema'
 import { READING_KINDS, SIDES, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
 import { READING_LABELS } from './labels'

@@ -1,44 +1,13 @@
 import type { Client, Foot } from '../record/schema'
-import { DEVICE_KINDS, POSTURES, READING_KINDS, type DeviceKind, type Posture, type ReadingKind } from '../record/vocabulary'
+import { DEVICE_KINDS, POSTURES, READING_KINDS, type DeviceKind } from '../record/vocabulary'
 import { archHeightClass, archHeightIndexOf, archStiffness, navicularDropClass } from './archIndex'
-import { forefootWidthClass, volumeClass, type VolumeClass, type WidthClass } from './classes'
+import { forefootWidthClass, volumeClass } from './classes'
 import { HOUSE_NORMS, type Norms } from './normsTable'
-import { bestMean, meanOfReading, readingOf, summarise, type ReadingSummary } from './reading'
-import { sizesOf, type SizeSet } from './sizes'
+import { bestMean, meanOfReading, readingOf, summarise } from './reading'
+import type { FootMeasure } from './footMeasure'
+import { sizesOf } from './sizes'
 import { supportedLengthMm } from './supportedLength'
 import { describeShape } from './words'
-
-/** Everything derived from one foot's readings; parts that cannot be given are absent and named in `missing`. */
-export interface FootMeasure {
-  readings: Partial<Record<ReadingKind, Partial<Record<Posture, ReadingSummary>>>>
-  sizes?: SizeSet & { allowanceMm: number; rounded: SizeSet }
-  classes?: {
-    forefootWidth?: { class: WidthClass; deltaMm: number }
-    midfootVolume?: VolumeClass
-    heelInstep?: VolumeClass
-    ankle?: VolumeClass
-  }
-  arch: {
-    ahiSitting?: number
-    ahiStanding?: number
-    ari?: number
-    stiffnessNPerUnit?: number | null
-    navicularDropMm?: number
-    navicularDropClass?: 'small' | 'usual' | 'marked' | 'large'
-    /** drop as a share of arch length, % */
-    navicularDropPercent?: number
-    class?: 'low' | 'usual' | 'high'
-  }
-  supportedLengthMm?: Record<DeviceKind, number>
-  sizeBy?: 'footLength' | 'archLength'
-  archSizeLengthMm?: number
-  /** standing minus sitting length, mm */
-  growthMm?: number
-  /** second toe and second met head beyond the first, mm */
-  leads?: { secondToeMm?: number; secondMetMm?: number }
-  words: string
-  missing: string[]
-}
 
 /**
  * Sizes, classes, arch and supported length of one foot.

@@ -1,4 +1,4 @@
-import type { FootMeasure } from './measureFoot'
+import type { FootMeasure } from './footMeasure'
 
 const WIDTH_WORDS = { narrow: 'narrow forefoot', medium: 'medium forefoot', wide: 'wide forefoot', extraWide: 'extra wide forefoot' } as const
 const VOLUME_WORDS = { low: 'low-volume', medium: 'medium-volume', high: 'high-volume' } as const

@@ -1,13 +1,17 @@
+import { riskOf } from '../../core/examine/risk'
+import { joinRecord, type Parts } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
+import type { Client as ClientDetails } from '../../core/record/schema'
 import type { VisitRow, VisitState } from '../../shared/contracts'
 import type { Client } from './pool'
 
 /** Visits of a day (shop's local day as the caller gives it), in order of time. */
 export async function visitsBetween(db: Client, shopId: string, from: Date, to: Date): Promise<VisitRow[]> {
   const { rows } = await db.query<Row>(
-    `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at, v.minutes, v.reason, v.state, v.version, p.parts, p.chosen
+    `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at, v.minutes, v.reason, v.state, v.version, f.opened_on, p.parts, p.chosen, p.told
      from visits v join fittings f on f.id = v.fitting_id join clients c on c.id = f.client_id
-     left join lateral (select array_agg(part) as parts, bool_or(part = 'footwear' and content ? 'chosen') as chosen from fitting_parts where fitting_id = f.id) p on true
+     left join lateral (select array_agg(part) as parts, bool_or(part = 'footwear' and content ? 'chosen') as chosen,
+       jsonb_object_agg(part, content) filter (where part in ('story', 'findings.left', 'findings.right', 'legLength')) as told from fitting_parts where fitting_id = f.id) p on true
      where v.shop_id = $1 and v.starts_at >= $2 and v.starts_at < $3 order by v.starts_at, v.id`,
     [shopId, from, to],
   )
@@ -20,7 +24,9 @@ interface Row {
   client_id: string
   code: string
   name: string
-  details: { occupation?: string; bornOn?: string }
+  details: ClientDetails
+  opened_on: string
+  told: Parts | null
   starts_at: Date
   minutes: number
   reason: string
@@ -44,6 +50,7 @@ const toVisit = (r: Row): VisitRow => ({
   state: r.state,
   version: r.version,
   stations: stationsDone((part) => r.parts?.includes(part) ?? false, Boolean(r.chosen)),
+  blocked: riskOf(joinRecord({ ...r.told, visit: { on: r.opened_on } }, r.details)).blocked,
 })
 
 /** Fittings of the last 60 days that are begun and not handed over, newest first. */

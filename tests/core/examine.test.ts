@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ANGLE_KEYS, examineFoot, isRange, trialsOf, withTrials } from '../../core/examine/examineFoot'
+import { ANGLE_KEYS } from '../../core/examine/examination'
+import { examineFoot, isRange, trialsOf, withTrials } from '../../core/examine/examineFoot'
 import { examineRecord } from '../../core/examine/examineRecord'
 import { ankleOf, bootDemand, firstToeOf, liftForDeg, liftTiltDeg, postureClassOf, subtalarNeutralDeg, wedgeTiltDeg } from '../../core/examine/verdicts'
 import { parseRecord } from '../../core/record/parse'

@@ -91,6 +91,16 @@ describe('making', () => {
   })
 })
 
+describe('today', () => {
+  it('marks the fitting that waits for a clearance, for a bench hand too', async () => {
+    for (const caller of [rhona, bram]) {
+      const { visits } = (await caller.get('today')).json as { visits: { code: string; blocked: boolean; reason: string }[] }
+      expect(visits.filter((v) => v.code === 'HR-0174').map((v) => v.blocked)).toContain(true)
+      expect(visits.find((v) => v.code === 'HR-0412')!.blocked).toBe(false)
+    }
+  })
+})
+
 describe('a further fitting', () => {
   it('takes readings, findings and health along, not the complaints or the devices', async () => {
     const first = (await rhona.get(`clients/${await client('anselm')}`)).json.fittings.at(-1).id

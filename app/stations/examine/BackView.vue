@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { degreesText, varusWords } from '../../../core/examine/angle'
-import type { FootExamination } from '../../../core/examine/examineFoot'
+import type { FootExamination } from '../../../core/examine/examination'
 import type { Side } from '../../../core/record/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'
 

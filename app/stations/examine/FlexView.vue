@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { bootDemand, ANKLE_RESERVE_DEG } from '../../../core/examine/verdicts'
-import type { FootExamination } from '../../../core/examine/examineFoot'
+import type { FootExamination } from '../../../core/examine/examination'
 import type { Side } from '../../../core/record/vocabulary'
 import { HUES } from '~/drawing/footDrawing'
 

@@ -1,4 +1,4 @@
-import { USUAL_FOREFOOT_DEG } from '../../examine/examineFoot'
+import { USUAL_FOREFOOT_DEG } from '../../examine/examination'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const suggest = { school: 'neutral', kind: 'suggest' } as const

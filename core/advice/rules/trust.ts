@@ -1,5 +1,6 @@
 import { ANGLE_LABELS } from '../../examine/angleLabels'
-import { ANGLE_KEYS, isRange, USUAL_FOREFOOT_DEG } from '../../examine/examineFoot'
+import { ANGLE_KEYS, USUAL_FOREFOOT_DEG } from '../../examine/examination'
+import { isRange } from '../../examine/examineFoot'
 import { normsOf } from '../../measure/normsTable'
 import { n, ofFoot, type FootRule } from '../rule'
 

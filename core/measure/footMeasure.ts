@@ -1,0 +1,36 @@
+import type { DeviceKind, Posture, ReadingKind } from '../record/vocabulary'
+import type { VolumeClass, WidthClass } from './classes'
+import type { ReadingSummary } from './reading'
+import type { SizeSet } from './sizes'
+
+/** Everything derived from one foot's readings; parts that cannot be given are absent and named in `missing`. */
+export interface FootMeasure {
+  readings: Partial<Record<ReadingKind, Partial<Record<Posture, ReadingSummary>>>>
+  sizes?: SizeSet & { allowanceMm: number; rounded: SizeSet }
+  classes?: {
+    forefootWidth?: { class: WidthClass; deltaMm: number }
+    midfootVolume?: VolumeClass
+    heelInstep?: VolumeClass
+    ankle?: VolumeClass
+  }
+  arch: {
+    ahiSitting?: number
+    ahiStanding?: number
+    ari?: number
+    stiffnessNPerUnit?: number | null
+    navicularDropMm?: number
+    navicularDropClass?: 'small' | 'usual' | 'marked' | 'large'
+    /** drop as a share of arch length, % */
+    navicularDropPercent?: number
+    class?: 'low' | 'usual' | 'high'
+  }
+  supportedLengthMm?: Record<DeviceKind, number>
+  sizeBy?: 'footLength' | 'archLength'
+  archSizeLengthMm?: number
+  /** standing minus sitting length, mm */
+  growthMm?: number
+  /** second toe and second met head beyond the first, mm */
+  leads?: { secondToeMm?: number; secondMetMm?: number }
+  words: string
+  missing: string[]
+}
