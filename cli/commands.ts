@@ -1,6 +1,8 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { advise } from '../core/advice/advise'
+import { FAULTS, FAULT_LIMITS } from '../core/capture/standin/faults'
+import { standinScan } from '../core/capture/standin/scan'
 import { buildDevice, plainDevice, soleFieldOf } from '../core/device/buildDevice'
 import { deviceReport } from '../core/device/deviceReport'
 import { layerDefinition } from '../core/device/layers/registry'
@@ -180,5 +182,40 @@ const convert: Command = {
   },
 }
 
+/** One of a few words, or the fallback when the option was not given. */
+function oneOf<T extends string>(options: Arguments['options'], name: string, words: readonly T[], fallback: T): T {
+  const value = options[name] ?? fallback
+  if (!(words as readonly string[]).includes(value)) throw new UsageError(`arch: --${name} takes ${words.join(', ')}`)
+  return value as T
+}
+/** A number within limits, or the fallback when the option was not given. */
+function numberOption(options: Arguments['options'], name: string, low: number, high: number, fallback: number): number {
+  const value = Number(options[name] ?? fallback)
+  if (!(value >= low && value <= high)) throw new UsageError(`arch: --${name} takes ${low} to ${high}`)
+  return value
+}
+
+const scan: Command = {
+  usage: 'RECORD --foot left|right [--fault CHECK --amount X] [--seed N] [--leg capped|open|sole-only] [--toes separate|joined] [--pose any|standing] [--unit mm|cm|m|in] [--noiseMm N] [--holes N] --out FILE',
+  files: 1,
+  options: ['foot', 'fault', 'amount', 'seed', 'leg', 'toes', 'pose', 'unit', 'noiseMm', 'holes', 'out'],
+  run: (args) => {
+    const { options } = args
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    const format = MESH_FORMATS.find((f) => options.out?.toLowerCase().endsWith(`.${f}`))
+    if (options.out === undefined || !format) throw new UsageError(`arch scan needs --out with a name that ends in ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}`)
+    const fault = options.fault === undefined ? undefined : oneOf(options, 'fault', FAULTS, FAULTS[0])
+    const amount = fault && numberOption(options, 'amount', -60, 60, 1.5 * FAULT_LIMITS[fault].limit)
+    const unit = oneOf(options, 'unit', UNITS, 'mm')
+    const mesh = standinScan(record.feet[side]!, side, {
+      seed: numberOption(options, 'seed', 0, 4294967295, 1), fault, amount, unit, leg: oneOf(options, 'leg', ['capped', 'open', 'sole-only'] as const, 'capped'), separateToes: oneOf(options, 'toes', ['separate', 'joined'], 'separate') === 'separate',
+      turned: oneOf(options, 'pose', ['any', 'standing'], 'any') === 'any', noiseMm: numberOption(options, 'noiseMm', 0, 5, 0.3), holes: numberOption(options, 'holes', 0, 50, 0),
+    })
+    writeFileSync(options.out, writeMesh(format, mesh, `${side} stand-in scan`))
+    return { format, unit, side, triangles: mesh.triangles.length / 3, ...(fault && { fault, amount, amountUnit: FAULT_LIMITS[fault].unit }) }
+  },
+}
+
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand, convert }
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand, convert, scan }

@@ -1,5 +1,6 @@
 import { createHash } from 'node:crypto'
 import { afterAll, beforeAll, expect, it } from 'vitest'
+import { readMesh } from '../../core/formats/mesh/readMesh'
 import { writeMesh } from '../../core/formats/mesh/writeMesh'
 import { Caller, startServer } from './client'
 
@@ -17,6 +18,16 @@ async function send(caller: Caller, path: string, body?: Uint8Array) {
   return fetch(`${server.base}/api/${path}`, { headers: { cookie, 'content-type': 'application/octet-stream' }, ...(body && { method: 'POST', body: body as BodyInit }) })
 }
 const wedge = { positions: Float64Array.from([0, 0, 0, 90, 0, 0, 0, 265, 0, 0, 0, 60]), triangles: Uint32Array.from([0, 2, 1, 0, 1, 3, 1, 2, 3, 0, 3, 2]) }
+
+it('gives a stand-in scan of the client\'s foot in any format, and says when there is no length', async () => {
+  const fitting = await rhona.fittingOf('oskar')
+  for (const format of ['stl', '3mf']) {
+    const answer = await send(rhona, `standins/scan?fitting=${fitting}&side=left&seed=2&format=${format}`)
+    const file = readMesh(`x.${format}`, new Uint8Array(await answer.arrayBuffer()))
+    expect(file.triangles.length / 3).toBeGreaterThan(50_000)
+  }
+  expect((await send(rhona, `standins/scan?fitting=${fitting}&side=up`)).status).toBe(400)
+})
 
 it('keeps a scan byte for byte with its hash, once, for staff only, and refuses what is none', async () => {
   const fitting = await rhona.fittingOf('oskar')

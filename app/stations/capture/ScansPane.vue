@@ -37,6 +37,17 @@ function take(files: Iterable<File>) {
   waiting.value = [...waiting.value, ...files]
   void next()
 }
+/** The stand-in scanner: its file takes the same way in as any other. */
+const seed = ref(1)
+async function scanFoot(side: Side) {
+  trouble.value = ''
+  const answer = await fetch(`/api/standins/scan?fitting=${fitting.id}&side=${side}&seed=${seed.value}`)
+  if (!answer.ok) {
+    trouble.value = ((await answer.json()) as { detail: string }).detail
+    return
+  }
+  take([new File([await answer.arrayBuffer()], `${side} stand-in ${seed.value++}.stl`)])
+}
 async function next() {
   const file = waiting.value[0]
   if (!file || stage.value || asked.value) return
@@ -108,7 +119,7 @@ const megabytes = (size: number) => `${(size / 1e6).toFixed(size < 1e6 ? 2 : 1)}
         <span class="small muted">{{ asked.found.unitInFile ? 'named in the file' : asked.found.guess ? 'guessed from its size' : 'no unit fits a foot: choose' }}</span></div>
       <div class="pick"><VBtn color="primary" variant="flat" :disabled="!asked.side" @click="keep">{{ asked.side ? `Keep as ${asked.side} scan` : 'Which foot?' }}</VBtn><VBtn @click="leave">Leave it</VBtn></div>
     </div>
-    <button v-else class="drop" :class="{ over }" :disabled="fitting.readOnly" @click="field?.click()">{{ over ? 'Let go here' : 'Drop scans here, or tap to choose' }}</button>
+    <div v-else class="bring"><button class="drop" :class="{ over }" :disabled="fitting.readOnly" @click="field?.click()">{{ over ? 'Let go here' : 'Drop scans here, or tap to choose' }}</button><VBtn v-for="s in (['left', 'right'] as const)" :key="s" height="64" :disabled="fitting.readOnly" @click="scanFoot(s)">Scan {{ s }}<small class="muted">stand-in</small></VBtn></div>
     <input ref="field" type="file" multiple accept=".stl,.obj,.ply,.3mf" class="sr" tabindex="-1" aria-label="Scan files" @change="take([...(($event.target as HTMLInputElement).files ?? [])]); ($event.target as HTMLInputElement).value = ''" />
     <div class="body">
       <div class="view"><SolidView v-if="picture" :solid="picture.solid" :label="`Scan ${picture.name}`" /><p v-else class="muted small none">A scan that is brought in is shown here.</p></div>
@@ -122,7 +133,8 @@ const megabytes = (size: number) => `${(size / 1e6).toFixed(size < 1e6 ? 2 : 1)}
 
 <style scoped>
 .scans { display: flex; flex-direction: column; min-height: 0; }
-.drop { margin: 10px 14px; min-height: 64px; border: 2px dashed var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); font-size: 15px; } .drop.over { border-color: var(--spruce); background: var(--wash); color: var(--ink); }
+.bring { display: grid; grid-template-columns: 1fr auto auto; gap: 8px; padding: 10px 14px; } .bring small { display: block; font-weight: 400; margin-left: 6px; }
+.drop { min-height: 64px; border: 2px dashed var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); font-size: 15px; } .drop.over { border-color: var(--spruce); background: var(--wash); color: var(--ink); }
 .stage { display: grid; grid-template-columns: 1fr 160px auto; gap: 10px; align-items: center; padding: 10px 14px; } progress { width: 100%; accent-color: var(--spruce); }
 .ask { padding: 10px 14px; display: grid; gap: 6px; border-bottom: 1px solid var(--hairline); } .pick { display: flex; gap: 10px; align-items: center; flex-wrap: wrap; } .pick span[role='group'] { display: flex; gap: 4px; }
 .opt { min-height: 44px; min-width: 44px; padding: 0 10px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; } .opt[aria-pressed='true'] { background: var(--wash); border-color: var(--spruce); font-weight: 700; }
