@@ -111,7 +111,8 @@ test('holding a stepper shows every step without keeping each one', async ({ pag
   const box = (await plus.boundingBox())!
   await page.mouse.move(box.x + 10, box.y + 10)
   await page.mouse.down()
-  await expect(page.getByLabel('left Medial heel skive, mm')).toHaveValue('5 mm')
+  const depth = async () => Number.parseFloat(await page.getByLabel('left Medial heel skive, mm').inputValue())
+  await expect.poll(depth).toBeGreaterThan(3)
   await page.mouse.up()
   await saved(page)
   expect(sent).toBe(1)
