@@ -1,4 +1,5 @@
 import { bestMean, meanOfReading } from '../measure/reading'
+import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { supportedLengthMm } from '../measure/supportedLength'
 import type { Foot } from '../record/schema'
 import type { FootwearModel } from './catalogueSchema'
@@ -25,12 +26,12 @@ export interface StandingFoot {
 }
 
 /** Readings of a foot as it stands on its device: supported length, standing widths, heights and girths. Null without a length. */
-export function standingFoot(foot: Foot, stackMm: StandingFoot['stackMm']): StandingFoot | null {
+export function standingFoot(foot: Foot, stackMm: StandingFoot['stackMm'], norms: Norms = HOUSE_NORMS): StandingFoot | null {
   const standing = bestMean(foot, 'footLengthMm', 'standing')
   if (standing === undefined) return null
   const best = (what: Parameters<typeof bestMean>[1]) => bestMean(foot, what, 'standing')
   return {
-    lengthMm: supportedLengthMm(standing, meanOfReading(foot, 'footLengthMm', 'sitting'), foot.device?.kind ?? 'none'),
+    lengthMm: supportedLengthMm(standing, meanOfReading(foot, 'footLengthMm', 'sitting'), foot.device?.kind ?? 'none', norms),
     forefootWidthMm: best('forefootWidthMm'),
     heelWidthMm: best('heelWidthMm'),
     malleolusWidthMm: best('malleolusWidthMm'),

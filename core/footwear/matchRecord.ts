@@ -8,6 +8,7 @@ import { Refusal } from '../record/refusal'
 import type { FittingRecord, Foot } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
+import { normsOf } from '../measure/normsTable'
 import { standingFoot, type StandingFoot } from './clearance'
 import { matchCatalogue, type MatchResult, type MatchSettings } from './match'
 
@@ -32,7 +33,7 @@ export function matchRecord(record: FittingRecord, models: readonly FootwearMode
   const feet: Partial<Record<Side, StandingFoot>> = {}
   for (const side of SIDES) {
     const foot = record.feet[side]
-    const standing = foot && standingFoot(foot, stackOf(foot))
+    const standing = foot && standingFoot(foot, stackOf(foot), normsOf(record))
     if (standing) feet[side] = standing
   }
   if (Object.keys(feet).length === 0) throw new Refusal('no-length', 'feet.left.readings: footLengthMm is needed to match footwear.', 'feet.left.readings')

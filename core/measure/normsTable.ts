@@ -17,7 +17,7 @@ export const normsSchema = z.strictObject({
   source: z.string().max(300).default('house defaults'),
   hardBoundsMm: z.record(kinds, pair).default(HARD_BOUNDS_MM as never),
   repeatLimitMm: z.record(kinds, positive.max(30)).default(SPREAD_LIMIT_MM),
-  /** least change that counts until double readings of this shop are held */
+  /** usual share of foot length; beyond 3.5 SD 'sure?' is asked */
   ratioToLength: z.partialRecord(kinds, z.strictObject({ mean: positive, sd: positive.max(1), state: z.string().max(20).optional() })).default(RATIO_NORMS),
   sideGapMm: positive.max(60).default(SIDE_GAP_MM),
   widthPerLength: positive.max(1).default(WIDTH_PER_LENGTH),

@@ -7,7 +7,9 @@ import { measureRecord } from '../../core/measure/measureRecord'
 import { betweenFitters, smallestChange, smallestChangeOfMeans, technicalError } from '../../core/measure/repeatability'
 import { usChildWords } from '../../core/measure/sizes'
 import { navicularDropClass } from '../../core/measure/archIndex'
+import { matchRecord } from '../../core/footwear/matchRecord'
 import { parseRecord } from '../../core/record/parse'
+import { demoModels } from '../../demo/catalogue'
 import { DEMO_RECORDS } from '../../demo/records'
 import { referenceReadings, standing } from '../fixtures/feet'
 
@@ -85,6 +87,12 @@ describe('the table of norms', () => {
     const classOf = (r: typeof own) => measureRecord(r, 10).feet.left!.classes!.forefootWidth!.class
     expect([classOf(house), classOf(own)]).toEqual(['medium', 'extraWide'])
     expect(measureRecord(own, 10).feet.left!.readings.footLengthMm!.standing!.repeat).toBe(true)
+  })
+  it('counts in the match: a table without regained length fits a longer foot', () => {
+    const tove = DEMO_RECORDS['tove-marchetti']!
+    const none = { ...HOUSE_NORMS, version: 2, supportShare: { none: 0, 'trim-to-fit': 0, 'heat-moulded': 0, 'full-custom': 0 } }
+    const lengthOf = (r: typeof tove) => matchRecord(r, demoModels()).pair.find((p) => p.model === 'fern-traverse-99')!.left!.clearances.length!
+    expect(lengthOf(tove) - lengthOf({ ...tove, norms: none })).toBeCloseTo(0.7 * (264 + 1 / 3 - 261.25), 6)
   })
   it('refuses limits that cross, with their path', () => {
     expect(() => parseRecord({ format: 'gentle-arch/fitting', version: 1, norms: { waistShare: [0.95, 0.89] }, feet: { left: {} } })).toThrow(/norms\.waistShare/)
