@@ -22,6 +22,13 @@ export function backup(file, url = ownerUrl()) {
   tool('pg_dump', url, ['--format=custom', '--no-owner', '--no-privileges', `--file=${file}`], 'inherit')
 }
 
+/** What the application's role may do, as the migrations grant it; a test holds the two against each other. */
+const GRANTS = [
+  ['select, insert, update, delete', 'shops, people, sign_in_failures, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models'],
+  ['select, insert, delete', 'double_readings, photos, scans'],
+  ['select, insert', 'audit, norms'],
+]
+
 /** Restores into a database without shops; grants come back for the application's role. */
 export async function restore(file, url = ownerUrl(), appRole = 'arch_app') {
   if (!existsSync(file)) stop(`${file}: there is no such file.`)
@@ -33,8 +40,7 @@ export async function restore(file, url = ownerUrl(), appRole = 'arch_app') {
     tool('pg_restore', url, ['--no-owner', '--no-privileges', '--clean', '--if-exists', `--dbname=${new URL(url).pathname.slice(1)}`, file], 'inherit')
     if ((await client.query('select 1 from pg_roles where rolname = $1', [appRole])).rows.length > 0) {
       await client.query(`grant usage on schema public to ${pg.escapeIdentifier(appRole)}`)
-      await client.query(`grant select, insert, update, delete on shops, people, sign_in_failures, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models to ${pg.escapeIdentifier(appRole)}`)
-      await client.query(`grant select, insert on audit to ${pg.escapeIdentifier(appRole)}`)
+      for (const [rights, tables] of GRANTS) await client.query(`grant ${rights} on ${tables} to ${pg.escapeIdentifier(appRole)}`)
     }
   } finally {
     await client.end()

@@ -40,6 +40,8 @@ describe('photographs', () => {
     expect((await bram.get(`photos/${json.id}`)).status).toBe(403)
     expect((await new Caller(server.base).get(`photos/${json.id}`)).status).toBe(401)
     expect((await rhona.get(`photos/${json.id}`)).headers.get('content-type')).toBe('image/jpeg')
+    const everything = (await rhona.get(`clients/${await client('anselm')}/export`)).json
+    expect(Buffer.from(everything.photos[0].jpegBase64, 'base64').equals(stored)).toBe(true)
     expect((await rhona.call('DELETE', `photos/${json.id}`, {})).status).toBe(200)
     expect((await rhona.get(`fittings/${fitting}/photos`)).json.photos).toEqual([])
   })
