@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, watch } from 'vue'
+import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { clientPicture } from '../../core/followup/clientPicture'
 import { PLACES } from '../../core/record/places'
@@ -22,16 +22,29 @@ const spots = (side: Side) => (fitting.record.story?.complaints ?? []).filter((c
 })
 const print = () => window.print()
 const key = (event: KeyboardEvent) => event.key === 'Escape' && (open.value = false)
-watch(open, (on) => {
+let before: HTMLElement | null = null
+const back = ref<{ $el: HTMLElement } | null>(null)
+onBeforeUnmount(() => {
+  document.documentElement.classList.remove('showing')
+  window.removeEventListener('keydown', key)
+})
+watch(open, async (on) => {
   document.documentElement.classList.toggle('showing', on)
-  if (on) window.addEventListener('keydown', key)
-  else window.removeEventListener('keydown', key)
+  if (!on) {
+    window.removeEventListener('keydown', key)
+    before?.focus()
+    return
+  }
+  window.addEventListener('keydown', key)
+  before = document.activeElement as HTMLElement | null
+  await nextTick()
+  back.value?.$el.focus()
 }, { immediate: true })
 </script>
 
 <template>
   <div v-if="open" class="show" role="dialog" aria-modal="true" aria-label="For the client">
-    <header><h1>{{ first ? `${first}, these are your feet` : 'These are your feet' }}</h1><span class="acts"><VBtn size="large" @click="print">Print</VBtn><VBtn size="large" color="primary" variant="flat" @click="open = false">Back to the bench</VBtn></span></header>
+    <header><h1>{{ first ? `${first}, these are your feet` : 'These are your feet' }}</h1><span class="acts"><VBtn size="large" @click="print">Print</VBtn><VBtn ref="back" size="large" color="primary" variant="flat" @click="open = false">Back to the bench</VBtn></span></header>
     <div class="page">
       <section class="feet">
         <figure v-for="side in SIDES" :key="side">

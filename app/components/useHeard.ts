@@ -41,7 +41,7 @@ function sidedOf(line: string): SidedCall | null {
 export function useHeard(line: Ref<string>, context: () => CallOutContext) {
   const fitting = useFitting()
   const sided = computed(() => sidedOf(line.value))
-  const heard = computed<CallOut>(() => parseCallOut(line.value, context()))
+  const heard = computed<CallOut>(() => parseCallOut(line.value, { ...context(), norms: normsOf(fitting.record) }))
   const understood = computed<Understood>(() => (sided.value ? ofSided(sided.value) : ofHeard(heard.value)))
 
   function ofSided(call: SidedCall): Understood {

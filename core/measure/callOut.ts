@@ -1,5 +1,6 @@
 import { READING_KINDS, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
 import { READING_LABELS } from './labels'
+import type { Norms } from './normsTable'
 import { refuseTrial } from './questions'
 
 /** What the call-out line understood. Nothing is kept before Enter. */
@@ -19,6 +20,8 @@ export interface CallOutContext {
   /** reading in focus: plain numbers go to it */
   what?: ReadingKind
   posture: Posture
+  /** the table the fitting is judged by; the house table when not said */
+  norms?: Norms
 }
 
 const NAMES: [string, ReadingKind][] = READING_KINDS.flatMap((kind) => READING_LABELS[kind].call.map((call): [string, ReadingKind] => [call, kind])).sort(
@@ -51,7 +54,7 @@ export function parseCallOut(line: string, context: CallOutContext): CallOut {
   if (!named && /^[a-z]/.test(text) && !/^[lr]\b/.test(text)) return unknownName(text)
   const what = named?.[1] ?? context.what
   if (!what) return { kind: 'partial', words: 'Say which reading first, for example: width 97.5 / 99' }
-  return numbersOf(named ? text.slice(named[0].length) : text, what, context.posture)
+  return numbersOf(named ? text.slice(named[0].length) : text, what, context.posture, context.norms)
 }
 
 const OTHER_WORDS: [string, string][] = [['again', 'take the reading in hand once more'], ['strike', 'strike a try, for example: strike L 2'], ['undo', 'take the last change back'], ['sitting', 'go on sitting'], ['standing', 'go on standing']]
@@ -74,7 +77,7 @@ function unknownName(text: string): CallOut {
   return { kind: 'refused', words: `No reading is called "${word}".`, choices: near }
 }
 
-function numbersOf(rest: string, what: ReadingKind, defaultPosture: Posture): CallOut {
+function numbersOf(rest: string, what: ReadingKind, defaultPosture: Posture, norms?: Norms): CallOut {
   const name = READING_LABELS[what].name.toLowerCase()
   const values: Record<Side, number[]> = { left: [], right: [] }
   let side: Side = 'left'
@@ -88,7 +91,7 @@ function numbersOf(rest: string, what: ReadingKind, defaultPosture: Posture): Ca
     else if (token !== 'mm') {
       const value = parseNumber(token)
       if (value === null) return { kind: 'refused', words: `"${token}" is not a number. Say the ${name} in mm.`, choices: [] }
-      const refused = refuseTrial(what, value)
+      const refused = refuseTrial(what, value, norms)
       if (refused) return { kind: 'refused', words: refused.words, choices: refused.meant === null ? [] : [rest.trim().replace(token, String(refused.meant))] }
       values[side].push(value)
     }

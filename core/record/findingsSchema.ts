@@ -54,8 +54,6 @@ export const findingsSchema = z.strictObject({
       bothLikeStocking: z.boolean().optional(),
     })
     .optional(),
-  by: z.string().max(80).optional(),
-  at: z.string().max(40).optional(),
   marks: z.array(markSchema).max(60).optional(),
 })
 

@@ -1,3 +1,5 @@
+import { seeded } from '../../core/capture/standin/random'
+
 /** What the stand-in plate knows of the foot that stands on it, mm and kg. */
 export interface Stander {
   side: 'left' | 'right'
@@ -11,23 +13,12 @@ export interface Stander {
 
 const CELL_MM = 5
 
-/** Small repeatable generator (mulberry32): the same seed gives the same noise. */
-function noise(seed: number): () => number {
-  let a = seed >>> 0
-  return () => {
-    a = (a + 0x6d2b79f5) | 0
-    let t = Math.imul(a ^ (a >>> 15), 1 | a)
-    t = (t + Math.imul(t ^ (t >>> 7), 61 | t)) ^ t
-    return ((t ^ (t >>> 14)) >>> 0) / 4294967296
-  }
-}
-
 /**
  * A stand-in for a pressure plate: blobs under heel, ball, outer edge and toes with sensor noise, written as the file a plate would give.
  * It shares no code with the reading of prints.
  */
 export function plateFile(foot: Stander, seed: number): string {
-  const random = noise(seed)
+  const { next: random } = seeded(seed)
   const { lengthMm: L, widthMm: W, heelMm: H } = foot
   const blobs = [
     { x: 0, y: 0.13 * L, rx: 0.36 * H, ry: 0.11 * L, p: 1 },

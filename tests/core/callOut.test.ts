@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parseCallOut, parseNumber } from '../../core/measure/callOut'
+import { HOUSE_NORMS } from '../../core/measure/normsTable'
 
 const hear = (line: string, what?: Parameters<typeof parseCallOut>[1]['what']) => parseCallOut(line, { posture: 'standing', what })
 
@@ -25,6 +26,11 @@ describe('the call-out line', () => {
     expect(hear('length L 1e9')).toMatchObject({ kind: 'refused', choices: [] })
     expect(hear('length L -265')).toMatchObject({ kind: 'refused' })
     expect(hear('length L abc')).toMatchObject({ kind: 'refused', words: expect.stringContaining('not a number') })
+  })
+  it('judges by the table it is given', () => {
+    const norms = { ...HOUSE_NORMS, hardBoundsMm: { ...HOUSE_NORMS.hardBoundsMm, footLengthMm: [20, 300] as [number, number] } }
+    expect(parseCallOut('len L 26.5', { posture: 'standing', norms })).toMatchObject({ kind: 'readings', left: [26.5] })
+    expect(parseCallOut('len L 320', { posture: 'standing', norms })).toMatchObject({ kind: 'refused', words: expect.stringContaining('20 to 300') })
   })
   it('undoes', () => expect(hear('undo')).toEqual({ kind: 'undo' }))
   it('reads back any number it is given, with point or comma', () =>

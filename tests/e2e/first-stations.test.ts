@@ -202,6 +202,7 @@ test('the client sees a picture in plain words, on one page of paper', async ({ 
   await page.keyboard.press('v')
   const picture = page.getByRole('dialog', { name: 'For the client' })
   await expect(picture.getByRole('heading', { name: 'Mirela, these are your feet' })).toBeVisible()
+  await expect(picture.getByRole('button', { name: 'Back to the bench' })).toBeFocused()
   await expect(picture).not.toContainText(/varus|everted|skive|TEM|classes|risk|Tove|Oskar|blood/i)
   for (const heading of ['What we found', 'What you told us', 'What we propose', 'What else could be done']) await expect(picture.getByRole('heading', { name: heading })).toBeVisible()
   const path = join(tmpdir(), 'client.pdf')

@@ -55,6 +55,7 @@ function take(kept: boolean, reason?: string) {
   why.value = ''
 }
 function key(event: KeyboardEvent) {
+  if (/^(INPUT|SELECT|TEXTAREA)$/.test((event.target as HTMLElement).tagName)) return
   if (event.key.toLowerCase() === 'r' && !fitting.readOnly && way.value.steps.length) asking.value = true
 }
 </script>

@@ -40,6 +40,8 @@ const mobility = (side: Side, joint: string, value: string | undefined) => {
 }
 const ray = (side: Side, patch: Partial<NonNullable<Findings['firstRay']>>) => set(side, { firstRay: Object.fromEntries(Object.entries({ ...findings(side).firstRay, ...patch }).filter(([, v]) => v !== undefined)) }, 'first ray')
 const taken = computed(() => SIDES.map((s) => ANGLE_KEYS.filter((k) => trialsOf(findings(s), k).length > 0).length + Object.keys(findings(s)).filter((k) => !k.endsWith('Deg') && k !== 'subtalar').length).reduce((a, b) => a + b, 0))
+/** Whoever examined last; the part of each foot keeps it. */
+const last = computed(() => SIDES.map((s) => fitting.parts[`findings.${s}`]).filter((p) => p?.changedBy).sort((a, b) => b!.changedAt.localeCompare(a!.changedAt))[0])
 const chosen = computed(() => fitting.record.footwear?.chosen)
 const TOE = { usual: 'free', limited: 'limited', functionalLimit: 'functional limit', rigid0: 'range as in grade 0', rigid1: 'range as in grade 1', rigid2: 'range as in grade 2', rigid3: 'range as in grade 3', rigid4: 'range as in grade 4' }
 const ANKLE = { usual: 'usual', calfLimited: 'calf limits', jointLimited: 'joint limits' }
@@ -59,7 +61,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
 <template>
   <div class="title-row">
     <h1>Examine</h1>
-    <span class="fact">{{ taken }} findings in · + is varus, inversion</span>
+    <span class="fact">{{ taken }} findings in · + is varus, inversion<template v-if="last"> · last by {{ last.changedBy }}, {{ last.changedAt.slice(0, 10) }}</template></span>
     <VBtnToggle v-model="group" mandatory role="group" aria-label="Findings"><VBtn v-for="g in GROUPS" :key="g.id" :value="g.id">{{ g.name }}</VBtn></VBtnToggle>
     <VMenu><template #activator="{ props }"><VBtn v-bind="props" aria-label="More for Examine">More</VBtn></template>
       <VList><VListItem title="Show the client" subtitle="key V" @click="hand.show = true" /><VListItem title="Compare visits" :to="`/clients/${fitting.client!.id}/compare`" /></VList></VMenu>

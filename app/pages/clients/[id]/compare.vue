@@ -4,10 +4,11 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { activityName } from '../../../../core/record/activities'
 import { compareVisits, type Comparison } from '../../../../core/measure/compareVisits'
 import { smallestChange, technicalError } from '../../../../core/measure/repeatability'
+import { joinRecord, type Parts } from '../../../../core/record/parts'
 import { parseRecord } from '../../../../core/record/parse'
 import type { FittingRecord } from '../../../../core/record/schema'
 import { SIDES, type ReadingKind, type Side } from '../../../../core/record/vocabulary'
-import type { DoubleReading, FittingRow } from '../../../../shared/contracts'
+import type { DoubleReading, FittingRow, FittingState } from '../../../../shared/contracts'
 import { api } from '~/composables/api'
 import { HUES } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
@@ -34,10 +35,14 @@ onMounted(async () => {
     trouble.value = (error as Error).message
   }
 })
+const recordOf = (state: FittingState): FittingRecord => {
+  const parts = Object.fromEntries(Object.entries(state.parts).map(([name, part]) => [name, part.content])) as Parts
+  return joinRecord({ ...parts, visit: { on: state.openedOn, ...parts.visit } }, state.client.details)
+}
 watch([first, second], async (ids) => {
   for (const f of ids)
     if (f && !records.value[f])
-      await api(`fittings/${f}/record`).then((r) => (records.value = { ...records.value, [f]: parseRecord(r) })).catch((error: Error) => (trouble.value = error.message))
+      await api<FittingState>(`fittings/${f}`).then((state) => (records.value = { ...records.value, [f]: recordOf(state) })).catch((error: Error) => (trouble.value = error.message))
 })
 /** Smallest believable change of each reading from all double readings of the shop. */
 const known = computed(() => {
