@@ -40,6 +40,12 @@ export default defineNuxtConfig({
       { baseName: 'bricolage600', dir: at('./node_modules/@expo-google-fonts/bricolage-grotesque/600SemiBold') },
     ],
   },
+  // Files are larger than other requests; these routes know and check their own limits.
+  routeRules: {
+    '/api/fittings/*/scans': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 125_000_000, maxUploadFileRequestInBytes: 125_000_000 } } },
+    '/api/fittings/*/photos': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 12_500_000, maxUploadFileRequestInBytes: 12_500_000 } } },
+    '/api/records': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 12_500_000, maxUploadFileRequestInBytes: 12_500_000 } } },
+  },
   experimental: { appManifest: false },
   typescript: { strict: true },
   security: {

@@ -1,6 +1,7 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { advise } from '../core/advice/advise'
+import { captureFoot, captureReport, openScan } from '../core/capture/captureScan'
 import { FAULTS, FAULT_LIMITS } from '../core/capture/standin/faults'
 import { standinScan } from '../core/capture/standin/scan'
 import { buildDevice, plainDevice, soleFieldOf } from '../core/device/buildDevice'
@@ -212,10 +213,26 @@ const scan: Command = {
       seed: numberOption(options, 'seed', 0, 4294967295, 1), fault, amount, unit, leg: oneOf(options, 'leg', ['capped', 'open', 'sole-only'] as const, 'capped'), separateToes: oneOf(options, 'toes', ['separate', 'joined'], 'separate') === 'separate',
       turned: oneOf(options, 'pose', ['any', 'standing'], 'any') === 'any', noiseMm: numberOption(options, 'noiseMm', 0, 5, 0.3), holes: numberOption(options, 'holes', 0, 50, 0),
     })
-    writeFileSync(options.out, writeMesh(format, mesh, `${side} stand-in scan`))
+    writeFileSync(options.out, writeMesh(format, mesh, `${side} stand-in scan`, unit))
     return { format, unit, side, triangles: mesh.triangles.length / 3, ...(fault && { fault, amount, amountUnit: FAULT_LIMITS[fault].unit }) }
   },
 }
 
+const capture: Command = {
+  usage: 'SCAN [--record RECORD --foot left|right] [--unit mm|cm|m|in]',
+  files: 1,
+  options: ['record', 'foot', 'unit'],
+  run: ({ files, options }) => {
+    const unit = options.unit === undefined ? undefined : oneOf(options, 'unit', UNITS, 'mm')
+    const told = options.foot === undefined ? undefined : oneOf(options, 'foot', ['left', 'right'] as const, 'left')
+    const record = options.record === undefined ? undefined : parseRecord(readJson(options.record))
+    if (record && !told) throw new UsageError('arch capture: with --record say which foot, --foot left or --foot right')
+    const foot = record && told && record.feet[told]
+    if (record && !foot) throw new Refusal('no-foot', `feet.${told}: this record has no ${told} foot.`, `feet.${told}`)
+    const open = openScan(readMesh(files[0]!, bytesOf(files[0]!)), unit, told)
+    return roundDeep(captureReport(open, captureFoot(open, told ?? open.rough.guess.side, foot)))
+  },
+}
+
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand, convert, scan }
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand, convert, scan, capture }

@@ -3,18 +3,18 @@ import { Refusal } from '../record/refusal'
 import { deviceSchema, type Device, type Foot } from '../record/schema'
 import { buildShell, type ShellBody } from './shell'
 import { buildSolid, type Solid } from './solid'
-import { sampleSole, type SoleField } from './soleField'
-import { soleParameters, type AssumedParameter } from './soleParameters'
+import { footField, type FootField } from './footField'
+import type { AssumedParameter } from './soleParameters'
 import { buildSurface, type DeviceSurface } from './surface'
 
 /** A device with no layers and every default. */
 export const plainDevice = (): Device => parseWith(deviceSchema, {})
 
-/** The sampled sole of a foot; throws a Refusal when there is no foot length. */
-export function soleFieldOf(foot: Foot, side: string, stepMm = 1): { field: SoleField; assumed: AssumedParameter[] } {
-  const found = soleParameters(foot)
+/** The sampled sole of a foot, captured or from its readings; throws a Refusal when there is neither. */
+export function soleFieldOf(foot: Foot, side: string, stepMm = 1): FootField {
+  const found = footField(foot, stepMm)
   if (!found) throw new Refusal('no-length', `feet.${side}.readings: footLengthMm is needed to draw the sole. Measure the foot length first.`, `feet.${side}.readings`)
-  return { field: sampleSole(found.parameters, stepMm), assumed: found.assumed }
+  return found
 }
 
 export interface BuiltDevice {

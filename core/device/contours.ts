@@ -15,7 +15,7 @@ export interface ContourRing {
  * @param inside cells that count for the range of heights
  * @param intervalMm distance between rings
  */
-export function contourRings(field: SoleField, z: Float64Array, inside: (i: number) => boolean, intervalMm: number): ContourRing[] {
+export function contourRings(field: Pick<SoleField, 'x0' | 'y0' | 'stepMm' | 'columns' | 'rows'>, z: Float64Array, inside: (i: number) => boolean, intervalMm: number): ContourRing[] {
   let low = Infinity
   let high = -Infinity
   for (let i = 0; i < z.length; i++)

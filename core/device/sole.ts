@@ -10,6 +10,14 @@ const LATERAL = [-32.5, -33.5, -39, -46.5, -50.5, -49, -42, -27, -4]
 const HEADS = { x: [28, 7, -9, -24, -38], y: [0.725, 0.735, 0.715, 0.685, 0.645], depth: [3.3, 2.6, 2.6, 2.4, 2.6], sigmaX: [11, 9.5, 9.5, 9.5, 9.5], sigmaY: 12 }
 const TOES = { x: [26, 7, -8, -21, -32], y: [0.905, NaN, 0.872, 0.835, 0.79], depth: [4.3, 3, 2.7, 2.5, 2.5], sigmaX: [10, 6, 6, 6, 6], sigmaY: 7.5 }
 
+/** What a captured foot gives instead of the house's plan: borders at a height y, and where heads and toes lie, mm. */
+export interface SolePlan {
+  medial: (y: number) => number
+  lateral: (y: number) => number
+  heads: readonly (readonly [number, number])[]
+  toes: readonly (readonly [number, number])[]
+}
+
 interface Bump { x: number; y: number; depth: number; sigmaX: number; sigmaY: number }
 
 /** Where a point lies in the foot: shares and distances that every layer formula is written in. */
@@ -53,9 +61,10 @@ export const BORDER_LIMIT = 0.985
  * It is the *unloaded* sole, an own closed form (house model), used wherever there is no captured shape.
  *
  * @param p lengths in mm, angles in degrees (+ = inverted, medial side up)
+ * @param plan borders, heads and toes of a captured foot, in place of the house's proportions
  * @example createSole({ lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm: 44, … }).height(20, 111.3) // 13.471
  */
-export function createSole(p: SoleParameters): Sole {
+export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
   const L = p.lengthMm
   const heelCentreY = 0.13 * L
   const medialAt = hermite(STATIONS, MEDIAL)
@@ -64,8 +73,8 @@ export function createSole(p: SoleParameters): Sole {
     const w = S(s, 0.2, 0.6)
     return ((1 - w) * p.heelWidthMm) / 65 + (w * p.forefootWidthMm) / 100
   }
-  const medialFull = (y: number) => medialAt(y / L) * widthFactor(y / L)
-  const lateralFull = (y: number) => lateralAt(y / L) * widthFactor(y / L)
+  const medialFull = plan?.medial ?? ((y: number) => medialAt(y / L) * widthFactor(y / L))
+  const lateralFull = plan?.lateral ?? ((y: number) => lateralAt(y / L) * widthFactor(y / L))
   const rounded = (y: number) => (y < heelCentreY ? Math.sqrt(Math.max(0, 1 - ((heelCentreY - y) / heelCentreY) ** 2)) : 1)
 
   const scale = p.forefootWidthMm / 100
@@ -77,6 +86,8 @@ export function createSole(p: SoleParameters): Sole {
     sigmaX: TOES.sigmaX[i]! * scale,
     sigmaY: TOES.sigmaY,
   }))
+  plan?.heads.forEach(([x, y], i) => Object.assign(heads[i]!, { x, y }))
+  plan?.toes.forEach(([x, y], i) => Object.assign(toes[i]!, { x, y }))
   const bumps = [...heads, ...toes]
   const lateralToMedial = [...heads].reverse()
   const headLineY = polyline(lateralToMedial.map((h) => h.x), lateralToMedial.map((h) => h.y))

@@ -1,5 +1,5 @@
 import type { Grid } from '../geometry/grid'
-import { createSole, type Sole } from './sole'
+import { createSole, type Sole, type SolePlan } from './sole'
 import type { SoleParameters } from './soleParameters'
 
 /** How far beyond the border a row still takes part: rims and flares, mm. */
@@ -36,9 +36,10 @@ export interface SoleField extends Omit<Grid, 'z'> {
  * Samples a sole on a grid of the given step. The cast rotation of the parameters is left to the device's tilts.
  *
  * @param stepMm 1 for making, 2 for estimates
+ * @param plan borders, heads and toes of a captured foot
  */
-export function sampleSole(parameters: SoleParameters, stepMm = 1): SoleField {
-  const sole = createSole({ ...parameters, castDeg: 0 })
+export function sampleSole(parameters: SoleParameters, stepMm = 1, plan?: SolePlan): SoleField {
+  const sole = createSole({ ...parameters, castDeg: 0 }, plan)
   const half = Math.max(60, Math.ceil((0.52 * parameters.forefootWidthMm) / 2) * 2, Math.ceil(0.26 * parameters.heelWidthMm) * 2)
   const x0 = -(half + MARGIN_X_MM)
   const y0 = -MARGIN_Y_MM

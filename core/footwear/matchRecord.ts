@@ -1,6 +1,5 @@
 import { buildShell } from '../device/shell'
-import { sampleSole } from '../device/soleField'
-import { soleParameters } from '../device/soleParameters'
+import { footField } from '../device/footField'
 import { stackHeights } from '../device/space'
 import { buildSurface } from '../device/surface'
 import { isChild } from '../measure/ageAtVisit'
@@ -16,9 +15,9 @@ import { matchCatalogue, type MatchResult, type MatchSettings } from './match'
 export function stackOf(foot: Foot): StandingFoot['stackMm'] {
   const { device } = foot
   if (!device || device.kind === 'none') return null
-  const found = soleParameters(foot)
+  const found = footField(foot, 2)
   if (!found) return null
-  const stack = stackHeights(buildShell(buildSurface(sampleSole(found.parameters, 2), device), device), device)
+  const stack = stackHeights(buildShell(buildSurface(found.field, device), device), device)
   return { ball: stack.ballMm, instep: stack.archMm, toes: stack.toesMm }
 }
 

@@ -17,9 +17,6 @@ export const columnX = (grid: Grid, column: number): number => grid.x0 + (column
 /** y of the centre of a row, mm. */
 export const rowY = (grid: Grid, row: number): number => grid.y0 + (row + 0.5) * grid.stepMm
 
-/** An empty grid of the same layout (all zero). */
-export const likeGrid = (grid: Grid): Grid => ({ ...grid, z: new Float64Array(grid.z.length) })
-
 /** Height at any point by bilinear interpolation between cell centres, clamped to the grid's edge; NaN where a needed cell is NaN. */
 export function sampleGrid(grid: Grid, xMm: number, yMm: number): number {
   const fx = Math.min(grid.columns - 1, Math.max(0, (xMm - grid.x0) / grid.stepMm - 0.5))
@@ -40,4 +37,30 @@ export function peakOf(grid: Grid, mask: Uint8Array): { valueMm: number; xMm: nu
   for (let i = 0; i < grid.z.length; i++) if (mask[i] && (best < 0 || Math.abs(grid.z[i]!) > Math.abs(grid.z[best]!))) best = i
   if (best < 0 || grid.z[best] === 0) return null
   return { valueMm: grid.z[best]!, xMm: columnX(grid, best % grid.columns), yMm: rowY(grid, Math.floor(best / grid.columns)) }
+}
+
+/** First and last cell of every row that holds a height; NaN for rows without one. */
+export function rowEnds({ z, columns, rows }: Grid): { from: Float64Array; to: Float64Array } {
+  const from = new Float64Array(rows).fill(NaN)
+  const to = new Float64Array(rows).fill(NaN)
+  for (let r = 0; r < rows; r++)
+    for (let c = 0; c < columns; c++)
+      if (!Number.isNaN(z[r * columns + c]!)) {
+        if (Number.isNaN(from[r]!)) from[r] = c
+        to[r] = c
+      }
+  return { from, to }
+}
+
+/** Mean of a line over so many values to either side, gaps (NaN) left out. */
+export function movingMean(line: Float64Array, reach: number): Float64Array {
+  return line.map((_, i) => {
+    let [sum, n] = [0, 0]
+    for (let k = Math.max(0, i - reach); k <= Math.min(line.length - 1, i + reach); k++)
+      if (!Number.isNaN(line[k]!)) {
+        sum += line[k]!
+        n++
+      }
+    return n ? sum / n : NaN
+  })
 }

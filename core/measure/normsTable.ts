@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
+import { CHECK_LIMITS } from '../capture/checkTable'
+import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
 import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
 import { RATIO_NORMS, WIDTH_PER_LENGTH, type SourceState } from './norms'
 
@@ -36,6 +37,10 @@ export const normsSchema = z.strictObject({
   rangeRepeatDeg: positive.max(30).default(5),
   /** least alignment change that counts between fitters, degrees */
   alignmentChangeDeg: positive.max(20).default(4),
+  /** limits of the checks of a captured shape, in each check's unit (coverage: least share seen) */
+  captureLimit: z.record(z.enum(CHECK_CODES), positive.max(100)).default(CHECK_LIMITS),
+  gapFilledMm2: positive.max(2000).default(315),
+  standingRiseShare: z.number().min(0).max(1).default(0.5),
   painChange: positive.max(10).default(2),
   comfortChange: positive.max(100).default(10),
 })
@@ -66,10 +71,13 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   alignmentRepeatDeg: { name: 'Take an alignment angle again above', unit: '°', source: 'workshop practice', state: 'own assumption' },
   rangeRepeatDeg: { name: 'Take a range again above', unit: '°', source: 'workshop practice', state: 'own assumption' },
   alignmentChangeDeg: { name: 'Alignment change that counts between fitters', unit: '°', source: 'between fitters 3 to 5°', state: 'own assumption' },
+  captureLimit: { name: 'Capture: limits of the quality checks', unit: '°, mm, %', source: 'workshop practice; toes and dents own', state: 'own assumption' },
+  gapFilledMm2: { name: 'Capture: largest gap that is filled', unit: 'mm²', source: 'house default, a hole 20 mm across', state: 'own assumption' },
+  standingRiseShare: { name: 'Arch captured standing: share of the drop raised again', unit: '', source: 'workshop default', state: 'own assumption' },
   painChange: { name: 'Pain change that counts, 0–10', unit: 'points', source: 'house default', state: 'own assumption' },
   comfortChange: { name: 'Comfort change that counts, 0–100', unit: 'points', source: 'house default', state: 'own assumption' },
 }
 
-/** The table of a record. */
-export const normsOf = (record: { norms?: Norms }): Norms => record.norms ?? HOUSE_NORMS
+/** The table of a record; what an older table did not have yet is the house's. */
+export const normsOf = (record: { norms?: Norms }): Norms => (record.norms ? { ...HOUSE_NORMS, ...record.norms } : HOUSE_NORMS)
 

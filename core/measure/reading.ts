@@ -1,6 +1,6 @@
 import { mean } from 'd3-array'
 import type { Foot, Reading } from '../record/schema'
-import type { Posture, ReadingKind } from '../record/vocabulary'
+import { SCAN_INSTRUMENT, type Posture, type ReadingKind } from '../record/vocabulary'
 import { HOUSE_NORMS, type Norms } from './normsTable'
 
 /** What the trials of one reading say. */
@@ -51,9 +51,11 @@ export function summarise(reading: Pick<Reading, 'what' | 'trials' | 'struck'>, 
   return { mean: mean(kept, (t) => t.value)!, spread, trials: kept.length, repeat, agreed, proposeStrike: fallback, notRepeatable: kept.length >= 5 && !agreed }
 }
 
-/** All readings of a kind and posture as one (a record may hold several entries); undefined when there is none. */
+/** All readings of a kind and posture as one (a record may hold several entries); a scan's trials count only where no hand has measured. */
 export function readingOf(foot: Foot, what: ReadingKind, posture: Posture): Reading | undefined {
-  const found = foot.readings.filter((r) => r.what === what && r.posture === posture)
+  const all = foot.readings.filter((r) => r.what === what && r.posture === posture)
+  const byHand = all.filter((r) => r.instrument !== SCAN_INSTRUMENT)
+  const found = byHand.length > 0 ? byHand : all
   if (found.length <= 1) return found[0]
   const trials: number[] = []
   const struck: number[] = []

@@ -3,7 +3,7 @@ import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { parseWith } from './parse'
 import { PART_SCHEMAS, type PartContent, type PartName } from './parts'
 import { Refusal } from './refusal'
-import { POSTURES, READING_KINDS, SIDES, type ReadingKind } from './vocabulary'
+import { POSTURES, READING_KINDS, SCAN_INSTRUMENT as SCAN, SIDES, type ReadingKind } from './vocabulary'
 
 /** Trials of one reading are kept up to this many. */
 export const MOST_TRIALS = 5
@@ -55,7 +55,8 @@ export function applyCommand(before: unknown, command: Command, stamp?: { by: st
     return content
   }
   const readings = (before as Readings | undefined) ?? []
-  const at = readings.findIndex((r) => r.what === command.what && r.posture === command.posture)
+  // Trials read off a scan stand beside those taken by hand, never among them.
+  const at = readings.findIndex((r) => r.what === command.what && r.posture === command.posture && (r.instrument === SCAN) === (command.instrument === SCAN))
   const old = readings[at]
   const trials = command.kind === 'readings.add' ? [...(old?.trials ?? []), ...command.values] : command.trials
   const struck = command.kind === 'readings.add' ? (old?.struck ?? []) : command.struck.filter((i) => i < trials.length)

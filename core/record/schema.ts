@@ -1,10 +1,11 @@
 import { z } from 'zod'
+import { captureSchema } from './captureSchema'
 import { findingsSchema } from './findingsSchema'
 import { footprintSchema } from './footprintSchema'
 import { layerSchema } from './layerSchema'
 import { normsSchema } from '../measure/normsTable'
 import { complaintSchema, storySchema } from './storySchema'
-import { CAPTURE_WAYS, COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
+import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
 
 /** What footwear can be asked for instead of, or beside, a device. */
 export const FOOTWEAR_ASKS = ['rocker', 'wider', 'longer', 'instepRoom', 'cuff', 'soft'] as const
@@ -53,17 +54,6 @@ export const deviceSchema = z.strictObject({
     .prefault({}),
   posts: z.array(postSchema).max(4).default([]),
   heelLiftMm: z.number().min(0).max(40).default(0),
-})
-
-export const captureSchema = z.strictObject({
-  way: z.enum(CAPTURE_WAYS).default('parametric'),
-  load: z.enum(['none', 'part', 'full']).default('none'),
-  file: text(200).optional(),
-  /** every take of this foot, the rejected ones with why */
-  takes: z
-    .array(z.strictObject({ way: z.enum(CAPTURE_WAYS), kept: z.boolean(), why: text(300).optional(), by: text(80).optional(), at: text(40).optional(), scan: text(40).optional() }))
-    .max(40)
-    .optional(),
 })
 
 export const footSchema = z.strictObject({
@@ -171,7 +161,7 @@ export const recordSchema = z.strictObject({
   norms: normsSchema.optional(),
 })
 
-export { complaintSchema, findingsSchema, storySchema }
+export { captureSchema, complaintSchema, findingsSchema, storySchema }
 export type { Findings, Mark } from './findingsSchema'
 export type { Complaint, Story } from './storySchema'
 export type FittingRecord = z.output<typeof recordSchema>

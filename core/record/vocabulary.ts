@@ -9,6 +9,9 @@ export type ReadingKind = (typeof READING_KINDS)[number]
 export const POSTURES = ['sitting', 'standing', 'prone', 'supine'] as const
 export type Posture = (typeof POSTURES)[number]
 
+/** Instrument of trials that were read off a captured surface. */
+export const SCAN_INSTRUMENT = 'scan'
+
 export const SIDES = ['left', 'right'] as const
 export type Side = (typeof SIDES)[number]
 export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'left')
@@ -40,6 +43,10 @@ export const CAPTURE_WAYS = ['plaster', 'foam', 'bead-tray', 'standing-vacuum', 
 
 export const FAMILIES = ['rigid-shell', 'skate', 'laced-boot', 'riding-shoe', 'work-boot', 'shoe', 'dress-shoe'] as const
 export type Family = (typeof FAMILIES)[number]
+
+/** Checks of a captured shape. */
+export const CHECK_CODES = ['heelUpright', 'midfootLocked', 'forefootAngle', 'firstRay', 'toes', 'fingerDents', 'levelHeelBall', 'archHeight', 'coverage'] as const
+export type CheckCode = (typeof CHECK_CODES)[number]
 
 /** Signs for which somebody else looks first; each is asked in plain words. */
 export const SIGNS = [

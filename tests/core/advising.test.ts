@@ -1,3 +1,4 @@
+import { correctionSchema } from '../../core/record/captureSchema'
 import { describe, expect, it } from 'vitest'
 import { changeWords, isMet } from '../../core/advice/applyChange'
 import { bySchool } from '../../core/advice/bySchool'
@@ -85,12 +86,12 @@ describe('the guided round', () => {
 })
 
 describe('ways of capture', () => {
-  it('lead by steps, wait where something sets, and name corrections that are layers', () => {
+  it('lead by steps, wait where something sets, and name corrections that can be made', () => {
     for (const id of CAPTURE_WAYS.filter((w) => w !== 'parametric')) {
       const way = WAYS[id]
       expect(way.steps.length, id).toBeGreaterThanOrEqual(4)
       expect(way.steps.some((s) => s.look), id).toBe(true)
-      for (const c of way.corrections) expect(layerSchema.parse({ kind: c.layer, amountMm: c.amountMm })).toMatchObject({ kind: c.layer })
+      for (const c of way.corrections) expect(correctionSchema.parse({ kind: c.kind, amountMm: c.amountMm })).toMatchObject({ kind: c.kind, on: true })
     }
     expect(WAYS['standing-vacuum'].steps.find((s) => s.seconds)!.seconds).toBe(360)
     expect(WAYS['standing-vacuum'].load).toBe('full')

@@ -15,15 +15,18 @@ interface Case {
   findings?: object
   readings?: object[]
   device?: object
+  capture?: object
   record?: object
 }
 
-function recordOf({ story, findings, readings = [], device, record = {} }: Case): FittingRecord {
+function recordOf({ story, findings, readings = [], device, capture, record = {} }: Case): FittingRecord {
   return parseRecord({
     format: 'gentle-arch/fitting', version: 1, visit: { on: '2026-11-20' }, client: { bornOn: '1985-03-02' }, story,
-    feet: { right: { readings: [...referenceReadings, ...readings], ...(findings && { findings }), ...(device && { device }) } }, ...record,
+    feet: { right: { readings: [...referenceReadings, ...readings], ...(findings && { findings }), ...(device && { device }), ...(capture && { capture }) } }, ...record,
   })
 }
+const scanned = (what: string, value: number) => ({ what, posture: 'standing', trials: [value], instrument: 'scan' })
+const SURFACE = { x0: -50, y0: 0, stepMm: 1, columns: 100, rows: 265, heights: '', lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, forefootDeg: 0, heads: [[28, 192], [7, 195], [-9, 190], [-24, 182], [-38, 171]], toes: [] }
 const pain = (at: string, score = 5, more = {}) => ({ complaints: [{ foot: 'right', at, score, ...more }] })
 const told = (...conditions: string[]) => ({ conditions })
 const post = (angleDeg: number, more = {}) => ({ posts: [{ at: 'rearfoot', angleDeg, ...more }] })
@@ -57,6 +60,8 @@ const CASES: Record<string, [fires: Case, not: Case]> = {
   'heat-at-bench': [{ device: { kind: 'heat-moulded' } }, { device: { kind: 'trim-to-fit' } }],
   'forefoot-again': [{ findings: { forefootDeg: [9] } }, { findings: { forefootDeg: [9, 9] } }],
   'angle-again': [{ findings: { rcspDeg: [-1, -4] } }, { findings: { rcspDeg: [-1, -3] } }],
+  'scan-apart': [{ capture: { way: 'scan', load: 'full' }, readings: [scanned('footLengthMm', 275)] }, { capture: { way: 'scan', load: 'full' }, readings: [scanned('footLengthMm', 265)] }],
+  'capture-overruled': [{ capture: { way: 'scan', surface: SURFACE, overruled: { why: 'stiff midfoot', codes: ['midfootLocked'] } } }, { capture: { way: 'scan', surface: SURFACE, use: 'readings', overruled: { why: 'stiff midfoot', codes: ['midfootLocked'] } } }],
   'post-by-feel': [{ device: post(3, { because: 'rearfoot-post' }) }, { device: post(5, { because: 'rearfoot-post' }) }],
   'medial-push': [{ story: pain('medialAnkle'), findings: { rcspDeg: [-5, -5] } }, { story: pain('medialAnkle'), findings: { rcspDeg: [-2, -2] } }],
   'medial-shave': [{ story: pain('navicular'), findings: { axis: 'medial' } }, { story: pain('medialAnkle'), findings: { axis: 'medial' } }],

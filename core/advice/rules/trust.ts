@@ -1,3 +1,6 @@
+import { keptAgainstHand } from '../../capture/againstHand'
+import { usesCaptured } from '../../device/footField'
+import { READING_LABELS } from '../../measure/labels'
 import { ANGLE_LABELS } from '../../examine/angleLabels'
 import { ANGLE_KEYS, USUAL_FOREFOOT_DEG } from '../../examine/examination'
 import { isRange } from '../../examine/examineFoot'
@@ -29,5 +32,17 @@ export const TRUST: readonly FootRule[] = [
       const small = device?.posts.find((p) => p.angleDeg !== 0 && Math.abs(p.angleDeg) < limit && p.because === 'rearfoot-post')
       return small ? { words: `A ${side} post of ${n(small.angleDeg)}° is smaller than two fitters differ (${n(limit)}°): it is set by feel, let the client judge it.`, triggers: [at('device.posts')] } : null
     },
+  }),
+  ofFoot({
+    ...watch, code: 'scan-apart', strength: 'usual',
+    when: ({ foot, record, side, at }) => {
+      const worst = keptAgainstHand(foot, normsOf(record)).filter((r) => r.apart && !r.otherLoad).sort((a, b) => Math.abs(b.gapMm!) / b.limitMm - Math.abs(a.gapMm!) / a.limitMm)[0]
+      return worst ? { words: `The ${side} ${READING_LABELS[worst.what].name.toLowerCase()} is ${n(worst.gapMm!)} mm ${worst.gapMm! > 0 ? 'more' : 'less'} on the scan than by hand: look at the landmark, then take it again.`, change: { measure: worst.what }, triggers: [at('readings')] } : null
+    },
+  }),
+  ofFoot({
+    ...watch, code: 'capture-overruled', strength: 'strong',
+    when: ({ foot, side, at }) =>
+      foot.capture?.overruled && usesCaptured(foot) ? { words: `The ${side} shape was taken though ${foot.capture.overruled.codes.length === 1 ? 'a check' : `${foot.capture.overruled.codes.length} checks`} said redo (${foot.capture.overruled.why}). A device on it carries the fault.`, triggers: [at('capture')] } : null,
   }),
 ]

@@ -1,22 +1,16 @@
+import { CHECK_TABLE } from '../checkTable'
+import { CHECK_CODES, type CheckCode } from '../../record/vocabulary'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import type { Sole } from '../../device/sole'
 
 /** Positioning faults by the check that has to find them; amounts in the check's unit. */
-export const FAULTS = ['heelUpright', 'midfootLocked', 'forefootAngle', 'firstRay', 'toes', 'fingerDents', 'levelHeelBall', 'archHeight', 'coverage'] as const
-export type Fault = (typeof FAULTS)[number]
+export const FAULTS = CHECK_CODES
+export type Fault = CheckCode
 
-/** Limits of the checks; without an amount a fault is made one and a half times as large. Toes and dents: own assumption, 2 mm is no longer small. */
-export const FAULT_LIMITS: Record<Fault, { limit: number; unit: '°' | 'mm' | '%' }> = {
-  heelUpright: { limit: 2, unit: '°' },
-  midfootLocked: { limit: 2, unit: 'mm' },
-  forefootAngle: { limit: 2, unit: '°' },
-  firstRay: { limit: 2, unit: 'mm' },
-  toes: { limit: 2, unit: 'mm' },
-  fingerDents: { limit: 2, unit: 'mm' },
-  levelHeelBall: { limit: 4, unit: 'mm' },
-  archHeight: { limit: 3, unit: 'mm' },
-  coverage: { limit: 5, unit: '%' },
-}
+const SIGN = { deg: '°', mm: 'mm', '%': '%' } as const
+
+/** House limits of the checks; without an amount a fault is made one and a half times as large. Of coverage it is the part that is lost. */
+export const FAULT_LIMITS = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, { limit: c.unit === '%' ? 100 - c.limit : c.limit, unit: SIGN[c.unit] }])) as Record<Fault, { limit: number; unit: string }>
 
 const bell = (d: number, sigma: number) => Math.exp(-0.5 * (d / sigma) ** 2)
 

@@ -18,6 +18,8 @@ const STEP_MM = 2
 /** Edges longer than this are cut, so that steep walls have points too. */
 const LONGEST_MM = 4.5
 const LEG_ABOVE_MALLEOLUS_MM = 70
+/** Corners of the plan this close to the outline are put on it, so that the border is not a staircase. */
+const SNAP_MM = 1.4
 
 /** Height of the foot's upper side over the floor: forefoot, instep, and the leg rising from the ankle. */
 function upper(sole: Sole, body: FootBody, x: number, y: number, lower: number): number {
@@ -59,6 +61,15 @@ export function footBody(sole: Sole, body: FootBody, lift: (x: number, y: number
     const [x, y] = [-half + (c + 0.5) * STEP_MM, (r + 0.5) * STEP_MM]
     return c >= 0 && r >= 0 && c < columns && r < rows && sole.contains(x, y) && !(body.separateToes && inCleft(sole, x, y))
   }
+  /** does a corner lie where the plan ends? */
+  const rim = (c: number, r: number) => !(inside(c - 1, r - 1) && inside(c, r - 1) && inside(c - 1, r) && inside(c, r))
+  const onOutline = (x: number, y: number, edge: boolean) => {
+    if (!edge) return x
+    const border = x > 0 ? sole.medial(y) : sole.lateral(y)
+    return Math.abs(border - x) < SNAP_MM ? border : x
+  }
+  // The last row that belongs to the plan ends at the tip of the toes.
+  const lastRow = Math.floor(L / STEP_MM - 0.5) + 1
   const points: number[] = []
   const faces: number[] = []
   const corner = new Map<string, number>()
@@ -66,10 +77,11 @@ export function footBody(sole: Sole, body: FootBody, lift: (x: number, y: number
     const key = `${c},${r},${top ? 1 : 0}`
     const known = corner.get(key)
     if (known !== undefined) return known
-    const [x, y] = [-half + c * STEP_MM, r * STEP_MM]
+    const y = r === lastRow ? L : r * STEP_MM
     const yIn = Math.min(L, Math.max(0.5, y))
+    const x = onOutline(-half + c * STEP_MM, yIn, rim(c, r))
     const lower = sole.height(x, yIn) + lift(x, yIn)
-    points.push(x, Math.min(L, y), top ? upper(sole, body, x, yIn, lower) : lower)
+    points.push(x, y, top ? upper(sole, body, x, yIn, lower) : lower)
     corner.set(key, points.length / 3 - 1)
     return points.length / 3 - 1
   }
@@ -87,8 +99,10 @@ export function footBody(sole: Sole, body: FootBody, lift: (x: number, y: number
       if (!inside(c, r + 1)) wall(c + 1, r + 1, c, r + 1)
       if (!inside(c - 1, r)) wall(c, r + 1, c, r)
     }
-  const whole = cutLongEdges({ positions: Float64Array.from(points), triangles: Uint32Array.from(faces) }, LONGEST_MM)
-  tiltLeg(whole, body)
+  const upright = cutLongEdges({ positions: Float64Array.from(points), triangles: Uint32Array.from(faces) }, LONGEST_MM)
+  tiltLeg(upright, body)
+  // Leaning makes some edges longer again.
+  const whole = body.legTiltDeg === 0 ? upright : cutLongEdges(upright, LONGEST_MM)
   return body.leg === 'open' ? openLeg(whole, body) : whole
 }
 
@@ -97,8 +111,8 @@ function tiltLeg(mesh: Mesh, body: FootBody) {
   if (body.legTiltDeg === 0) return
   const tan = Math.tan((body.legTiltDeg * Math.PI) / 180)
   const from = 0.8 * body.malleolusMm
-  // Inverted against the heel: the leg's top leans outward.
-  for (let i = 0; i < mesh.positions.length; i += 3) mesh.positions[i] = mesh.positions[i]! - tan * Math.max(0, mesh.positions[i + 2]! - from)
+  // A heel that is inverted against its leg: seen from the heel, the top of the leg leans inward.
+  for (let i = 0; i < mesh.positions.length; i += 3) mesh.positions[i] = mesh.positions[i]! + tan * Math.max(0, mesh.positions[i + 2]! - from)
 }
 
 /** The leg without its lid: faces at its top left out. */

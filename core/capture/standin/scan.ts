@@ -1,5 +1,6 @@
 import { createSole } from '../../device/sole'
 import { soleParameters } from '../../device/soleParameters'
+import { firstRayRestMm, heldNeutral } from '../../examine/heldAs'
 import { MM_PER, type Unit } from '../../formats/mesh/meshFile'
 import type { Mesh } from '../../geometry/mesh'
 import { bestMean } from '../../measure/reading'
@@ -57,9 +58,12 @@ export function standinScan(foot: Foot, side: Side, options: ScanOptions): Mesh 
     malleolusMm: bestMean(foot, 'medialMalleolusHeightMm', 'standing') ?? 0.31 * L,
     leg: options.leg ?? 'capped',
     separateToes: options.separateToes ?? true,
-    legTiltDeg: options.fault === 'heelUpright' ? amount : 0,
+    legTiltDeg: heldNeutral(foot.findings).deg + (options.fault === 'heelUpright' ? amount : 0),
   }
-  const whole = footBody(sole, body, soleFault(sole, options.fault, amount))
+  const fault = soleFault(sole, options.fault, amount)
+  // The first head rests as it was examined, as the same bend that a held ray would make.
+  const ray = soleFault(sole, 'firstRay', firstRayRestMm(foot.findings) ?? 0)
+  const whole = footBody(sole, body, (x, y) => fault(x, y) + ray(x, y))
   const mesh = withHoles(whole, options.holes ?? 0, options.fault === 'coverage' ? amount / 100 : 0, L, next)
   const turn = options.turned ? randomTurn(next) : (v: Vector) => v
   const away: Vector = options.turned ? [400 * next() - 200, 400 * next() - 200, 400 * next() - 200] : [0, 0, 0]

@@ -1,14 +1,14 @@
 import { LAYER_NAMES } from '../layerNames'
-import { smoothstep as S } from '../../geometry/smoothstep'
 import type { LayerOf } from '../../record/layerSchema'
-import { everyCell, type LayerDefinition } from './definition'
+import type { LayerDefinition } from './definition'
+import { archFillChange } from './softTissue'
 
 const LEVEL_MM = { minimum: 0.5, standard: 2.5, full: 4.5 } as const
 
 /** Amount of an arch fill: typed, else by its level, else standard. @example archFillMm({ kind: 'archFill', level: 'full', on: true }) // 4.5 */
 export const archFillMm = (layer: LayerOf<'archFill'>): number => layer.amountMm ?? LEVEL_MM[layer.level ?? 'standard']
 
-/** Lowers the medial arch so that soft tissue has room; house formula −f·B₂·S(u; .35, .8). */
+/** Lowers the medial arch so that soft tissue has room. */
 export const archFill: LayerDefinition<'archFill'> = {
   kind: 'archFill',
   name: LAYER_NAMES.archFill,
@@ -17,12 +17,5 @@ export const archFill: LayerDefinition<'archFill'> = {
   phase: 'shape',
   amounts: [{ key: 'amountMm', label: 'amount', unit: 'mm', step: 0.5, fallback: 2.5, presets: [0.5, 2.5, 4.5], usual: [0, 5] }],
   asked: archFillMm,
-  change: (field, layer) => {
-    const f = archFillMm(layer)
-    return everyCell(
-      field,
-      (s) => -f * S(s, 0.2, 0.4) * (1 - S(s, 0.48, 0.66)),
-      (i, gate) => gate * S(field.u[i]!, 0.35, 0.8),
-    )
-  },
+  change: (field, layer) => archFillChange(field, archFillMm(layer)),
 }

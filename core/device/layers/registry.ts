@@ -2,10 +2,11 @@ import type { LayerKind } from '../../record/layerSchema'
 import { archFill } from './archFill'
 import type { LayerDefinition } from './definition'
 import { cuboidSupport, fifthMetSupport, metPad } from './pads'
+import { heelExpansion, lateralFill } from './softTissue'
 import { lateralSkive, medialSkive, threePlaneShave } from './skives'
 
 /** Every kind of layer that can be computed, in the order in which the studio offers them. A new kind is one file and one entry here. */
-const DEFINITIONS = [archFill, medialSkive, metPad, lateralSkive, threePlaneShave, fifthMetSupport, cuboidSupport] as unknown as LayerDefinition[]
+const DEFINITIONS = [archFill, medialSkive, metPad, lateralSkive, threePlaneShave, fifthMetSupport, cuboidSupport, heelExpansion, lateralFill] as unknown as LayerDefinition[]
 
 const BY_KIND = new Map(DEFINITIONS.map((d) => [d.kind, d]))
 

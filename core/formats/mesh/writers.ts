@@ -1,5 +1,6 @@
 import { strToU8, zipSync } from 'fflate'
 import type { Mesh } from '../../geometry/mesh'
+import type { Unit } from './meshFile'
 
 /** Coordinates keep six decimals of a millimetre. */
 const n = (v: number) => String(Math.round(v * 1e6) / 1e6)
@@ -70,12 +71,14 @@ export function writePly(mesh: Mesh): Uint8Array {
 /** A fixed day inside the package, so that the same mesh gives the same bytes. */
 const EPOCH = new Date(1980, 0, 1)
 
-/** 3MF of named meshes in mm. */
-export function write3mf(objects: readonly { name: string; mesh: Mesh }[]): Uint8Array {
+const UNIT_NAMES: Record<Unit, string> = { mm: 'millimeter', cm: 'centimeter', m: 'meter', in: 'inch' }
+
+/** 3MF of named meshes; the unit their numbers count is named in the file. */
+export function write3mf(objects: readonly { name: string; mesh: Mesh }[], unit: Unit = 'mm'): Uint8Array {
   const escape = (text: string) => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`)
   const model = encode(
     (function* () {
-      yield '<?xml version="1.0" encoding="UTF-8"?>\n<model unit="millimeter" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>\n'
+      yield '<?xml version="1.0" encoding="UTF-8"?>\n<model unit="' + UNIT_NAMES[unit] + '" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>\n'
       for (const [i, { name, mesh }] of objects.entries()) {
         yield `<object id="${i + 1}" type="model" name="${escape(name)}"><mesh><vertices>\n`
         yield* points(mesh, (x, y, z) => `<vertex x="${x}" y="${y}" z="${z}"/>\n`)
