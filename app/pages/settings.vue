@@ -2,6 +2,7 @@
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
+import { CHECK_TABLE } from '../../core/capture/checkTable'
 import { HOUSE_NORMS, NORM_NOTES, type Norms } from '../../core/measure/normsTable'
 import { READING_LABELS } from '../../core/measure/labels'
 import { parseNumber } from '../../core/measure/callOut'
@@ -34,14 +35,15 @@ async function load() {
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
 const may = computed(() => session.may('norms.change'))
 
+const CHECK_NAMES: Record<string, string> = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.name]))
 /** Every number of the table that is not one per reading, as rows with one to three fields. */
 type Key = keyof typeof NORM_NOTES
-const SIMPLE: Key[] = ['sideGapMm', 'widthPerLength', 'forefootDeltaMm', 'waistShare', 'heelInstepShare', 'ankleShare', 'archShare', 'archSizeMm', 'supportShare', 'growthCapMm', 'allowanceMm', 'usChildOverUk', 'archHeightStanding', 'alignmentRepeatDeg', 'rangeRepeatDeg', 'alignmentChangeDeg', 'painChange', 'comfortChange']
+const SIMPLE: Key[] = ['sideGapMm', 'widthPerLength', 'forefootDeltaMm', 'waistShare', 'heelInstepShare', 'ankleShare', 'archShare', 'archSizeMm', 'supportShare', 'growthCapMm', 'allowanceMm', 'usChildOverUk', 'archHeightStanding', 'alignmentRepeatDeg', 'rangeRepeatDeg', 'captureLimit', 'gapFilledMm2', 'standingRiseShare', 'alignmentChangeDeg', 'painChange', 'comfortChange']
 const cells = (key: Key): { at: string | number | null; label: string; value: number }[] => {
   const value = draft.value[key] as number | number[] | Record<string, number>
   if (typeof value === 'number') return [{ at: null, label: '', value }]
   if (Array.isArray(value)) return value.map((v, i) => ({ at: i, label: '', value: v }))
-  return Object.entries(value).map(([at, v]) => ({ at, label: at, value: v }))
+  return Object.entries(value).map(([at, v]) => ({ at, label: CHECK_NAMES[at] ?? at, value: v }))
 }
 /** The typed number, or undefined after saying that it is none. */
 function numberOf(text: string, name: string): number | undefined {

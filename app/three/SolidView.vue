@@ -1,11 +1,13 @@
 <script setup lang="ts">
-import { BufferAttribute, BufferGeometry, Color, DirectionalLight, GridHelper, HemisphereLight, Mesh, MeshStandardMaterial, PerspectiveCamera, Points, PointsMaterial, Scene, WebGLRenderer } from 'three'
+import type { Vector3} from 'three';
+import { BufferAttribute, BufferGeometry, Color, DirectionalLight, GridHelper, HemisphereLight, Mesh, MeshBasicMaterial, MeshStandardMaterial, PerspectiveCamera, Points, PointsMaterial, Raycaster, Scene, SphereGeometry, Vector2, WebGLRenderer } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { SolidAnswer } from '~/workers/device.worker'
 
-/** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys. */
-const { solid, label } = defineProps<{ solid: Pick<SolidAnswer, 'positions' | 'triangles'> | null; label: string }>()
+/** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys; landmarks on it are balls that can be dragged over the surface. */
+const { solid, label, marks = [], mirrored = false, fixed = false } = defineProps<{ solid: Pick<SolidAnswer, 'positions' | 'triangles'> | null; label: string; marks?: { name: string; at: [number, number, number] }[]; mirrored?: boolean; fixed?: boolean }>()
+const emit = defineEmits<{ moved: [string, [number, number, number]] }>()
 const host = ref<HTMLDivElement | null>(null)
 const trouble = ref('')
 let renderer: WebGLRenderer | null = null
@@ -35,13 +37,57 @@ function put() {
   const box = geometry.boundingBox!
   mesh.position.set(0, 0, (box.max.y + box.min.y) / 2)
   scene.add(mesh)
+  putMarks()
   if (!framed) {
-    camera.position.set(150, 165, 200)
-    controls?.target.set(0, 8, 0)
+    // As far away as the body is large; a device is seen as before.
+    const far = Math.max(1, Math.max(box.max.z - box.min.z, 0.55 * (box.max.y - box.min.y)) / 62) * Math.max(1, 1.25 / camera.aspect)
+    const middle = (box.max.z - box.min.z) / 2
+    camera.position.set(150 * far, 165 * far, 200 * far)
+    controls?.target.set(0, Math.max(8, middle), 0)
     controls?.update()
     framed = true
   }
   draw()
+}
+let balls: Mesh[] = []
+let held: Mesh | null = null
+const ray = new Raycaster()
+function putMarks() {
+  for (const b of balls) b.removeFromParent()
+  balls = marks.map(({ name, at }) => {
+    const ball = new Mesh(new SphereGeometry(4, 16, 12), new MeshBasicMaterial({ color: '#a86f0c', depthTest: false, transparent: true, opacity: 0.9 }))
+    ball.name = name
+    ball.renderOrder = 2
+    ball.position.set(mirrored ? -at[0] : at[0], at[1], at[2])
+    mesh?.add(ball)
+    return ball
+  })
+  draw()
+}
+function aim(event: PointerEvent) {
+  const box = renderer!.domElement.getBoundingClientRect()
+  ray.setFromCamera(new Vector2(((event.clientX - box.left) / box.width) * 2 - 1, 1 - ((event.clientY - box.top) / box.height) * 2), camera)
+}
+function grab(event: PointerEvent) {
+  if (fixed || !renderer) return
+  aim(event)
+  held = (ray.intersectObjects(balls, false)[0]?.object as Mesh | undefined) ?? null
+  if (held) controls!.enabled = false
+}
+function slide(event: PointerEvent) {
+  if (!held || !(mesh instanceof Mesh)) return
+  aim(event)
+  const hit = ray.intersectObject(mesh, false)[0]
+  if (!hit) return
+  held.position.copy(mesh.worldToLocal(hit.point.clone()))
+  draw()
+}
+function letGo() {
+  if (!held) return
+  const p: Vector3 = held.position
+  emit('moved', held.name, [mirrored ? -p.x : p.x, p.y, p.z])
+  held = null
+  controls!.enabled = true
 }
 function key(event: KeyboardEvent) {
   const turn = { ArrowLeft: [-0.12, 0], ArrowRight: [0.12, 0], ArrowUp: [0, -0.08], ArrowDown: [0, 0.08] }[event.key]
@@ -88,6 +134,7 @@ onMounted(() => {
   put()
 })
 watch(() => solid, put)
+watch(() => marks, putMarks)
 onBeforeUnmount(() => {
   observer?.disconnect()
   controls?.dispose()
@@ -97,7 +144,7 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div ref="host" class="solid" role="img" tabindex="0" :aria-label="`${label}. Arrow keys turn it.`" @keydown="key"><p v-if="trouble" class="muted">{{ trouble }}</p></div>
+  <div ref="host" class="solid" role="img" tabindex="0" :aria-label="`${label}. Arrow keys turn it.`" @keydown="key" @pointerdown.capture="grab" @pointermove="slide" @pointerup="letGo" @pointercancel="letGo"><p v-if="trouble" class="muted">{{ trouble }}</p></div>
 </template>
 
 <style scoped>

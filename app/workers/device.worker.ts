@@ -1,16 +1,21 @@
 import { expose, transfer } from 'comlink'
+import { soleDifference } from '../../core/capture/difference'
+import { placeWords } from '../../core/capture/quality/coverage'
 import { plainDevice } from '../../core/device/buildDevice'
 import { contourRings, deviceContours, type ContourRing } from '../../core/device/contours'
 import { coverLine, soleOutline, trimLine } from '../../core/device/outline'
 import { cutSection, type Section } from '../../core/device/section'
 import { buildShell } from '../../core/device/shell'
-import { sampleSole, type SoleField } from '../../core/device/soleField'
-import { soleParameters } from '../../core/device/soleParameters'
+import { fieldKey, footField } from '../../core/device/footField'
+import type { SoleField } from '../../core/device/soleField'
 import { buildSolid, inRealSpace } from '../../core/device/solid'
 import { stackHeights, type SpacePlace } from '../../core/device/space'
 import { buildSurface } from '../../core/device/surface'
+import { surfaceChange } from '../../core/device/surfaceChange'
+import { decodeSurface } from '../../core/formats/heights'
 import { writeStl } from '../../core/formats/mesh/writeStl'
 import { svgTemplate } from '../../core/formats/svgTemplate'
+import type { CapturedSurface } from '../../core/record/captureSchema'
 import type { Foot } from '../../core/record/schema'
 import type { Side } from '../../core/record/vocabulary'
 
@@ -40,17 +45,16 @@ export interface SolidAnswer {
 
 const fields = new Map<string, SoleField>()
 
-/** The sampled sole of a foot; the last few are kept, since layers change far more often than readings. */
+/** What a foot's devices are built on; the last few are kept, since layers change far more often than readings. */
 function fieldOf(foot: Foot): SoleField | null {
-  const found = soleParameters(foot)
-  if (!found) return null
-  const key = JSON.stringify(found.parameters)
+  const key = fieldKey(foot)
   const known = fields.get(key)
   if (known) return known
+  const found = footField(foot, 1)
+  if (!found) return null
   if (fields.size > 5) fields.delete(fields.keys().next().value!)
-  const field = sampleSole(found.parameters, 1)
-  fields.set(key, field)
-  return field
+  fields.set(key, found.field)
+  return found.field
 }
 
 const api = {
@@ -96,6 +100,16 @@ const api = {
     if (!field) return null
     const device = foot.device ?? plainDevice()
     return writeStl(inRealSpace(buildSolid(buildShell(buildSurface(field, device), device)).mesh, side), `${side} device ${code}, mm`)
+  },
+  /** What a device's move onto the captured surface changes; null where one of the two surfaces is missing. */
+  change: (foot: Foot) => surfaceChange(foot),
+  /** Two captured soles against each other, as rings above (+) and below (−) and their common plan. */
+  difference(first: CapturedSurface, second: CapturedSurface, intervalMm: number) {
+    const grid = (s: CapturedSurface) => ({ ...decodeSurface(s), lengthMm: s.lengthMm })
+    const { grid: d, largest, rmsMm } = soleDifference(grid(first), grid(second))
+    const rings = (sign: 1 | -1) => contourRings(d, d.z.map((v) => sign * v), (i) => Math.abs(d.z[i]!) < 12, intervalMm).filter((r) => r.heightMm >= intervalMm / 2)
+    const plan = contourRings(d, d.z.map((v) => (Number.isNaN(v) ? 0 : 1)), () => true, 0.5).filter((r) => r.heightMm === 0.5)
+    return { largest: largest && { ...largest, words: placeWords(first, largest.xMm, largest.yMm) }, rmsMm, plan: plan.flatMap((r) => r.rings), above: rings(1), below: rings(-1) }
   },
   /** Trim template as SVG at 1:1. */
   template(foot: Foot, side: Side, code: string): string | null {

@@ -1,18 +1,35 @@
-import { wrap, type Remote } from 'comlink'
+import { proxy, wrap, type Remote } from 'comlink'
+import type { Landmarks } from '../../core/capture/foot/landmarks'
 import type { Unit } from '../../core/formats/mesh/meshFile'
-import type { ScanRead, ScanWorker } from './scan.worker'
+import type { Norms } from '../../core/measure/normsTable'
+import type { Foot } from '../../core/record/schema'
+import type { Side } from '../../core/record/vocabulary'
+import type { Analysis, ScanRead, ScanWorker } from './scan.worker'
 
-/** Reads one scan in a worker of its own; `cancel` ends it at once. */
-export function readScan(name: string, bytes: Uint8Array, unit?: Unit): { done: Promise<ScanRead | null>; cancel: () => void } {
+type Say = (words: string, share: number) => void
+
+/** One scan in a worker of its own, kept open so that a moved landmark needs no second reading; `end` stops it at once. */
+export interface ScanSession {
+  open: (name: string, bytes: Uint8Array, say: Say, unit?: Unit, side?: Side) => Promise<ScanRead | null>
+  find: (say: Say, unit?: Unit, side?: Side) => Promise<ScanRead | null>
+  capture: (side: Side, foot: Foot, moved: Landmarks, norms: Norms) => Promise<Analysis | { words: string } | null>
+  end: () => void
+}
+
+/** Opens a worker for one scan. Every answer is null once it was ended. */
+export function scanSession(): ScanSession {
   const worker = new Worker(new URL('./scan.worker.ts', import.meta.url), { type: 'module' })
   const remote: Remote<ScanWorker> = wrap<ScanWorker>(worker)
-  let cancel = () => worker.terminate()
-  const cancelled = new Promise<null>((stop) => {
-    cancel = () => {
+  let stop = () => {}
+  const ended = new Promise<null>((done) => (stop = () => done(null)))
+  const failed = new Promise<{ ok: false; words: string }>((fail) => (worker.onerror = () => fail({ ok: false, words: 'This file could not be read: it may be too large for this device.' })))
+  return {
+    open: (name, bytes, say, unit, side) => Promise.race([remote.open(name, bytes, unit, side, proxy(say)), ended, failed]),
+    find: (say, unit, side) => Promise.race([remote.find(unit, side, proxy(say)), ended, failed]),
+    capture: (side, foot, moved, norms) => Promise.race([remote.capture(side, foot, moved, norms), ended, failed]),
+    end: () => {
       worker.terminate()
-      stop(null)
-    }
-  })
-  const failed = new Promise<ScanRead>((fail) => (worker.onerror = () => fail({ ok: false, words: 'This file could not be read: it may be too large for this device.' })))
-  return { done: Promise.race([remote.read(name, bytes, unit), cancelled, failed]).finally(() => worker.terminate()), cancel }
+      stop()
+    },
+  }
 }

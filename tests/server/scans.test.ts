@@ -42,6 +42,12 @@ it('keeps a scan byte for byte with its hash, once, for staff only, and refuses 
   expect(new Uint8Array(await original.arrayBuffer())).toEqual(bytes)
   expect(original.headers.get('content-disposition')).toContain('left%20foot.ply')
   expect((await send(new Caller(server.base), `scans/${row.id}`)).status).toBe(401)
+  // A whole scan, as large as they come from a scanner: every byte arrives.
+  const large = new Uint8Array(84 + 50 * 400_000)
+  new DataView(large.buffer).setUint32(80, 400_000, true)
+  const big = await send(rhona, `fittings/${fitting}/scans?name=big.stl&unit=mm&points=3&triangles=400000&side=left`, large)
+  expect([big.status, (await big.json()).size]).toEqual([200, large.length])
+  expect((await rhona.call('DELETE', `scans/${((await rhona.get(`fittings/${fitting}/scans`)).json.scans as { id: string; name: string }[]).find((s) => s.name === 'big.stl')!.id}`, {})).status).toBe(200)
   const junk = await send(rhona, `fittings/${fitting}/scans?name=x.txt&unit=mm&points=1&triangles=0`, new TextEncoder().encode('hello'))
   expect((await junk.json()).code).toBe('unknown-format')
   expect((await send(rhona, `fittings/${fitting}/scans?name=x.stl&unit=ell&points=1&triangles=0`, bytes)).status).toBe(400)

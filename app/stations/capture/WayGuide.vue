@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { WAYS, type CaptureWay } from '../../../core/capture/ways'
-import { LAYER_NAMES } from '../../../core/device/layerNames'
+import { CORRECTIONS } from '../../../core/device/castCorrections'
 import { CAPTURE_WAYS, type Side } from '../../../core/record/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -15,7 +15,7 @@ const side = ref<Side>('left')
 const step = ref(0)
 const asking = ref(false)
 const why = ref('')
-const capture = computed(() => fitting.record.feet[side.value]!.capture ?? { way: 'parametric' as const, load: 'none' as const })
+const capture = computed(() => fitting.record.feet[side.value]!.capture ?? { way: 'parametric' as const, load: 'none' as const, use: 'captured' as const })
 const way = computed(() => WAYS[capture.value.way])
 const now = computed(() => way.value.steps[step.value])
 const takes = computed(() => capture.value.takes ?? [])
@@ -65,7 +65,7 @@ function key(event: KeyboardEvent) {
     <div class="head"><span role="group" aria-label="Foot" class="sides"><button v-for="s in (['left', 'right'] as const)" :key="s" class="pick" :aria-pressed="side === s" @click="side = s"><SideMark :side="s" word /></button></span>
       <select class="field" :value="capture.way" :disabled="fitting.readOnly" :aria-label="`${side} way of capture`" @change="choose(($event.target as HTMLSelectElement).value as CaptureWay)"><option v-for="w in CAPTURE_WAYS" :key="w" :value="w">{{ WAYS[w].name }}</option></select>
       <span class="chip">{{ { none: 'unloaded', part: 'part loaded', full: 'loaded' }[way.load] }}</span></div>
-    <p class="small does">{{ way.does }}<template v-for="c in way.corrections" :key="c.layer"> <span class="chip">{{ LAYER_NAMES[c.layer] }} {{ c.amountMm }} mm: {{ c.words }}</span></template></p>
+    <p class="small does">{{ way.does }}<template v-for="c in way.corrections" :key="c.kind"> <span class="chip">{{ CORRECTIONS[c.kind].name }} {{ c.amountMm }} mm: {{ c.words }}</span></template></p>
     <ol v-if="way.steps.length" class="scroll steps">
       <li v-for="(s, i) in way.steps" :key="i" :class="{ now: i === step, done: i < step }"><button class="step" :aria-current="i === step ? 'step' : undefined" @click="step = i"><span class="n">{{ i < step ? '✓' : i + 1 }}</span><span><b>{{ s.words }}</b><small v-if="s.look" class="muted">look: {{ s.look }}</small></span><span v-if="s.seconds" class="muted small">{{ s.seconds >= 60 ? `${s.seconds / 60} min` : `${s.seconds} s` }}</span></button></li>
     </ol>

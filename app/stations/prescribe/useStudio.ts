@@ -19,7 +19,12 @@ export function useStudio() {
 
   const stored = (side: Side): Device => fitting.record.feet[side]!.device ?? plainDevice()
   const device = (side: Side): Device => draft[side] ?? stored(side)
-  const input = (side: Side) => JSON.stringify({ foot: { ...fitting.record.feet[side]!, device: device(side), capture: undefined }, terrain: terrain.value, share: sectionShare.value })
+  /** of the capture only what devices are built on: takes and landmarks change nothing here */
+  const built = (side: Side) => {
+    const { surface, corrections, use } = fitting.record.feet[side]!.capture ?? {}
+    return surface && { surface, corrections, use }
+  }
+  const input = (side: Side) => JSON.stringify({ foot: { ...fitting.record.feet[side]!, device: device(side), capture: built(side) }, terrain: terrain.value, share: sectionShare.value })
 
   for (const side of SIDES) {
     const ask = newestWins(

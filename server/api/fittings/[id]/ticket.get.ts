@@ -3,8 +3,7 @@ import { ticketOf } from '../../../../core/bench/ticket'
 import { plainDevice } from '../../../../core/device/buildDevice'
 import { soleOutline, trimLine } from '../../../../core/device/outline'
 import { buildShell } from '../../../../core/device/shell'
-import { sampleSole } from '../../../../core/device/soleField'
-import { soleParameters } from '../../../../core/device/soleParameters'
+import { footField } from '../../../../core/device/footField'
 import { buildSurface } from '../../../../core/device/surface'
 import { SIDES } from '../../../../core/record/vocabulary'
 import { audit } from '../../../database/audit'
@@ -23,10 +22,10 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
   if (state.blocked) throw new HttpProblem(409, 'refer-first', 'No ticket before a clearance, which the fitter records in Story.')
   const drawings = SIDES.flatMap((side): TicketDrawing[] => {
     const foot = record.feet[side]
-    const found = foot && soleParameters(foot)
+    const found = foot && footField(foot, 2)
     if (!found || !foot.device || foot.device.kind === 'none') return []
     const device = foot.device ?? plainDevice()
-    const field = sampleSole(found.parameters, 2)
+    const { field } = found
     return [{ side, trim: trimLine(buildShell(buildSurface(field, device), device)), foot: soleOutline(field.sole) }]
   })
   await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.ticket' })
