@@ -43,13 +43,42 @@ try {
     await page.getByRole('button', { name: /^More for/ }).click()
     await page.locator('.v-list-item', { hasText: item }).click()
   }
+  /** Scans by the stand-in: a good pair, a badly held foot, two takes against each other, a broken file. */
+  const captures = async () => {
+    const tab = (name) => page.getByRole('tab', { name }).click()
+    const scan = async (side, fault) => {
+      await tab('Scans')
+      await page.getByLabel('Fault of the stand-in scan').selectOption(fault)
+      await page.getByRole('button', { name: new RegExp(`^Scan ${side}`) }).click()
+      await page.getByRole('button', { name: `Keep as ${side} scan` }).click({ timeout: 60_000 })
+      await page.getByText('storing the original').waitFor({ state: 'hidden', timeout: 60_000 })
+      await page.getByRole('button', { name: /^Scan left/ }).waitFor({ timeout: 60_000 })
+    }
+    await scan('left', '')
+    await scan('right', '')
+    await tab('Quality')
+    await shot('capture')
+    await scan('right', 'midfootLocked')
+    await tab('Quality')
+    await shot('capture-redo')
+    await tab('Difference')
+    await page.getByLabel('this').selectOption({ index: 3 })
+    await page.getByLabel('less that').selectOption({ index: 2 })
+    await shot('capture-difference')
+    await tab('Scans')
+    await page.getByLabel('Scan files').setInputFiles({ name: 'cut-off.stl', mimeType: 'model/stl', buffer: Buffer.concat([Buffer.alloc(80), Buffer.from([16, 39, 0, 0]), Buffer.alloc(50 * 812)]) })
+    await page.getByRole('alert').waitFor()
+    await shot('capture-broken')
+  }
   await open('Anselm', 'story')
   await page.getByRole('tab', { name: /Refer first/ }).click()
   await shot('story-refer')
-  await open('Juno', 'measure')
-  await shot('measure-child')
   for (const station of ['story', 'measure', 'examine', 'capture', 'prescribe']) {
     await open('Tove', station)
+    if (station === 'capture') {
+      await captures()
+      continue
+    }
     if (station === 'measure') await page.getByLabel(/Call-out/).fill('width 97.5 / 99')
     await shot(station)
     if (station === 'measure') {
@@ -59,9 +88,6 @@ try {
       await shot('compare')
     }
     if (station === 'examine') {
-      await page.getByRole('button', { name: 'Five schools' }).click()
-      await shot('schools')
-      await page.getByRole('button', { name: 'Close' }).click()
       await page.keyboard.press('v')
       await shot('client')
       await page.keyboard.press('Escape')
@@ -82,8 +108,6 @@ try {
   await page.setViewportSize({ width: 1024, height: 768 })
   await open('Tove', 'measure')
   await shot('measure-tablet')
-  await open('Tove', 'prescribe')
-  await shot('prescribe-tablet')
   await browser.close()
 } finally {
   server.kill('SIGTERM')
