@@ -1,3 +1,4 @@
+import { median } from 'd3-array'
 import { radians } from '../../geometry/angle'
 import { allIntoFrame, intoFrame, turned, type Frame, type Vec3 } from '../../geometry/frame'
 import { sampleGrid } from '../../geometry/grid'
@@ -14,6 +15,8 @@ export interface PosedScan {
   sole: { positions: Float64Array; triangles: Uint32Array }
   /** the scan's own points near the sole, for its borders */
   edges: Float64Array
+  /** it came as points without faces */
+  cloud: boolean
   points: Float64Array
   /** a part of the points, for looks on the way */
   few: Float64Array
@@ -51,7 +54,7 @@ export const PLAN_Z: readonly [number, number] = [-12, 45]
 export function viewIn(frame: Frame, scan: PosedScan, moved: Moved, lengthHint: number, stepMm: number): FootView {
   const points = allIntoFrame(frame, stepMm > 1 ? scan.few : scan.points)
   const low = allIntoFrame(frame, scan.edges)
-  const grid = rasterLow(emptyGrid(lengthHint, Math.max(60, 0.27 * lengthHint), stepMm), scan.edges === scan.sole.positions ? low : allIntoFrame(frame, scan.sole.positions), scan.sole.triangles)
+  const grid = rasterLow(emptyGrid(lengthHint, Math.max(60, 0.27 * lengthHint), stepMm), scan.cloud ? allIntoFrame(frame, scan.sole.positions) : low, scan.sole.triangles)
   const fine = smoothed(grid, 3)
   const rows = outlineRows(grid)
   const rearMm = edgeOf(low, 'rear', PLAN_Z)?.atMm ?? 0
@@ -65,7 +68,7 @@ export function viewIn(frame: Frame, scan: PosedScan, moved: Moved, lengthHint: 
   const halfHeel = heels ? (heels.medial - heels.lateral) / 2 : 30
   const heelPlane = planeOf(fine, (x, y) => (Math.abs(x - heel[0]) < 0.62 * halfHeel && y > rearMm + 0.08 * lengthMm && y < rearMm + 0.175 * lengthMm))
   // The borders' middle lies higher than the sole: on a rolled heel it is not over the sole's own middle.
-  if (heelPlane) for (let k = 0; k < 3; k++) heelPlane.b = heelSlope(grid, heel[0] + BORDER_RISE_MM * heelPlane.b, 0.78 * halfHeel, rearMm + 0.06 * lengthMm, rearMm + 0.155 * lengthMm) ?? heelPlane.b
+  if (heelPlane) for (let k = 0; k < 3; k++) heelPlane.b = heelSlope(grid, heel[0] + BORDER_RISE_MM * heelPlane.b, 0.78 * halfHeel, rearMm + 0.06 * lengthMm, rearMm + 0.155 * lengthMm, scan.cloud) ?? heelPlane.b
   return { frame, points, low, grid, fine, rows, rearMm, lengthMm, heel, heads, forefootDeg: slopeDeg(heads), heelPlane, leg: legAxis(points, lengthMm, rearMm) }
 }
 
@@ -86,9 +89,10 @@ const BORDER_RISE_MM = 13
 
 /**
  * Roll of the heel's sole as a slope: a surface that curves evenly to both sides is laid under the whole width of the heel, so that more of it
- * carries the answer than the flat middle alone.
+ * carries the answer than the flat middle alone. The borders of a cloud, and with them the middle of its heel, are less sure: there the
+ * surface may lean to one side as well, so that a middle that is off does not pass for roll.
  */
-function heelSlope(grid: SoleGrid, x0: number, halfMm: number, fromMm: number, toMm: number): number | null {
+function heelSlope(grid: SoleGrid, x0: number, halfMm: number, fromMm: number, toMm: number, cloud: boolean): number | null {
   const rows: [number[], number][] = []
   for (let r = 0; r < grid.rows; r++) {
     const y = grid.y0 + (r + 0.5) * grid.stepMm
@@ -97,11 +101,28 @@ function heelSlope(grid: SoleGrid, x0: number, halfMm: number, fromMm: number, t
       const u = (grid.x0 + (c + 0.5) * grid.stepMm - x0) / halfMm
       const z = grid.z[r * grid.columns + c]!
       const v = (y - fromMm) / (toMm - fromMm) - 0.5
-      if (Math.abs(u) <= 1 && !Number.isNaN(z)) rows.push([[1, u, v, u * u, u ** 4, v * v], z])
+      if (Math.abs(u) <= 1 && !Number.isNaN(z)) rows.push([cloud ? [1, u, v, u * u, u ** 4, v * v, u ** 3] : [1, u, v, u * u, u ** 4, v * v], z])
     }
   }
-  const fit = rows.length > 60 ? leastSquares(rows) : null
+  const fit = rows.length > 60 ? withoutStrays(rows) : null
   return fit && fit[1]! / halfMm
+}
+
+/** Cells further from the fit than this many times the middle distance of all are strays: walls and gaps laid over in a cloud of points. */
+const STRAY = 4
+
+/** A least-squares fit that is laid again, twice, without the cells that lie far off it. */
+function withoutStrays(rows: readonly [number[], number][]): number[] | null {
+  let kept = rows
+  let fit = leastSquares(kept)
+  for (let round = 0; round < 2 && fit; round++) {
+    const off = ([terms, z]: [number[], number]) => Math.abs(z - terms.reduce((sum, t, k) => sum + t * fit![k]!, 0))
+    const far = STRAY * Math.max(0.1, median(rows, off)!)
+    kept = rows.filter((row) => off(row) <= far)
+    if (kept.length < 60) break
+    fit = leastSquares(kept)
+  }
+  return fit
 }
 
 /** Angle of a line through points (x, z) by least squares, degrees. */

@@ -42,7 +42,8 @@ export function poseScan(scan: CleanScan): RoughScan {
   // Dense scans are thinned for everything that follows; the original stays as it came.
   const kept = triangles.length > DENSE ? decimated(compact(sole), 1.1) : compact(sole)
   const points = loosePoints(scan, POINTS_MM)
-  return { sole: kept, edges: scan.triangles.length > 0 ? kept.positions : scan.positions, points, few: everyNth(points, Math.ceil(points.length / 3 / FEW)), frame: pose.frame, lengthMm: pose.lengthMm, guess: whichSide(grid, pose.lengthMm) }
+  const cloud = scan.triangles.length === 0
+  return { sole: kept, cloud, edges: cloud ? scan.positions : kept.positions, points, few: everyNth(points, Math.ceil(points.length / 3 / FEW)), frame: pose.frame, lengthMm: pose.lengthMm, guess: whichSide(grid, pose.lengthMm) }
 }
 
 /** A cloud's faces laid anew in a better frame, so that steep borders are cut alike on both sides; a mesh stays as it is. */

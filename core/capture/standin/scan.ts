@@ -80,13 +80,13 @@ export function standinScan(foot: Foot, side: Side, options: ScanOptions): Mesh 
   return { positions, triangles }
 }
 
-/** Small round holes anywhere, and a share of the sole that was not seen, from one edge inwards. */
+/** Small round holes anywhere, and a share of the sole that was not seen: a band across. */
 function withHoles(mesh: Mesh, holes: number, lostShare: number, lengthMm: number, next: () => number): Mesh {
   if (holes === 0 && lostShare === 0) return mesh
   const { positions: p, triangles: t } = mesh
   const centres = Array.from({ length: holes }, () => 3 * t[3 * Math.floor((next() * t.length) / 3)]!)
   const lostFrom = (0.35 + 0.3 * next()) * lengthMm
-  const lostTo = lostFrom + lostShare * lengthMm
+  const lostTo = endOfLost(mesh, lostFrom, lostShare)
   const kept: number[] = []
   for (let i = 0; i < t.length; i += 3) {
     const a = 3 * t[i]!
@@ -95,4 +95,17 @@ function withHoles(mesh: Mesh, holes: number, lostShare: number, lengthMm: numbe
     if (!lost && !centres.some((c) => Math.hypot(p[a]! - p[c]!, p[a + 1]! - p[c + 1]!, p[a + 2]! - p[c + 2]!) < 4)) kept.push(t[i]!, t[i + 1]!, t[i + 2]!)
   }
   return { positions: p, triangles: Uint32Array.from(kept) }
+}
+
+/** How far forward of a line the sole must go unseen so that a share of its plan is lost. */
+function endOfLost({ positions: p, triangles: t }: Mesh, fromY: number, share: number): number {
+  const faces: { y: number; area: number }[] = []
+  for (let i = 0; i < t.length; i += 3) {
+    const [a, b, c] = [3 * t[i]!, 3 * t[i + 1]!, 3 * t[i + 2]!]
+    const area = -((p[b]! - p[a]!) * (p[c + 1]! - p[a + 1]!) - (p[c]! - p[a]!) * (p[b + 1]! - p[a + 1]!)) / 2
+    if (area > 0 && Math.max(p[a + 2]!, p[b + 2]!, p[c + 2]!) < 26) faces.push({ y: p[a + 1]!, area })
+  }
+  let left = share * faces.reduce((sum, f) => sum + f.area, 0)
+  for (const { y, area } of faces.filter((f) => f.y > fromY).sort((a, b) => a.y - b.y)) if ((left -= area) <= 0) return y
+  return Infinity
 }
