@@ -6,18 +6,16 @@ import { FAULTS, FAULT_LIMITS } from '../core/capture/standin/faults'
 import { standinScan } from '../core/capture/standin/scan'
 import { buildDevice, plainDevice, soleFieldOf } from '../core/device/buildDevice'
 import { deviceReport } from '../core/device/deviceReport'
-import { layerDefinition } from '../core/device/layers/registry'
-import { coverLine, soleOutline, trimLine } from '../core/device/outline'
-import { inRealSpace } from '../core/device/solid'
+import { layerKinds } from '../core/device/layers/registry'
+import { MARGIN_X_MM, MARGIN_Y_MM } from '../core/device/soleField'
 import { buildSurface } from '../core/device/surface'
 import { examineRecord } from '../core/examine/examineRecord'
 import { parseCatalogue } from '../core/footwear/catalogueSchema'
 import { matchRecord } from '../core/footwear/matchRecord'
+import { deviceFiles } from '../core/formats/deviceFiles'
 import { guessUnit, MESH_FORMATS, MM_PER, UNITS, type Unit } from '../core/formats/mesh/meshFile'
 import { readMesh } from '../core/formats/mesh/readMesh'
 import { writeMesh } from '../core/formats/mesh/writeMesh'
-import { writeStl } from '../core/formats/mesh/writeStl'
-import { svgTemplate } from '../core/formats/svgTemplate'
 import { measureRecord } from '../core/measure/measureRecord'
 import { HOUSE_NORMS } from '../core/measure/normsTable'
 import { roundDeep } from '../core/record/roundDeep'
@@ -87,22 +85,10 @@ const device: Command = {
     const models = args.options.catalogue === undefined ? [] : parseCatalogue(readJson(args.options.catalogue)).models
     const report = deviceReport(record, side, built, models.find((m) => m.id === record.footwear?.chosen?.model))
     if (args.options.out === undefined) return roundDeep(report)
-    const files: [string, string | Uint8Array][] = [
-      [`${side}.stl`, writeStl(inRealSpace(built.solid.mesh, side), `${side} device, mm`)],
-      [
-        `${side}-template.svg`,
-        svgTemplate({
-          side,
-          label: record.client?.code ?? 'no client code',
-          trim: trimLine(built.body),
-          cover: coverLine(built.body, built.device.outline.cover),
-          foot: soleOutline(built.surface.field.sole),
-        }),
-      ],
-    ]
+    const files = deviceFiles(built, side, record.client?.code ?? 'no client code')
     mkdirSync(args.options.out, { recursive: true })
-    for (const [name, data] of files) writeFileSync(join(args.options.out, name), data)
-    return roundDeep({ ...report, files: files.map(([name]) => name) })
+    for (const { name, bytes } of files) writeFileSync(join(args.options.out, name), bytes)
+    return roundDeep({ ...report, files: files.map(({ name }) => name) })
   },
 }
 
@@ -119,7 +105,7 @@ const surface: Command = {
     const built = buildSurface(soleFieldOf(foot, side, step).field, foot.device ?? plainDevice())
     let z = built.top
     if (args.options.layer !== undefined) {
-      if (!layerDefinition(args.options.layer as never)) throw new Refusal('unknown-layer', `There is no layer "${args.options.layer}" that can be shaped.`, 'layer')
+      if (!layerKinds().some((d) => d.kind === args.options.layer)) throw new Refusal('unknown-layer', `There is no layer "${args.options.layer}" among the kinds of the record.`, 'layer')
       const layers = built.layers.filter((l) => l.kind === args.options.layer)
       if (layers.length === 0) throw new Refusal('no-layer', `feet.${side}.device.layers: there is no ${args.options.layer} that is on.`, `feet.${side}.device.layers`)
       z = new Float64Array(z.length)
@@ -131,8 +117,8 @@ const surface: Command = {
 
 /** The grid as printed: first column at x = −60 (or further out for a wide foot), first row at the heel; null outside the plan. */
 function cropped(field: ReturnType<typeof soleFieldOf>['field'], z: Float64Array) {
-  const skipX = Math.round(12 / field.stepMm)
-  const skipY = Math.round(8 / field.stepMm)
+  const skipX = Math.round(MARGIN_X_MM / field.stepMm)
+  const skipY = Math.round(MARGIN_Y_MM / field.stepMm)
   const columns = field.columns - 2 * skipX
   const rows = Math.ceil(field.sole.parameters.lengthMm / field.stepMm)
   const zMm = Array.from({ length: rows }, (_, r) =>

@@ -3,7 +3,7 @@ import { SIDES, type Side } from '../record/vocabulary'
 import { bestMean } from '../measure/reading'
 import { deviceRoom } from '../record/setting'
 import { asLayer } from './layers/definition'
-import { LAYER_NAMES } from './layerNames'
+import { amountOf } from './layers/amount'
 import { layerDefinition } from './layers/registry'
 import { shellMaterial } from './materials'
 import { postAngleDeg } from './surface'
@@ -40,11 +40,11 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
       add('extension-over-relief', 'watch', 'The first ray is let down and raised at once: a relief or cut-out with an extension under the same ray. Choose one.', path)
     if (layer.kind === 'medialFlange' && lowVolume(record)) add('flange-in-low-volume', 'watch', 'A medial flange does not go into footwear with little room. A skive holds without bulk.', path, 'story.intent')
     const definition = layerDefinition(layer.kind)
-    if (!definition) return add('not-shaped', 'watch', `${LAYER_NAMES[layer.kind]} is kept in the record, but this version does not shape it yet. The drawing and the solid leave it out.`, path)
     for (const rule of definition.amounts) {
-      const value = (layer as unknown as Record<string, number | undefined>)[rule.key] ?? rule.fallback
+      const value = amountOf(layer, rule.key, foot.findings?.forefootDeg?.[0] ?? 0)
+      const unit = rule.unit === '°' ? '°' : ' mm'
       if (value < rule.usual[0] || value > rule.usual[1])
-        add('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value} mm is outside the usual ${rule.usual[0]} to ${rule.usual[1]} mm.`, path)
+        add('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${rule.usual[0]} to ${rule.usual[1]}${unit}.`, path)
     }
     if (definition.phase === 'skive' && isInsensate(record, side))
       add('skive-on-insensate', 'stop', `${definition.name} on a heel that may not feel it. No skive or hard edge here; licensed practice only.`, path, 'story.conditions')

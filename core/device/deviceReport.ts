@@ -26,9 +26,8 @@ export function deviceReport(record: FittingRecord, side: Side, built: BuiltDevi
       askedMm,
       peakMm,
       at,
-      ...(layerDefinition(kind)?.phase === 'skive' && { sizeSense: skiveSense(askedMm, heelWidth) }),
+      ...(layerDefinition(kind).phase === 'skive' && { sizeSense: skiveSense(askedMm, heelWidth) }),
     })),
-    notShaped: surface.notShaped,
     heelAngleDeg: solid.heelAngleDeg,
     posts: device.posts.map((post) => ({
       at: post.at,

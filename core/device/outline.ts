@@ -47,13 +47,16 @@ function roundToe(sole: Sole): Point[] {
   return [...up, ...down]
 }
 
-/** The trim line of the shell as a closed line, mm: the zero line of the body's trim field. */
-export function trimLine(body: ShellBody): Point[] {
+/** Every closed line along which a shell is cut, mm, the longest first: its border and the holes in it. */
+export function trimLines(body: ShellBody): Point[][] {
   const { field } = body.surface
   const [shape] = contours().size([field.columns, field.rows]).thresholds([0])(body.inside as unknown as number[])
-  const longest = shape!.coordinates.flat().sort((a, b) => b.length - a.length)[0] ?? []
-  return longest.map(([c, r]) => [field.x0 + c! * field.stepMm, field.y0 + r! * field.stepMm])
+  const lines = shape!.coordinates.flat().map((ring) => ring.map(([c, r]): Point => [field.x0 + c! * field.stepMm, field.y0 + r! * field.stepMm]))
+  return lines.sort((a, b) => b.length - a.length)
 }
+
+/** The border of the shell as a closed line, mm. */
+export const trimLine = (body: ShellBody): Point[] => trimLines(body)[0] ?? []
 
 /** The cover's outline: as the shell, to the sulcus behind the toes, or full length. */
 export function coverLine(body: ShellBody, cover: 'shell' | 'sulcus' | 'full'): Point[] {

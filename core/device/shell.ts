@@ -1,14 +1,13 @@
+import { radians } from '../geometry/angle'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
-import { BORDER_LIMIT } from './sole'
+import { lowerOffset } from './erode'
 import type { SoleField } from './soleField'
-import { postAngleDeg, type DeviceSurface } from './surface'
+import type { DeviceSurface } from './surface'
+import { trimDevice } from './trim'
 
-/** House settings of how a shell is cut and posted, mm; `share` values are of foot length or half width. */
+/** House settings of how a shell is ground and posted, mm; `share` values are of foot length or half width. */
 export const SHELL_RULES = {
-  /** rim beyond the foot's border, as a share of the shell's thickness, and its largest width */
-  lipShare: 0.8,
-  lipMaxMm: 4,
   /** front edge ground thin over this length, to this share of the thickness */
   bevelMm: 10,
   bevelShare: 0.35,
@@ -38,116 +37,75 @@ export interface ShellBody {
   frontY: number
 }
 
-/**
- * Shares of the half width at which the shell is cut so that the cup is as deep as asked: the border of the foot is itself the wall,
- * and a cup deeper than the foot's border reaches is made by raising the rim.
- */
-function trimAt(field: SoleField, device: Device) {
-  const { sole } = field
-  const cup = device.outline.heelCupMm
-  const reach = sole.borderHeight(0.1, BORDER_LIMIT)
-  return {
-    limit: (s: number) => sole.borderShare(s, cup + 40 * S(s, 0.2, 0.36)),
-    raise: (s: number) => Math.max(0, cup - reach) * (1 - S(s, 0.22, 0.36)),
-  }
+/** Thickness asked at every cell: one number, or blended from heel over arch to the front edge. */
+export function thicknessOf(field: SoleField, device: Device): number | Float64Array {
+  const { thicknessMm, graded } = device.shell
+  if (!graded) return thicknessMm
+  const [heel, arch, front] = [graded.heelMm ?? thicknessMm, graded.archMm ?? thicknessMm, graded.frontMm ?? thicknessMm]
+  return field.s.map((s) => heel + (arch - heel) * S(s, 0.22, 0.36) + (front - arch) * S(s, 0.48, 0.64))
 }
 
 /**
- * Cuts the shell out of a device surface and gives it thickness: the underside is the top moved by the thickness along the surface
- * (grey-scale erosion by a ball, exact for planes and free of self-overlap), ground thin at the front; extrinsic posts and lifts are filled
- * down to a flat floor.
+ * Cuts the shell out of a device surface and gives it thickness: the underside is the top moved by the thickness along the surface, ground
+ * thin at the front; posts, lifts and stabilisers are filled down to a flat floor.
  */
 export function buildShell(surface: DeviceSurface, device: Device): ShellBody {
   const { field } = surface
-  const size = field.z.length
-  const thickness = device.shell.thicknessMm
-  const lip = Math.min(SHELL_RULES.lipMaxMm, SHELL_RULES.lipShare * thickness)
-  const trim = trimAt(field, device)
-  const inside = new Float64Array(size)
-  const top = new Float64Array(size)
-  const front = new Float64Array(size)
-  inside.fill(-99)
-  for (let row = 0; row < field.rows; row++) {
-    const first = row * field.columns
-    const s = field.s[first]!
-    const limit = trim.limit(s)
-    const raise = trim.raise(s)
-    const rimHeight = field.sole.borderHeight(s, limit)
-    for (let i = first; i < first + field.columns; i++) {
-      top[i] = surface.top[i]!
-      front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
-      const column = i - first
-      if (column < field.from[row]! || column >= field.to[row]!) continue
-      const rho = field.rho[i]!
-      inside[i] = Math.min((limit - rho) * field.reach[i]! + lip, front[i]!)
-      // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
-      if (rho > limit) top[i]! += rimHeight - field.sole.borderHeight(s, rho)
-      if (raise > 0) top[i]! += raise * S(rho, limit - 0.02, limit)
-    }
-  }
-  const shellBottom = erode(field, top, inside, thickness)
-  for (let i = 0; i < size; i++) {
+  const { inside, top, front } = trimDevice(field, device, surface.top)
+  const shellBottom = lowerOffset(field, top, inside, thicknessOf(field, device))
+  for (let i = 0; i < top.length; i++) {
     if (inside[i]! < -3) continue
     const share = SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
     shellBottom[i] = Math.min(top[i]! - SHELL_RULES.leastMm, top[i]! - (top[i]! - shellBottom[i]!) * share)
   }
-  const { bottom, floorMm } = addPosts(surface, device, inside, front, shellBottom)
+  const lowestMm = lowestOf(surface, device, inside, shellBottom)
+  keepOnFloor(top, shellBottom, lowestMm)
+  const { bottom, floorMm } = addPosts(surface, device, inside, front, shellBottom, lowestMm)
   return { surface, inside, top, bottom, shellBottom, floorMm, frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm }
 }
 
-/** Underside: at every cell the lowest point of balls of the shell's thickness hung under the cells inside the trim line. */
-function erode(field: SoleField, top: Float64Array, inside: Float64Array, thickness: number): Float64Array {
-  const { columns, rows, stepMm } = field
-  const radius = Math.floor(thickness / stepMm)
-  const offsets: { dx: number; dy: number; drop: number }[] = []
-  for (let dy = -radius; dy <= radius; dy++)
-    for (let dx = -radius; dx <= radius; dx++) {
-      const d2 = (dx * dx + dy * dy) * stepMm * stepMm
-      if (d2 <= thickness * thickness) offsets.push({ dx, dy, drop: Math.sqrt(thickness * thickness - d2) })
-    }
-  const near = offsets.map(({ dx, dy }) => dy * columns + dx)
-  const drops = offsets.map((o) => o.drop)
-  const out = new Float64Array(top.length)
-  for (let row = 0; row < rows; row++)
-    for (let column = 0; column < columns; column++) {
-      const i = row * columns + column
-      let low = top[i]! - thickness
-      if (inside[i]! > -1.5 * stepMm) {
-        const safe = row >= radius && row < rows - radius && column >= radius && column < columns - radius
-        for (let k = 0; k < near.length; k++) {
-          if (!safe && (column + offsets[k]!.dx < 0 || column + offsets[k]!.dx >= columns || row + offsets[k]!.dy < 0 || row + offsets[k]!.dy >= rows)) continue
-          const j = i + near[k]!
-          const z = top[j]! - drops[k]!
-          if (z < low && inside[j]! > 0) low = z
-        }
-      }
-      out[i] = low
-    }
-  return out
+/** Lowest point of the shell; a corner that an accommodation lets down does not count: it is let down onto the floor, not through it. */
+function lowestOf({ layers }: DeviceSurface, device: Device, inside: Float64Array, shellBottom: Float64Array): number {
+  const down = layers.filter((l) => device.layers[l.index]!.kind === 'firstRayAccommodation')
+  let lowest = Infinity
+  for (let i = 0; i < inside.length; i++) if (inside[i]! > 0 && shellBottom[i]! < lowest && !down.some((l) => l.change[i]! < 0)) lowest = shellBottom[i]!
+  return lowest
 }
 
-/** Fills the space under posts and lifts down to the floor; the floor is the lowest point of the shell, less the block's base. */
-function addPosts(surface: DeviceSurface, device: Device, inside: Float64Array, front: Float64Array, shellBottom: Float64Array) {
+/** Grinds flat what would stand below the floor, and keeps the least thickness above it. */
+function keepOnFloor(top: Float64Array, shellBottom: Float64Array, floorMm: number): void {
+  for (let i = 0; i < top.length; i++)
+    if (shellBottom[i]! < floorMm) {
+      shellBottom[i] = floorMm
+      if (top[i]! < floorMm + SHELL_RULES.leastMm) top[i] = floorMm + SHELL_RULES.leastMm
+    }
+}
+
+/** Does the underside of the heel stand flat without a post? Mouldable blanks would rock otherwise. */
+export const isStabilised = (device: Device): boolean => device.heelStabiliser ?? device.kind === 'heat-moulded'
+
+/** Fills the space under posts, lifts and stabilisers down to the floor: the lowest point of the shell, less the base of a block. */
+function addPosts(surface: DeviceSurface, device: Device, inside: Float64Array, front: Float64Array, shellBottom: Float64Array, lowestMm: number) {
   const { field } = surface
-  let lowest = Infinity
-  for (let i = 0; i < inside.length; i++) if (inside[i]! > 0 && shellBottom[i]! < lowest) lowest = shellBottom[i]!
-  const rearBlock = device.posts.some((p) => p.at === 'rearfoot' && p.style === 'extrinsic' && p.angleDeg !== 0) || device.heelLiftMm > 0
-  const frontBlock = device.posts.some((p) => p.at === 'forefoot' && p.style === 'extrinsic' && p.angleDeg !== 0)
-  const floorMm = lowest - (rearBlock || frontBlock ? SHELL_RULES.postBaseMm : 0)
+  const rear = device.posts.filter((p) => p.at === 'rearfoot' && p.style === 'extrinsic' && p.angleDeg !== 0)
+  const fore = device.posts.filter((p) => p.at === 'forefoot' && p.style === 'extrinsic' && p.angleDeg !== 0)
+  const block = rear.length > 0 || device.heelLiftMm > 0
+  const filled = block || isStabilised(device)
+  const floorMm = lowestMm - (block || fore.length > 0 ? SHELL_RULES.postBaseMm : 0)
   const bottom = Float64Array.from(shellBottom)
-  const postLength = SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
+  const rearMm = Math.max(0, ...rear.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
+  const foreMm = Math.max(0, ...fore.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.forefootPostMm
+  // Motion: the base stands on its outer part and its inner part is ground up, so that the heel can roll in so far.
+  const motion = Math.tan(radians(Math.max(0, ...rear.map((p) => p.motionDeg ?? 0))))
   for (let i = 0; i < bottom.length; i++) {
+    if (inside[i]! < -3) continue
     const width = (SHELL_RULES.postWidthShare - field.rho[i]!) * field.reach[i]!
-    const rear = rearBlock ? Math.min(width, postLength - field.y[i]!) : -1
-    const fore = frontBlock ? Math.min(width, SHELL_RULES.forefootPostMm - front[i]!, front[i]!) : -1
-    const w = Math.min(1, Math.max(0, Math.max(rear, fore) + 0.5))
-    if (w > 0) bottom[i] = bottom[i]! + w * (floorMm - bottom[i]!)
+    const underHeel = filled ? Math.min(width, rearMm - field.y[i]!) : -1
+    const underFront = fore.length > 0 ? Math.min(width, foreMm - front[i]!, front[i]!) : -1
+    const w = Math.min(1, Math.max(0, Math.max(underHeel, underFront) + 0.5))
+    if (w === 0) continue
+    const base = underHeel >= underFront ? Math.min(bottom[i]!, floorMm + motion * Math.max(0, field.x[i]!)) : floorMm
+    bottom[i] = bottom[i]! + w * (base - bottom[i]!)
   }
   return { bottom, floorMm }
 }
-
-/** Height of an extrinsic post across the heel, mm: heel width × tan(angle). @example rearfootPostHeightMm(65, 4) // 4.55 */
-export const rearfootPostHeightMm = (heelWidthMm: number, angleDeg: number): number => heelWidthMm * Math.tan((Math.abs(angleDeg) * Math.PI) / 180)
-
-/** Has the device a block under the heel? */
-export const hasRearBlock = (device: Device): boolean => postAngleDeg(device, 'rearfoot', 'extrinsic') !== 0 || device.heelLiftMm > 0

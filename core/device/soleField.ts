@@ -3,11 +3,11 @@ import { createSole, type Sole, type SolePlan } from './sole'
 import type { SoleParameters } from './soleParameters'
 
 /** How far beyond the border a row still takes part: rims and flares, mm. */
-const NEAR_MM = 9
+const NEAR_MM = 18
 
 /** Room around the foot's plan in the working grid, for walls and flares, mm. */
-const MARGIN_X_MM = 12
-const MARGIN_Y_MM = 8
+export const MARGIN_X_MM = 12
+export const MARGIN_Y_MM = 16
 
 /**
  * The sole sampled on the working grid, with the place of every cell, so that a change of one layer costs one pass over arrays.

@@ -31,27 +31,28 @@ export function buildSolid(body: ShellBody): Solid {
   }
 }
 
-function closeMesh(domain: Domain, top: Float64Array, bottom: Float64Array, floorMm: number): Mesh {
+function closeMesh({ points, triangles: t, border }: Domain, top: Float64Array, bottom: Float64Array, floorMm: number): Mesh {
   const n = top.length
   const positions = new Float64Array(n * 6)
   for (let i = 0; i < n; i++) {
-    positions.set([domain.points[2 * i]!, domain.points[2 * i + 1]!, top[i]! - floorMm], 3 * i)
-    positions.set([domain.points[2 * i]!, domain.points[2 * i + 1]!, bottom[i]! - floorMm], 3 * (n + i))
+    positions[3 * i] = positions[3 * (n + i)] = points[2 * i]!
+    positions[3 * i + 1] = positions[3 * (n + i) + 1] = points[2 * i + 1]!
+    positions[3 * i + 2] = top[i]! - floorMm
+    positions[3 * (n + i) + 2] = bottom[i]! - floorMm
   }
-  const { triangles: t } = domain
-  const faces: number[] = []
-  const edges = new Set<number>()
+  const triangles = new Uint32Array(2 * t.length + 3 * border.length)
+  triangles.set(t)
   for (let i = 0; i < t.length; i += 3) {
-    const [a, b, c] = [t[i]!, t[i + 1]!, t[i + 2]!]
-    faces.push(a, b, c, n + a, n + c, n + b)
-    for (const [from, to] of [[a, b], [b, c], [c, a]] as const) edges.add(from * n + to)
+    const at = t.length + i
+    triangles[at] = n + t[i]!
+    triangles[at + 1] = n + t[i + 2]!
+    triangles[at + 2] = n + t[i + 1]!
   }
-  for (const key of edges) {
-    const from = Math.floor(key / n)
-    const to = key % n
-    if (!edges.has(to * n + from)) faces.push(from, n + from, n + to, from, n + to, to)
+  for (let i = 0, at = 2 * t.length; i < border.length; i += 2, at += 6) {
+    const [from, to] = [border[i]!, border[i + 1]!]
+    triangles.set([from, n + from, n + to, from, n + to, to], at)
   }
-  return { positions, triangles: Uint32Array.from(faces) }
+  return { positions, triangles }
 }
 
 /** Volume from the cell arrays alone, mm³: midpoint rule on quarter cells, an independent check of the mesh. */

@@ -1,7 +1,7 @@
 import { radians } from '../geometry/angle'
 import { peakOf } from '../geometry/grid'
 import { smoothstep as S } from '../geometry/smoothstep'
-import type { LayerKind } from '../record/layerSchema'
+import type { Layer, LayerKind } from '../record/layerSchema'
 import type { Device } from '../record/schema'
 import { asLayer } from './layers/definition'
 import { layerDefinition } from './layers/registry'
@@ -10,6 +10,8 @@ import type { SoleField } from './soleField'
 /** What one layer was asked to do, and what it does. */
 export interface LayerResult {
   kind: LayerKind
+  /** which of the device's layers it is */
+  index: number
   askedMm: number
   peakMm: number
   at: { xMm: number; yMm: number } | null
@@ -24,9 +26,8 @@ export interface DeviceSurface {
   cast: Float64Array
   /** the device's top, where the foot (or its cover) lies */
   top: Float64Array
+  /** in the order in which they acted */
   layers: LayerResult[]
-  /** kinds that are stored but not shaped by this version */
-  notShaped: LayerKind[]
   /** tilt added by posts, heel, degrees (+ varus) */
   rearfootTiltDeg: number
 }
@@ -37,7 +38,7 @@ export const postAngleDeg = (device: Device, at: 'rearfoot' | 'forefoot', style?
 
 /**
  * Height that balance and posts add at every cell: the cast's own angle and intrinsic rearfoot posts by rotating the heel of the cast
- * (faded out at s .30–.50), extrinsic rearfoot posts (s .28–.60), forefoot posts (s .40–.58), heel lift (tapering to the ball).
+ * (faded out at s .30–.50), extrinsic rearfoot posts (s .28–.60), forefoot posts (s .40–.58), heel lift (tapering to the ball, or over its own length).
  */
 function tiltOf(field: SoleField, device: Device): Float64Array {
   const tan = (deg: number) => Math.tan(radians(deg))
@@ -47,16 +48,20 @@ function tiltOf(field: SoleField, device: Device): Float64Array {
   const tanCast = tan(cast)
   const tanExtrinsic = tan(whole) - tanCast
   const tanForefoot = tan(postAngleDeg(device, 'forefoot'))
+  const liftEnd = device.liftTaperMm === undefined ? 0.66 : Math.min(0.95, 0.2 + device.liftTaperMm / field.sole.parameters.lengthMm)
   const out = new Float64Array(field.z.length)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
     const slope = tanCast * (1 - S(s, 0.3, 0.5)) + tanExtrinsic * (1 - S(s, 0.28, 0.6)) + tanForefoot * S(s, 0.4, 0.58)
-    const lift = device.heelLiftMm * (1 - S(s, 0.2, 0.66))
+    const lift = device.heelLiftMm * (1 - S(s, 0.2, liftEnd))
     if (slope !== 0 || lift !== 0) for (let i = first; i < first + field.columns; i++) out[i] = slope * field.x[i]! + lift
   }
   return out
 }
+
+/** Tilts first, then shapes, each in the order of the list; skives last, all on the surface that these leave, so that none hides another. */
+const PHASES = ['tilt', 'shape', 'skive'] as const
 
 /**
  * Builds the top of a device: sole, tilts, then shaping layers in their order, skives last (they cut the surface as it then is).
@@ -66,24 +71,28 @@ function tiltOf(field: SoleField, device: Device): Float64Array {
  */
 export function buildSurface(field: SoleField, device: Device): DeviceSurface {
   const tilt = tiltOf(field, device)
-  const top = Float64Array.from(field.z)
-  for (let i = 0; i < top.length; i++) top[i]! += tilt[i]!
-  const cast = Float64Array.from(field.z)
-  const notShaped: LayerKind[] = []
+  /** in the heel's own frame: without tilts and lift */
+  const shape = Float64Array.from(field.z)
   const layers: LayerResult[] = []
-  const active = device.layers.filter((layer) => layer.on)
-  for (const phase of ['shape', 'skive'] as const)
-    for (const layer of active) {
+  for (const phase of PHASES) {
+    const before = phase === 'skive' ? Float64Array.from(shape) : shape
+    device.layers.forEach((layer, index) => {
       const definition = layerDefinition(layer.kind)
-      if (!definition) {
-        if (phase === 'shape') notShaped.push(layer.kind)
-        continue
-      }
-      if (definition.phase !== phase) continue
-      const change = definition.change(field, asLayer(layer), top)
-      for (let i = 0; i < top.length; i++) top[i]! += change[i]!
-      const peak = peakOf({ ...field, z: change }, field.mask)
-      layers.push({ kind: layer.kind, askedMm: definition.asked(asLayer(layer)), peakMm: Math.abs(peak?.valueMm ?? 0), at: peak && { xMm: peak.xMm, yMm: peak.yMm }, change })
-    }
-  return { field, cast, top, layers, notShaped, rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot') }
+      if (!layer.on || definition.phase !== phase) return
+      const change = definition.change(field, asLayer(layer), before)
+      for (let i = 0; i < shape.length; i++) shape[i]! += change[i]!
+      layers.push({ kind: layer.kind, index, askedMm: definition.asked(asLayer(layer), field), ...achievedBy(field, layer, change), change })
+    })
+  }
+  const top = shape
+  for (let i = 0; i < top.length; i++) top[i]! += tilt[i]!
+  return { field, cast: Float64Array.from(field.z), top, layers, rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot') }
+}
+
+/** The amount a layer reaches and where, magnitudes in mm. */
+function achievedBy(field: SoleField, layer: Layer, change: Float64Array): Pick<LayerResult, 'peakMm' | 'at'> {
+  const own = layerDefinition(layer.kind).achieved?.(field, asLayer(layer), change)
+  if (own) return { peakMm: own.mm, at: own.mm > 0 ? { xMm: own.xMm, yMm: own.yMm } : null }
+  const peak = peakOf({ ...field, z: change }, field.mask)
+  return { peakMm: Math.abs(peak?.valueMm ?? 0), at: peak && { xMm: peak.xMm, yMm: peak.yMm } }
 }

@@ -34,18 +34,29 @@ export function meshVolume({ positions: p, triangles: t }: Mesh): number {
 export function inspectMesh(mesh: Mesh): MeshReport {
   const { triangles: t } = mesh
   const vertexCount = mesh.positions.length / 3
-  const directed = new Map<number, number>()
+  // Undirected edges in an open-addressing table: twice as roomy as there are edges, a fraction of the time of a Map.
+  let slots = 1024
+  while (slots < t.length * 2) slots *= 2
+  const keys = new Float64Array(slots).fill(-1)
+  const forward = new Uint8Array(slots)
+  const backward = new Uint8Array(slots)
   for (let i = 0; i < t.length; i += 3)
     for (let k = 0; k < 3; k++) {
-      const key = t[i + k]! * vertexCount + t[i + ((k + 1) % 3)]!
-      directed.set(key, (directed.get(key) ?? 0) + 1)
+      const from = t[i + k]!
+      const to = t[i + ((k + 1) % 3)]!
+      const key = from < to ? from * vertexCount + to : to * vertexCount + from
+      let slot = (Math.imul(from < to ? from : to, 73856093) ^ Math.imul(from < to ? to : from, 19349663)) & (slots - 1)
+      while (keys[slot] !== -1 && keys[slot] !== key) slot = (slot + 1) & (slots - 1)
+      keys[slot] = key
+      const count = from < to ? forward : backward
+      if (count[slot]! < 255) count[slot]!++
     }
   let closed = true
   let manifold = true
-  for (const [key, count] of directed) {
-    if (count > 1) manifold = false
-    const from = Math.floor(key / vertexCount)
-    if (!directed.has((key % vertexCount) * vertexCount + from)) closed = false
+  for (let slot = 0; slot < slots; slot++) {
+    if (keys[slot] === -1) continue
+    if (forward[slot]! > 1 || backward[slot]! > 1) manifold = false
+    if (forward[slot] === 0 || backward[slot] === 0) closed = false
   }
   const volumeMm3 = meshVolume(mesh)
   return { triangles: t.length / 3, closed, manifold: manifold && closed, outward: volumeMm3 > 0, volumeMm3 }

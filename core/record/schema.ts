@@ -29,6 +29,10 @@ export const postSchema = z.strictObject({
   at: z.enum(['rearfoot', 'forefoot']),
   style: z.enum(['extrinsic', 'intrinsic']).default('extrinsic'),
   angleDeg: z.number().min(-45).max(45),
+  /** length of an extrinsic block from the heel (rearfoot) or behind the front edge (forefoot), mm; the house length where absent */
+  lengthMm: z.number().min(10).max(140).optional(),
+  /** how far an extrinsic rearfoot block lets the heel roll in before its whole base lies on the floor */
+  motionDeg: z.number().min(0).max(12).optional(),
   /** code of the ledger's entry it came from */
   because: text(80).optional(),
 })
@@ -42,6 +46,9 @@ export const deviceSchema = z.strictObject({
     .strictObject({
       heelCupMm: z.number().min(0).max(40).default(14),
       distal: z.strictObject({ behindHeadsMm: z.number().min(-20).max(60).default(5) }).default({ behindHeadsMm: 5 }),
+      /** height of the inner and outer top line beside the midfoot; as high as the foot's own border where absent */
+      medialTopMm: z.number().min(0).max(40).optional(),
+      lateralTopMm: z.number().min(0).max(40).optional(),
       cover: z.enum(['shell', 'sulcus', 'full']).default('full'),
     })
     .prefault({}),
@@ -49,11 +56,23 @@ export const deviceSchema = z.strictObject({
     .strictObject({
       material: text(40).default('polypropylene'),
       thicknessMm: z.number().min(0.5).max(20).default(4),
+      /** other thicknesses under heel, arch and front edge, blended between; `thicknessMm` where one is absent */
+      graded: z.strictObject({ heelMm: z.number().min(0.5).max(20).optional(), archMm: z.number().min(0.5).max(20).optional(), frontMm: z.number().min(0.5).max(20).optional() }).optional(),
+      /** a layer below the shell */
+      base: z.strictObject({ material: text(40).default('eva-60'), thicknessMm: z.number().min(0).max(20).default(2), reach: z.enum(['shell', 'sulcus', 'full']).default('shell') }).optional(),
       cover: z.strictObject({ material: text(40).default('eva-35'), thicknessMm: z.number().min(0).max(20).default(2) }).prefault({}),
     })
     .prefault({}),
   posts: z.array(postSchema).max(4).default([]),
   heelLiftMm: z.number().min(0).max(40).default(0),
+  /** the lift runs out over this length in front of the heel, mm; to just behind the ball where absent */
+  liftTaperMm: z.number().min(20).max(200).optional(),
+  /** the underside of the heel ground flat so that it does not rock; always so for heat-moulded blanks unless false */
+  heelStabiliser: z.boolean().optional(),
+  /** the blank a trim-to-fit or heat-moulded device is made from */
+  blank: z.strictObject({ id: text(40), sizeMm: z.number().min(100).max(400) }).optional(),
+  /** a name of its own, when a client has several */
+  name: text(60).optional(),
 })
 
 export const footSchema = z.strictObject({

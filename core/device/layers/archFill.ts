@@ -1,6 +1,6 @@
 import { LAYER_NAMES } from '../layerNames'
 import type { LayerOf } from '../../record/layerSchema'
-import type { LayerDefinition } from './definition'
+import { acrossFoot, type LayerDefinition } from './definition'
 import { archFillChange } from './softTissue'
 
 const LEVEL_MM = { minimum: 0.5, standard: 2.5, full: 4.5 } as const
@@ -17,5 +17,6 @@ export const archFill: LayerDefinition<'archFill'> = {
   phase: 'shape',
   amounts: [{ key: 'amountMm', label: 'amount', unit: 'mm', step: 0.5, fallback: 2.5, presets: [0.5, 2.5, 4.5], usual: [0, 5] }],
   asked: archFillMm,
+  reach: (field) => acrossFoot(field, 0.2, 0.66),
   change: (field, layer) => archFillChange(field, archFillMm(layer)),
 }

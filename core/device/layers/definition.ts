@@ -12,21 +12,39 @@ export interface AmountRule {
   usual: readonly [number, number]
 }
 
+/** A rectangle of the foot's plan, mm: no layer changes anything outside the one it states. */
+export interface Reach {
+  x: readonly [number, number]
+  y: readonly [number, number]
+}
+
 /**
  * One kind of layer: its words, its amounts, when it acts (tilts first, shapes, skives last because they need the current surface) and its
- * height change in mm at every cell.
+ * height change in mm at every cell. Layers that move the trim line or raise walls say so by `widen`, `wall` and `keep`.
  */
 export interface LayerDefinition<K extends LayerKind = LayerKind> {
   kind: K
   name: string
   does: string
   where: string
-  phase: 'shape' | 'skive'
+  phase: 'tilt' | 'shape' | 'skive'
+  /** what is cut or set on with an edge: cells may step there */
+  edged?: true
   amounts: readonly [AmountRule, ...AmountRule[]]
   /** the asked amount of the layer, a magnitude in mm */
-  asked: (layer: LayerOf<K>) => number
+  asked: (layer: LayerOf<K>, field: SoleField) => number
+  /** where it may change the top or the trim line */
+  reach: (field: SoleField, layer: LayerOf<K>) => Reach
   /** signed height change; `current` is the surface before this layer */
   change: (field: SoleField, layer: LayerOf<K>, current: Float64Array) => Float64Array
+  /** what it achieves where the largest height change does not say it: a rise across, a width, a wall, a sheet under the sole */
+  achieved?: (field: SoleField, layer: LayerOf<K>, change: Float64Array) => { mm: number; xMm: number; yMm: number }
+  /** mm by which the trim line moves out (+) at a cell */
+  widen?: (field: SoleField, layer: LayerOf<K>, i: number) => number
+  /** mm by which the wall stands higher at a share of the length, medial or lateral */
+  wall?: (s: number, medial: boolean, layer: LayerOf<K>) => number
+  /** mm outside (+) or inside (−) of what is cut away */
+  keep?: (field: SoleField, layer: LayerOf<K>, i: number) => number
 }
 
 /**
@@ -54,3 +72,19 @@ export function scaleToPeak(field: SoleField, change: Float64Array, askedMm: num
 
 /** Narrows a layer to the definition's kind; the registry guarantees that they belong together. */
 export const asLayer = <K extends LayerKind>(layer: Layer): LayerOf<K> => layer as LayerOf<K>
+
+/** A change of nothing: layers that act on the outline, the walls or below the sole. */
+export const noChange = (field: SoleField): Float64Array => new Float64Array(field.z.length)
+
+/** The whole length between two shares, over the whole width. */
+export const acrossFoot = (field: SoleField, from: number, to: number): Reach => {
+  const L = field.sole.parameters.lengthMm
+  return { x: [-90, 90], y: [from * L, to * L] }
+}
+
+/** Scales a change that runs down so that its deepest point inside the plan is the asked depth; see scaleToPeak. */
+export const scaleToDepth = (field: SoleField, change: Float64Array, askedMm: number): Float64Array => {
+  const out = scaleToPeak(field, change, askedMm)
+  for (let i = 0; i < out.length; i++) out[i] = out[i] === 0 ? 0 : -out[i]!
+  return out
+}

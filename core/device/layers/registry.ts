@@ -1,17 +1,35 @@
 import type { LayerKind } from '../../record/layerSchema'
+import { elongatedHeelAperture, heelAperture } from './apertures'
 import { archFill } from './archFill'
+import { toeCarbonPlate } from './carbonPlate'
 import type { LayerDefinition } from './definition'
+import { firstRayAccommodation, firstRayCutOut, firstRayExtension, firstRayWedge } from './firstRay'
+import { metBar, nerveSpreadPad } from './forefootPads'
+import { intrinsicForefootPost } from './forefootPost'
 import { cuboidSupport, fifthMetSupport, metPad } from './pads'
-import { heelExpansion, lateralFill } from './softTissue'
+import { fasciaGroove, metHeadRelief, sweetSpot } from './reliefs'
 import { lateralSkive, medialSkive, threePlaneShave } from './skives'
+import { heelExpansion, lateralFill } from './softTissue'
+import { lateralFlare, medialFlange, medialFlare, medialWrap } from './walls'
 
-/** Every kind of layer that can be computed, in the order in which the studio offers them. A new kind is one file and one entry here. */
-const DEFINITIONS = [archFill, medialSkive, metPad, lateralSkive, threePlaneShave, fifthMetSupport, cuboidSupport, heelExpansion, lateralFill] as unknown as LayerDefinition[]
+/** Every kind of layer, in the order in which the studio offers them: cast, heel, midfoot, forefoot, outline. A new kind is one file and one entry here. */
+const DEFINITIONS = [
+  archFill, heelExpansion, lateralFill, intrinsicForefootPost,
+  medialSkive, lateralSkive, threePlaneShave, heelAperture, elongatedHeelAperture,
+  fasciaGroove, sweetSpot, cuboidSupport, fifthMetSupport,
+  metPad, metBar, nerveSpreadPad, metHeadRelief,
+  firstRayCutOut, firstRayAccommodation, firstRayWedge, firstRayExtension, toeCarbonPlate,
+  medialFlare, lateralFlare, medialWrap, medialFlange,
+] as unknown as LayerDefinition[]
 
 const BY_KIND = new Map(DEFINITIONS.map((d) => [d.kind, d]))
 
-/** The definition of a kind; undefined for kinds of the record that this version stores but does not shape yet. */
-export const layerDefinition = (kind: LayerKind): LayerDefinition | undefined => BY_KIND.get(kind)
+/** The definition of a kind; the test of the registry guarantees that there is one for every kind of the record. */
+export function layerDefinition(kind: LayerKind): LayerDefinition {
+  const found = BY_KIND.get(kind)
+  if (!found) throw new Error(`no layer of kind ${kind}`)
+  return found
+}
 
 /** Kinds that can be added in the studio. */
-export const computableKinds = (): readonly LayerDefinition[] => DEFINITIONS
+export const layerKinds = (): readonly LayerDefinition[] => DEFINITIONS

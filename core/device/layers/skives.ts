@@ -2,7 +2,7 @@ import { LAYER_NAMES } from '../layerNames'
 import { radians } from '../../geometry/angle'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import type { SoleField } from '../soleField'
-import { everyCell, scaleToPeak, type LayerDefinition } from './definition'
+import { acrossFoot, everyCell, scaleToPeak, type LayerDefinition } from './definition'
 
 const SKIVE_PLANE = Math.tan(radians(15))
 const SHAVE_FORWARD = Math.tan(radians(4))
@@ -11,7 +11,8 @@ const depth = (usual: readonly [number, number], fallback: number, presets: read
 
 /**
  * The plane of a heel skive, inclined 15° and raised by the depth through the inner third of the heel (Kirby's medial skive; side +1
- * medial, −1 lateral), where it stands above the current surface; faded out in front of the heel and scaled so that its peak is the depth.
+ * medial, −1 lateral), where it stands above the surface that the shaping layers left; faded out in front of the heel and scaled so that
+ * its peak is the depth. The surface is taken in the heel's own frame, without tilts and lift: a post turns the skive with the heel.
  */
 function skivePlane(field: SoleField, current: Float64Array, depthMm: number, side: 1 | -1, forward: number, fade: readonly [number, number]) {
   if (depthMm === 0) return new Float64Array(current.length) // a 0 mm skive is off: its plane would still cut the border
@@ -31,6 +32,8 @@ function skivePlane(field: SoleField, current: Float64Array, depthMm: number, si
 export const medialSkive: LayerDefinition<'medialSkive'> = {
   kind: 'medialSkive',
   name: LAYER_NAMES.medialSkive,
+  edged: true,
+  reach: (field) => acrossFoot(field, -0.1, 0.27),
   does: 'raises the cup floor medially',
   where: 'cast · plane at 15°',
   phase: 'skive',
@@ -42,6 +45,8 @@ export const medialSkive: LayerDefinition<'medialSkive'> = {
 export const lateralSkive: LayerDefinition<'lateralSkive'> = {
   kind: 'lateralSkive',
   name: LAYER_NAMES.lateralSkive,
+  edged: true,
+  reach: (field) => acrossFoot(field, -0.1, 0.27),
   does: 'raises the cup floor laterally',
   where: 'cast · plane at 15°',
   phase: 'skive',
@@ -53,6 +58,8 @@ export const lateralSkive: LayerDefinition<'lateralSkive'> = {
 export const threePlaneShave: LayerDefinition<'threePlaneShave'> = {
   kind: 'threePlaneShave',
   name: LAYER_NAMES.threePlaneShave,
+  edged: true,
+  reach: (field) => acrossFoot(field, -0.1, 0.42),
   does: 'raises the inner heel, further forward',
   where: 'cast · 15° in, 4° forward',
   phase: 'skive',

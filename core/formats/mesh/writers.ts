@@ -35,11 +35,12 @@ function* faces(mesh: Mesh, write: (a: number, b: number, c: number) => string) 
   for (let i = 0; i < mesh.triangles.length; i += 3) yield write(mesh.triangles[i]!, mesh.triangles[i + 1]!, mesh.triangles[i + 2]!)
 }
 
-/** OBJ of a mesh in mm. */
-export function writeObj(mesh: Mesh): Uint8Array {
+/** OBJ of a mesh in mm, with the object's name where there is one. */
+export function writeObj(mesh: Mesh, name?: string): Uint8Array {
   return encode(
     (function* () {
       yield '# millimetres\n'
+      if (name) yield `o ${name.replace(/\s+/g, '_')}\n`
       yield* points(mesh, (x, y, z) => `v ${x} ${y} ${z}\n`)
       yield* faces(mesh, (a, b, c) => `f ${a + 1} ${b + 1} ${c + 1}\n`)
     })(),

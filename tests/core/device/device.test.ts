@@ -1,20 +1,20 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { buildDevice, plainDevice, soleFieldOf } from '../../core/device/buildDevice'
-import { contradictionsOf } from '../../core/device/contradictions'
-import { deviceContours } from '../../core/device/contours'
-import { deviceReport } from '../../core/device/deviceReport'
-import { cutSection } from '../../core/device/section'
-import { skiveSense } from '../../core/device/sizeSense'
-import { buildSurface } from '../../core/device/surface'
-import { inRealSpace } from '../../core/device/solid'
-import { degrees } from '../../core/geometry/angle'
-import { inspectMesh, meshVolume } from '../../core/geometry/mesh'
-import { parseWith } from '../../core/record/parse'
-import { deviceSchema } from '../../core/record/schema'
-import { demoModels } from '../../demo/catalogue'
-import { DEMO_RECORDS } from '../../demo/records'
-import { referenceRecord } from '../fixtures/feet'
+import { buildDevice, plainDevice, soleFieldOf } from '../../../core/device/buildDevice'
+import { contradictionsOf } from '../../../core/device/contradictions'
+import { deviceContours } from '../../../core/device/contours'
+import { deviceReport } from '../../../core/device/deviceReport'
+import { cutSection } from '../../../core/device/section'
+import { skiveSense } from '../../../core/device/sizeSense'
+import { buildSurface } from '../../../core/device/surface'
+import { inRealSpace } from '../../../core/device/solid'
+import { degrees } from '../../../core/geometry/angle'
+import { inspectMesh, meshVolume } from '../../../core/geometry/mesh'
+import { parseWith } from '../../../core/record/parse'
+import { deviceSchema } from '../../../core/record/schema'
+import { demoModels } from '../../../demo/catalogue'
+import { DEMO_RECORDS } from '../../../demo/records'
+import { referenceRecord } from '../../fixtures/feet'
 
 const field = soleFieldOf(referenceRecord().feet.left!, 'left').field
 const surfaceOf = (device: unknown) => buildSurface(field, parseWith(deviceSchema, device))
@@ -46,7 +46,7 @@ describe('layers', () => {
     const [small, big] = [2, 3].map((depthMm) => surfaceOf({ layers: [{ kind: 'metPad', heightMm: depthMm }] }).layers[0]!.change)
     expect(small!.every((z, i) => z <= big![i]! + 1e-9)).toBe(true)
   })
-  it('keeps, and names, a kind it cannot shape yet', () => expect(surfaceOf({ layers: [{ kind: 'fasciaGroove' }] }).notShaped).toEqual(['fasciaGroove']))
+
 })
 
 describe('the solid', () => {

@@ -1,0 +1,75 @@
+import { smoothstep as S } from '../geometry/smoothstep'
+import type { Layer } from '../record/layerSchema'
+import type { Device } from '../record/schema'
+import type { LayerDefinition } from './layers/definition'
+import { layerDefinition } from './layers/registry'
+import { BORDER_LIMIT } from './sole'
+import type { SoleField } from './soleField'
+
+/** How steep a wall stands that is raised beyond the foot's own border: it leans out by one in this many. */
+const WALL_SLOPE = 3
+
+/** Rim beyond the foot's border, as a share of the shell's thickness, and its largest width, mm (house settings). */
+const LIP = { share: 0.8, mostMm: 4 } as const
+
+/** Where a device is cut and how high its rim stands there. */
+export interface Trim {
+  /** distance inside the trim line (+) per cell, mm; −99 far outside */
+  inside: Float64Array
+  /** the top with its rim and walls, mm */
+  top: Float64Array
+  /** distance behind the front edge (+), mm */
+  front: Float64Array
+}
+
+/** One border of one row: the share of the half width at which it is cut, and what must stand above the foot's own border there, mm. */
+interface Edge {
+  limit: number
+  raise: number
+  rimMm: number
+}
+
+/**
+ * Cuts a device out of its top. The foot's border is itself the wall up to the height asked (cup depth at the heel, top lines beside the
+ * midfoot); what the border does not reach, and what wraps and flanges add, is raised beyond it. Flares move the line out, apertures and
+ * cut-outs take away, the front edge follows the line of the heads.
+ */
+export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64Array): Trim {
+  const size = field.z.length
+  const active = device.layers.filter((l) => l.on).map((layer) => ({ layer, definition: layerDefinition(layer.kind) }))
+  const having = <K extends 'widen' | 'wall' | 'keep'>(key: K) => active.filter((a): a is { layer: Layer; definition: LayerDefinition & Required<Pick<LayerDefinition, K>> } => a.definition[key] !== undefined)
+  const [walls, flares, cuts] = [having('wall'), having('widen'), having('keep')]
+  const lip = Math.min(LIP.mostMm, LIP.share * device.shell.thicknessMm)
+  const edge = (s: number, medial: boolean): Edge => {
+    const reach = field.sole.borderHeight(s, BORDER_LIMIT)
+    const beside = (medial ? device.outline.medialTopMm : device.outline.lateralTopMm) ?? reach
+    const w = S(s, 0.2, 0.36)
+    const target = (1 - w) * device.outline.heelCupMm + w * beside + walls.reduce((sum, { layer, definition }) => sum + definition.wall(s, medial, layer as never), 0)
+    const limit = field.sole.borderShare(s, target)
+    return { limit, raise: Math.max(0, target - reach), rimMm: field.sole.borderHeight(s, limit) }
+  }
+  const out: Trim = { inside: new Float64Array(size).fill(-99), top: Float64Array.from(surfaceTop), front: new Float64Array(size) }
+  const { inside, top, front } = out
+  for (let row = 0; row < field.rows; row++) {
+    const first = row * field.columns
+    const s = field.s[first]!
+    const edges = [edge(s, false), edge(s, true)] as const
+    for (let i = first; i < first + field.columns; i++) front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
+    for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) {
+      const rho = field.rho[i]!
+      // At the very back the two borders meet: the wall turns smoothly from one height to the other.
+      const side = s < 0.1 ? S(field.u[i]!, 0.25, 0.75) : field.u[i]! > 0.5 ? 1 : 0
+      const mix = (key: keyof Edge) => (side === 1 ? edges[1][key] : side === 0 ? edges[0][key] : edges[0][key] + side * (edges[1][key] - edges[0][key]))
+      const limit = mix('limit')
+      const raise = mix('raise')
+      const beyond = (rho - limit) * field.reach[i]!
+      const flare = flares.reduce((sum, { layer, definition }) => sum + definition.widen(field, layer as never, i), 0)
+      let cut = Math.min(lip + flare + raise / WALL_SLOPE - beyond, front[i]!)
+      for (const { layer, definition } of cuts) cut = Math.min(cut, definition.keep(field, layer as never, i))
+      inside[i] = cut
+      // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
+      if (beyond > 0) top[i]! += mix('rimMm') - field.sole.borderHeight(s, rho) + Math.min(raise, beyond * WALL_SLOPE)
+    }
+  }
+  return out
+}
