@@ -3,8 +3,8 @@ import type { Caution } from '../core/advice/cautions'
 import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
-import { clientSchema, type Client } from '../core/record/schema'
-import { READING_KINDS, type ReadingKind, type Side } from '../core/record/vocabulary'
+import { clientSchema, deviceSchema, type Client, type Device } from '../core/record/schema'
+import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../core/record/vocabulary'
 import type { Role } from './permissions'
 
 /** What travels between browser and server. */
@@ -43,6 +43,20 @@ export const newFittingBody = z.strictObject({
 })
 
 export const normsBody = z.strictObject({ basedOn: z.number().int().min(1), norms: normsSchema.extend({ source: z.string().trim().min(3, 'Say why this table differs and where its values come from.').max(300) }) })
+
+export const presetBody = z.strictObject({ name: z.string().trim().min(2, 'Give the preset a name of two letters or more.').max(60), device: deviceSchema, note: z.string().max(200).default('') })
+
+/** A device that the shop keeps to start others from; no client in it. */
+export interface PresetRow {
+  id: string
+  name: string
+  note: string
+  device: Device
+  madeBy: string | null
+  madeAt: string
+}
+
+export const orderBody = z.strictObject({ feet: z.array(z.enum(SIDES)).min(1, 'Choose at least one foot.').max(2), note: z.string().max(500).default('') })
 
 export const doubleReadingBody = z.strictObject({
   what: z.enum(READING_KINDS),

@@ -27,16 +27,32 @@ export function contourRings(field: Pick<SoleField, 'x0' | 'y0' | 'stepMm' | 'co
   const thresholds: number[] = []
   for (let h = Math.ceil(low / intervalMm) * intervalMm; h < high; h += intervalMm) thresholds.push(Number(h.toFixed(6)))
   const skip = field.stepMm < 2 ? 2 : 1
-  const columns = Math.floor(field.columns / skip)
-  const rows = Math.floor(field.rows / skip)
+  // Only the rectangle that counts, with a rim of two cells.
+  const [c0, c1, r0, r1] = boundsOf(field, inside)
+  const columns = Math.floor((c1 - c0) / skip) + 1
+  const rows = Math.floor((r1 - r0) / skip) + 1
   const coarse = new Float64Array(columns * rows)
-  for (let r = 0; r < rows; r++) for (let c = 0; c < columns; c++) coarse[r * columns + c] = z[r * skip * field.columns + c * skip]!
+  for (let r = 0; r < rows; r++) for (let c = 0; c < columns; c++) coarse[r * columns + c] = z[(r0 + r * skip) * field.columns + c0 + c * skip]!
   // d3 puts cell (c, r) at c + ½, r + ½; the cells kept are the first of each block.
   const shift = (skip - 1) / 2
-  const toX = (c: number) => field.x0 + (c * skip - shift) * field.stepMm
-  const toY = (r: number) => field.y0 + (r * skip - shift) * field.stepMm
+  const toX = (c: number) => field.x0 + (c0 + c * skip - shift) * field.stepMm
+  const toY = (r: number) => field.y0 + (r0 + r * skip - shift) * field.stepMm
   const shapes = contours().size([columns, rows]).thresholds(thresholds)(coarse as unknown as number[])
   return shapes.map((shape) => ({ heightMm: shape.value, rings: shape.coordinates.flat().map((ring) => ring.map(([c, r]): [number, number] => [toX(c!), toY(r!)])) }))
+}
+
+/** First and last column and row that count, two cells wider where the grid allows. */
+function boundsOf({ columns, rows }: Pick<SoleField, 'columns' | 'rows'>, inside: (i: number) => boolean): [number, number, number, number] {
+  let [c0, c1, r0, r1] = [columns, 0, rows, 0]
+  for (let r = 0; r < rows; r++)
+    for (let c = 0; c < columns; c++)
+      if (inside(r * columns + c)) {
+        if (c < c0) c0 = c
+        if (c > c1) c1 = c
+        if (r < r0) r0 = r
+        if (r > r1) r1 = r
+      }
+  return [Math.max(0, c0 - 2), Math.min(columns - 1, c1 + 2), Math.max(0, r0 - 2), Math.min(rows - 1, r1 + 2)]
 }
 
 /** Contours of the device's top above its floor, the sole in front of the shell included. */

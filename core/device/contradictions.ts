@@ -1,5 +1,6 @@
 import type { Device, FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
+import { normsOf } from '../measure/normsTable'
 import { bestMean } from '../measure/reading'
 import { deviceRoom } from '../record/setting'
 import { asLayer } from './layers/definition'
@@ -43,8 +44,8 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
     for (const rule of definition.amounts) {
       const value = amountOf(layer, rule.key, foot.findings?.forefootDeg?.[0] ?? 0)
       const unit = rule.unit === '°' ? '°' : ' mm'
-      if (value < rule.usual[0] || value > rule.usual[1])
-        add('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${rule.usual[0]} to ${rule.usual[1]}${unit}.`, path)
+      const [low, high] = normsOf(record).layerUsual[`${layer.kind}.${rule.key}`] ?? rule.usual
+      if (value < low || value > high) add('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${low} to ${high}${unit}.`, path)
     }
     if (definition.phase === 'skive' && isInsensate(record, side))
       add('skive-on-insensate', 'stop', `${definition.name} on a heel that may not feel it. No skive or hard edge here; licensed practice only.`, path, 'story.conditions')
@@ -59,7 +60,7 @@ function shellContradictions(record: FittingRecord, side: Side, device: Device, 
   const at = `feet.${side}.device`
   const out: Contradiction[] = []
   const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, words, triggers })
-  const material = shellMaterial(device.shell.material)
+  const material = shellMaterial(device.shell.material, normsOf(record).shellMaterials)
   const { thicknessMm } = device.shell
   if (!material) add('unknown-material', 'watch', `Material "${device.shell.material}" is not in the table; mass is left out.`, `${at}.shell.material`)
   else if (thicknessMm < material.usualMm[0] || thicknessMm > material.usualMm[1])

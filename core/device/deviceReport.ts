@@ -1,6 +1,7 @@
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { roomOf } from '../footwear/room'
 import { isChild } from '../measure/ageAtVisit'
+import { normsOf } from '../measure/normsTable'
 import { bestMean } from '../measure/reading'
 import type { FittingRecord } from '../record/schema'
 import type { Side } from '../record/vocabulary'
@@ -9,6 +10,7 @@ import { contradictionsOf } from './contradictions'
 import { layerDefinition } from './layers/registry'
 import { shellMaterial } from './materials'
 import { postHeightMm, skiveSense } from './sizeSense'
+import { stiffnessOf } from './stiffness'
 import { spaceBudget, stackHeights } from './space'
 
 /** What `arch device` prints and the studio shows about one foot's device. */
@@ -16,7 +18,7 @@ export function deviceReport(record: FittingRecord, side: Side, built: BuiltDevi
   const { device, surface, body, solid, assumed } = built
   const missing = assumed.map((name) => (name === 'forefootDeg' ? `feet.${side}.findings.forefootDeg` : `feet.${side}.readings: ${name}`))
   if (!model) missing.push('footwear.chosen')
-  const material = shellMaterial(device.shell.material)
+  const material = shellMaterial(device.shell.material, normsOf(record).shellMaterials)
   const { report } = solid
   const heelWidth = surface.field.sole.parameters.heelWidthMm
   return {
@@ -37,6 +39,7 @@ export function deviceReport(record: FittingRecord, side: Side, built: BuiltDevi
       heightMm: postHeightMm(post.angleDeg, post.at === 'rearfoot' ? heelWidth : (bestMean(record.feet[side]!, 'forefootWidthMm', 'standing') ?? surface.field.sole.parameters.forefootWidthMm)),
     })),
     outline: { heelCupMm: device.outline.heelCupMm },
+    stiffness: stiffnessOf(device, record.client?.massKg, normsOf(record).shellMaterials),
     solid: { ...report, ...(material && { massG: (report.volumeMm3 * material.densityGPerCm3) / 1000 }) },
     stackMm: stackHeights(body, device),
     ...(model && { space: spaceBudget(body, device, roomOf(model)) }),

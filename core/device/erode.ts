@@ -3,9 +3,6 @@ import type { SoleField } from './soleField'
 /** Cells beyond the cut that are computed all the same, so that the cut can be interpolated, in cells. */
 const BEYOND_CELLS = 1.5
 
-/** The eight neighbours of a cell, in cells. */
-const NEIGHBOURS = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [-1, -1], [1, -1], [-1, 1]] as const
-
 /**
  * Underside of a sheet: at every cell the lowest point of balls of the sheet's thickness hung under all points of its top inside the cut
  * (grey-scale erosion by a ball, Serra 1982). It lies exactly one thickness away along the normal and cannot cross itself. Balls are hung
@@ -15,73 +12,124 @@ const NEIGHBOURS = [[1, 0], [-1, 0], [0, 1], [0, -1], [1, 1], [-1, -1], [1, -1],
  * @param top height per cell, mm
  * @param inside distance inside the cut (+), mm
  * @param thickness one thickness, or one per cell, mm
+ * @param before an earlier answer on the same grid: rows that nothing near them has changed are taken over from it
  * @example lowerOffset of a plane at slope m lies t·√(1 + m²) below it
  */
-export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>, top: Float64Array, inside: Float64Array, thickness: number | Float64Array): Float64Array {
+export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>, top: Float64Array, inside: Float64Array, thickness: number | Float64Array, before?: Offset): Float64Array {
   const { columns, rows, stepMm } = field
   const graded = typeof thickness !== 'number'
-  const at = (i: number) => (graded ? thickness[i]! : thickness)
   const thickest = graded ? thickness.reduce((most, t) => Math.max(most, t), 0) : thickness
-  const radius = Math.ceil(thickest / stepMm)
-  const near: { dx: number; dy: number; step: number; d2: number; drop: number }[] = []
-  for (let dy = -radius; dy <= radius; dy++)
-    for (let dx = -radius; dx <= radius; dx++) {
-      const d2 = (dx * dx + dy * dy) * stepMm * stepMm
-      if (d2 < thickest * thickest) near.push({ dx, dy, step: dy * columns + dx, d2, drop: Math.sqrt(thickest * thickest - d2) })
-    }
+  const reach = Math.ceil(thickest / stepMm)
+  // The cells under one ball, as flat arrays: this loop runs a million times for one change of a layer.
+  const dxs: number[] = []
+  const dys: number[] = []
+  for (let dy = -reach; dy <= reach; dy++) for (let dx = -reach; dx <= reach; dx++) if ((dx * dx + dy * dy) * stepMm * stepMm < thickest * thickest) (dxs.push(dx), dys.push(dy))
+  const count = dxs.length
+  const steps = Int32Array.from(dxs, (dx, k) => dys[k]! * columns + dx)
+  const d2 = Float64Array.from(dxs, (dx, k) => (dx * dx + dys[k]! ** 2) * stepMm * stepMm)
+  const drops = d2.map((d) => Math.sqrt(thickest * thickest - d))
+  // Cells that carry no ball stand too high to matter.
+  const carried = new Float64Array(top.length)
+  for (let i = 0; i < carried.length; i++) carried[i] = inside[i]! > 0 ? top[i]! : Infinity
+  const lines = new Lines(field, top, inside)
   const out = new Float64Array(top.length)
-  for (let row = 0; row < rows; row++)
+  const [from, to] = before && before.bottom.length === out.length && sameThickness(before.thickness, thickness) ? changedRows(before, top, inside, columns) : [0, rows - 1]
+  if (before && (from > reach || to < rows - 1 - reach)) out.set(before.bottom)
+  for (let row = Math.max(0, from - reach); row <= Math.min(rows - 1, to + reach); row++)
     for (let column = 0; column < columns; column++) {
       const i = row * columns + column
-      const own = at(i)
-      let low = top[i]! - own
+      let low = top[i]! - (graded ? thickness[i]! : thickness)
       if (inside[i]! > -BEYOND_CELLS * stepMm) {
         let best = inside[i]! > 0 ? i : -1
-        const safe = row > radius && row < rows - radius - 1 && column > radius && column < columns - radius - 1
-        for (const n of near) {
-          if (!safe && (column + n.dx < 0 || column + n.dx >= columns || row + n.dy < 0 || row + n.dy >= rows)) continue
-          const j = i + n.step
-          if (inside[j]! <= 0) continue
-          let drop = n.drop
+        const safe = row >= reach && row < rows - reach && column >= reach && column < columns - reach
+        for (let k = 0; k < count; k++) {
+          if (!safe && (column + dxs[k]! < 0 || column + dxs[k]! >= columns || row + dys[k]! < 0 || row + dys[k]! >= rows)) continue
+          const j = i + steps[k]!
+          let z = carried[j]! - drops[k]!
           if (graded) {
-            const t = at(j)
-            if (t * t <= n.d2) continue
-            drop = Math.sqrt(t * t - n.d2)
+            const rest = thickness[j]! ** 2 - d2[k]!
+            if (rest <= 0) continue
+            z = carried[j]! - Math.sqrt(rest)
           }
-          const z = top[j]! - drop
           if (z < low) {
             low = z
             best = j
           }
         }
-        if (best >= 0) low = Math.min(low, alongLines(best, row, column))
+        if (best >= 0 && isSloping(top, best, columns)) {
+          const t = graded ? thickness[best]! : thickness
+          const z = lines.lowest(best, row, column, t * t)
+          if (z < low) low = z
+        }
       }
       out[i] = low
     }
   return out
+}
 
-  /** Lowest point of balls hung along the lines from a cell to its neighbours, seen at (row, column). */
-  function alongLines(from: number, row: number, column: number): number {
+/** An answer and what it was computed from. */
+export interface Offset {
+  top: Float64Array
+  inside: Float64Array
+  thickness: number | Float64Array
+  bottom: Float64Array
+}
+
+const sameThickness = (a: Offset['thickness'], b: Offset['thickness']) => (typeof a === 'number' || typeof b === 'number' ? a === b : a.every((v, i) => v === b[i]))
+
+/** First and last row in which two tops or their cuts differ; [0, −1] where none does. */
+function changedRows(before: Offset, top: Float64Array, inside: Float64Array, columns: number): [number, number] {
+  const differs = (i: number) => before.top[i] !== top[i] || before.inside[i] !== inside[i]
+  let first = 0
+  while (first < top.length && !differs(first)) first++
+  if (first === top.length) return [top.length / columns + 99, -99]
+  let last = top.length - 1
+  while (!differs(last)) last--
+  return [Math.floor(first / columns), Math.floor(last / columns)]
+}
+
+/** Steps between neighbours below this need no lines: cells alone are right within a twentieth of a millimetre. */
+const SLOPING_MM = 0.1
+const isSloping = (top: Float64Array, i: number, columns: number): boolean =>
+  Math.abs(top[i + 1]! - top[i]!) > SLOPING_MM || Math.abs(top[i]! - top[i - 1]!) > SLOPING_MM || Math.abs(top[i + columns]! - top[i]!) > SLOPING_MM || Math.abs(top[i]! - top[i - columns]!) > SLOPING_MM
+
+const EAST = [1, -1, 0, 0, 1, -1, 1, -1]
+const NORTH = [0, 0, 1, -1, 1, -1, -1, 1]
+
+/** The eight lines that leave a cell for its neighbours, with balls hung all along them. */
+class Lines {
+  private readonly steps: Int32Array
+  private readonly lengths: Float64Array
+  constructor(private readonly field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>, private readonly top: Float64Array, private readonly inside: Float64Array) {
+    this.steps = Int32Array.from(EAST, (e, k) => NORTH[k]! * field.columns + e)
+    this.lengths = Float64Array.from(EAST, (e, k) => Math.hypot(e, NORTH[k]!) * field.stepMm)
+  }
+  /** Lowest point of the balls along the lines from a cell, seen at (row, column); `t2` is the square of their radius. */
+  lowest(from: number, row: number, column: number, t2: number): number {
+    const { columns, stepMm, rows } = this.field
     const r0 = Math.floor(from / columns)
-    const c0 = from % columns
+    const c0 = from - r0 * columns
+    if (r0 < 1 || c0 < 1 || r0 >= rows - 1 || c0 >= columns - 1) return Infinity
     const dx = (column - c0) * stepMm
     const dy = (row - r0) * stepMm
-    const t2 = at(from) ** 2
+    const away2 = dx * dx + dy * dy
+    const z0 = this.top[from]!
     let low = Infinity
-    for (const [ex, ey] of NEIGHBOURS) {
-      const [c, r] = [c0 + ex, r0 + ey]
-      if (c < 0 || r < 0 || c >= columns || r >= rows) continue
-      const to = r * columns + c
-      if (inside[to]! <= 0) continue
-      const length = (ex !== 0 && ey !== 0 ? Math.SQRT2 : 1) * stepMm
-      const a = ((dx * ex + dy * ey) * stepMm) / length
-      const reach2 = t2 - (dx * dx + dy * dy - a * a)
+    for (let k = 0; k < 8; k++) {
+      const to = from + this.steps[k]!
+      if (this.inside[to]! <= 0) continue
+      const length = this.lengths[k]!
+      const a = ((dx * EAST[k]! + dy * NORTH[k]!) * stepMm) / length
+      const reach2 = t2 - away2 + a * a
       if (reach2 <= 0) continue
-      const slope = (top[to]! - top[from]!) / length
-      const along = Math.min(length, Math.max(0, a - slope * Math.sqrt(reach2 / (1 + slope * slope))))
-      const rest = reach2 - (along - a) ** 2
+      const slope = (this.top[to]! - z0) / length
+      const best = a - slope * Math.sqrt(reach2 / (1 + slope * slope))
+      // Behind the cell itself another of the lines is nearer.
+      if (best <= 0) continue
+      const along = best < length ? best : length
+      const rest = reach2 - (along - a) * (along - a)
       if (rest <= 0) continue
-      const z = top[from]! + slope * along - Math.sqrt(rest)
+      const z = z0 + slope * along - Math.sqrt(rest)
       if (z < low) low = z
     }
     return low

@@ -1,15 +1,17 @@
-import type { SourceState } from '../measure/norms'
+import { z } from 'zod'
 
-export interface ShellMaterial {
-  id: string
-  name: string
-  densityGPerCm3: number
-  youngMPa: number
-  usualMm: readonly [number, number]
-  rigid: boolean
-  mouldC: readonly [number, number] | null
-  state: SourceState
-}
+/** What a shop knows of a shell material; the maker's sheet rules. */
+export const shellMaterialSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  name: z.string().min(1).max(60),
+  densityGPerCm3: z.number().min(0.02).max(12),
+  youngMPa: z.number().min(0.1).max(200_000),
+  usualMm: z.tuple([z.number().min(0.3), z.number().max(30)]).readonly().refine(([low, high]) => low < high, 'the lower limit must be below the upper one'),
+  rigid: z.boolean(),
+  mouldC: z.tuple([z.number(), z.number()]).readonly().nullable(),
+  state: z.string().max(20).default('own assumption'),
+})
+export type ShellMaterial = z.output<typeof shellMaterialSchema>
 
 /** Shell materials (workshop table, editable; the maker's sheet rules). */
 export const SHELL_MATERIALS: readonly ShellMaterial[] = [
@@ -29,5 +31,17 @@ export const COVER_MATERIALS = [
 ] as const
 
 /** A shell material by id; undefined when the table does not hold it. */
-export const shellMaterial = (id: string): ShellMaterial | undefined => SHELL_MATERIALS.find((m) => m.id === id)
-export const materialName = (id: string): string => shellMaterial(id)?.name ?? COVER_MATERIALS.find((m) => m.id === id)?.name ?? id
+export const shellMaterial = (id: string, table: readonly ShellMaterial[] = SHELL_MATERIALS): ShellMaterial | undefined => table.find((m) => m.id === id)
+export const materialName = (id: string, table: readonly ShellMaterial[] = SHELL_MATERIALS): string => shellMaterial(id, table)?.name ?? COVER_MATERIALS.find((m) => m.id === id)?.name ?? id
+
+/**
+ * Young's modulus of a rubber-like block from its Shore A hardness, MPa (Gent 1958): made for solid rubber, for foams an order of size only,
+ * half to twice; a measured modulus replaces it.
+ *
+ * @throws RangeError for other scales: hardness below 20 or above 80 Shore A
+ * @example youngFromShoreA(40) // 1.66
+ */
+export function youngFromShoreA(shoreA: number): number {
+  if (!(shoreA >= 20 && shoreA <= 80)) throw new RangeError(`${shoreA} is not between 20 and 80 Shore A`)
+  return (0.0981 * (56 + 7.62336 * shoreA)) / (0.137505 * (254 - 2.54 * shoreA))
+}

@@ -1,7 +1,7 @@
 import { radians } from '../geometry/angle'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
-import { lowerOffset } from './erode'
+import { lowerOffset, type Offset } from './erode'
 import type { SoleField } from './soleField'
 import type { DeviceSurface } from './surface'
 import { trimDevice } from './trim'
@@ -32,6 +32,8 @@ export interface ShellBody {
   bottom: Float64Array
   /** underside of the shell alone, before posts are added */
   shellBottom: Float64Array
+  /** the underside before it was ground, for the next change to start from */
+  offset: Offset
   floorMm: number
   /** y of the front edge on the middle line */
   frontY: number
@@ -48,11 +50,15 @@ export function thicknessOf(field: SoleField, device: Device): number | Float64A
 /**
  * Cuts the shell out of a device surface and gives it thickness: the underside is the top moved by the thickness along the surface, ground
  * thin at the front; posts, lifts and stabilisers are filled down to a flat floor.
+ *
+ * @param before the body of a moment ago on the same field: what has not changed is taken over, the answer is the same
  */
-export function buildShell(surface: DeviceSurface, device: Device): ShellBody {
+export function buildShell(surface: DeviceSurface, device: Device, before?: ShellBody): ShellBody {
   const { field } = surface
   const { inside, top, front } = trimDevice(field, device, surface.top)
-  const shellBottom = lowerOffset(field, top, inside, thicknessOf(field, device))
+  const thickness = thicknessOf(field, device)
+  const offset: Offset = { top: Float64Array.from(top), inside, thickness, bottom: lowerOffset(field, top, inside, thickness, before?.offset) }
+  const shellBottom = Float64Array.from(offset.bottom)
   for (let i = 0; i < top.length; i++) {
     if (inside[i]! < -3) continue
     const share = SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
@@ -61,7 +67,7 @@ export function buildShell(surface: DeviceSurface, device: Device): ShellBody {
   const lowestMm = lowestOf(surface, device, inside, shellBottom)
   keepOnFloor(top, shellBottom, lowestMm)
   const { bottom, floorMm } = addPosts(surface, device, inside, front, shellBottom, lowestMm)
-  return { surface, inside, top, bottom, shellBottom, floorMm, frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm }
+  return { surface, inside, top, bottom, shellBottom, offset, floorMm, frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm }
 }
 
 /** Lowest point of the shell; a corner that an accommodation lets down does not count: it is let down onto the floor, not through it. */

@@ -1,29 +1,65 @@
 import type { Device } from '../record/schema'
 import { sampleGrid } from '../geometry/grid'
+import { mainAmount } from './layers/amount'
 import type { ShellBody } from './shell'
 
 /** Places where a device needs height, with where they are taken. */
 export const SPACE_PLACES = ['heelMm', 'archMm', 'ballMm', 'toesMm'] as const
 export type SpacePlace = (typeof SPACE_PLACES)[number]
+/** Places where it needs width. */
+export const WIDTH_PLACES = ['heelWidthMm', 'waistWidthMm'] as const
+export type WidthPlace = (typeof WIDTH_PLACES)[number]
 
-/** Height a device takes under the foot at four places, mm: floor to the top of its cover, on the middle line (arch: medial quarter). */
+/** What lies below or above the shell as sheet, mm: cover, base, toe plate. */
+function sheets(device: Device) {
+  const on = (kind: string) => device.layers.filter((l) => l.on && l.kind === kind).reduce((sum, l) => sum + mainAmount(l), 0)
+  const { cover, base } = device.shell
+  return {
+    cover: cover.material === 'none' ? 0 : cover.thicknessMm,
+    baseAt: (reach: readonly string[]) => (base && reach.includes(base.reach) ? base.thicknessMm : 0),
+    plate: on('toeCarbonPlate'),
+    extension: on('firstRayExtension'),
+  }
+}
+
+/**
+ * Height a device takes under the foot at four places, mm: floor to the top of its cover, on the middle line (arch: medial quarter). The
+ * arch's own height belongs to the foot and is not counted.
+ */
 export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace, number> {
   const { field } = body.surface
   const L = field.sole.parameters.lengthMm
-  const cover = device.shell.cover.material === 'none' ? 0 : device.shell.cover.thicknessMm
-  /** thickness of shell and post at a point, mm; the arch's own height belongs to the foot and is not counted */
+  const { cover, baseAt, plate, extension } = sheets(device)
   const at = (x: number, y: number) => {
     if (sampleGrid({ ...field, z: body.inside }, x, y) <= 0) return 0
     return sampleGrid({ ...field, z: body.top }, x, y) - sampleGrid({ ...field, z: body.shellBottom }, x, y)
   }
   const heelTop = sampleGrid({ ...field, z: body.top }, 0, field.sole.heelCentreY) - body.floorMm
   const ballY = field.sole.headLineY(0)
+  const below = baseAt(['shell', 'sulcus', 'full']) + plate
   return {
-    heelMm: heelTop + cover,
-    archMm: at(field.sole.medial(0.42 * L) * 0.5, 0.42 * L) + cover,
-    ballMm: at(0, ballY) + (device.outline.cover === 'shell' && device.outline.distal.behindHeadsMm >= 0 ? 0 : cover),
-    toesMm: device.outline.cover === 'full' ? cover : 0,
+    heelMm: heelTop + cover + below,
+    archMm: at(field.sole.medial(0.42 * L) * 0.5, 0.42 * L) + cover + below,
+    ballMm: at(0, ballY) + (device.outline.cover === 'shell' && device.outline.distal.behindHeadsMm >= 0 ? 0 : cover) + baseAt(['sulcus', 'full']) + plate + extension,
+    toesMm: (device.outline.cover === 'full' ? cover : 0) + baseAt(['full']) + plate + extension,
   }
+}
+
+/** Widest of a device at heel (s .05–.25) and waist (s .40–.55), mm, rims and flares included. */
+export function deviceWidths({ surface: { field }, inside }: ShellBody): Record<WidthPlace, number> {
+  const L = field.sole.parameters.lengthMm
+  const widest = (from: number, to: number) => {
+    let most = 0
+    for (let row = 0; row < field.rows; row++) {
+      const first = row * field.columns
+      if (field.y[first]! < from * L || field.y[first]! > to * L) continue
+      let cells = 0
+      for (let i = first; i < first + field.columns; i++) if (inside[i]! > 0) cells++
+      most = Math.max(most, cells * field.stepMm)
+    }
+    return most
+  }
+  return { heelWidthMm: widest(0.05, 0.25), waistWidthMm: widest(0.4, 0.55) }
 }
 
 /** Room left (+) or missing (−) under the foot, mm: what the footwear gives once its own insole is out, less what the device takes. */

@@ -79,14 +79,37 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
     device.layers.forEach((layer, index) => {
       const definition = layerDefinition(layer.kind)
       if (!layer.on || definition.phase !== phase) return
-      const change = definition.change(field, asLayer(layer), before)
-      for (let i = 0; i < shape.length; i++) shape[i]! += change[i]!
-      layers.push({ kind: layer.kind, index, askedMm: definition.asked(asLayer(layer), field), ...achievedBy(field, layer, change), change })
+      const result = phase === 'skive' ? shaped(field, layer, before) : remembered(field, layer, before)
+      for (let i = 0; i < shape.length; i++) shape[i]! += result.change[i]!
+      layers.push({ ...result, index })
     })
   }
   const top = shape
   for (let i = 0; i < top.length; i++) top[i]! += tilt[i]!
   return { field, cast: Float64Array.from(field.z), top, layers, rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot') }
+}
+
+type Shaped = Omit<LayerResult, 'index'>
+
+const shaped = (field: SoleField, layer: Layer, before: Float64Array): Shaped => {
+  const definition = layerDefinition(layer.kind)
+  const change = definition.change(field, asLayer(layer), before)
+  return { kind: layer.kind, askedMm: definition.asked(asLayer(layer), field), ...achievedBy(field, layer, change), change }
+}
+
+/** What layers made of a field a moment ago: while one amount changes the others stay, and only skives look at what lies below them. */
+const RECENT = new WeakMap<SoleField, Map<string, Shaped>>()
+const MOST_RECENT = 24
+
+function remembered(field: SoleField, layer: Layer, before: Float64Array): Shaped {
+  const known = RECENT.get(field) ?? new Map<string, Shaped>()
+  RECENT.set(field, known)
+  const key = JSON.stringify(layer)
+  const found = known.get(key) ?? shaped(field, layer, before)
+  known.delete(key)
+  known.set(key, found)
+  if (known.size > MOST_RECENT) known.delete(known.keys().next().value!)
+  return found
 }
 
 /** The amount a layer reaches and where, magnitudes in mm. */

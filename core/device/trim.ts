@@ -12,6 +12,9 @@ const WALL_SLOPE = 3
 /** Rim beyond the foot's border, as a share of the shell's thickness, and its largest width, mm (house settings). */
 const LIP = { share: 0.8, mostMm: 4 } as const
 
+/** Cells further outside the cut than this take no part in anything, mm. */
+const FAR_MM = -4
+
 /** Where a device is cut and how high its rim stands there. */
 export interface Trim {
   /** distance inside the trim line (+) per cell, mm; −99 far outside */
@@ -53,22 +56,27 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
-    const edges = [edge(s, false), edge(s, true)] as const
+    const [outer, inner] = [edge(s, false), edge(s, true)]
     for (let i = first; i < first + field.columns; i++) front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
     for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) {
       const rho = field.rho[i]!
       // At the very back the two borders meet: the wall turns smoothly from one height to the other.
       const side = s < 0.1 ? S(field.u[i]!, 0.25, 0.75) : field.u[i]! > 0.5 ? 1 : 0
-      const mix = (key: keyof Edge) => (side === 1 ? edges[1][key] : side === 0 ? edges[0][key] : edges[0][key] + side * (edges[1][key] - edges[0][key]))
-      const limit = mix('limit')
-      const raise = mix('raise')
+      const limit = outer.limit + side * (inner.limit - outer.limit)
+      const raise = outer.raise + side * (inner.raise - outer.raise)
       const beyond = (rho - limit) * field.reach[i]!
-      const flare = flares.reduce((sum, { layer, definition }) => sum + definition.widen(field, layer as never, i), 0)
-      let cut = Math.min(lip + flare + raise / WALL_SLOPE - beyond, front[i]!)
+      let wide = lip + raise / WALL_SLOPE - beyond
+      for (const { layer, definition } of flares) wide += definition.widen(field, layer as never, i)
+      // Far outside nothing is drawn or interpolated.
+      if (wide < FAR_MM) {
+        inside[i] = wide
+        continue
+      }
+      let cut = Math.min(wide, front[i]!)
       for (const { layer, definition } of cuts) cut = Math.min(cut, definition.keep(field, layer as never, i))
       inside[i] = cut
       // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
-      if (beyond > 0) top[i]! += mix('rimMm') - field.sole.borderHeight(s, rho) + Math.min(raise, beyond * WALL_SLOPE)
+      if (beyond > 0) top[i]! += outer.rimMm + side * (inner.rimMm - outer.rimMm) - field.sole.borderHeight(s, rho) + Math.min(raise, beyond * WALL_SLOPE)
     }
   }
   return out

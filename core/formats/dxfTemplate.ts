@@ -1,3 +1,4 @@
+/// <reference path="./dxf-writer.d.ts" />
 import Drawing from 'dxf-writer'
 import Handle from 'dxf-writer/src/Handle.js'
 import type { LineStyle, Template } from './template'

@@ -1,4 +1,6 @@
 import { z } from 'zod'
+import { blankSchema, HOUSE_BLANKS } from '../device/blanks'
+import { SHELL_MATERIALS, shellMaterialSchema } from '../device/materials'
 import { CHECK_LIMITS } from '../capture/checkTable'
 import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
 import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
@@ -41,6 +43,12 @@ export const normsSchema = z.strictObject({
   captureLimit: z.record(z.enum(CHECK_CODES), positive.max(100)).default(CHECK_LIMITS),
   gapFilledMm2: positive.max(2000).default(315),
   standingRiseShare: z.number().min(0).max(1).default(0.5),
+  /** shell materials of this shop */
+  shellMaterials: z.array(shellMaterialSchema).min(1).max(60).default([...SHELL_MATERIALS]),
+  /** blanks on its shelf */
+  blanks: z.array(blankSchema).max(400).default([...HOUSE_BLANKS]),
+  /** usual limits of layers that differ from the house's, as `kind.amount` */
+  layerUsual: z.record(z.string().regex(/^\w+\.\w+$/), pair).default({}),
   painChange: positive.max(10).default(2),
   comfortChange: positive.max(100).default(10),
 })
@@ -74,6 +82,9 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   captureLimit: { name: 'Capture: limits of the quality checks', unit: '°, mm, %', source: 'workshop practice; toes and dents own', state: 'own assumption' },
   gapFilledMm2: { name: 'Capture: largest gap that is filled', unit: 'mm²', source: 'house default, a hole 20 mm across', state: 'own assumption' },
   standingRiseShare: { name: 'Arch captured standing: share of the drop raised again', unit: '', source: 'workshop default', state: 'own assumption' },
+  shellMaterials: { name: 'Shell materials', unit: '', source: 'workshop table; the maker\u2019s sheet rules', state: 'own assumption' },
+  blanks: { name: 'Blanks on the shelf', unit: 'mm', source: 'invented house lines', state: 'own assumption' },
+  layerUsual: { name: 'Usual limits of layers', unit: 'mm, °', source: 'workshop practice', state: 'own assumption' },
   painChange: { name: 'Pain change that counts, 0–10', unit: 'points', source: 'house default', state: 'own assumption' },
   comfortChange: { name: 'Comfort change that counts, 0–100', unit: 'points', source: 'house default', state: 'own assumption' },
 }

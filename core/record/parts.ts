@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import {
-  captureSchema, decisionSchema, deviceSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, readingSchema, recordSchema,
+  captureSchema, decisionSchema, deviceSchema, deviceVersionSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, labOrderSchema, readingSchema, recordSchema,
   storySchema, type Client, type FittingRecord,
 } from './schema'
 import { normsSchema } from '../measure/normsTable'
@@ -22,8 +22,11 @@ export const PART_SCHEMAS = {
   'capture.right': captureSchema,
   'device.left': deviceSchema.nullable(),
   'device.right': deviceSchema.nullable(),
+  'versions.left': z.array(deviceVersionSchema).max(60),
+  'versions.right': z.array(deviceVersionSchema).max(60),
   legLength: recordSchema.shape.legLengthDifferenceMm.unwrap().nullable(),
   footwear: footwearSchema,
+  orders: z.array(labOrderSchema).max(40),
   jobs: z.array(jobSchema).max(200),
   handover: handoverSchema,
   followups: z.array(followupSchema).max(60),
@@ -51,9 +54,11 @@ export function splitRecord(record: FittingRecord): Parts {
     set(`footprint.${side}`, foot.footprint)
     set(`capture.${side}`, foot.capture)
     set(`device.${side}`, foot.device)
+    set(`versions.${side}`, foot.deviceVersions)
   }
   set('legLength', record.legLengthDifferenceMm)
   set('footwear', record.footwear)
+  set('orders', record.orders)
   set('jobs', record.jobs)
   set('handover', record.handover)
   set('followups', record.followups)
@@ -70,6 +75,7 @@ export function joinRecord(parts: Parts, client: Client | undefined, shop?: Fitt
     ...(parts[`footprint.${side}`] && { footprint: parts[`footprint.${side}`]! }),
     ...(parts[`capture.${side}`] && { capture: parts[`capture.${side}`] }),
     ...(parts[`device.${side}`] && { device: parts[`device.${side}`]! }),
+    ...(parts[`versions.${side}`] && { deviceVersions: parts[`versions.${side}`] }),
   })
   return {
     format: 'gentle-arch/fitting',
@@ -81,6 +87,7 @@ export function joinRecord(parts: Parts, client: Client | undefined, shop?: Fitt
     feet: { left: foot('left'), right: foot('right') },
     ...(parts.legLength && { legLengthDifferenceMm: parts.legLength }),
     ...(parts.footwear && { footwear: parts.footwear }),
+    ...(parts.orders && { orders: parts.orders }),
     ...(parts.jobs && { jobs: parts.jobs }),
     ...(parts.handover && { handover: parts.handover }),
     ...(parts.followups && { followups: parts.followups }),

@@ -75,12 +75,43 @@ export const deviceSchema = z.strictObject({
   name: text(60).optional(),
 })
 
+/** A device as it was at some moment, kept by hand or when it was made, with why. */
+export const deviceVersionSchema = z.strictObject({
+  device: deviceSchema.nullable(),
+  words: text(200).default(''),
+  by: text(80).optional(),
+  at: text(40).optional(),
+})
+
+/** What a lab asked back about an order, and what it promised. */
+export const labAnswerSchema = z.strictObject({
+  status: z.enum(['accepted', 'queries']),
+  queries: z.array(z.strictObject({ foot: z.enum(['left', 'right', 'both']), code: text(40), words: text(300) })).max(40).default([]),
+  /** promised day; absent while a query is open */
+  dueOn: isoDay.optional(),
+  reference: text(60).optional(),
+})
+
+export const labOrderSchema = z.strictObject({
+  id: text(40),
+  lab: text(60),
+  feet: z.array(z.enum(SIDES)).min(1).max(2),
+  /** name and SHA-256 of every file that went along */
+  files: z.array(z.strictObject({ name: text(60), sha256: text(64) })).max(40).default([]),
+  note: text(500).optional(),
+  by: text(80).optional(),
+  at: text(40).optional(),
+  answer: labAnswerSchema,
+})
+
 export const footSchema = z.strictObject({
   readings: z.array(readingSchema).max(120).default([]),
   findings: findingsSchema.optional(),
   footprint: footprintSchema.optional(),
   capture: captureSchema.optional(),
   device: deviceSchema.optional(),
+  /** earlier versions of the device, oldest first */
+  deviceVersions: z.array(deviceVersionSchema).max(60).optional(),
 })
 
 export const clientSchema = z.strictObject({
@@ -172,6 +203,7 @@ export const recordSchema = z.strictObject({
     })
     .optional(),
   footwear: footwearSchema.optional(),
+  orders: z.array(labOrderSchema).max(40).optional(),
   jobs: z.array(jobSchema).max(200).optional(),
   handover: handoverSchema.optional(),
   followups: z.array(followupSchema).max(60).optional(),
@@ -187,6 +219,9 @@ export type FittingRecord = z.output<typeof recordSchema>
 export type Foot = z.output<typeof footSchema>
 export type Reading = z.output<typeof readingSchema>
 export type Device = z.output<typeof deviceSchema>
+export type DeviceVersion = z.output<typeof deviceVersionSchema>
+export type LabAnswer = z.output<typeof labAnswerSchema>
+export type LabOrder = z.output<typeof labOrderSchema>
 export type Post = z.output<typeof postSchema>
 export type Client = z.output<typeof clientSchema>
 export type Footwear = z.output<typeof footwearSchema>

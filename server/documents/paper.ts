@@ -25,10 +25,10 @@ async function font(store: string, name: string): Promise<Buffer> {
   return Buffer.from(raw as Uint8Array)
 }
 
-/** An A4 page with the project's letters; positions in mm from the top left. */
-export async function newPaper(title: string, now: Date): Promise<Paper> {
+/** An A4 page with the project's letters; positions in mm from the top left. Without a first page the caller adds its own. */
+export async function newPaper(title: string, now: Date, firstPage = true): Promise<Paper> {
   const [regular, bold, headline] = await Promise.all([font('figtree400', 'Figtree_400Regular.ttf'), font('figtree600', 'Figtree_600SemiBold.ttf'), font('bricolage600', 'BricolageGrotesque_600SemiBold.ttf')])
-  const doc = new PDFDocument({ size: 'A4', margin: 0, font: regular as unknown as string, info: { Title: title, Creator: 'Gentle Arch', CreationDate: now }, autoFirstPage: true })
+  const doc = new PDFDocument({ size: 'A4', margin: 0, font: regular as unknown as string, info: { Title: title, Creator: 'Gentle Arch', CreationDate: now }, autoFirstPage: firstPage })
   doc.registerFont('regular', regular)
   doc.registerFont('bold', bold)
   doc.registerFont('headline', headline)
