@@ -77,4 +77,5 @@ input { width: 100%; text-align: center; font: inherit; font-size: 16px; line-he
 .none input { font-weight: 400; color: var(--muted); font-size: 14px; }
 small { font-size: 12px; line-height: 14px; color: var(--muted); white-space: nowrap; }
 .disabled button { color: var(--muted); }
+@media (max-width: 1179px) { .stepper { grid-template-columns: 36px 1fr 36px; } input { font-size: 15px; } }
 </style>

@@ -5,6 +5,7 @@ import { changeWords } from '../../core/advice/applyChange'
 import { bySchool } from '../../core/advice/bySchool'
 import type { School } from '../../core/record/vocabulary'
 import { useFitting } from '~/stores/fitting'
+import { SCHOOL_WORDS } from './schoolWords'
 import SideMark from './SideMark.vue'
 import StatusMark from './StatusMark.vue'
 
@@ -12,10 +13,7 @@ import StatusMark from './StatusMark.vue'
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
 const read = computed(() => (open.value ? bySchool(fitting.record) : null))
-const NAMES: Record<School, [string, string]> = {
-  neutral: ['Neutral position', 'balance the foot to its neutral'], 'tissue-stress': ['Tissue stress', 'unload what is overloaded'], sagittal: ['Sagittal plane', 'free the roll-over first'],
-  platform: ['Stable platform', 'even load in a rigid boot'], comfort: ['Comfort first', 'least change that is felt'],
-}
+const NAMES = Object.fromEntries(Object.entries(SCHOOL_WORDS).map(([school, { name, looks }]) => [school, [name, looks]])) as unknown as Record<School, [string, string]>
 const list = (schools: readonly School[]) => schools.map((s) => NAMES[s][0]).join(' and ')
 </script>
 

@@ -13,7 +13,7 @@ const { side, word = false } = defineProps<{ side: Side; word?: boolean }>()
 </template>
 
 <style scoped>
-.mark { display: inline-flex; align-items: center; gap: 4px; font-weight: 600; }
+.mark { display: inline-flex; align-items: center; gap: 4px; font-weight: 600; white-space: nowrap; flex: none; }
 .left { color: var(--left); }
 .right { color: var(--right); }
 </style>

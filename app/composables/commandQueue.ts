@@ -13,14 +13,23 @@ export interface Pending {
   words: string
 }
 
+/** What can be taken back and done again in one fitting; kept on this device until sign-out, so that a reload loses nothing. */
+export interface History {
+  fittingId: string
+  undo: { part: PartName; before: unknown; words: string }[]
+  redo: { part: PartName; before: unknown; words: string }[]
+}
+
 interface Shape extends DBSchema {
   pending: { key: string; value: Pending; indexes: { byFitting: string } }
+  history: { key: string; value: History }
 }
 
 const open = () =>
-  openDB<Shape>('gentle-arch', 1, {
-    upgrade(db) {
-      db.createObjectStore('pending', { keyPath: 'id' }).createIndex('byFitting', 'fittingId')
+  openDB<Shape>('gentle-arch', 2, {
+    upgrade(db, from) {
+      if (from < 1) db.createObjectStore('pending', { keyPath: 'id' }).createIndex('byFitting', 'fittingId')
+      if (from < 2) db.createObjectStore('history', { keyPath: 'fittingId' })
     },
   })
 
@@ -31,3 +40,8 @@ export async function pendingOf(fittingId: string): Promise<Pending[]> {
   const items = await (await open()).getAllFromIndex('pending', 'byFitting', fittingId)
   return items.sort((a, b) => a.order - b.order)
 }
+
+export const keepHistory = async (history: History) => void (await (await open()).put('history', JSON.parse(JSON.stringify(history)) as History))
+export const historyOf = async (fittingId: string): Promise<History | undefined> => (await open()).get('history', fittingId)
+/** Forgets what could be taken back, in every fitting. */
+export const dropHistory = async () => void (await (await open()).clear('history'))

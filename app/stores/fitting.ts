@@ -14,7 +14,7 @@ import { Refusal } from '../../core/record/refusal'
 import type { Client, Decision } from '../../core/record/schema'
 import type { FittingState, PartState } from '../../shared/contracts'
 import { api, ApiError } from '~/composables/api'
-import { dropPending, keepPending, pendingOf, type Pending } from '~/composables/commandQueue'
+import { dropPending, historyOf, keepHistory, keepPending, pendingOf, type Pending } from '~/composables/commandQueue'
 import { useSession } from './session'
 
 type Saved = 'saved' | 'saving' | 'kept'
@@ -31,7 +31,9 @@ interface Conflict {
   current: PartState
 }
 
-const EMPTY: Partial<Record<PartName, unknown>> = { 'device.left': null, 'device.right': null, legLength: null, 'readings.left': [], 'readings.right': [], jobs: [], followups: [], ledger: [] }
+const EMPTY: Partial<Record<PartName, unknown>> = { 'device.left': null, 'device.right': null, legLength: null, 'readings.left': [], 'readings.right': [], 'versions.left': [], 'versions.right': [], orders: [], jobs: [], followups: [], ledger: [] }
+/** So many changes can be taken back. */
+const MOST_UNDO = 50
 const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T))
 
 /** The open fitting: its parts as the screen has them, changes on their way, and what is derived from the record. */
@@ -45,6 +47,7 @@ export const useFitting = defineStore('fitting', {
     parts: {} as Partial<Record<PartName, PartState>>,
     queue: [] as Pending[],
     undoStack: [] as Undo[],
+    redoStack: [] as Undo[],
     conflict: null as Conflict | null,
     message: '',
     saved: 'saved' as Saved,
@@ -88,6 +91,8 @@ export const useFitting = defineStore('fitting', {
       this.$reset()
       this.id = id
       await this.reload()
+      const history = await historyOf(id).catch(() => undefined)
+      if (history) [this.undoStack, this.redoStack] = [history.undo, history.redo]
       const waiting = await pendingOf(id).catch(() => [])
       for (const item of waiting) {
         this.applyLocally(item.command)
@@ -130,7 +135,11 @@ export const useFitting = defineStore('fitting', {
         if (error instanceof Refusal) return error.message
         throw error
       }
-      if (undoable) this.undoStack = [...this.undoStack.slice(-49), { part, before, words }]
+      if (undoable) {
+        this.undoStack = [...this.undoStack.slice(-(MOST_UNDO - 1)), { part, before, words }]
+        this.redoStack = []
+        this.remember()
+      }
       const version = (this.parts[part]?.version ?? 0) + this.queue.filter((q) => q.part === part).length
       const item: Pending = { id: crypto.randomUUID(), order: ++this.order, fittingId: this.id, part, version, command: copy(command), words }
       this.queue.push(item)
@@ -143,11 +152,24 @@ export const useFitting = defineStore('fitting', {
     put<P extends PartName>(part: P, content: PartContent<P>, words: string): string | null {
       return this.change({ kind: 'part.put', part, content }, words)
     },
+    /** Keeps what can be taken back on this device. */
+    remember() {
+      void keepHistory({ fittingId: this.id, undo: this.undoStack, redo: this.redoStack }).catch(() => undefined)
+    },
     undo(): string {
-      const last = this.undoStack.pop()
-      if (!last) return 'Nothing to take back'
-      this.change({ kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} }, `take back: ${last.words}`, false)
-      return `Taken back: ${last.words}`
+      return this.step(this.undoStack, this.redoStack, 'Taken back', 'Nothing to take back')
+    },
+    redo(): string {
+      return this.step(this.redoStack, this.undoStack, 'Done again', 'Nothing to do again')
+    },
+    /** Puts one part back to what it was, and remembers what it is now on the other pile. */
+    step(from: Undo[], to: Undo[], done: string, nothing: string): string {
+      const last = from.pop()
+      if (!last) return nothing
+      to.push({ part: last.part, before: copy(this.parts[last.part]?.content), words: last.words })
+      this.change({ kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} }, `${done.toLowerCase()}: ${last.words}`, false)
+      this.remember()
+      return `${done}: ${last.words}`
     },
     /** Sends what waits, one after the other, until all is confirmed, somebody must choose, or the line is down. */
     async flush() {

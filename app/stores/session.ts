@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import type { Person } from '../../shared/contracts'
 import { may, type Permission, type Role } from '../../shared/permissions'
 import { api } from '~/composables/api'
+import { dropHistory } from '~/composables/commandQueue'
 
 interface SignInPage {
   demo: { login: string; name: string; role: Role }[]
@@ -26,6 +27,7 @@ export const useSession = defineStore('session', {
     },
     async signOut() {
       await api('sign-out', 'POST', {}).catch(() => undefined)
+      await dropHistory().catch(() => undefined)
       this.person = null
     },
     lock() {

@@ -1,13 +1,24 @@
 <script setup lang="ts">
-import type { Vector3} from 'three';
-import { BufferAttribute, BufferGeometry, Color, DirectionalLight, GridHelper, HemisphereLight, Mesh, MeshBasicMaterial, MeshStandardMaterial, PerspectiveCamera, Points, PointsMaterial, Raycaster, Scene, SphereGeometry, Vector2, WebGLRenderer } from 'three'
+import { BufferAttribute, BufferGeometry, Color, DirectionalLight, DoubleSide, GridHelper, HemisphereLight, Line, LineBasicMaterial, Mesh, MeshBasicMaterial, MeshStandardMaterial, PerspectiveCamera, Plane, Points, PointsMaterial, Raycaster, Scene, SphereGeometry, Vector2, Vector3, WebGLRenderer } from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { SolidAnswer } from '~/workers/device.worker'
 
 /** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys; landmarks on it are balls that can be dragged over the surface. */
-const { solid, label, marks = [], mirrored = false, fixed = false } = defineProps<{ solid: Pick<SolidAnswer, 'positions' | 'triangles'> | null; label: string; marks?: { name: string; at: [number, number, number] }[]; mirrored?: boolean; fixed?: boolean }>()
-const emit = defineEmits<{ moved: [string, [number, number, number]] }>()
+const { solid, label, marks = [], mirrored = false, fixed = false, cutMm = null, shade = false, measuring = false } = defineProps<{
+  solid: Pick<SolidAnswer, 'positions' | 'triangles' | 'thickness'> | null
+  label: string
+  marks?: { name: string; at: [number, number, number] }[]
+  mirrored?: boolean
+  fixed?: boolean
+  /** everything in front of this distance from the heel is cut away, mm */
+  cutMm?: number | null
+  /** tint by thickness: thin pale, thick deep */
+  shade?: boolean
+  /** two taps measure between them */
+  measuring?: boolean
+}>()
+const emit = defineEmits<{ moved: [string, [number, number, number]]; measured: [{ mm: number; from: [number, number, number]; to: [number, number, number] } | null] }>()
 const host = ref<HTMLDivElement | null>(null)
 const trouble = ref('')
 let renderer: WebGLRenderer | null = null
@@ -31,22 +42,58 @@ function put() {
   geometry.setAttribute('position', new BufferAttribute(solid.positions, 3))
   if (solid.triangles.length) geometry.setIndex(new BufferAttribute(solid.triangles, 1))
   geometry.computeVertexNormals()
-  mesh = solid.triangles.length === 0 ? new Points(geometry, new PointsMaterial({ color: '#24564b', size: 1.4 })) : new Mesh(geometry, new MeshStandardMaterial({ color: '#7fa396', roughness: 0.75, flatShading: false }))
+  const tinted = shade && solid.thickness
+  if (tinted) geometry.setAttribute('color', new BufferAttribute(tints(solid.thickness!), 3))
+  mesh = solid.triangles.length === 0 ? new Points(geometry, new PointsMaterial({ color: '#24564b', size: 1.4 })) : new Mesh(geometry, new MeshStandardMaterial({ color: tinted ? '#ffffff' : '#7fa396', vertexColors: Boolean(tinted), roughness: 0.75, side: DoubleSide, clippingPlanes: [plane] }))
   mesh.rotation.x = -Math.PI / 2
   geometry.computeBoundingBox()
   const box = geometry.boundingBox!
   mesh.position.set(0, 0, (box.max.y + box.min.y) / 2)
   scene.add(mesh)
   putMarks()
+  cut()
   if (!framed) {
     // As far away as the body is large; a device is seen as before.
-    const far = Math.max(1, Math.max(box.max.z - box.min.z, 0.55 * (box.max.y - box.min.y)) / 62) * Math.max(1, 1.25 / camera.aspect)
+    const far = Math.max(1, Math.max(box.max.z - box.min.z, 0.4 * (box.max.y - box.min.y)) / 62) * Math.max(1, 1.25 / camera.aspect)
     const middle = (box.max.z - box.min.z) / 2
     camera.position.set(150 * far, 165 * far, 200 * far)
     controls?.target.set(0, Math.max(8, middle), 0)
     controls?.update()
     framed = true
   }
+  draw()
+}
+/** One hue, thin pale and thick deep; 0 to 8 mm, blocks stay at the deepest. */
+function tints(thickness: Float32Array): Float32Array {
+  const [thin, thick] = [new Color('#e9efe9'), new Color('#123b33')]
+  const out = new Float32Array(3 * thickness.length)
+  const c = new Color()
+  for (let i = 0; i < thickness.length; i++) c.lerpColors(thin, thick, Math.min(1, thickness[i]! / 8)).toArray(out, 3 * i)
+  return out
+}
+/** The cut: in the world the foot's length lies along −z, centred. */
+const plane = new Plane(new Vector3(0, 0, 1), 1e4)
+function cut() {
+  const box = mesh?.geometry.boundingBox
+  plane.constant = cutMm === null || !box ? 1e4 : cutMm - (box.max.y + box.min.y) / 2
+  draw()
+}
+let ends: Vector3[] = []
+let ruler: Line | null = null
+function tap(event: PointerEvent) {
+  if (!measuring || !(mesh instanceof Mesh)) return
+  aim(event)
+  const hit = ray.intersectObject(mesh, false).find((h) => plane.distanceToPoint(h.point) >= 0)
+  if (!hit) return
+  ends = ends.length >= 2 ? [hit.point.clone()] : [...ends, hit.point.clone()]
+  ruler?.removeFromParent()
+  ruler = null
+  if (ends.length === 2) {
+    ruler = new Line(new BufferGeometry().setFromPoints(ends), new LineBasicMaterial({ color: '#a63a2b', depthTest: false }))
+    scene.add(ruler)
+    const foot = (v: Vector3) => mesh!.worldToLocal(v.clone()).toArray() as [number, number, number]
+    emit('measured', { mm: ends[0]!.distanceTo(ends[1]!), from: foot(ends[0]!), to: foot(ends[1]!) })
+  } else emit('measured', null)
   draw()
 }
 let balls: Mesh[] = []
@@ -69,7 +116,9 @@ function aim(event: PointerEvent) {
   ray.setFromCamera(new Vector2(((event.clientX - box.left) / box.width) * 2 - 1, 1 - ((event.clientY - box.top) / box.height) * 2), camera)
 }
 function grab(event: PointerEvent) {
-  if (fixed || !renderer) return
+  if (!renderer) return
+  tap(event)
+  if (fixed) return
   aim(event)
   held = (ray.intersectObjects(balls, false)[0]?.object as Mesh | undefined) ?? null
   if (held) controls!.enabled = false
@@ -110,6 +159,7 @@ onMounted(() => {
     trouble.value = 'This browser cannot draw in 3D. The terrain and the files are not affected.'
     return
   }
+  renderer.localClippingEnabled = true
   renderer.setPixelRatio(Math.min(2, window.devicePixelRatio))
   host.value!.append(renderer.domElement)
   scene.background = new Color('#FFFDF8')
@@ -135,6 +185,15 @@ onMounted(() => {
 })
 watch(() => solid, put)
 watch(() => marks, putMarks)
+watch(() => shade, put)
+watch(() => cutMm, cut)
+watch(() => measuring, (on) => {
+  ends = []
+  ruler?.removeFromParent()
+  ruler = null
+  if (!on) emit('measured', null)
+  draw()
+})
 onBeforeUnmount(() => {
   observer?.disconnect()
   controls?.dispose()

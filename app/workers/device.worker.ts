@@ -1,20 +1,23 @@
 import { expose, transfer } from 'comlink'
 import { soleDifference } from '../../core/capture/difference'
 import { placeWords } from '../../core/capture/quality/coverage'
-import { plainDevice } from '../../core/device/buildDevice'
+import { buildDevice, plainDevice } from '../../core/device/buildDevice'
 import { contourRings, deviceContours, type ContourRing } from '../../core/device/contours'
-import { coverLine, soleOutline, trimLine } from '../../core/device/outline'
+import type { Reach } from '../../core/device/layers/definition'
+import { layerDefinition } from '../../core/device/layers/registry'
+import type { ShellMaterial } from '../../core/device/materials'
+import { soleOutline, trimLines } from '../../core/device/outline'
 import { cutSection, type Section } from '../../core/device/section'
-import { buildShell } from '../../core/device/shell'
+import { buildShell, type ShellBody } from '../../core/device/shell'
 import { fieldKey, footField } from '../../core/device/footField'
 import type { SoleField } from '../../core/device/soleField'
 import { buildSolid, inRealSpace } from '../../core/device/solid'
-import { stackHeights, type SpacePlace } from '../../core/device/space'
+import { deviceWidths, stackHeights, type SpacePlace, type WidthPlace } from '../../core/device/space'
 import { buildSurface } from '../../core/device/surface'
 import { surfaceChange } from '../../core/device/surfaceChange'
+import { waysOut, type WayOut } from '../../core/device/waysOut'
+import { deviceFiles } from '../../core/formats/deviceFiles'
 import { decodeSurface } from '../../core/formats/heights'
-import { writeStl } from '../../core/formats/mesh/writeStl'
-import { svgTemplate } from '../../core/formats/svgTemplate'
 import type { CapturedSurface } from '../../core/record/captureSchema'
 import type { Foot } from '../../core/record/schema'
 import type { Side } from '../../core/record/vocabulary'
@@ -27,23 +30,30 @@ export type TerrainKind = 'device' | 'cast' | 'difference'
 export interface Shape {
   lengthMm: number
   outline: Point[]
-  trim: Point[]
+  /** where the shell is cut: its border first, then its holes */
+  trims: Point[][]
   rings: ContourRing[]
   intervalMm: number
   section: Section
   stackMm: Record<SpacePlace, number>
-  layers: { kind: string; askedMm: number; peakMm: number }[]
-  marks: { heelY: number; archY: number; headsY: number }
+  widthMm: Record<WidthPlace, number>
+  layers: { kind: string; index: number; askedMm: number; peakMm: number; at: { xMm: number; yMm: number } | null; reach: Reach }[]
+  marks: { heelY: number; archY: number; headsY: number; headLine: Point[] }
+  heelWidthMm: number
 }
 
 export interface SolidAnswer {
   positions: Float32Array
   triangles: Uint32Array
+  /** height from underside to top at every vertex, mm */
+  thickness?: Float32Array
   report: ReturnType<typeof buildSolid>['report']
   heelAngleDeg: number
 }
 
 const fields = new Map<string, SoleField>()
+/** the body of a moment ago, for the next change to start from */
+const bodies = new Map<Side, ShellBody>()
 
 /** What a foot's devices are built on; the last few are kept, since layers change far more often than readings. */
 function fieldOf(foot: Foot): SoleField | null {
@@ -58,13 +68,16 @@ function fieldOf(foot: Foot): SoleField | null {
 }
 
 const api = {
-  /** Surface, contours and section after a change; null without a foot length. */
-  shape(foot: Foot, sectionYMm: number, terrain: TerrainKind): Shape | null {
+  /** Surface, contours and section after a change; null without a foot length. The section lies at a share of the length, turned by some degrees. */
+  shape(foot: Foot, side: Side, sectionShare: number, terrain: TerrainKind, turnDeg = 0): Shape | null {
     const field = fieldOf(foot)
     if (!field) return null
     const device = foot.device ?? plainDevice()
     const surface = buildSurface(field, device)
-    const body = buildShell(surface, device)
+    const before = bodies.get(side)
+    const body = buildShell(surface, device, before?.surface.field === field ? before : undefined)
+    bodies.set(side, body)
+    const { lengthMm, heelWidthMm } = field.sole.parameters
     const inside = (i: number) => field.mask[i] === 1
     const rings =
       terrain === 'device'
@@ -73,16 +86,28 @@ const api = {
           ? contourRings(field, surface.cast, inside, 2)
           : contourRings(field, surface.top.map((z, i) => z - surface.cast[i]!), inside, 0.5)
     return {
-      lengthMm: field.sole.parameters.lengthMm,
+      lengthMm,
       outline: soleOutline(field.sole),
-      trim: trimLine(body),
+      trims: trimLines(body),
       rings,
       intervalMm: terrain === 'difference' ? 0.5 : 2,
-      section: cutSection(body, sectionYMm),
+      section: cutSection(body, sectionShare * lengthMm, turnDeg),
       stackMm: stackHeights(body, device),
-      layers: surface.layers.map(({ kind, askedMm, peakMm }) => ({ kind, askedMm, peakMm })),
-      marks: { heelY: field.sole.heelCentreY, archY: 0.42 * field.sole.parameters.lengthMm, headsY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm - 2 },
+      widthMm: deviceWidths(body),
+      layers: surface.layers.map(({ kind, index, askedMm, peakMm, at }) => ({ kind, index, askedMm, peakMm, at, reach: layerDefinition(kind).reach(field, device.layers[index] as never) })),
+      marks: { heelY: field.sole.heelCentreY, archY: 0.42 * lengthMm, headsY: field.sole.headLineY(0), headLine: field.sole.heads.map((h): Point => [h.x, h.y]) },
+      heelWidthMm,
     }
+  },
+  /** Ways to make room where it is missing. */
+  ways(foot: Foot, missing: Record<SpacePlace, number>, table: ShellMaterial[]): WayOut[] {
+    return waysOut(foot, foot.device ?? plainDevice(), missing, table)
+  },
+  /** One file of a device by the end of its name. */
+  file(foot: Foot, side: Side, code: string, end: string): Uint8Array {
+    const found = deviceFiles(buildDevice(foot, side), side, code).find((f) => f.name === `${side}${end}`)
+    if (!found) throw new Error(`There is no file ${side}${end}.`)
+    return found.bytes
   },
   /** The solid in the foot's real space, for turning in 3D. */
   solid(foot: Foot, side: Side): SolidAnswer | null {
@@ -92,14 +117,10 @@ const api = {
     const solid = buildSolid(buildShell(buildSurface(field, device), device))
     const mesh = inRealSpace(solid.mesh, side)
     const positions = Float32Array.from(mesh.positions)
-    return transfer({ positions, triangles: mesh.triangles, report: solid.report, heelAngleDeg: solid.heelAngleDeg }, [positions.buffer, mesh.triangles.buffer])
-  },
-  /** Binary STL of the solid. */
-  stl(foot: Foot, side: Side, code: string): Uint8Array | null {
-    const field = fieldOf(foot)
-    if (!field) return null
-    const device = foot.device ?? plainDevice()
-    return writeStl(inRealSpace(buildSolid(buildShell(buildSurface(field, device), device)).mesh, side), `${side} device ${code}, mm`)
+    // Top and underside share their plan: the height between a vertex and its twin.
+    const half = positions.length / 6
+    const thickness = Float32Array.from({ length: 2 * half }, (_, i) => positions[3 * (i % half) + 2]! - positions[3 * ((i % half) + half) + 2]!)
+    return transfer({ positions, triangles: mesh.triangles, thickness, report: solid.report, heelAngleDeg: solid.heelAngleDeg }, [positions.buffer, mesh.triangles.buffer, thickness.buffer])
   },
   /** What a device's move onto the captured surface changes; null where one of the two surfaces is missing. */
   change: (foot: Foot) => surfaceChange(foot),
@@ -110,14 +131,6 @@ const api = {
     const rings = (sign: 1 | -1) => contourRings(d, d.z.map((v) => sign * v), (i) => Math.abs(d.z[i]!) < 12, intervalMm).filter((r) => r.heightMm >= intervalMm / 2)
     const plan = contourRings(d, d.z.map((v) => (Number.isNaN(v) ? 0 : 1)), () => true, 0.5).filter((r) => r.heightMm === 0.5)
     return { largest: largest && { ...largest, words: placeWords(first, largest.xMm, largest.yMm) }, rmsMm, plan: plan.flatMap((r) => r.rings), above: rings(1), below: rings(-1) }
-  },
-  /** Trim template as SVG at 1:1. */
-  template(foot: Foot, side: Side, code: string): string | null {
-    const field = fieldOf(foot)
-    if (!field) return null
-    const device = foot.device ?? plainDevice()
-    const body = buildShell(buildSurface(field, device), device)
-    return svgTemplate({ side, label: code, trim: trimLine(body), cover: coverLine(body, device.outline.cover), foot: soleOutline(field.sole) })
   },
 }
 

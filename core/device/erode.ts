@@ -23,7 +23,12 @@ export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'
   // The cells under one ball, as flat arrays: this loop runs a million times for one change of a layer.
   const dxs: number[] = []
   const dys: number[] = []
-  for (let dy = -reach; dy <= reach; dy++) for (let dx = -reach; dx <= reach; dx++) if ((dx * dx + dy * dy) * stepMm * stepMm < thickest * thickest) (dxs.push(dx), dys.push(dy))
+  for (let dy = -reach; dy <= reach; dy++)
+    for (let dx = -reach; dx <= reach; dx++)
+      if ((dx * dx + dy * dy) * stepMm * stepMm < thickest * thickest) {
+        dxs.push(dx)
+        dys.push(dy)
+      }
   const count = dxs.length
   const steps = Int32Array.from(dxs, (dx, k) => dys[k]! * columns + dx)
   const d2 = Float64Array.from(dxs, (dx, k) => (dx * dx + dys[k]! ** 2) * stepMm * stepMm)

@@ -13,6 +13,8 @@ export const SHELL_RULES = {
   bevelShare: 0.35,
   /** an extrinsic block keeps this much under the lowest point of the shell */
   postBaseMm: 1,
+  /** sides of a block run in over this width */
+  draftMm: 2.5,
   /** a rearfoot block: from the heel to this share of length, this wide */
   postLengthShare: 0.24,
   postWidthShare: 0.8,
@@ -108,7 +110,7 @@ function addPosts(surface: DeviceSurface, device: Device, inside: Float64Array, 
     const width = (SHELL_RULES.postWidthShare - field.rho[i]!) * field.reach[i]!
     const underHeel = filled ? Math.min(width, rearMm - field.y[i]!) : -1
     const underFront = fore.length > 0 ? Math.min(width, foreMm - front[i]!, front[i]!) : -1
-    const w = Math.min(1, Math.max(0, Math.max(underHeel, underFront) + 0.5))
+    const w = Math.min(1, Math.max(0, Math.max(underHeel, underFront) / SHELL_RULES.draftMm + 0.5))
     if (w === 0) continue
     const base = underHeel >= underFront ? Math.min(bottom[i]!, floorMm + motion * Math.max(0, field.x[i]!)) : floorMm
     bottom[i] = bottom[i]! + w * (base - bottom[i]!)

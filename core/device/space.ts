@@ -45,7 +45,7 @@ export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace
   }
 }
 
-/** Widest of a device at heel (s .05–.25) and waist (s .40–.55), mm, rims and flares included. */
+/** Widest of a device at heel (s .05–.25) and waist (s .38–.44), mm, rims and flares included. */
 export function deviceWidths({ surface: { field }, inside }: ShellBody): Record<WidthPlace, number> {
   const L = field.sole.parameters.lengthMm
   const widest = (from: number, to: number) => {
@@ -59,7 +59,7 @@ export function deviceWidths({ surface: { field }, inside }: ShellBody): Record<
     }
     return most
   }
-  return { heelWidthMm: widest(0.05, 0.25), waistWidthMm: widest(0.4, 0.55) }
+  return { heelWidthMm: widest(0.05, 0.25), waistWidthMm: widest(0.38, 0.44) }
 }
 
 /** Room left (+) or missing (−) under the foot, mm: what the footwear gives once its own insole is out, less what the device takes. */

@@ -1,5 +1,5 @@
-/// <reference path="./dxf-writer.d.ts" />
 import Drawing from 'dxf-writer'
+// @ts-expect-error the library ships no types for this file
 import Handle from 'dxf-writer/src/Handle.js'
 import type { LineStyle, Template } from './template'
 
@@ -12,7 +12,7 @@ const LAYERS: Record<LineStyle, { name: string; colour: number }> = { solid: { n
  * @returns the file's text; the same template gives the same bytes
  */
 export function dxfTemplate({ heightMm, lines, texts }: Template): string {
-  Handle.seed = 0 // the library counts handles over all its drawings: one drawing must not depend on those before it
+  ;(Handle as { seed: number }).seed = 0 // the library counts handles over all its drawings: one drawing must not depend on those before it
   const drawing = new Drawing()
   drawing.setUnits('Millimeters')
   for (const { name, colour } of Object.values(LAYERS)) drawing.addLayer(name, colour, 'CONTINUOUS')

@@ -54,14 +54,15 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await callOut(page, 'skive 3 / 3')
   await callOut(page, 'pad L 4')
   await callOut(page, 'post L 4')
+  await page.getByRole('tab', { name: 'Body' }).click()
   await page.getByRole('button', { name: 'left Shell less' }).click()
   await page.getByRole('button', { name: 'left Shell less' }).click()
   await expect(page.getByLabel('left Shell, mm')).toHaveValue('3 mm')
   await page.getByRole('button', { name: 'Copy left to right' }).click()
   await expect(page.getByLabel('right Rearfoot post, °')).toHaveValue('4°')
   await expect(page.getByRole('group', { name: /^left device from above/ })).toBeVisible()
-  await page.getByRole('button', { name: 'Solid' }).click()
-  await expect(page.getByText(/triangles · closed · heel 4.0°/)).toBeVisible()
+  await page.getByRole('button', { name: 'Solid', exact: true }).click()
+  await expect(page.getByText(/triangles · closed, no overlap · heel 4.0°/)).toBeVisible()
   await saved(page)
 
   // Match
@@ -111,7 +112,7 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   expect(ticket.info).toContain('A4')
   expect(ticket.text).toMatch(/HR-\d{4}/)
   expect(ticket.text).not.toContain('Nadja')
-  for (const words of ['Medial heel skive 3 mm', 'Met pad 4 mm', 'Rearfoot post 4° varus, extrinsic, 4.4', 'Polypropylene, 3 mm', 'Shell:', 'Cautions', 'release setting', 'template.svg']) expect(ticket.text).toContain(words)
+  for (const words of ['Medial heel skive: depth 3 mm', 'Met pad: height 4 mm', 'Rearfoot post 4° varus, extrinsic, 4.4', 'Polypropylene, 3 mm', 'Shell:', 'Cautions', 'release setting', 'template.svg']) expect(ticket.text).toContain(words)
 
   // Handover and the card
   await page.keyboard.press('8')

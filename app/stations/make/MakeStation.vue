@@ -33,15 +33,17 @@ function tick(step: TicketStep, foot?: Side) {
   trouble.value = fitting.put('jobs', [...others, { step: step.id, ...(foot && { foot }), done, by: session.person?.name, at: new Date().toISOString() }], `${done ? 'done' : 'not done'}: ${step.words.toLowerCase()}`) ?? ''
 }
 const code = computed(() => fitting.client?.code ?? 'client')
-const plain = (side: Side) => JSON.parse(JSON.stringify({ ...fitting.record.feet[side]!, capture: undefined }))
+/** the foot as devices are built on it, captured surface and all */
+const plain = (side: Side) => JSON.parse(JSON.stringify(fitting.record.feet[side]!))
 const makes = (side: Side) => Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
 async function file(kind: 'stl' | 'svg' | 'json', side: Side = 'left') {
   busy.value = kind + side
   try {
     if (kind === 'json') return download(`${code.value}-prescription.json`, JSON.stringify(prescription(fitting.record, fitting.openedOn), null, 2), 'application/json')
-    const data = kind === 'stl' ? await deviceWorker().stl(plain(side), side, code.value) : await deviceWorker().template(plain(side), side, code.value)
-    if (!data) trouble.value = `Take the ${side} foot length first: there is nothing to make yet.`
-    else download(kind === 'stl' ? `${code.value}-${side}.stl` : `${code.value}-${side}-template.svg`, data, kind === 'stl' ? 'model/stl' : 'image/svg+xml')
+    const data = await deviceWorker().file(plain(side), side, code.value, kind === 'stl' ? '.stl' : '-template.svg')
+    download(kind === 'stl' ? `${code.value}-${side}.stl` : `${code.value}-${side}-template.svg`, data, kind === 'stl' ? 'model/stl' : 'image/svg+xml')
+  } catch (error) {
+    trouble.value = (error as Error).message
   } finally {
     busy.value = ''
   }

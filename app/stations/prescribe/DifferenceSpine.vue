@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { mainAmount } from '../../../core/device/layers/amount'
 import { layerDefinition } from '../../../core/device/layers/registry'
 import type { LayerKind } from '../../../core/record/layerSchema'
 import type { Device } from '../../../core/record/schema'
@@ -7,15 +8,12 @@ import type { Device } from '../../../core/record/schema'
 /** What differs between the two devices: bars to the bigger side, mixed units with the tick at one fixed distance. */
 const { left, right } = defineProps<{ left: Device; right: Device }>()
 const HALF = 40
-const amount = (d: Device, kind: LayerKind) => {
-  const layer = d.layers.find((l) => l.kind === kind && l.on)
-  return layer ? (layerDefinition(kind)?.asked(layer) ?? 0) : 0
-}
+const amount = (d: Device, kind: LayerKind) => d.layers.filter((l) => l.kind === kind && l.on).reduce((sum, l) => sum + mainAmount(l), 0)
 const post = (d: Device) => d.posts.filter((p) => p.at === 'rearfoot').reduce((s, p) => s + p.angleDeg, 0)
 const rows = computed(() => {
-  const kinds = [...new Set([...left.layers, ...right.layers].map((l) => l.kind))].filter((k) => layerDefinition(k))
+  const kinds = [...new Set([...left.layers, ...right.layers].map((l) => l.kind))]
   const list = [
-    ...kinds.map((k) => ({ name: `${layerDefinition(k)!.name.replace(' heel', '')}, mm`, l: amount(left, k), r: amount(right, k), counts: 1 })),
+    ...kinds.map((k) => ({ name: `${layerDefinition(k).name.replace(' heel', '').replace('First-ray', 'Ray 1')}, ${layerDefinition(k).amounts[0].unit}`, l: amount(left, k), r: amount(right, k), counts: 1 })),
     { name: 'Heel post, °', l: post(left), r: post(right), counts: 1 },
     { name: 'Heel cup, mm', l: left.outline.heelCupMm, r: right.outline.heelCupMm, counts: 2 },
     { name: 'Shell, mm', l: left.shell.thicknessMm, r: right.shell.thicknessMm, counts: 0.5 },

@@ -1,39 +1,48 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { plainDevice } from '../../../core/device/buildDevice'
+import { deviceDiff } from '../../../core/device/deviceDiff'
 import { layerDefinition } from '../../../core/device/layers/registry'
 import { layerSchema, type LayerKind } from '../../../core/record/layerSchema'
-import type { Device } from '../../../core/record/schema'
+import type { Device, DeviceVersion } from '../../../core/record/schema'
 import { SIDES, otherSide, type Side } from '../../../core/record/vocabulary'
 import { useFitting } from '~/stores/fitting'
+import { useSession } from '~/stores/session'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
 import type { Shape, TerrainKind } from '~/workers/device.worker'
+import { layerRows } from './layerRows'
+
+const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 
 /** The studio's state: devices with drafts while a stepper is held, and the shapes the worker answers with. */
 export function useStudio() {
   const fitting = useFitting()
+  const session = useSession()
   const draft = reactive<Record<Side, Device | null>>({ left: null, right: null })
   const terrain = ref<TerrainKind>('device')
   const sectionShare = ref(0.13)
+  const turnDeg = ref(0)
   const shapes = reactive<Record<Side, Shape | null>>({ left: null, right: null })
   const lastMs = ref(0)
+  /** key of the layer whose numbers are open */
+  const chosen = ref<string | null>(null)
 
   const stored = (side: Side): Device => fitting.record.feet[side]!.device ?? plainDevice()
   const device = (side: Side): Device => draft[side] ?? stored(side)
-  /** of the capture only what devices are built on: takes and landmarks change nothing here */
-  const built = (side: Side) => {
+  const rows = computed(() => layerRows(device('left'), device('right')))
+  const row = computed(() => rows.value.find((r) => r.key === chosen.value) ?? null)
+  /** the foot as the worker needs it: of the capture only what devices are built on, takes and landmarks change nothing here */
+  const footOf = (side: Side) => {
     const { surface, corrections, use } = fitting.record.feet[side]!.capture ?? {}
-    return surface && { surface, corrections, use }
+    return { ...fitting.record.feet[side]!, deviceVersions: undefined, device: device(side), capture: surface && { surface, corrections, use } }
   }
-  const input = (side: Side) => JSON.stringify({ foot: { ...fitting.record.feet[side]!, device: device(side), capture: built(side) }, terrain: terrain.value, share: sectionShare.value })
+  const input = (side: Side) => JSON.stringify({ foot: footOf(side), terrain: terrain.value, share: sectionShare.value, turn: turnDeg.value })
 
   for (const side of SIDES) {
     const ask = newestWins(
       async (text: string) => {
         const began = performance.now()
-        const { foot, terrain: kind, share } = JSON.parse(text)
-        const length = shapes[side]?.lengthMm ?? 265
-        let shape = await deviceWorker().shape(foot, share * length, kind)
-        if (shape && Math.abs(shape.lengthMm - length) > 0.01) shape = await deviceWorker().shape(foot, share * shape.lengthMm, kind)
+        const { foot, terrain: kind, share, turn } = JSON.parse(text)
+        const shape = await deviceWorker().shape(foot, side, share, kind, turn)
         lastMs.value = performance.now() - began
         return shape
       },
@@ -52,37 +61,39 @@ export function useStudio() {
     draft[side] = null
     if (JSON.stringify(next) !== JSON.stringify(fitting.record.feet[side]!.device)) fitting.message = fitting.put(`device.${side}`, next, `${words} ${side}`) ?? ''
   }
-  const copyTo = (to: Side) => keep(to, () => JSON.parse(JSON.stringify(stored(otherSide(to)))) as Device, `copy ${otherSide(to)} device to`)
-  const addLayer = (kind: LayerKind) => {
-    for (const side of SIDES) keep(side, (d) => (d.layers.some((l) => l.kind === kind) ? d : { ...d, layers: [...d.layers, layerSchema.parse({ kind })] }), layerDefinition(kind)?.name ?? kind)
+  const keepBoth = (edit: (device: Device) => Device, words: string) => SIDES.forEach((s) => keep(s, edit, words))
+  const copyTo = (to: Side) => keep(to, () => copy(stored(otherSide(to))), `copy ${otherSide(to)} device to`)
+  function addLayer(kind: LayerKind) {
+    const nth = device('left').layers.filter((l) => l.kind === kind).length
+    keepBoth((d) => ({ ...d, layers: [...d.layers, layerSchema.parse({ kind })] }), layerDefinition(kind).name.toLowerCase())
+    chosen.value = `${kind}#${nth}`
   }
-  const kinds = computed(() => [...new Set(SIDES.flatMap((s) => device(s).layers.map((l) => l.kind)))])
-  return { fitting, terrain, sectionShare, shapes, lastMs, device, show, keep, copyTo, addLayer, kinds }
-}
-
-/** Sets one number of one layer; the layer appears with its first amount and goes at 0. */
-export function layerEdit(kind: LayerKind, key: string, value: number): (device: Device) => Device {
-  return (device) => {
-    const there = device.layers.find((l) => l.kind === kind)
-    if (value === 0 && key === layerDefinition(kind)?.amounts[0].key) return { ...device, layers: device.layers.filter((l) => l !== there) }
-    const next = layerSchema.parse({ ...there, kind, on: true, [key]: value })
-    return { ...device, layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next] }
+  const versions = (side: Side): DeviceVersion[] => fitting.record.feet[side]!.deviceVersions ?? []
+  /** Keeps the device as it is as a version, with why; not when it is the same as the last one. */
+  function keepVersion(side: Side, words: string): boolean {
+    const list = versions(side)
+    const now = fitting.record.feet[side]!.device ?? null
+    if (list.length > 0 && deviceDiff(list.at(-1)!.device, now).length === 0) return false
+    const by = session.person?.name
+    fitting.message = fitting.put(`versions.${side}`, [...list, { device: copy(now), words, ...(by && { by }), at: new Date().toISOString() }].slice(-60), `version ${side}`) ?? ''
+    return true
   }
+  /** Puts another device in place of this one; what was there is kept as a version. */
+  function replace(side: Side, next: Device, words: string) {
+    if (fitting.record.feet[side]!.device) keepVersion(side, `before: ${words}`)
+    keep(side, () => copy(next), words)
+  }
+  return { fitting, terrain, sectionShare, turnDeg, shapes, lastMs, chosen, rows, row, device, stored, footOf, show, keep, keepBoth, copyTo, addLayer, versions, keepVersion, replace }
 }
 
-export const layerAmount = (device: Device, kind: LayerKind, key: string): number | null => {
-  const layer = device.layers.find((l) => l.kind === kind) as Record<string, number> | undefined
-  if (!layer) return null
-  return layer[key] ?? layerDefinition(kind)?.asked(layer as never) ?? null
-}
-
-/** Sets the angle (or style) of the rearfoot post; 0° takes it off. */
-export function postEdit(change: { angleDeg?: number; style?: 'extrinsic' | 'intrinsic' }): (device: Device) => Device {
+/** Sets the numbers of one post; 0° takes it off. */
+export function postEdit(change: { at?: 'rearfoot' | 'forefoot'; angleDeg?: number; style?: 'extrinsic' | 'intrinsic'; lengthMm?: number | undefined; motionDeg?: number | undefined }): (device: Device) => Device {
   return (device) => {
-    const there = device.posts.find((p) => p.at === 'rearfoot')
-    const others = device.posts.filter((p) => p.at !== 'rearfoot')
+    const at = change.at ?? 'rearfoot'
+    const there = device.posts.find((p) => p.at === at)
+    const others = device.posts.filter((p) => p.at !== at)
     const angleDeg = change.angleDeg ?? there?.angleDeg ?? 0
     if (angleDeg === 0) return { ...device, posts: others }
-    return { ...device, posts: [...others, { at: 'rearfoot', style: change.style ?? there?.style ?? 'extrinsic', angleDeg }] }
+    return { ...device, posts: [...others, { style: 'extrinsic', ...there, ...change, at, angleDeg }] }
   }
 }

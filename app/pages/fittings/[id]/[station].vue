@@ -81,12 +81,16 @@ const go = (n: number) => router.push(`/fittings/${String(route.params.id)}/${ST
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
   if (event.key === 'Escape' && target.tagName === 'INPUT' && target.id !== 'call-out') return target.blur()
+  if ((event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key) && !/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !fitting.readOnly) {
+    event.preventDefault()
+    return (fitting.message = event.shiftKey || event.key.toLowerCase() === 'y' ? fitting.redo() : fitting.undo())
+  }
   if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable || document.querySelector('.v-overlay--active.v-dialog') || hand.show) return
   const acts: Record<string, () => unknown> = {
     '/': () => callout.value?.focus(),
     '0': () => router.push('/'),
     '?': () => (keys.value = true),
-    u: () => !fitting.readOnly && (fitting.message = fitting.undo()),
+    u: () => !fitting.readOnly && (fitting.message = event.shiftKey ? fitting.redo() : fitting.undo()),
     w: () => ledger.value?.focusFirst(),
     a: () => ledger.value?.acceptFirst(),
     s: () => ledger.value?.asideFirst(),

@@ -1,0 +1,66 @@
+import { layerDefinition } from '../../../core/device/layers/registry'
+import { layerSchema, type Layer, type LayerKind } from '../../../core/record/layerSchema'
+import type { Device } from '../../../core/record/schema'
+import type { Side } from '../../../core/record/vocabulary'
+
+/** One row of the list: the n-th layer of its kind on either foot, with where it stands in each device; −1 where a foot has none. */
+export interface LayerRow {
+  key: string
+  kind: LayerKind
+  nth: number
+  index: Record<Side, number>
+}
+
+const keysOf = (device: Device): string[] => {
+  const seen = new Map<LayerKind, number>()
+  return device.layers.map(({ kind }) => {
+    const nth = seen.get(kind) ?? 0
+    seen.set(kind, nth + 1)
+    return `${kind}#${nth}`
+  })
+}
+
+/** Layers of both feet side by side, from the foot down: the left foot's order, what only the right has goes where it stands there. */
+export function layerRows(left: Device, right: Device): LayerRow[] {
+  const [l, r] = [keysOf(left), keysOf(right)]
+  const keys = [...l]
+  r.forEach((key, i) => {
+    if (keys.includes(key)) return
+    const before = r.slice(0, i).reverse().find((k) => keys.includes(k))
+    keys.splice(before === undefined ? 0 : keys.indexOf(before) + 1, 0, key)
+  })
+  return keys.map((key) => {
+    const [kind, nth] = key.split('#') as [LayerKind, string]
+    return { key, kind, nth: Number(nth), index: { left: l.indexOf(key), right: r.indexOf(key) } }
+  })
+}
+
+const find = (device: Device, row: Pick<LayerRow, 'kind' | 'nth'>): Layer | undefined => device.layers.filter((l) => l.kind === row.kind)[row.nth]
+export const layerAt = find
+
+type Edit = (device: Device) => Device
+
+/** Changes a layer; one that is not there yet is added with its defaults. */
+export const setLayer = (row: Pick<LayerRow, 'kind' | 'nth'>, change: Record<string, unknown>): Edit => (device) => {
+  const there = find(device, row)
+  const next = layerSchema.parse({ ...there, kind: row.kind, ...change })
+  return { ...device, layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next] }
+}
+
+export const dropLayer = (row: Pick<LayerRow, 'kind' | 'nth'>): Edit => (device) => ({ ...device, layers: device.layers.filter((l) => l !== find(device, row)) })
+
+/** A second one right after it. */
+export const doubleLayer = (row: Pick<LayerRow, 'kind' | 'nth'>): Edit => (device) => ({ ...device, layers: device.layers.flatMap((l) => (l === find(device, row) ? [l, { ...l }] : [l])) })
+
+/** Puts layers into the order of the given keys. */
+export const orderLayers = (order: readonly string[]): Edit => (device) => {
+  const keys = keysOf(device)
+  const place = (i: number) => order.indexOf(keys[i]!)
+  return { ...device, layers: device.layers.map((layer, i) => ({ layer, at: place(i) })).sort((a, b) => a.at - b.at).map((x) => x.layer) }
+}
+
+/** Layers that lie at a point of their own. */
+export const isSpot = (layer: Layer | undefined): layer is Extract<Layer, { xMm: number }> => layer !== undefined && 'xMm' in layer
+
+/** The name a row goes by. */
+export const rowName = (row: LayerRow, ...layers: (Layer | undefined)[]): string => layers.find((l) => l?.name)?.name ?? `${layerDefinition(row.kind).name}${row.nth > 0 ? ` ${row.nth + 1}` : ''}`

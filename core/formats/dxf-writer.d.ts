@@ -1,4 +1,0 @@
-declare module 'dxf-writer/src/Handle.js' {
-  const Handle: { seed: number }
-  export default Handle
-}
