@@ -18,7 +18,8 @@ export interface SectionHandle {
 const { side, section, coverMm = 0, handles = [], fixed = false } = defineProps<{ side: Side; section: Section | null; coverMm?: number; handles?: SectionHandle[]; fixed?: boolean }>()
 const emit = defineEmits<{ change: [string, number, boolean] }>()
 const BASE = 46
-const TOP = 2
+/** a tall wall makes the drawing taller */
+const top = computed(() => Math.min(2, BASE - 8 - Math.max(0, ...(section?.top ?? []).map((z) => (z ?? 0) + coverMm))))
 const widthMm = computed(() => Math.max(104, 34 + 2 * Math.max(0, ...(section?.xMm ?? []).map((x, i) => (section!.cast[i] === null && section!.top[i] === null ? 0 : Math.abs(x))))))
 
 const line = (values: (number | null)[], reverse = false): string[] => {
@@ -27,15 +28,15 @@ const line = (values: (number | null)[], reverse = false): string[] => {
 }
 const drawn = computed(() => {
   if (!section) return null
-  const top = line(section.top)
+  const upper = line(section.top)
   const cover = line(section.top.map((z) => (z === null ? null : z + coverMm)))
   const shell = line(section.shellBottom, true)
   const bottom = line(section.bottom, true)
   const cast = line(section.cast)
   const shellLine = line(section.shellBottom)
   return {
-    shell: top.length ? `M${[...top, ...shell].join('L')}Z` : '',
-    cover: top.length && coverMm > 0 ? `M${[...cover, ...[...top].reverse()].join('L')}Z` : '',
+    shell: upper.length ? `M${[...upper, ...shell].join('L')}Z` : '',
+    cover: upper.length && coverMm > 0 ? `M${[...cover, ...[...upper].reverse()].join('L')}Z` : '',
     block: shellLine.length ? `M${[...shellLine, ...bottom].join('L')}Z` : '',
     cast: cast.length ? `M${cast.join('L')}` : '',
   }
@@ -88,7 +89,7 @@ const shown = (h: SectionHandle) => `${Number(h.value.toFixed(1))}${h.unit === '
 </script>
 
 <template>
-  <svg ref="svg" :viewBox="`${-widthMm / 2} ${TOP} ${widthMm} 66`" role="group" :aria-label="section && dims ? `${side} section ${section.yMm.toFixed(0)} mm from the heel: top ${dims.low.toFixed(1)} to ${dims.high.toFixed(1)} mm above the floor, ${dims.width.toFixed(0)} mm wide` : `${side} section: nothing to cut`" class="section">
+  <svg ref="svg" :viewBox="`${-widthMm / 2} ${top} ${widthMm} ${68 - top}`" role="group" :aria-label="section && dims ? `${side} section ${section.yMm.toFixed(0)} mm from the heel: top ${dims.low.toFixed(1)} to ${dims.high.toFixed(1)} mm above the floor, ${dims.width.toFixed(0)} mm wide` : `${side} section: nothing to cut`" class="section">
     <defs><pattern :id="`hatch-${side}`" width="3" height="3" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0v3" stroke="#938C7B" stroke-width=".6" /></pattern></defs>
     <path :d="`M${-widthMm / 2 + 2} ${BASE}H${widthMm / 2 - 2}`" stroke="var(--ink)" stroke-width="1" />
     <template v-if="drawn">

@@ -18,7 +18,7 @@ export interface Spot {
  * The device as terrain: contours in spruce within the foot's outline, the trim line with its front edge to drag, spots to drag, the reach of
  * the chosen layer, and a section line to drag and turn.
  */
-const { side, shape, sectionShare, heightMm, turnDeg = 0, frontMm = 5, spots = [], reachOf = -1, stale = false, fixed = false } = defineProps<{ side: Side; shape: Shape | null; sectionShare: number; heightMm: number; turnDeg?: number; frontMm?: number; spots?: Spot[]; reachOf?: number; stale?: boolean; fixed?: boolean }>()
+const { side, shape, sectionShare, heightMm, turnDeg = 0, frontMm = 5, spots = [], reachOf = -1, stale = false, fixed = false, waiting = false } = defineProps<{ side: Side; shape: Shape | null; sectionShare: number; heightMm: number; turnDeg?: number; frontMm?: number; spots?: Spot[]; reachOf?: number; stale?: boolean; fixed?: boolean; waiting?: boolean }>()
 const emit = defineEmits<{ section: [number]; turn: [number]; spot: [string, number, number, boolean]; front: [number, boolean]; choose: [string] }>()
 const svg = ref<SVGSVGElement | null>(null)
 const sheet = ref<SVGGElement | null>(null)
@@ -136,7 +136,7 @@ function frontKey(event: KeyboardEvent) {
         <path :d="`M${spot.at[0] - 4} ${spot.at[1]}h8M${spot.at[0]} ${spot.at[1] - 4}v8`" stroke="#24564B" stroke-width="1" />
       </g>
     </g>
-    <text v-else x="0" y="120" text-anchor="middle" class="empty">measure the foot length first</text>
+    <text v-else x="0" y="120" text-anchor="middle" class="empty">{{ waiting ? 'drawing …' : 'measure the foot length first' }}</text>
   </svg>
 </template>
 

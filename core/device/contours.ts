@@ -1,4 +1,5 @@
-import { contours } from 'd3-contour'
+import { isoRings } from '../geometry/isoRings'
+import { scratch } from '../geometry/scratch'
 import type { ShellBody } from './shell'
 import type { SoleField } from './soleField'
 
@@ -31,14 +32,13 @@ export function contourRings(field: Pick<SoleField, 'x0' | 'y0' | 'stepMm' | 'co
   const [c0, c1, r0, r1] = boundsOf(field, inside)
   const columns = Math.floor((c1 - c0) / skip) + 1
   const rows = Math.floor((r1 - r0) / skip) + 1
-  const coarse = new Float64Array(columns * rows)
+  const coarse = scratch('contours.coarse', columns * rows)
   for (let r = 0; r < rows; r++) for (let c = 0; c < columns; c++) coarse[r * columns + c] = z[(r0 + r * skip) * field.columns + c0 + c * skip]!
-  // d3 puts cell (c, r) at c + ½, r + ½; the cells kept are the first of each block.
+  // Cell (c, r) lies at c + ½, r + ½; the cells kept are the first of each block.
   const shift = (skip - 1) / 2
   const toX = (c: number) => field.x0 + (c0 + c * skip - shift) * field.stepMm
   const toY = (r: number) => field.y0 + (r0 + r * skip - shift) * field.stepMm
-  const shapes = contours().size([columns, rows]).thresholds(thresholds)(coarse as unknown as number[])
-  return shapes.map((shape) => ({ heightMm: shape.value, rings: shape.coordinates.flat().map((ring) => ring.map(([c, r]): [number, number] => [toX(c!), toY(r!)])) }))
+  return isoRings(columns, rows, coarse, thresholds).map((rings, k) => ({ heightMm: thresholds[k]!, rings: rings.map((ring) => ring.map(([c, r]): [number, number] => [toX(c), toY(r)])) }))
 }
 
 /** First and last column and row that count, two cells wider where the grid allows. */
@@ -58,7 +58,7 @@ function boundsOf({ columns, rows }: Pick<SoleField, 'columns' | 'rows'>, inside
 /** Contours of the device's top above its floor, the sole in front of the shell included. */
 export function deviceContours(body: ShellBody, intervalMm = 2): ContourRing[] {
   const { field, top } = body.surface
-  const z = Float64Array.from(top)
-  for (let i = 0; i < z.length; i++) z[i]! -= body.floorMm
+  const z = scratch('contours.z', top.length)
+  for (let i = 0; i < z.length; i++) z[i] = top[i]! - body.floorMm
   return contourRings(field, z, (i) => field.mask[i] === 1, intervalMm)
 }

@@ -1,3 +1,4 @@
+import { scratch } from '../geometry/scratch'
 import type { SoleField } from './soleField'
 
 /** Cells beyond the cut that are computed all the same, so that the cut can be interpolated, in cells. */
@@ -34,7 +35,7 @@ export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'
   const d2 = Float64Array.from(dxs, (dx, k) => (dx * dx + dys[k]! ** 2) * stepMm * stepMm)
   const drops = d2.map((d) => Math.sqrt(thickest * thickest - d))
   // Cells that carry no ball stand too high to matter.
-  const carried = new Float64Array(top.length)
+  const carried = scratch('erode.carried', top.length)
   for (let i = 0; i < carried.length; i++) carried[i] = inside[i]! > 0 ? top[i]! : Infinity
   const lines = new Lines(field, top, inside)
   const out = new Float64Array(top.length)

@@ -57,17 +57,18 @@ export function thicknessOf(field: SoleField, device: Device): number | Float64A
  */
 export function buildShell(surface: DeviceSurface, device: Device, before?: ShellBody): ShellBody {
   const { field } = surface
-  const { inside, top, front } = trimDevice(field, device, surface.top)
+  const { inside, front, ...trim } = trimDevice(field, device, surface.top)
   const thickness = thicknessOf(field, device)
-  const offset: Offset = { top: Float64Array.from(top), inside, thickness, bottom: lowerOffset(field, top, inside, thickness, before?.offset) }
-  const shellBottom = Float64Array.from(offset.bottom)
-  for (let i = 0; i < top.length; i++) {
-    if (inside[i]! < -3) continue
+  const offset: Offset = { top: trim.top, inside, thickness, bottom: lowerOffset(field, trim.top, inside, thickness, before?.offset) }
+  const shellBottom = offset.bottom.slice()
+  const { top: cut } = trim
+  for (let i = 0; i < cut.length; i++) {
+    if (inside[i]! < -3 || (front[i]! >= SHELL_RULES.bevelMm && cut[i]! - shellBottom[i]! >= SHELL_RULES.leastMm)) continue
     const share = SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
-    shellBottom[i] = Math.min(top[i]! - SHELL_RULES.leastMm, top[i]! - (top[i]! - shellBottom[i]!) * share)
+    shellBottom[i] = Math.min(cut[i]! - SHELL_RULES.leastMm, cut[i]! - (cut[i]! - shellBottom[i]!) * share)
   }
   const lowestMm = lowestOf(surface, device, inside, shellBottom)
-  keepOnFloor(top, shellBottom, lowestMm)
+  const top = keptOnFloor(cut, shellBottom, lowestMm)
   const { bottom, floorMm } = addPosts(surface, device, inside, front, shellBottom, lowestMm)
   return { surface, inside, top, bottom, shellBottom, offset, floorMm, frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm }
 }
@@ -80,13 +81,17 @@ function lowestOf({ layers }: DeviceSurface, device: Device, inside: Float64Arra
   return lowest
 }
 
-/** Grinds flat what would stand below the floor, and keeps the least thickness above it. */
-function keepOnFloor(top: Float64Array, shellBottom: Float64Array, floorMm: number): void {
-  for (let i = 0; i < top.length; i++)
+/** Grinds flat what would stand below the floor, and keeps the least thickness above it; the top is copied only where that changes it. */
+function keptOnFloor(cut: Float64Array, shellBottom: Float64Array, floorMm: number): Float64Array {
+  let top = cut
+  for (let i = 0; i < cut.length; i++)
     if (shellBottom[i]! < floorMm) {
       shellBottom[i] = floorMm
-      if (top[i]! < floorMm + SHELL_RULES.leastMm) top[i] = floorMm + SHELL_RULES.leastMm
+      if (cut[i]! >= floorMm + SHELL_RULES.leastMm) continue
+      if (top === cut) top = cut.slice()
+      top[i] = floorMm + SHELL_RULES.leastMm
     }
+  return top
 }
 
 /** Does the underside of the heel stand flat without a post? Mouldable blanks would rock otherwise. */
@@ -100,7 +105,7 @@ function addPosts(surface: DeviceSurface, device: Device, inside: Float64Array, 
   const block = rear.length > 0 || device.heelLiftMm > 0
   const filled = block || isStabilised(device)
   const floorMm = lowestMm - (block || fore.length > 0 ? SHELL_RULES.postBaseMm : 0)
-  const bottom = Float64Array.from(shellBottom)
+  const bottom = shellBottom.slice()
   const rearMm = Math.max(0, ...rear.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
   const foreMm = Math.max(0, ...fore.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.forefootPostMm
   // Motion: the base stands on its outer part and its inner part is ground up, so that the heel can roll in so far.

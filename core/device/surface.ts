@@ -1,5 +1,6 @@
 import { radians } from '../geometry/angle'
 import { peakOf } from '../geometry/grid'
+import { scratch } from '../geometry/scratch'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Layer, LayerKind } from '../record/layerSchema'
 import type { Device } from '../record/schema'
@@ -49,7 +50,7 @@ function tiltOf(field: SoleField, device: Device): Float64Array {
   const tanExtrinsic = tan(whole) - tanCast
   const tanForefoot = tan(postAngleDeg(device, 'forefoot'))
   const liftEnd = device.liftTaperMm === undefined ? 0.66 : Math.min(0.95, 0.2 + device.liftTaperMm / field.sole.parameters.lengthMm)
-  const out = new Float64Array(field.z.length)
+  const out = scratch('surface.tilt', field.z.length).fill(0)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
@@ -72,10 +73,10 @@ const PHASES = ['tilt', 'shape', 'skive'] as const
 export function buildSurface(field: SoleField, device: Device): DeviceSurface {
   const tilt = tiltOf(field, device)
   /** in the heel's own frame: without tilts and lift */
-  const shape = Float64Array.from(field.z)
+  const shape = field.z.slice()
   const layers: LayerResult[] = []
   for (const phase of PHASES) {
-    const before = phase === 'skive' ? Float64Array.from(shape) : shape
+    const before = phase === 'skive' ? copied(shape) : shape
     device.layers.forEach((layer, index) => {
       const definition = layerDefinition(layer.kind)
       if (!layer.on || definition.phase !== phase) return
@@ -86,7 +87,13 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
   }
   const top = shape
   for (let i = 0; i < top.length; i++) top[i]! += tilt[i]!
-  return { field, cast: Float64Array.from(field.z), top, layers, rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot') }
+  return { field, cast: field.z, top, layers, rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot') }
+}
+
+const copied = (z: Float64Array) => {
+  const out = scratch('surface.before', z.length)
+  out.set(z)
+  return out
 }
 
 type Shaped = Omit<LayerResult, 'index'>

@@ -1,3 +1,4 @@
+import { scratch } from '../geometry/scratch'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Layer } from '../record/layerSchema'
 import type { Device } from '../record/schema'
@@ -21,8 +22,22 @@ export interface Trim {
   inside: Float64Array
   /** the top with its rim and walls, mm */
   top: Float64Array
-  /** distance behind the front edge (+), mm */
+  /** distance behind the front edge (+), mm; holds until the next device is cut */
   front: Float64Array
+}
+
+/** Height of the foot's own border at every cell of a field, worked out once. */
+const BORDERS = new WeakMap<SoleField, Float64Array>()
+function bordersOf(field: SoleField): Float64Array {
+  const known = BORDERS.get(field)
+  if (known) return known
+  const out = new Float64Array(field.z.length)
+  for (let row = 0; row < field.rows; row++) {
+    const first = row * field.columns
+    for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) out[i] = field.sole.borderHeight(field.s[first]!, field.rho[i]!)
+  }
+  BORDERS.set(field, out)
+  return out
 }
 
 /** One border of one row: the share of the half width at which it is cut, and what must stand above the foot's own border there, mm. */
@@ -51,8 +66,9 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
     const limit = field.sole.borderShare(s, target)
     return { limit, raise: Math.max(0, target - reach), rimMm: field.sole.borderHeight(s, limit) }
   }
-  const out: Trim = { inside: new Float64Array(size).fill(-99), top: Float64Array.from(surfaceTop), front: new Float64Array(size) }
+  const out: Trim = { inside: new Float64Array(size).fill(-99), top: surfaceTop.slice(), front: scratch('trim.front', size) }
   const { inside, top, front } = out
+  const borders = bordersOf(field)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
@@ -76,7 +92,7 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
       for (const { layer, definition } of cuts) cut = Math.min(cut, definition.keep(field, layer as never, i))
       inside[i] = cut
       // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
-      if (beyond > 0) top[i]! += outer.rimMm + side * (inner.rimMm - outer.rimMm) - field.sole.borderHeight(s, rho) + Math.min(raise, beyond * WALL_SLOPE)
+      if (beyond > 0) top[i]! += outer.rimMm + side * (inner.rimMm - outer.rimMm) - borders[i]! + Math.min(raise, beyond * WALL_SLOPE)
     }
   }
   return out

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
+import { soleParameters } from '../../../core/device/soleParameters'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import type { Device } from '../../../core/record/schema'
 import BodyPane from './BodyPane.vue'
@@ -32,7 +33,8 @@ const side = ref<Side>('left')
 const solid = shallowRef<SolidAnswer | null>(null)
 const heights = computed(() => Math.max(shapes.left?.lengthMm ?? 262, shapes.right?.lengthMm ?? 262))
 const FACT = { device: 'contours every 2 mm', cast: 'the cast, every 2 mm', difference: 'device less cast, every 0.5 mm' }
-const measured = computed(() => SIDES.some((s) => shapes[s]))
+const measurable = (s: Side) => soleParameters(fitting.record.feet[s]!) !== null || fitting.record.feet[s]!.capture?.surface !== undefined
+const measured = computed(() => SIDES.some(measurable))
 const jump = (what: 'heelY' | 'archY' | 'headsY') => {
   const shape = shapes.left ?? shapes.right
   turnDeg.value = 0
@@ -100,7 +102,7 @@ const take = (words: string) => (fitting.message = words)
 <template>
   <div class="title-row">
     <h1>Prescribe</h1>
-    <span class="fact">{{ measured ? FACT[terrain] : 'measure the foot length to see the device' }}</span>
+    <span class="fact">{{ measured ? FACT[terrain] : 'measure the foot length first' }}</span>
     <VBtnToggle v-model="view" role="group" aria-label="View"><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn></VBtnToggle>
     <VBtn :disabled="fitting.readOnly" @click="starting = true">Start from …</VBtn>
     <VBtn :disabled="fitting.readOnly" aria-label="Copy left to right" title="copy left to right (=)" @click="copyAcross">L → R</VBtn>
@@ -114,7 +116,7 @@ const take = (words: string) => (fitting.message = words)
         <div class="caps"><SideMark side="left" word /><span class="seg"><button v-for="t in (['device', 'cast', 'difference'] as const)" :key="t" class="pick" :aria-pressed="terrain === t" @click="terrain = t">{{ t }}</button></span><SideMark side="right" word /></div>
         <template v-for="s in SIDES" :key="s">
           <DifferenceSpine v-if="s === 'right'" :left="studio.device('left')" :right="studio.device('right')" />
-          <TerrainMap :side="s" :shape="shapes[s]" :section-share="sectionShare" :turn-deg="turnDeg" :height-mm="heights" :front-mm="studio.device(s).outline.distal.behindHeadsMm" :spots="spots(s)" :reach-of="row ? row.index[s] : -1" :fixed="fitting.readOnly" @section="(v: number) => (sectionShare = v)" @turn="(v: number) => (turnDeg = v)" @spot="(k: string, x: number, y: number, done: boolean) => moveSpot(s, k, x, y, done)" @choose="(k: string) => ((chosen = k), (pane = 'layers'))" @front="(v: number, done: boolean) => front(s, v, done)" />
+          <TerrainMap :side="s" :shape="shapes[s]" :section-share="sectionShare" :turn-deg="turnDeg" :height-mm="heights" :waiting="measurable(s)" :front-mm="studio.device(s).outline.distal.behindHeadsMm" :spots="spots(s)" :reach-of="row ? row.index[s] : -1" :fixed="fitting.readOnly" @section="(v: number) => (sectionShare = v)" @turn="(v: number) => (turnDeg = v)" @spot="(k: string, x: number, y: number, done: boolean) => moveSpot(s, k, x, y, done)" @choose="(k: string) => ((chosen = k), (pane = 'layers'))" @front="(v: number, done: boolean) => front(s, v, done)" />
         </template>
       </section>
       <section v-else class="card grow solidcard">
