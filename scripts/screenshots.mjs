@@ -93,9 +93,24 @@ try {
       await page.keyboard.press('Escape')
     }
   }
-  await page.getByRole('button', { name: 'Solid' }).click()
+  await page.getByRole('button', { name: 'Solid', exact: true }).click()
   await page.getByText(/triangles/).waitFor()
+  await page.getByRole('button', { name: 'by thickness' }).click()
+  await page.getByRole('tab', { name: 'Body' }).click()
   await shot('prescribe-solid')
+  // A lift that the shoe has no room for, ways out, and versions with what changed.
+  await page.getByRole('button', { name: 'Terrain', exact: true }).click()
+  await page.getByLabel('Footwear to hold the devices against').selectOption({ index: 3 })
+  await page.getByRole('tab', { name: 'Versions' }).click()
+  await page.getByLabel('Why this version').fill('before the try-on')
+  await page.getByRole('button', { name: 'Keep as version' }).click()
+  await page.getByRole('tab', { name: 'Body' }).click()
+  await page.getByLabel('left Heel lift, mm').fill('9')
+  await page.getByLabel('left Heel lift, mm').press('Enter')
+  await page.getByRole('tab', { name: 'Layers' }).click()
+  await page.getByLabel('Add a layer').selectOption('sweetSpot')
+  await page.getByRole('tab', { name: 'Versions' }).click()
+  await shot('prescribe-versions')
   await open('Tove', 'match')
   await page.getByRole('button', { name: /^Choose / }).click()
   await shot('match')
@@ -105,9 +120,6 @@ try {
   }
   await open('Mirela', 'followup')
   await shot('followup')
-  await page.setViewportSize({ width: 1024, height: 768 })
-  await open('Tove', 'measure')
-  await shot('measure-tablet')
   await browser.close()
 } finally {
   server.kill('SIGTERM')

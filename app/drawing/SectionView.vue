@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import type { Side } from '../../core/record/vocabulary'
+import type { Reach } from '../../core/device/layers/definition'
 import type { Section } from '../../core/device/section'
 import { HUES, mirror } from './footDrawing'
 
@@ -15,7 +16,15 @@ export interface SectionHandle {
 }
 
 /** One cut seen from behind, to scale, with its dimensions: width, rim heights, thickness, tilt; floor, block, shell, and the cast as a dashed line. */
-const { side, section, coverMm = 0, handles = [], fixed = false } = defineProps<{ side: Side; section: Section | null; coverMm?: number; handles?: SectionHandle[]; fixed?: boolean }>()
+const { side, section, coverMm = 0, handles = [], fixed = false, reach = null } = defineProps<{
+  side: Side
+  section: Section | null
+  coverMm?: number
+  handles?: SectionHandle[]
+  fixed?: boolean
+  /** where the chosen layer acts, in the foot's frame */
+  reach?: Reach | null
+}>()
 const emit = defineEmits<{ change: [string, number, boolean] }>()
 const BASE = 46
 /** a tall wall makes the drawing taller */
@@ -40,6 +49,14 @@ const drawn = computed(() => {
     block: shellLine.length ? `M${[...shellLine, ...bottom].join('L')}Z` : '',
     cast: cast.length ? `M${cast.join('L')}` : '',
   }
+})
+/** The part of the top that the chosen layer may change, where the cut meets it. */
+const chosenPart = computed(() => {
+  if (!section || !reach) return ''
+  const [cos, sin] = [Math.cos((section.turnDeg * Math.PI) / 180), Math.sin((section.turnDeg * Math.PI) / 180)]
+  const within = (t: number) => t * cos >= reach.x[0] && t * cos <= reach.x[1] && section.yMm + t * sin >= reach.y[0] && section.yMm + t * sin <= reach.y[1]
+  const points = line(section.top.map((z, i) => (within(section.xMm[i]!) ? z : null)))
+  return points.length > 1 ? `M${points.join('L')}` : ''
 })
 /** The shell's ends and middle along the cut. */
 const dims = computed(() => {
@@ -96,6 +113,7 @@ const shown = (h: SectionHandle) => `${Number(h.value.toFixed(1))}${h.unit === '
       <path :d="drawn.block" :fill="`url(#hatch-${side})`" stroke="#938C7B" stroke-width=".4" />
       <path :d="drawn.cover" fill="#DCE8E2" stroke="#24564B" stroke-width=".3" />
       <path :d="drawn.shell" fill="#24564B" fill-opacity=".42" stroke="#24564B" stroke-width=".7" />
+      <path v-if="chosenPart" :d="chosenPart" fill="none" stroke="#24564B" stroke-width="2" />
       <path :d="drawn.cast" fill="none" :stroke="HUES[side]" stroke-width=".7" stroke-dasharray="2.4 1.5" />
     </template>
     <template v-if="dims">

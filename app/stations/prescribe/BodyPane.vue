@@ -34,6 +34,8 @@ const ball = (side: Side) => soleParameters(fitting.record.feet[side]!)?.paramet
 const outline = (change: Partial<Device['outline']>): Edit => (d) => ({ ...d, outline: { ...d.outline, ...change } })
 const shell = (change: Partial<Device['shell']>): Edit => (d) => ({ ...d, shell: { ...d.shell, ...change } })
 const graded = (key: 'heelMm' | 'archMm' | 'frontMm') => (v: number): Edit => (d) => ({ ...d, shell: { ...d.shell, graded: { ...d.shell.graded, [key]: v } } })
+/** About so many degrees of cast inversion give one at the heel (Blake 1986). */
+const CAST_PER_HEEL_DEG = 5
 const post = (d: Device, at: 'rearfoot' | 'forefoot') => d.posts.find((p) => p.at === at)
 const groups = computed<{ name: string; rows: Row[] }[]>(() => [
   {
@@ -59,7 +61,7 @@ const groups = computed<{ name: string; rows: Row[] }[]>(() => [
   {
     name: 'Posts and lift',
     rows: [
-      { name: 'Cast balanced to', note: '+ inverted', unit: '°', step: 1, min: -45, max: 45, start: 2, value: (d) => d.castAngleDeg, edit: (v) => (d) => ({ ...d, castAngleDeg: v }) },
+      { name: 'Cast balanced to', note: '+ inverted', unit: '°', step: 1, min: -45, max: 45, start: 2, value: (d) => d.castAngleDeg, edit: (v) => (d) => ({ ...d, castAngleDeg: v }), beside: (_, v) => (v > 0 ? `cast inverted ${CAST_PER_HEEL_DEG * v}°` : '') },
       { name: 'Rearfoot post', note: '+ varus, tilts out', unit: '°', step: 1, min: -45, max: 45, start: 2, value: (d) => post(d, 'rearfoot')?.angleDeg ?? null, edit: (v) => postEdit({ angleDeg: v }), beside: (side, v) => (heel(side) ? `${postHeightMm(v, heel(side)!).toFixed(1)} mm` : '') },
       { name: 'its length', note: 'from the heel', unit: 'mm', step: 5, min: 10, max: 140, start: 60, value: (d) => post(d, 'rearfoot')?.lengthMm ?? null, edit: (v) => postEdit({ lengthMm: v }) },
       { name: 'its motion', note: 'inner base ground up', unit: '°', step: 1, min: 0, max: 12, start: 4, value: (d) => post(d, 'rearfoot')?.motionDeg ?? null, edit: (v) => postEdit({ motionDeg: v === 0 ? undefined : v }) },
@@ -70,6 +72,8 @@ const groups = computed<{ name: string; rows: Row[] }[]>(() => [
   },
 ])
 const table = computed(() => normsOf(fitting.record))
+/** what is not rigid can lie below a shell */
+const BASE_MATERIALS = computed(() => [...table.value.shellMaterials.filter((m) => !m.rigid), ...COVER_MATERIALS.filter((m) => m.id !== 'none')])
 function stiffWords(side: Side) {
   const s = stiffnessOf(studio.device(side), fitting.record.client?.massKg, table.value.shellMaterials)
   return s ? `${s.class}, est.` : ''
@@ -110,6 +114,7 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') => post(studio.devic
           <div v-for="at in (['rearfoot', 'forefoot'] as const)" :key="at" class="row"><span class="what"><b>{{ at === 'rearfoot' ? 'Rearfoot' : 'Forefoot' }} post is</b></span><select v-for="s in SIDES" :key="s" class="field" :aria-label="`${s} ${at} post style`" :value="stylePost(s, at)" :disabled="fitting.readOnly || !post(studio.device(s), at)" @change="studio.keep(s, postEdit({ at, style: pick($event) as 'extrinsic' }), 'post style')"><option value="extrinsic">extrinsic</option><option value="intrinsic">intrinsic</option></select></div>
           <div class="row"><span class="what"><b>Heel stabiliser</b><span class="note">underside flat, does not rock</span></span><label v-for="s in SIDES" :key="s" class="check"><input type="checkbox" :aria-label="`${s} heel stabiliser`" :checked="isStabilised(studio.device(s))" :disabled="fitting.readOnly" @change="studio.keep(s, (d) => ({ ...d, heelStabiliser: !isStabilised(d) }), 'heel stabiliser')"> flat</label></div>
         </template>
+        <div v-if="group.name === 'Shell and cover'" class="row"><span class="what"><b>Base of</b></span><select v-for="s in SIDES" :key="s" class="field" :aria-label="`${s} base`" :disabled="fitting.readOnly || !studio.device(s).shell.base" :value="studio.device(s).shell.base ? `${studio.device(s).shell.base!.reach}/${studio.device(s).shell.base!.material}` : ''" @change="studio.keep(s, (d) => { const [reach, material] = pick($event).split('/') as ['shell', string]; return { ...d, shell: { ...d.shell, base: { ...d.shell.base!, reach, material } } } }, 'base')"><option value="" disabled>no base</option><template v-for="m in BASE_MATERIALS" :key="m.id"><option v-for="r in (['shell', 'sulcus', 'full'] as const)" :key="r" :value="`${r}/${m.id}`">{{ m.name }}, {{ r === 'full' ? 'full length' : r === 'sulcus' ? 'to the sulcus' : 'shell only' }}</option></template></select></div>
         <div v-if="group.name === 'Shell and cover' && SIDES.some((s) => studio.device(s).shell.graded)" class="row"><span class="what" /><button v-for="s in SIDES" :key="s" class="plainbtn" :disabled="fitting.readOnly || !studio.device(s).shell.graded" @click="studio.keep(s, shell({ graded: undefined }), 'one thickness')">one thickness</button></div>
       </template>
     </div>

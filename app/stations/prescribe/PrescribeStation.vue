@@ -33,6 +33,7 @@ const side = ref<Side>('left')
 const solid = shallowRef<SolidAnswer | null>(null)
 const heights = computed(() => Math.max(shapes.left?.lengthMm ?? 262, shapes.right?.lengthMm ?? 262))
 const FACT = { device: 'contours every 2 mm', cast: 'the cast, every 2 mm', difference: 'device less cast, every 0.5 mm' }
+const reachOf = (s: Side) => (row.value ? (shapes[s]?.layers.find((l) => l.index === row.value!.index[s])?.reach ?? null) : null)
 const measurable = (s: Side) => soleParameters(fitting.record.feet[s]!) !== null || fitting.record.feet[s]!.capture?.surface !== undefined
 const measured = computed(() => SIDES.some(measurable))
 const jump = (what: 'heelY' | 'archY' | 'headsY') => {
@@ -128,7 +129,7 @@ const take = (words: string) => (fitting.message = words)
       </section>
       <section class="card sections">
         <div class="card-head"><b class="nowrap">Section {{ shapes.left ? Math.round(sectionShare * shapes.left.lengthMm) : '' }} mm from heel</b><span class="jumps"><button class="pick" @click="jump('heelY')">heel</button><button class="pick" @click="jump('archY')">arch</button><button class="pick" @click="jump('headsY')">edge</button><button v-if="turnDeg" class="pick" @click="turnDeg = 0">straight</button></span><span class="aside small nowrap">dashed: cast · ↕ drags</span></div>
-        <div class="pair"><SectionView v-for="s in SIDES" :key="s" :side="s" :section="shapes[s]?.section ?? null" :handles="handles(s)" :fixed="fitting.readOnly" :cover-mm="studio.device(s).shell.cover.material === 'none' ? 0 : studio.device(s).shell.cover.thicknessMm" @change="(id: string, v: number, done: boolean) => dragged(s, id, v, done)" /></div>
+        <div class="pair"><SectionView v-for="s in SIDES" :key="s" :side="s" :section="shapes[s]?.section ?? null" :handles="handles(s)" :reach="reachOf(s)" :fixed="fitting.readOnly" :cover-mm="studio.device(s).shell.cover.material === 'none' ? 0 : studio.device(s).shell.cover.thicknessMm" @change="(id: string, v: number, done: boolean) => dragged(s, id, v, done)" /></div>
       </section>
     </div>
     <div class="stack">

@@ -90,7 +90,7 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 .row { display: grid; grid-template-columns: 18px repeat(6, 1fr); gap: 4px; padding: 4px 8px 0; align-items: start; }
 .cell { line-height: 16px; min-width: 0; }
 .cell > .small { display: block; white-space: nowrap; }
-.cell :deep(.status) { font-size: 12px; line-height: 14px; align-items: flex-start; }
+.cell :deep(.status) { font-size: 12px; line-height: 14px; align-items: flex-start; white-space: normal; }
 .ways { display: flex; flex-direction: column; gap: 3px; padding: 5px 10px 0; max-height: 128px; overflow: auto; }
 .way { text-align: left; min-height: 32px; font-size: 13px; border: 1px solid var(--line-strong); border-radius: 4px; padding: 0 8px; background: var(--sheet); }
 .way:hover { background: var(--wash); }
