@@ -36,19 +36,19 @@ export function templateOf({ body, device, surface }: BuiltDevice, side: Side, l
 }
 
 /** Every file of one foot's device: solid as STL, OBJ and 3MF, the sole surface for milling, the trim template as SVG and DXF. */
-export function deviceFiles(built: BuiltDevice, side: Side, label: string): NamedFile[] {
+export function* eachDeviceFile(built: BuiltDevice, side: Side, label: string): Generator<NamedFile> {
   const mesh = inRealSpace(built.solid.mesh, side)
   const sole = inRealSpace(soleSurfaceMesh(built.body), side)
   const template = templateOf(built, side, label)
-  return [
-    { name: `${side}.stl`, bytes: writeStl(mesh, `${side} device, mm`) },
-    { name: `${side}-sole.stl`, bytes: writeStl(sole, `${side} sole surface, mm`) },
-    { name: `${side}.obj`, bytes: writeObj(mesh, `${side} device`) },
-    { name: `${side}.3mf`, bytes: write3mf([{ name: `${side} device`, mesh }]) },
-    text(`${side}-template.svg`, svgTemplate(template)),
-    text(`${side}-template.dxf`, dxfTemplate(template)),
-  ]
+  yield { name: `${side}.stl`, bytes: writeStl(mesh, `${side} device, mm`) }
+  yield { name: `${side}-sole.stl`, bytes: writeStl(sole, `${side} sole surface, mm`) }
+  yield { name: `${side}.obj`, bytes: writeObj(mesh, `${side} device`) }
+  yield { name: `${side}.3mf`, bytes: write3mf([{ name: `${side} device`, mesh }]) }
+  yield text(`${side}-template.svg`, svgTemplate(template))
+  yield text(`${side}-template.dxf`, dxfTemplate(template))
 }
+
+export const deviceFiles = (built: BuiltDevice, side: Side, label: string): NamedFile[] => [...eachDeviceFile(built, side, label)]
 
 /** Distance of the two middles when a pair lies side by side, mm. */
 const PAIR_APART_MM = 130
@@ -59,26 +59,33 @@ export function pair3mf(pair: readonly { side: Side; built: BuiltDevice }[]): Na
   return { name: 'pair.3mf', bytes: write3mf(pair.map(({ side, built }) => ({ name: `${side} device`, mesh: moved(inRealSpace(built.solid.mesh, side), side === 'left' ? -PAIR_APART_MM / 2 : PAIR_APART_MM / 2) }))) }
 }
 
-/** The devices of a record that are made, built. */
-export const madeDevices = (record: FittingRecord): { side: Side; built: BuiltDevice }[] =>
-  SIDES.flatMap((side) => {
-    const foot = record.feet[side]
-    return foot?.device && foot.device.kind !== 'none' ? [{ side, built: buildDevice(foot, side) }] : []
-  })
+/** Feet of a record for which a device is made. */
+export const madeSides = (record: FittingRecord): Side[] => SIDES.filter((side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none')
 
-/** Everything of a pair that core can write: both devices, the pair in one 3MF, the prescription as JSON. */
-export function pairFiles(record: FittingRecord, on: string): NamedFile[] {
-  const made = madeDevices(record)
+/** The devices of a record that are made, built. */
+export const madeDevices = (record: FittingRecord): { side: Side; built: BuiltDevice }[] => madeSides(record).map((side) => ({ side, built: buildDevice(record.feet[side]!, side) }))
+
+/**
+ * Everything of a pair that core can write, one file after the other: both devices, the pair in one 3MF, the prescription as JSON. Whoever has
+ * other things to do meanwhile does them between two files.
+ */
+export function* eachPairFile(record: FittingRecord, on: string): Generator<NamedFile> {
   const label = record.client?.code ?? 'no client code'
-  return [
-    ...made.flatMap(({ side, built }) => deviceFiles(built, side, label)),
-    ...(made.length > 0 ? [pair3mf(made)] : []),
-    text('prescription.json', `${JSON.stringify(prescription(record, on), null, 2)}\n`),
-  ]
+  const made: { side: Side; built: BuiltDevice }[] = []
+  for (const side of madeSides(record)) {
+    const built = buildDevice(record.feet[side]!, side)
+    made.push({ side, built })
+    yield* eachDeviceFile(built, side, label)
+  }
+  if (made.length > 0) yield pair3mf(made)
+  yield text('prescription.json', `${JSON.stringify(prescription(record, on), null, 2)}\n`)
 }
+
+export const pairFiles = (record: FittingRecord, on: string): NamedFile[] => [...eachPairFile(record, on)]
 
 /** A fixed day inside the archive, so that the same files give the same bytes. */
 const EPOCH = new Date(1980, 0, 1)
 
-/** Files in one zip. */
-export const zipFiles = (files: readonly NamedFile[]): Uint8Array => zipSync(Object.fromEntries(files.map((f) => [f.name, f.bytes])), { mtime: EPOCH })
+/** Files in one zip, quickly; what is packed already is only stored. */
+export const zipFiles = (files: readonly NamedFile[]): Uint8Array =>
+  zipSync(Object.fromEntries(files.map((f) => [f.name, [f.bytes, { level: /\.(3mf|pdf)$/.test(f.name) ? 0 : 1 }] as const])) as never, { mtime: EPOCH })

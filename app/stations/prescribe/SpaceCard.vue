@@ -38,10 +38,14 @@ const missing = (side: Side) => Object.fromEntries(rows.value.find((r) => r.side
 const tight = computed(() => SIDES.filter((s) => studio.device(s).kind !== 'none' && model.value && shapes[s] && Object.values(missing(s)).some((v) => v < 0)))
 const ways = shallowRef<Partial<Record<Side, WayOut[]>>>({})
 let asked = 0
+const REST_MS = 250
 watch(
   () => JSON.stringify([tight.value, tight.value.map((s) => [missing(s), studio.device(s)])]),
   async () => {
     const mine = ++asked
+    // While an amount runs the drawing comes first; ways out follow when it rests.
+    await new Promise((rest) => setTimeout(rest, REST_MS))
+    if (mine !== asked) return
     const table = JSON.parse(JSON.stringify(normsOf(fitting.record).shellMaterials))
     const found = await Promise.all(tight.value.map(async (s) => [s, await deviceWorker().ways(JSON.parse(JSON.stringify(studio.footOf(s))), missing(s), table)] as const))
     if (mine === asked) ways.value = Object.fromEntries(found)

@@ -96,6 +96,7 @@ export function write3mf(objects: readonly { name: string; mesh: Mesh }[], unit:
       '_rels/.rels': strToU8('<?xml version="1.0" encoding="UTF-8"?>\n<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>'),
       '3D/3dmodel.model': model,
     },
-    { mtime: EPOCH },
+    // The fastest level: a model of numbers packs to a seventh by it, and the best one takes three times as long for a tenth less.
+    { mtime: EPOCH, level: 1 },
   )
 }

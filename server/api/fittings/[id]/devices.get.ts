@@ -1,12 +1,13 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { z } from 'zod'
-import { madeDevices, pairFiles, templateOf, zipFiles } from '../../../../core/formats/deviceFiles'
+import { madeDevices, madeSides, templateOf, zipFiles } from '../../../../core/formats/deviceFiles'
 import { parseWith } from '../../../../core/record/parse'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
 import { prescriptionPdf } from '../../../documents/prescriptionPdf'
 import { templatePdf } from '../../../documents/templatePdf'
+import { pairFilesOf } from '../../../documents/pairFilesOf'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
@@ -18,11 +19,10 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
   const { as } = parseWith(query, getQuery(event), 'query')
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
-  const made = madeDevices(record)
-  if (made.length === 0) throw new HttpProblem(404, 'no-device', 'No device is prescribed for either foot.')
+  if (madeSides(record).length === 0) throw new HttpProblem(404, 'no-device', 'No device is prescribed for either foot.')
   await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: `document.devices.${as}` })
   const now = new Date()
-  const templates = () => templatePdf(made.map(({ side, built }) => templateOf(built, side, state.client.code)), now)
+  const templates = () => templatePdf(madeDevices(record).map(({ side, built }) => templateOf(built, side, state.client.code)), now)
   const paper = () => prescriptionPdf(record, state.shop.name, localDay(), now)
   const send = (type: string, name: string, bytes: Uint8Array) => {
     setResponseHeader(event, 'content-type', type)
@@ -31,6 +31,6 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
   }
   if (as === 'template') return send('application/pdf', 'template.pdf', await templates())
   if (as === 'prescription') return send('application/pdf', 'prescription.pdf', await paper())
-  const files = [...pairFiles(record, localDay()), { name: 'templates.pdf', bytes: await templates() }, { name: 'prescription.pdf', bytes: await paper() }]
+  const files = [...(await pairFilesOf(record, localDay())), { name: 'templates.pdf', bytes: await templates() }, { name: 'prescription.pdf', bytes: await paper() }]
   return send('application/zip', 'devices.zip', zipFiles(files))
 })

@@ -1,11 +1,11 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { pairFiles } from '../../../../core/formats/deviceFiles'
 import { prescription } from '../../../../core/formats/prescription'
 import type { LabOrder } from '../../../../core/record/schema'
 import { orderBody } from '../../../../shared/contracts'
 import { audit } from '../../../database/audit'
 import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
 import { database, transaction } from '../../../database/pool'
+import { pairFilesOf } from '../../../documents/pairFilesOf'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
@@ -21,7 +21,7 @@ export default route({ permission: 'devices.order', body: orderBody }, async ({ 
   if (feet.length < body.feet.length) throw new HttpProblem(400, 'no-device', 'There is no device for every foot that was chosen. Prescribe it first.', { path: 'feet' })
   const chosen = { ...record, feet: Object.fromEntries(feet.map((side) => [side, record.feet[side]])) as typeof record.feet }
   const on = localDay()
-  const files = pairFiles(chosen, on).filter((f) => !f.name.startsWith('prescription'))
+  const files = (await pairFilesOf(chosen, on)).filter((f) => !f.name.startsWith('prescription'))
   const hashed = files.map(({ name, bytes }) => ({ name, sha256: createHash('sha256').update(bytes).digest('hex'), bytes }))
   const order = randomUUID()
   const { name, send } = lab()
