@@ -1,14 +1,18 @@
 import { defineStore } from 'pinia'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import type { LearnedBias } from '../../core/footwear/shellCheck'
 import { api } from '~/composables/api'
 
 /** The shop's footwear models, read once a session. */
 export const useModels = defineStore('models', {
-  state: () => ({ models: [] as FootwearModel[], loaded: false }),
+  state: () => ({ models: [] as FootwearModel[], learned: {} as Record<string, LearnedBias>, loaded: false }),
   actions: {
-    async load() {
-      if (this.loaded) return
-      this.models = (await api<{ models: FootwearModel[] }>('models')).models
+    /** Reads them; again when something was learned. */
+    async load(again = false) {
+      if (this.loaded && !again) return
+      const { models, learned } = await api<{ models: FootwearModel[]; learned: Record<string, LearnedBias> }>('models')
+      this.models = models
+      this.learned = learned
       this.loaded = true
     },
     byId(id: string | undefined): FootwearModel | undefined {

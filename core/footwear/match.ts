@@ -1,6 +1,7 @@
 import type { Intent, Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { clearances, STATIONS, type Clearances, type StandingFoot, type Station } from './clearance'
+import { biasWords, type LearnedBias } from './shellCheck'
 import { STATION_WEIGHT, targetBand, verdictOf, type Verdict } from './targets'
 import { stationWords } from './stationWords'
 
@@ -9,6 +10,8 @@ export interface MatchSettings {
   intent: Intent
   sockMm: number
   child: boolean
+  /** what shell checks taught of models, by id */
+  learned?: Readonly<Record<string, LearnedBias>>
 }
 
 /** Work that would bring a station into its band. */
@@ -63,7 +66,7 @@ const HEIGHTS = new Set<Station>(['toeBoxHeight', 'ballHeight', 'instepHeight'])
 
 /** One foot in one size: clearances, verdicts, misfit and the work that mends it. */
 export function fitFoot(foot: StandingFoot, side: Side, model: FootwearModel, sizeMm: number, settings: MatchSettings): FootFit {
-  const c: Clearances = clearances(foot, model, sizeMm, settings.sockMm)
+  const c: Clearances = corrected(clearances(foot, model, sizeMm, settings.sockMm), settings.learned?.[model.id])
   const verdicts: FootFit['verdicts'] = {}
   const work: WorkItem[] = []
   let score = 0
@@ -82,6 +85,13 @@ export function fitFoot(foot: StandingFoot, side: Side, model: FootwearModel, si
   }
   score += work.reduce((sum, w) => sum + w.minutes, 0) * SCORE_PER_MINUTE
   return { sizeMm, clearances: c.worn, asNew: c.asNew, verdicts, score, work, missing: c.missing, because }
+}
+
+/** Clearances with the length as shell checks of this model have shown it to be. */
+function corrected(c: Clearances, bias: LearnedBias | undefined): Clearances {
+  if (!bias?.used || c.worn.length === null) return c
+  const length = c.worn.length + bias.usedMm
+  return { ...c, worn: { ...c.worn, length }, asNew: { ...c.asNew, length } }
 }
 
 const round = (v: number) => Math.round(v * 10) / 10
@@ -154,7 +164,7 @@ export function matchCatalogue(feet: Partial<Record<Side, StandingFoot>>, models
       continue
     }
     const score = fits.reduce((sum, [, fit]) => sum + fit.score, 0) / Math.max(1, fits.length)
-    pair.push({ model: model.id, ...Object.fromEntries(fits), score, work: fits.flatMap(([, fit]) => fit.work), reasons: reasonsOf(fits) })
+    pair.push({ model: model.id, ...Object.fromEntries(fits), score, work: fits.flatMap(([, fit]) => fit.work), reasons: [...reasonsOf(fits), ...(settings.learned?.[model.id] ? [`length: ${biasWords(settings.learned[model.id]!)}`] : [])] })
   }
   pair.sort((a, b) => a.score - b.score || (a.model < b.model ? -1 : 1))
   return { pair, rejected }

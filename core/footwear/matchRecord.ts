@@ -27,8 +27,12 @@ export const matchSettings = (record: FittingRecord): MatchSettings => ({
   child: isChild(record.client, record.visit?.on),
 })
 
-/** Ranks a catalogue for the feet of a record as they stand on their devices; throws when no foot has a length. */
-export function matchRecord(record: FittingRecord, models: readonly FootwearModel[]): MatchResult {
+/**
+ * Ranks a catalogue for the feet of a record as they stand on their devices; throws when no foot has a length.
+ *
+ * @param learned what the shop's shell checks taught of models
+ */
+export function matchRecord(record: FittingRecord, models: readonly FootwearModel[], learned: MatchSettings['learned'] = {}): MatchResult {
   const feet: Partial<Record<Side, StandingFoot>> = {}
   for (const side of SIDES) {
     const foot = record.feet[side]
@@ -36,5 +40,5 @@ export function matchRecord(record: FittingRecord, models: readonly FootwearMode
     if (standing) feet[side] = standing
   }
   if (Object.keys(feet).length === 0) throw new Refusal('no-length', 'feet.left.readings: footLengthMm is needed to match footwear.', 'feet.left.readings')
-  return matchCatalogue(feet, models, matchSettings(record))
+  return matchCatalogue(feet, models, { ...matchSettings(record), learned })
 }

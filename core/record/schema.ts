@@ -125,6 +125,26 @@ export const clientSchema = z.strictObject({
   occupation: text(120).optional(),
 })
 
+/** What a shell check looks at beside the gap behind the heel. */
+export const CHECK_PLACES = ['ankle', 'ball', 'fifthToe', 'navicular'] as const
+export const shellCheckSchema = z.strictObject({
+  model: text(80),
+  sizeMm: finite,
+  foot: z.enum(SIDES),
+  /** gap behind the heel with the toes just touching, liner out, mm; by gauge, or out of fingers */
+  gapMm: z.number().min(0).max(80),
+  fingers: z.number().min(0).max(4).optional(),
+  /** was the foot standing on its device? */
+  onDevice: z.boolean().default(false),
+  kneeBent: z.boolean().default(false),
+  sockMm: z.number().min(0).max(10).optional(),
+  looks: z.partialRecord(z.enum(CHECK_PLACES), z.enum(['clear', 'touches', 'presses'])).default({}),
+  /** what was predicted for the same conditions when it was looked at, mm */
+  predictedMm: finite.optional(),
+  by: text(80).optional(),
+  at: text(40).optional(),
+})
+
 export const footwearSchema = z.strictObject({
   sockMm: z.number().min(0).max(10).default(1),
   candidates: z.array(text(80)).max(40).default([]),
@@ -135,7 +155,7 @@ export const footwearSchema = z.strictObject({
       model: text(80),
       sizeLeftMm: finite.optional(),
       sizeRightMm: finite.optional(),
-      shellChecks: z.array(z.unknown()).default([]),
+      shellChecks: z.array(shellCheckSchema).max(200).default([]),
       tryOn: z.array(z.unknown()).default([]),
       work: z.array(z.unknown()).default([]),
       cuffAlignDeg: z.strictObject({ left: finite.default(0), right: finite.default(0) }).optional(),
@@ -219,6 +239,7 @@ export type FittingRecord = z.output<typeof recordSchema>
 export type Foot = z.output<typeof footSchema>
 export type Reading = z.output<typeof readingSchema>
 export type Device = z.output<typeof deviceSchema>
+export type ShellCheck = z.output<typeof shellCheckSchema>
 export type DeviceVersion = z.output<typeof deviceVersionSchema>
 export type LabAnswer = z.output<typeof labAnswerSchema>
 export type LabOrder = z.output<typeof labOrderSchema>

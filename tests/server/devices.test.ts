@@ -146,3 +146,21 @@ describe('presets of the shop', () => {
     expect((await rhona.get('presets')).json.presets).toEqual([])
   })
 })
+
+describe('shell checks', () => {
+  it('teach a model\'s bias from all fittings of the shop, from five on, without anybody\'s name', async () => {
+    const { json: state } = await rhona.get(`fittings/${tove}`)
+    const { models } = (await rhona.get('models')).json
+    const check = (i: number) => ({ model: models[0].id, sizeMm: 265, foot: i % 2 ? 'left' : 'right', gapMm: 15 + (i % 2) / 5, predictedMm: 12 })
+    const put = (count: number, version: number) => rhona.command(tove, version, { kind: 'part.put', part: 'footwear', content: { chosen: { model: models[0].id, shellChecks: Array.from({ length: count }, (_, i) => check(i)) } } })
+    const version = state.parts.footwear?.version ?? 0
+    await put(4, version)
+    expect((await rhona.get('models')).json.learned[models[0].id]).toMatchObject({ count: 4, used: false, usedMm: 0 })
+    await put(10, version + 1)
+    const { learned } = (await rhona.get('models')).json
+    expect(learned[models[0].id]).toMatchObject({ count: 10, used: true })
+    expect(learned[models[0].id].usedMm).toBeCloseTo(3.1 * (10 / 15), 6)
+    expect(JSON.stringify(learned)).not.toMatch(/Tove|HR-0412|left/)
+    await put(0, version + 2)
+  })
+})

@@ -11,6 +11,7 @@ import { Refusal } from '../../../core/record/refusal'
 import { INTENTS, SIDES, type Family, type Side } from '../../../core/record/vocabulary'
 import ClearanceStrip from './ClearanceStrip.vue'
 import FitPlan from './FitPlan.vue'
+import ShellCheckDialog from './ShellCheckDialog.vue'
 import { FOOTWEAR_WORDS } from '../../../core/advice/applyChange'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -22,6 +23,7 @@ const models = useModels()
 const trouble = ref('')
 const all = ref(false)
 const looking = ref('')
+const checking = ref(false)
 onMounted(() => models.load().catch((error: Error) => (trouble.value = error.message)))
 
 const families = computed(() => familiesFor(fitting.record.story?.activity))
@@ -29,7 +31,7 @@ const offered = computed(() => models.models.filter((m) => all.value || families
 const result = computed<MatchResult | null>(() => {
   if (!models.loaded) return null
   try {
-    return matchRecord(fitting.record, offered.value)
+    return matchRecord(fitting.record, offered.value, models.learned)
   } catch (error) {
     if (error instanceof Refusal) return null
     throw error
@@ -93,7 +95,7 @@ const asks = computed(() => (fitting.record.footwear?.asks ?? []).map((a) => `${
     </section>
     <div v-if="current" class="stack">
       <section class="card grow stack0">
-        <div class="card-head"><b class="strong">{{ model(current.model).name }}, {{ sizes(current) }}</b><span class="aside small">room left, mm · estimate</span></div>
+        <div class="card-head"><b class="strong">{{ model(current.model).name }}, {{ sizes(current) }}</b><span class="aside small">room left, mm · estimate</span><VBtn class="check" :disabled="chosen?.model !== current.model" :title="chosen?.model === current.model ? '' : 'choose it first'" @click="checking = true">Shell check</VBtn></div>
         <FitPlan :record="fitting.record" :fit="current" :model="model(current.model)" />
       </section>
       <section class="card">
@@ -106,11 +108,13 @@ const asks = computed(() => (fitting.record.footwear?.asks ?? []).map((a) => `${
       </section>
     </div>
   </div>
-  <p v-else-if="!trouble && !models.loaded" class="muted" role="status">Reading the catalogue …</p>
+  <ShellCheckDialog v-if="current && chosen?.model === current.model" v-model="checking" :model="model(current.model)" />
+  <p v-if="!result && !trouble && !models.loaded" class="muted" role="status">Reading the catalogue …</p>
 </template>
 
 <style scoped>
 .match { grid-template-columns: minmax(0, 1fr) minmax(0, 340px); }
+.check { min-height: 36px; height: 36px; }
 .stack0 { display: flex; flex-direction: column; }
 .row { display: grid; grid-template-columns: minmax(0, 172px) repeat(6, minmax(0, 1fr)); gap: 6px; align-items: center; width: 100%; padding: 8px 12px 8px 8px; border-bottom: 1px solid var(--hairline); }
 .heads { font-size: 13px; } .center { text-align: center; line-height: 16px; }
