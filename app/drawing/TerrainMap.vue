@@ -14,12 +14,19 @@ export interface Spot {
   chosen: boolean
 }
 
+/** A point of the trim line that can be moved out or in: on which border, at which share of the length, and how far it is now. */
+export interface TrimPoint {
+  edge: 'medial' | 'lateral'
+  s: number
+  mm: number
+}
+
 /**
  * The device as terrain: contours in spruce within the foot's outline, the trim line with its front edge to drag, spots to drag, the reach of
  * the chosen layer, and a section line to drag and turn.
  */
-const { side, shape, sectionShare, heightMm, turnDeg = 0, frontMm = 5, spots = [], reachOf = -1, stale = false, fixed = false, waiting = false } = defineProps<{ side: Side; shape: Shape | null; sectionShare: number; heightMm: number; turnDeg?: number; frontMm?: number; spots?: Spot[]; reachOf?: number; stale?: boolean; fixed?: boolean; waiting?: boolean }>()
-const emit = defineEmits<{ section: [number]; turn: [number]; spot: [string, number, number, boolean]; front: [number, boolean]; choose: [string] }>()
+const { side, shape, sectionShare, heightMm, turnDeg = 0, frontMm = 5, spots = [], outlinePoints = null, reachOf = -1, stale = false, fixed = false, waiting = false } = defineProps<{ side: Side; shape: Shape | null; sectionShare: number; heightMm: number; turnDeg?: number; frontMm?: number; spots?: Spot[]; outlinePoints?: TrimPoint[] | null; reachOf?: number; stale?: boolean; fixed?: boolean; waiting?: boolean }>()
+const emit = defineEmits<{ section: [number]; turn: [number]; spot: [string, number, number, boolean]; front: [number, boolean]; choose: [string]; outline: [TrimPoint, boolean] }>()
 const svg = ref<SVGSVGElement | null>(null)
 const sheet = ref<SVGGElement | null>(null)
 const rings = computed(() => (shape ? drawRings(side, shape.lengthMm, shape.rings, HUES.spruce, 0.05, 0.5, 5, shape.intervalMm, shape.outline) : []))
@@ -47,6 +54,39 @@ const front = computed(() => {
   const near = shape.trims[0]?.filter(([x]) => Math.abs(x) < 4).map(([, at]) => at) ?? []
   return near.length ? { yMm: Math.max(...near), behindMm: frontMm } : null
 })
+
+/** Points of the trim line where it is now: the outermost of the line at that distance from the heel. */
+const trimPoints = computed(() => {
+  if (!shape || !outlinePoints) return []
+  return outlinePoints.flatMap((p) => {
+    const near = (shape.trims[0] ?? []).filter(([, y]) => Math.abs(y - p.s * shape.lengthMm) < 1.5).map(([x]) => x)
+    if (near.length === 0) return []
+    const x = p.edge === 'medial' ? Math.max(...near) : Math.min(...near)
+    return [{ ...p, x, at: toDrawing(side, shape.lengthMm, [x, p.s * shape.lengthMm]) }]
+  })
+})
+let heldAt: { x: number; mm: number } | null = null
+function pointDown(event: PointerEvent, p: TrimPoint) {
+  if (fixed) return
+  take(event)
+  const at = footPoint(event)
+  heldAt = at && { x: at[0], mm: p.mm }
+}
+function pointMove(event: PointerEvent, p: TrimPoint, done: boolean) {
+  const at = heldAt && holds(event) && footPoint(event)
+  if (!at || !heldAt) return
+  const out = (at[0] - heldAt.x) * (p.edge === 'medial' ? 1 : -1)
+  emit('outline', { edge: p.edge, s: p.s, mm: within(heldAt.mm + out) }, done)
+  if (done) heldAt = null
+}
+function pointKey(event: KeyboardEvent, p: TrimPoint) {
+  const right = event.key === 'ArrowRight' ? 0.5 : event.key === 'ArrowLeft' ? -0.5 : 0
+  if (!right || fixed) return
+  event.preventDefault()
+  // To the right on the screen is medial on a left foot and lateral on a right one.
+  emit('outline', { edge: p.edge, s: p.s, mm: within(p.mm + right * mirror(side) * (p.edge === 'medial' ? 1 : -1)) }, true)
+}
+const within = (mm: number) => Math.round(Math.max(-8, Math.min(12, mm)) * 2) / 2
 
 /** The pointer in the foot's frame, mm. */
 function footPoint(event: PointerEvent): [number, number] | null {
@@ -131,6 +171,11 @@ function frontKey(event: KeyboardEvent) {
         <circle :cx="-grip" :cy="lineAt(-grip)" r="4" fill="#FFFDF8" stroke="#24564B" stroke-width="1" />
         <path :d="`M${-grip - 2} ${lineAt(-grip) + 1}a2.2 2.2 0 1 1 3.4 .8`" fill="none" stroke="#24564B" stroke-width=".8" />
       </g>
+      <g v-for="p in trimPoints" :key="p.edge + p.s" class="front2" role="slider" :tabindex="fixed ? -1 : 0" :aria-label="`${side} trim line, ${p.edge} at ${Math.round(p.s * 100)} per cent, mm moved out`" aria-valuemin="-8" aria-valuemax="12" :aria-valuenow="p.mm" @pointerdown="pointDown($event, p)" @pointermove="pointMove($event, p, false)" @pointerup="pointMove($event, p, true)" @keydown="pointKey($event, p)">
+        <circle :cx="p.at[0]" :cy="p.at[1]" r="9" fill="transparent" />
+        <circle :cx="p.at[0]" :cy="p.at[1]" r="2.6" :fill="p.mm ? '#24564B' : '#FFFDF8'" stroke="#24564B" stroke-width="1.1" />
+        <text v-if="p.mm" :x="p.at[0] + (p.at[0] < 0 ? -5 : 5)" :y="p.at[1] + 2.4" :text-anchor="p.at[0] < 0 ? 'end' : 'start'" class="moved">{{ p.mm > 0 ? '+' : '−' }}{{ Math.abs(p.mm) }}</text>
+      </g>
       <g v-for="spot in placed" :key="spot.key" class="spot" role="button" :tabindex="fixed ? -1 : 0" :aria-label="`${side} ${spot.name} at ${spot.xMm} mm, ${spot.yMm} mm from the heel. Arrow keys move it.`" @pointerdown="!fixed && (take($event), emit('choose', spot.key))" @pointermove="spotMove($event, spot.key, false)" @pointerup="spotMove($event, spot.key, true)" @keydown="spotKey($event, spot)">
         <circle :cx="spot.at[0]" :cy="spot.at[1]" :r="Math.max(10, spot.radiusMm)" fill="#fffdf8" fill-opacity=".25" :stroke="'#24564B'" :stroke-width="spot.chosen ? 2 : 1" />
         <path :d="`M${spot.at[0] - 4} ${spot.at[1]}h8M${spot.at[0]} ${spot.at[1] - 4}v8`" stroke="#24564B" stroke-width="1" />
@@ -144,6 +189,8 @@ function frontKey(event: KeyboardEvent) {
 .terrain { width: 100%; height: 100%; min-height: 0; touch-action: none; }
 .section, .front { cursor: ns-resize; }
 .spot { cursor: grab; }
+.front2 { cursor: ew-resize; }
+.moved { font-size: 7px; font-weight: 700; fill: #24564b; paint-order: stroke; stroke: #fffdf8; stroke-width: 2px; }
 .turn { cursor: crosshair; }
 .height { font-size: 7px; font-weight: 600; text-anchor: middle; fill: #24564b; paint-order: stroke; stroke-width: 2.6px; }
 .empty { font-size: 9px; fill: var(--muted); }

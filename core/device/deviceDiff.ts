@@ -1,6 +1,6 @@
 import type { Layer } from '../record/layerSchema'
 import type { Device } from '../record/schema'
-import { deviceKindWords, layerWords } from './deviceWords'
+import { deviceKindWords, layerWords, pointWords } from './deviceWords'
 import { layerDefinition } from './layers/registry'
 import { materialName } from './materials'
 
@@ -31,6 +31,7 @@ function lines(d: Device | null): Map<string, string> {
   out.set('Front edge behind the heads', mm(outline.distal.behindHeadsMm))
   out.set('Inner top line', mm(outline.medialTopMm))
   out.set('Outer top line', mm(outline.lateralTopMm))
+  out.set('Trim line moved', pointWords(d.outline.points) || NONE)
   out.set('Heel lift', d.heelLiftMm > 0 ? `${mm(d.heelLiftMm)}${d.liftTaperMm ? ` over ${mm(d.liftTaperMm)}` : ''}` : NONE)
   out.set('Heel stabiliser', d.heelStabiliser === undefined ? NONE : d.heelStabiliser ? 'yes' : 'no')
   out.set('Blank', d.blank ? `${d.blank.id} ${n(d.blank.sizeMm)}` : NONE)

@@ -32,6 +32,10 @@ export function layerWords(layer: Layer, forefootDeg = 0): string {
   return `${layer.name ?? definition.name}: ${[...numbers, ...more].join(', ')}`
 }
 
+/** Where the trim line was moved by hand. @example pointWords([{ edge: 'medial', s: 0.4, mm: 3 }]) // 'inner at 40 % +3 mm' */
+export const pointWords = (points: Device['outline']['points']): string =>
+  (points ?? []).filter((p) => p.mm !== 0).map((p) => `${p.edge === 'medial' ? 'inner' : 'outer'} at ${Math.round(100 * p.s)} % ${p.mm > 0 ? '+' : '−'}${n(Math.abs(p.mm))} mm`).join(', ')
+
 /** The prescription of one foot, line by line, for ticket and ledger: shell, cup, layers, posts, lift, cover. */
 export function deviceLines(foot: Foot): string[] {
   const { device } = foot
@@ -42,6 +46,7 @@ export function deviceLines(foot: Foot): string[] {
   return [
     `Shell: ${materialName(device.shell.material)}, ${n(device.shell.thicknessMm)} mm${gradedWords(device)}`,
     `Heel cup ${n(device.outline.heelCupMm)} mm; front edge ${n(device.outline.distal.behindHeadsMm)} mm behind the met heads`,
+    ...(pointWords(device.outline.points) ? [`Trim line moved: ${pointWords(device.outline.points)}`] : []),
     ...(device.castAngleDeg !== 0 ? [`Cast balanced to ${n(device.castAngleDeg)}°`] : []),
     ...device.layers.filter((l) => l.on).map((layer) => layerWords(layer, forefootDeg)),
     ...device.posts.filter((p) => p.angleDeg !== 0).map((post) => {

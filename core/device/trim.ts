@@ -16,6 +16,13 @@ const LIP = { share: 0.8, mostMm: 4 } as const
 /** Cells further outside the cut than this take no part in anything, mm. */
 const FAR_MM = -4
 
+/** A point of the trim line takes its neighbourhood along, so far on either side, as a share of the length (house shape). */
+export const POINT_REACH = 0.08
+
+/** How far the trim line was moved by hand at a share of the length, mm; every point fades out smoothly to both sides. */
+export const movedMm = (points: Device['outline']['points'], s: number, edge: 'medial' | 'lateral'): number =>
+  (points ?? []).reduce((sum, p) => (p.edge === edge ? sum + p.mm * Math.max(0, 1 - ((s - p.s) / POINT_REACH) ** 2) ** 2 : sum), 0)
+
 /** Where a device is cut and how high its rim stands there. */
 export interface Trim {
   /** distance inside the trim line (+) per cell, mm; −99 far outside */
@@ -49,7 +56,7 @@ interface Edge {
 
 /**
  * Cuts a device out of its top. The foot's border is itself the wall up to the height asked (cup depth at the heel, top lines beside the
- * midfoot); what the border does not reach, and what wraps and flanges add, is raised beyond it. Flares move the line out, apertures and
+ * midfoot); what the border does not reach, and what wraps and flanges add, is raised beyond it. Flares and points move the line, apertures and
  * cut-outs take away, the front edge follows the line of the heads.
  */
 export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64Array): Trim {
@@ -73,6 +80,7 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
     const first = row * field.columns
     const s = field.s[first]!
     const [outer, inner] = [edge(s, false), edge(s, true)]
+    const moved = [movedMm(device.outline.points, s, 'lateral'), movedMm(device.outline.points, s, 'medial')] as const
     for (let i = first; i < first + field.columns; i++) front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
     for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) {
       const rho = field.rho[i]!
@@ -81,7 +89,7 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
       const limit = outer.limit + side * (inner.limit - outer.limit)
       const raise = outer.raise + side * (inner.raise - outer.raise)
       const beyond = (rho - limit) * field.reach[i]!
-      let wide = lip + raise / WALL_SLOPE - beyond
+      let wide = lip + raise / WALL_SLOPE - beyond + moved[0] + side * (moved[1] - moved[0])
       for (const { layer, definition } of flares) wide += definition.widen(field, layer as never, i)
       // Far outside nothing is drawn or interpolated.
       if (wide < FAR_MM) {

@@ -49,6 +49,8 @@ export const deviceSchema = z.strictObject({
       /** height of the inner and outer top line beside the midfoot; as high as the foot's own border where absent */
       medialTopMm: z.number().min(0).max(40).optional(),
       lateralTopMm: z.number().min(0).max(40).optional(),
+      /** places of the trim line that were moved out (+) or in by hand: on which border, at which share of the length */
+      points: z.array(z.strictObject({ edge: z.enum(['medial', 'lateral']), s: z.number().min(0.02).max(0.64), mm: z.number().min(-8).max(12) })).max(24).optional(),
       cover: z.enum(['shell', 'sulcus', 'full']).default('full'),
     })
     .prefault({}),

@@ -56,6 +56,17 @@ test('a spot is dragged on the foot, the front edge and the section by hand and 
   await front.press('ArrowDown')
   await page.getByRole('tab', { name: 'Body' }).click()
   await expect(page.getByLabel('left Front edge, mm', { exact: true })).toHaveValue('6 mm')
+  await page.getByRole('button', { name: 'outline', exact: true }).click()
+  const point = page.getByRole('slider', { name: 'left trim line, medial at 46 per cent, mm moved out' })
+  await point.press('ArrowRight')
+  await expect(point).toHaveAttribute('aria-valuenow', '0.5')
+  const grip = (await point.boundingBox())!
+  await page.mouse.move(grip.x + grip.width / 2, grip.y + grip.height / 2)
+  await page.mouse.down()
+  await page.mouse.move(grip.x + grip.width / 2 + 6, grip.y + grip.height / 2, { steps: 3 })
+  await page.mouse.up()
+  await expect.poll(async () => Number(await point.getAttribute('aria-valuenow'))).toBeGreaterThan(2)
+  await page.getByRole('button', { name: 'outline', exact: true }).click()
   const cup = page.getByRole('slider', { name: 'left dimension: cup, mm' })
   const held = (await cup.boundingBox())!
   await page.mouse.move(held.x + 8, held.y + 8)

@@ -13,7 +13,7 @@ import StartDialog from './StartDialog.vue'
 import VersionsPane from './VersionsPane.vue'
 import SideMark from '~/components/SideMark.vue'
 import SectionView, { type SectionHandle } from '~/drawing/SectionView.vue'
-import TerrainMap, { type Spot } from '~/drawing/TerrainMap.vue'
+import TerrainMap, { type Spot, type TrimPoint } from '~/drawing/TerrainMap.vue'
 import { useHand } from '~/stores/hand'
 import { useModels } from '~/stores/models'
 import { deviceWorker } from '~/workers/deviceWorker'
@@ -66,6 +66,20 @@ function moveSpot(of: Side, key: string, xMm: number, yMm: number, done: boolean
 }
 const apply = (of: Side, edit: (d: Device) => Device, words: string, done: boolean) => (done ? studio.keep(of, edit, words) : studio.show(of, edit))
 const front = (of: Side, behindHeadsMm: number, done: boolean) => apply(of, (d) => ({ ...d, outline: { ...d.outline, distal: { behindHeadsMm } } }), 'front edge', done)
+/** Where the trim line can be taken hold of: both borders at these shares of the length, and wherever it was moved already. */
+const SHARES = [0.06, 0.16, 0.26, 0.36, 0.46, 0.56]
+const shaping = ref(false)
+function trimPoints(of: Side): TrimPoint[] {
+  const moved = studio.device(of).outline.points ?? []
+  const free = (['medial', 'lateral'] as const).flatMap((edge) => SHARES.filter((s) => !moved.some((p) => p.edge === edge && Math.abs(p.s - s) < 0.005)).map((s) => ({ edge, s, mm: 0 })))
+  return [...moved, ...free]
+}
+const moveTrim = (of: Side, point: TrimPoint, done: boolean) =>
+  apply(of, (d) => {
+    const others = (d.outline.points ?? []).filter((p) => p.edge !== point.edge || Math.abs(p.s - point.s) >= 0.005)
+    const points = point.mm === 0 ? others : [...others, point]
+    return { ...d, outline: { ...d.outline, points: points.length ? points : undefined } }
+  }, 'trim line', done)
 /** Numbers that the section under view can change. */
 function handles(of: Side): SectionHandle[] {
   const d = studio.device(of)
@@ -114,10 +128,10 @@ const take = (words: string) => (fitting.message = words)
   <div class="cols studio">
     <div class="stack">
       <section v-if="view === 'terrain'" class="card terrains grow">
-        <div class="caps"><SideMark side="left" word /><span class="seg"><button v-for="t in (['device', 'cast', 'difference'] as const)" :key="t" class="pick" :aria-pressed="terrain === t" @click="terrain = t">{{ t }}</button></span><SideMark side="right" word /></div>
+        <div class="caps"><SideMark side="left" word /><span class="seg"><button v-for="t in (['device', 'cast', 'difference'] as const)" :key="t" class="pick" :aria-pressed="terrain === t" @click="terrain = t">{{ t }}</button><button class="pick" :aria-pressed="shaping" title="points of the trim line to drag" @click="shaping = !shaping">outline</button></span><SideMark side="right" word /></div>
         <template v-for="s in SIDES" :key="s">
           <DifferenceSpine v-if="s === 'right'" :left="studio.device('left')" :right="studio.device('right')" />
-          <TerrainMap :side="s" :shape="shapes[s]" :section-share="sectionShare" :turn-deg="turnDeg" :height-mm="heights" :waiting="measurable(s)" :front-mm="studio.device(s).outline.distal.behindHeadsMm" :spots="spots(s)" :reach-of="row ? row.index[s] : -1" :fixed="fitting.readOnly" @section="(v: number) => (sectionShare = v)" @turn="(v: number) => (turnDeg = v)" @spot="(k: string, x: number, y: number, done: boolean) => moveSpot(s, k, x, y, done)" @choose="(k: string) => ((chosen = k), (pane = 'layers'))" @front="(v: number, done: boolean) => front(s, v, done)" />
+          <TerrainMap :side="s" :shape="shapes[s]" :section-share="sectionShare" :turn-deg="turnDeg" :height-mm="heights" :waiting="measurable(s)" :front-mm="studio.device(s).outline.distal.behindHeadsMm" :spots="spots(s)" :outline-points="shaping ? trimPoints(s) : null" :reach-of="row ? row.index[s] : -1" :fixed="fitting.readOnly" @section="(v: number) => (sectionShare = v)" @turn="(v: number) => (turnDeg = v)" @spot="(k: string, x: number, y: number, done: boolean) => moveSpot(s, k, x, y, done)" @choose="(k: string) => ((chosen = k), (pane = 'layers'))" @front="(v: number, done: boolean) => front(s, v, done)" @outline="(p: TrimPoint, done: boolean) => moveTrim(s, p, done)" />
         </template>
       </section>
       <section v-else class="card grow solidcard">

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { soleFieldOf } from '../../../core/device/buildDevice'
+import { buildDevice, soleFieldOf } from '../../../core/device/buildDevice'
 import { asLayer } from '../../../core/device/layers/definition'
 import { layerDefinition, layerKinds } from '../../../core/device/layers/registry'
 import { trimDevice } from '../../../core/device/trim'
@@ -179,6 +179,14 @@ describe('the outline', () => {
   it('top lines raise the border beside the midfoot on their own side', () => {
     expect(rim({ outline: { lateralTopMm: 12 } }, -1, 0.45) - rim({}, -1, 0.45)).toBeGreaterThan(5)
     expect(rim({ outline: { lateralTopMm: 12 } }, 1, 0.45)).toBeCloseTo(rim({}, 1, 0.45), 9)
+  })
+  it('points move the line on their own border by their amount, fade out beside it, and in as well as out', () => {
+    const at = (mm: number, share: number, side: 1 | -1) => widest({ outline: { points: [{ edge: 'medial', s: 0.4, mm }] } }, side, share) - widest({}, side, share)
+    expect(at(6, 0.4, 1)).toBeCloseTo(6, -0.3)
+    expect(at(-4, 0.4, 1)).toBeCloseTo(-4, -0.3)
+    expect([at(6, 0.3, 1), at(6, 0.5, 1), at(6, 0.4, -1)]).toEqual([0, 0, 0])
+    const { report } = buildDevice({ ...foot, device: deviceOf({ outline: { points: [{ edge: 'medial', s: 0.4, mm: 12 }, { edge: 'lateral', s: 0.1, mm: -8 }, { edge: 'lateral', s: 0.56, mm: 12 }] } }) }, 'left').solid
+    expect(report).toMatchObject({ closed: true, manifold: true, outward: true, selfOverlaps: 0 })
   })
   it('kinds that only cut, widen or lie below leave the top as it is', () => {
     for (const kind of edge) expect(surfaceOf([{ kind }]).top).toEqual(surfaceOf([]).top)
