@@ -6,7 +6,9 @@ import { strFromU8, unzipSync } from 'fflate'
 import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { plainDevice } from '../../core/device/buildDevice'
+import { riskOf } from '../../core/examine/risk'
 import { readMesh } from '../../core/formats/mesh/readMesh'
+import { DEMO_RECORDS } from '../../demo/records'
 import { standinLab } from '../../server/standins/lab'
 import { Caller, startServer } from './client'
 
@@ -91,6 +93,16 @@ describe('the devices of a fitting', () => {
       // The longest run of ink across the sheet is the control line, with half a tick's stroke (0.2 mm) at either end.
       expect((longestRun(readFileSync(join(folder, `${side}.pgm`))) / 400) * 25.4).toBeCloseTo(100.4, 0.6)
     }
+  })
+})
+
+describe('a client who must be seen first', () => {
+  it('has nothing made: no files, no papers, no order before a clearance', async () => {
+    const record = Object.values(DEMO_RECORDS).find((r) => riskOf(r).blocked)!
+    const device = { ...plainDevice(), layers: [] }
+    const { fittingId } = (await rhona.post('records', { ...record, client: { ...record.client, code: undefined, name: 'Made-up Refer' }, feet: { left: { ...record.feet.left, device }, right: { ...record.feet.right, device } } })).json
+    for (const as of ['zip', 'template', 'prescription']) expect((await rhona.get(`fittings/${fittingId}/devices?as=${as}`)).json).toMatchObject({ status: 409, code: 'refer-first' })
+    expect((await rhona.post(`fittings/${fittingId}/order`, { feet: ['left'] })).json).toMatchObject({ status: 409, code: 'refer-first' })
   })
 })
 

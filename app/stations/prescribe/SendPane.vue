@@ -69,11 +69,12 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
 <template>
   <div class="send scroll">
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+    <p v-if="fitting.blocked" class="notice stop" role="alert"><b>Refer first.</b> Nothing goes out to be made before a clearance, which is recorded in Story.</p>
     <p v-if="!any" class="muted">Nothing to send: no foot has a device yet.</p>
     <section><h3>Papers and files of the pair</h3>
-      <div class="line"><VBtn :href="`/api/fittings/${fitting.id}/devices?as=zip`" :disabled="!any">Everything, zip</VBtn><VBtn :href="`/api/fittings/${fitting.id}/devices?as=prescription`" target="_blank" :disabled="!any">Prescription, PDF</VBtn><VBtn :href="`/api/fittings/${fitting.id}/devices?as=template`" target="_blank" :disabled="!any">Templates 1:1, PDF</VBtn></div>
+      <div class="line"><VBtn :href="`/api/fittings/${fitting.id}/devices?as=zip`" :disabled="!any || fitting.blocked">Everything, zip</VBtn><VBtn :href="`/api/fittings/${fitting.id}/devices?as=prescription`" target="_blank" :disabled="!any || fitting.blocked">Prescription, PDF</VBtn><VBtn :href="`/api/fittings/${fitting.id}/devices?as=template`" target="_blank" :disabled="!any || fitting.blocked">Templates 1:1, PDF</VBtn></div>
     </section>
-    <section v-for="side in SIDES" v-show="made(side)" :key="side"><h3><SideMark :side="side" word /></h3><div class="line"><button v-for="[end, words] in FILES" :key="end" class="chipbtn" :disabled="busy !== ''" @click="file(side, end)">{{ busy === `${side}${end}` ? 'building …' : words }}</button></div></section>
+    <section v-for="side in SIDES" v-show="made(side)" :key="side"><h3><SideMark :side="side" word /></h3><div class="line"><button v-for="[end, words] in FILES" :key="end" class="chipbtn" :disabled="busy !== '' || fitting.blocked" @click="file(side, end)">{{ busy === `${side}${end}` ? 'building …' : words }}</button></div></section>
     <section><h3>Order from the lab</h3>
       <div class="line"><input v-model="note" class="field" maxlength="500" aria-label="Note for the lab" placeholder="a note for the lab" :disabled="!session.may('devices.order')"><VBtn color="primary" variant="flat" :disabled="!any || busy !== '' || fitting.blocked || !session.may('devices.order')" @click="order">{{ busy === 'order' ? 'Sending …' : 'Send order' }}</VBtn></div>
       <p class="small muted">A code goes out, no name. With it: prescription, solids, sole surfaces, templates.</p>

@@ -18,6 +18,7 @@ const query = z.object({ as: z.enum(['zip', 'template', 'prescription']).default
 export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
   const { as } = parseWith(query, getQuery(event), 'query')
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
+  if (state.blocked) throw new HttpProblem(409, 'refer-first', 'Nothing goes out to be made before a clearance, which the fitter records in Story.')
   const record = recordOf(state)
   if (madeSides(record).length === 0) throw new HttpProblem(404, 'no-device', 'No device is prescribed for either foot.')
   await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: `document.devices.${as}` })
