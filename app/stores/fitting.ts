@@ -167,7 +167,12 @@ export const useFitting = defineStore('fitting', {
       const last = from.pop()
       if (!last) return nothing
       to.push({ part: last.part, before: copy(this.parts[last.part]?.content), words: last.words })
-      this.change({ kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} }, `${done.toLowerCase()}: ${last.words}`, false)
+      const refused = this.change({ kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} }, `${done.toLowerCase()}: ${last.words}`, false)
+      if (refused) {
+        to.pop()
+        from.push(last)
+        return refused
+      }
       this.remember()
       return `${done}: ${last.words}`
     },
