@@ -11,7 +11,7 @@ import { MARGIN_X_MM, MARGIN_Y_MM } from '../core/device/soleField'
 import { buildSurface } from '../core/device/surface'
 import { examineRecord } from '../core/examine/examineRecord'
 import { parseCatalogue } from '../core/footwear/catalogueSchema'
-import { matchRecord } from '../core/footwear/matchRecord'
+import { matchReport } from '../core/footwear/matchRecord'
 import { deviceFiles } from '../core/formats/deviceFiles'
 import { guessUnit, MESH_FORMATS, MM_PER, UNITS, type Unit } from '../core/formats/mesh/meshFile'
 import { readMesh } from '../core/formats/mesh/readMesh'
@@ -136,7 +136,7 @@ const match: Command = {
   options: ['catalogue'],
   run: (args) => {
     if (args.options.catalogue === undefined) throw new UsageError('arch match needs --catalogue FILE')
-    return roundDeep(matchRecord(recordOf(args), parseCatalogue(readJson(args.options.catalogue)).models))
+    return roundDeep(matchReport(recordOf(args), parseCatalogue(readJson(args.options.catalogue)).models))
   },
 }
 

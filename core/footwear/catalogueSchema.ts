@@ -6,7 +6,10 @@ import { FAMILIES } from '../record/vocabulary'
 const mm = z.number().min(0).max(1000)
 const station = mm.optional()
 
-/** Inside of the bare shell (liner out) at the reference size, mm; girths are of the inside. */
+/**
+ * Inside of the bare shell (liner out) at the reference size, mm; girths are of the inside, heights are over the boot board. The three rooms
+ * say how far the wall stands clear of a smooth foot's line at that place: what a bump may fill.
+ */
 export const stationsSchema = z.strictObject({
   lengthMm: station,
   toeBoxWidthMm: station,
@@ -17,10 +20,15 @@ export const stationsSchema = z.strictObject({
   instepHeightMm: station,
   instepGirthMm: station,
   heelWidthMm: station,
+  heelDepthMm: station,
   heelInstepGirthMm: station,
   ankleWidthMm: station,
   ankleHeightMm: station,
   cuffGirthMm: station,
+  cuffHeightMm: station,
+  fifthToeRoomMm: station,
+  fifthMetRoomMm: station,
+  navicularRoomMm: station,
 })
 
 export const modelSchema = z.strictObject({
@@ -45,12 +53,21 @@ export const modelSchema = z.strictObject({
   bootBoard: z.strictObject({ rampDeg: z.number().min(-20).max(40).default(0), thicknessMm: mm.default(0), grindableMm: mm.default(0) }).prefault({}),
   insoleMm: mm.default(3),
   flex: z.strictObject({ index: z.number() }).optional(),
-  plastic: z.strictObject({ stretchMm: mm.default(0), limitC: z.number().default(0), wallMm: mm.default(0), minWallMm: mm.default(0) }).prefault({}),
-  stock: z.record(z.string(), z.number().int().min(0)).default({}),
+  /** how far the cuff leans forward, degrees from upright */
+  cuffLeanDeg: z.number().min(-20).max(40).optional(),
+  /** norm of the sole where bindings, blades or cleats hold on to it */
+  soleNorm: z.string().max(40).optional(),
+  plastic: z.strictObject({ name: z.string().max(40).optional(), stretchMm: mm.default(0), limitC: z.number().default(0), wallMm: mm.default(0), minWallMm: mm.default(0) }).prefault({}),
+  /** who measured the inside, and when; absent for what a maker states */
+  measured: z.strictObject({ by: z.string().max(80).optional(), on: z.string().max(20).optional() }).optional(),
+  stock: z.record(z.string().regex(/^\d{3}(\.\d)?$/, 'write the size in mm, as 265'), z.number().int().min(0).max(9999)).default({}),
   price: z.number().min(0).default(0),
 })
 
-export const catalogueSchema = z.strictObject({ format: z.literal('gentle-arch/catalogue'), version: z.literal(1), models: z.array(modelSchema).max(5000) })
+/** The most models of one catalogue. */
+export const MOST_MODELS = 20_000
+
+export const catalogueSchema = z.strictObject({ format: z.literal('gentle-arch/catalogue'), version: z.literal(1), models: z.array(modelSchema).max(MOST_MODELS) })
 
 export type FootwearModel = z.output<typeof modelSchema>
 export type Catalogue = z.output<typeof catalogueSchema>

@@ -1,7 +1,9 @@
 import type { FootwearModel, Stations } from './catalogueSchema'
 
 const GIRTHS = new Set(['waistGirthMm', 'instepGirthMm', 'heelInstepGirthMm', 'cuffGirthMm'])
-const HEIGHTS = new Set(['toeBoxHeightMm', 'ballHeightMm', 'instepHeightMm', 'ankleHeightMm'])
+const HEIGHTS = new Set(['toeBoxHeightMm', 'ballHeightMm', 'instepHeightMm', 'ankleHeightMm', 'cuffHeightMm'])
+/** Rooms for bumps do not grow with the size. */
+const ROOMS = new Set(['fifthToeRoomMm', 'fifthMetRoomMm', 'navicularRoomMm'])
 
 /**
  * Steps of grade (10 mm each) between a size and the reference. Shells that share a size (`shellStep: whole`) go by whole centimetres:
@@ -15,17 +17,20 @@ export function gradeSteps(model: Pick<FootwearModel, 'referenceMm' | 'shellStep
   return Math.floor((sizeMm + shift) / 10) - Math.floor((model.referenceMm + shift) / 10)
 }
 
+/** Inside width at the ball at the reference size, mm: measured, else last width as sold + 2 × liner after break-in. */
+export const ballInsideMm = (model: FootwearModel): number | undefined =>
+  model.at.ballWidthMm ?? (model.lastWidthMm === undefined ? undefined : model.lastWidthMm + 2 * model.liner.thicknessMm.ball * (1 - model.liner.packOut))
+
 /**
  * Inside of the bare shell at a size, mm: reference + steps × grade, station by station. Unknown stations stay unknown, but a ball that was
  * not measured follows from the last width as sold (liner in): last width + 2 × liner after break-in.
  */
 export function shellInside(model: FootwearModel, sizeMm: number): Stations {
   const n = gradeSteps(model, sizeMm)
-  const { grade, liner, lastWidthMm } = model
-  const ballWidthMm = model.at.ballWidthMm ?? (lastWidthMm === undefined ? undefined : lastWidthMm + 2 * liner.thicknessMm.ball * (1 - liner.packOut))
+  const { grade } = model
   return Object.fromEntries(
-    Object.entries({ ...model.at, ballWidthMm }).map(([station, value]) => {
-      const step = station === 'lengthMm' ? grade.lengthMm : GIRTHS.has(station) ? grade.girthMm : HEIGHTS.has(station) ? grade.heightMm : grade.widthMm
+    Object.entries({ ...model.at, ballWidthMm: ballInsideMm(model) }).map(([station, value]) => {
+      const step = ROOMS.has(station) ? 0 : station === 'lengthMm' ? grade.lengthMm : GIRTHS.has(station) ? grade.girthMm : HEIGHTS.has(station) ? grade.heightMm : grade.widthMm
       return [station, value === undefined ? undefined : value + n * step]
     }),
   ) as Stations

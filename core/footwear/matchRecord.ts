@@ -3,29 +3,58 @@ import { footField } from '../device/footField'
 import { stackHeights } from '../device/space'
 import { buildSurface } from '../device/surface'
 import { isChild } from '../measure/ageAtVisit'
+import { normsOf } from '../measure/normsTable'
+import { bestMean } from '../measure/reading'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord, Foot } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
-import { normsOf } from '../measure/normsTable'
+import { shiftsOf } from './character'
 import { standingFoot, type StandingFoot } from './clearance'
-import { matchCatalogue, type MatchResult, type MatchSettings } from './match'
+import { feltOffsets } from './felt'
+import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
+import { pairOptions, type PairQuestion } from './pairOptions'
+import { shapeNotes, type ShapeNote } from './shapeNotes'
+import { sockNotes, sockSumMm } from './socks'
+import { contactSpots, type ContactSpot } from './spots'
+import { workedOffsets } from './worked'
 
-/** What a foot's device takes under ball, instep and toes, mm; null when there is no device. A 2 mm grid is enough for heights. */
+/** What a foot's device takes under heel, ball, instep and toes, mm; null when there is no device. A 2 mm grid is enough for heights. */
 export function stackOf(foot: Foot): StandingFoot['stackMm'] {
   const { device } = foot
   if (!device || device.kind === 'none') return null
   const found = footField(foot, 2)
   if (!found) return null
   const stack = stackHeights(buildShell(buildSurface(found.field, device), device), device)
-  return { ball: stack.ballMm, instep: stack.archMm, toes: stack.toesMm }
+  return { ball: stack.ballMm, instep: stack.archMm, toes: stack.toesMm, heel: stack.heelMm }
 }
 
-export const matchSettings = (record: FittingRecord): MatchSettings => ({
-  intent: record.story?.intent ?? 'all-round',
-  sockMm: record.footwear?.sockMm ?? 1,
-  child: isChild(record.client, record.visit?.on),
-})
+/** How a record is matched: intent, socks, the shop's bands, what moves them for each foot, and what was felt and worked. */
+export function matchSettings(record: FittingRecord): MatchSettings {
+  const child = isChild(record.client, record.visit?.on)
+  const norms = normsOf(record)
+  const lengths = Object.fromEntries(SIDES.flatMap((side) => (record.feet[side] ? [[side, bestMean(record.feet[side], 'footLengthMm', 'standing')]] : []))) as Partial<Record<Side, number>>
+  return {
+    intent: record.story?.intent ?? 'all-round',
+    sockMm: sockSumMm(record.footwear?.sockMm ?? 1, record.footwear?.socks ?? 1),
+    child,
+    targets: norms.matchTargets,
+    shifts: { left: shiftsOf(record, 'left', child, norms.activityShiftMm), right: shiftsOf(record, 'right', child, norms.activityShiftMm) },
+    offsets: [...feltOffsets(record.footwear, lengths), ...workedOffsets(record.footwear?.chosen?.work ?? [])],
+  }
+}
+
+/** Both feet of a record as they stand on their devices; throws when no foot has a length. */
+export function standingFeet(record: FittingRecord): Feet {
+  const feet: Feet = {}
+  for (const side of SIDES) {
+    const foot = record.feet[side]
+    const standing = foot && standingFoot(foot, stackOf(foot), normsOf(record))
+    if (standing) feet[side] = standing
+  }
+  if (Object.keys(feet).length === 0) throw new Refusal('no-length', 'feet.left.readings: footLengthMm is needed to match footwear.', 'feet.left.readings')
+  return feet
+}
 
 /**
  * Ranks a catalogue for the feet of a record as they stand on their devices; throws when no foot has a length.
@@ -33,12 +62,30 @@ export const matchSettings = (record: FittingRecord): MatchSettings => ({
  * @param learned what the shop's shell checks taught of models
  */
 export function matchRecord(record: FittingRecord, models: readonly FootwearModel[], learned: MatchSettings['learned'] = {}): MatchResult {
-  const feet: Partial<Record<Side, StandingFoot>> = {}
-  for (const side of SIDES) {
-    const foot = record.feet[side]
-    const standing = foot && standingFoot(foot, stackOf(foot), normsOf(record))
-    if (standing) feet[side] = standing
+  return matchCatalogue(standingFeet(record), models, { ...matchSettings(record), learned })
+}
+
+/** A match with what else a fitter asks at the rack: spots of contact, split pair, notes on shape and socks. */
+export interface MatchReport extends MatchResult {
+  pair: (MatchResult['pair'][number] & { spots: Partial<Record<Side, ContactSpot[]>> })[]
+  /** the question of a split pair for the model that ranks first */
+  split: PairQuestion | null
+  shape: ShapeNote[]
+  notes: string[]
+}
+
+/** Everything `arch match` prints. */
+export function matchReport(record: FittingRecord, models: readonly FootwearModel[], learned: MatchSettings['learned'] = {}): MatchReport {
+  const feet = standingFeet(record)
+  const settings = { ...matchSettings(record), learned }
+  const result = matchCatalogue(feet, models, settings)
+  const byId = new Map(models.map((m) => [m.id, m]))
+  const first = byId.get(result.pair[0]?.model ?? result.rejected[0]?.model ?? '')
+  return {
+    ...result,
+    pair: result.pair.map((p) => ({ ...p, spots: Object.fromEntries(SIDES.flatMap((side) => (p[side] && feet[side] ? [[side, contactSpots(feet[side], byId.get(p.model)!, p[side])]] : []))) })),
+    split: first ? pairOptions(feet, first, settings) : null,
+    shape: shapeNotes(record),
+    notes: sockNotes(record.footwear?.sockMm ?? 1, record.footwear?.socks ?? 1, settings.child),
   }
-  if (Object.keys(feet).length === 0) throw new Refusal('no-length', 'feet.left.readings: footLengthMm is needed to match footwear.', 'feet.left.readings')
-  return matchCatalogue(feet, models, { ...matchSettings(record), learned })
 }

@@ -5,6 +5,7 @@ import type { FittingRecord, ShellCheck } from '../record/schema'
 import type { Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { shellInside } from './gradeShell'
+import { workedOffsets } from './worked'
 
 /** A fitter's fingers behind the heel, mm: one, and two side by side; a house default until calibrated. */
 export interface Fingers {
@@ -22,7 +23,7 @@ export const fingersMm = (fingers: number, { one, two }: Fingers = HOUSE_FINGERS
 
 /**
  * The gap behind the heel that a shell check should show, mm: liner out, toes just touching. The foot is as it was then: standing on nothing,
- * or on its device.
+ * or on its device; the shell is as it was worked.
  *
  * @returns null without a foot length or without the shell's length
  */
@@ -32,7 +33,8 @@ export function predictedGapMm(record: FittingRecord, side: Side, model: Footwea
   const inside = shellInside(model, sizeMm).lengthMm
   if (!foot || standing === undefined || inside === undefined) return null
   const length = onDevice ? supportedLengthMm(standing, meanOfReading(foot, 'footLengthMm', 'sitting'), foot.device?.kind ?? 'none', normsOf(record)) : standing
-  return inside - length
+  const worked = workedOffsets(record.footwear?.chosen?.work ?? []).filter((o) => o.model === model.id && o.foot === side && o.sizeMm === sizeMm && o.station === 'length')
+  return inside - length + worked.reduce((sum, o) => sum + o.mm, 0)
 }
 
 /** What the shell checks of a shop say of one model. */

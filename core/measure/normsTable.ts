@@ -2,12 +2,15 @@ import { z } from 'zod'
 import { blankSchema, HOUSE_BLANKS } from '../device/blanks'
 import { SHELL_MATERIALS, shellMaterialSchema } from '../device/materials'
 import { CHECK_LIMITS } from '../capture/checkTable'
+import { ACTIVITY_SHIFT_MM } from '../footwear/character'
 import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
 import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
 import { RATIO_NORMS, WIDTH_PER_LENGTH, type SourceState } from './norms'
 
 const positive = z.number().min(0)
 const kinds = z.enum(READING_KINDS)
+/** a band may be one value wide */
+const band = z.tuple([z.number().min(-30).max(60), z.number().min(-30).max(60)]).refine(([low, high]) => low <= high, 'the lower limit must not be above the upper one')
 const pair = z.tuple([z.number(), z.number()]).refine(([low, high]) => low < high, 'the lower limit must be below the upper one')
 
 /**
@@ -49,6 +52,13 @@ export const normsSchema = z.strictObject({
   blanks: z.array(blankSchema).max(400).default([...HOUSE_BLANKS]),
   /** usual limits of layers that differ from the house's, as `kind.amount` */
   layerUsual: z.record(z.string().regex(/^\w+\.\w+$/), pair).default({}),
+  /** the shop's own bands of clearance, by `family.station`; the house's where absent */
+  matchTargets: z.record(z.string().regex(/^[a-z-]+\.\w+$/), z.strictObject({ race: band, performance: band, 'all-round': band, comfort: band })).default({}),
+  /** how far an activity moves a band, by `activity.station` */
+  activityShiftMm: z.record(z.string().regex(/^[a-z-]+\.\w+$/), z.number().min(-10).max(10)).default({ ...ACTIVITY_SHIFT_MM }),
+  springBackShare: z.number().min(0).max(1).default(0.2),
+  /** a maker's flex numbers tied to the shop's own scale of 1 to 10, by maker */
+  flexPoints: z.record(z.string().max(80), z.array(z.tuple([z.number(), z.number().min(1).max(10)])).max(20)).default({}),
   painChange: positive.max(10).default(2),
   comfortChange: positive.max(100).default(10),
 })
@@ -85,6 +95,10 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   shellMaterials: { name: 'Shell materials', unit: '', source: 'workshop table; the maker\u2019s sheet rules', state: 'own assumption' },
   blanks: { name: 'Blanks on the shelf', unit: 'mm', source: 'invented house lines', state: 'own assumption' },
   layerUsual: { name: 'Usual limits of layers', unit: 'mm, °', source: 'workshop practice', state: 'own assumption' },
+  matchTargets: { name: 'Target clearances', unit: 'mm', source: 'workshop practice for rigid shells, house defaults elsewhere', state: 'own assumption' },
+  activityShiftMm: { name: 'Activity moves a target by', unit: 'mm', source: 'house default', state: 'own assumption' },
+  springBackShare: { name: 'A stretched wall springs back by this share', unit: '', source: 'workshop default', state: 'own assumption' },
+  flexPoints: { name: 'Makers\u2019 flex numbers on the own scale', unit: 'steps', source: 'tried here', state: 'own assumption' },
   painChange: { name: 'Pain change that counts, 0–10', unit: 'points', source: 'house default', state: 'own assumption' },
   comfortChange: { name: 'Comfort change that counts, 0–100', unit: 'points', source: 'house default', state: 'own assumption' },
 }

@@ -16,6 +16,8 @@ export const markSchema = z.strictObject({
   yMm: z.number().min(-20).max(420),
   sizeMm: z.number().min(0).max(120).optional(),
   tenderness: z.number().min(0).max(10).optional(),
+  /** how far it stands out of the smooth line of the foot, mm */
+  proudMm: z.number().min(0).max(30).optional(),
 })
 
 export const findingsSchema = z.strictObject({

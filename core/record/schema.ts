@@ -1,14 +1,12 @@
 import { z } from 'zod'
 import { captureSchema } from './captureSchema'
+import { footwearSchema } from './footwearSchema'
 import { findingsSchema } from './findingsSchema'
 import { footprintSchema } from './footprintSchema'
 import { layerSchema } from './layerSchema'
 import { normsSchema } from '../measure/normsTable'
 import { complaintSchema, storySchema } from './storySchema'
 import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
-
-/** What footwear can be asked for instead of, or beside, a device. */
-export const FOOTWEAR_ASKS = ['rocker', 'wider', 'longer', 'instepRoom', 'cuff', 'soft'] as const
 
 const text = (max: number) => z.string().max(max)
 const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
@@ -127,48 +125,6 @@ export const clientSchema = z.strictObject({
   occupation: text(120).optional(),
 })
 
-/** What a shell check looks at beside the gap behind the heel. */
-export const CHECK_PLACES = ['ankle', 'ball', 'fifthToe', 'navicular'] as const
-export const shellCheckSchema = z.strictObject({
-  model: text(80),
-  sizeMm: finite,
-  foot: z.enum(SIDES),
-  /** gap behind the heel with the toes just touching, liner out, mm; by gauge, or out of fingers */
-  gapMm: z.number().min(0).max(80),
-  fingers: z.number().min(0).max(4).optional(),
-  /** was the foot standing on its device? */
-  onDevice: z.boolean().default(false),
-  kneeBent: z.boolean().default(false),
-  sockMm: z.number().min(0).max(10).optional(),
-  looks: z.partialRecord(z.enum(CHECK_PLACES), z.enum(['clear', 'touches', 'presses'])).default({}),
-  /** what was predicted for the same conditions when it was looked at, mm */
-  predictedMm: finite.optional(),
-  by: text(80).optional(),
-  at: text(40).optional(),
-})
-
-export const footwearSchema = z.strictObject({
-  sockMm: z.number().min(0).max(10).default(1),
-  candidates: z.array(text(80)).max(40).default([]),
-  /** what the ledger asked of the footwear and the fitter took over */
-  asks: z.array(z.strictObject({ what: z.enum(FOOTWEAR_ASKS), foot: z.enum(['left', 'right', 'both']), because: text(80).optional() })).max(20).optional(),
-  chosen: z
-    .strictObject({
-      model: text(80),
-      sizeLeftMm: finite.optional(),
-      sizeRightMm: finite.optional(),
-      shellChecks: z.array(shellCheckSchema).max(200).default([]),
-      tryOn: z.array(z.unknown()).default([]),
-      work: z.array(z.unknown()).default([]),
-      cuffAlignDeg: z.strictObject({ left: finite.default(0), right: finite.default(0) }).optional(),
-      soleCantDeg: z.strictObject({ left: finite.default(0), right: finite.default(0) }).optional(),
-      forwardLeanDeg: finite.optional(),
-      rampDeg: finite.optional(),
-      deltaMm: finite.optional(),
-    })
-    .optional(),
-})
-
 export const followupSchema = z.strictObject({
   on: isoDay,
   pain: z.array(z.strictObject({ foot: z.enum(SIDES), at: z.enum(COMPLAINT_PLACES), score: z.number().min(0).max(10) })).max(40).default([]),
@@ -235,19 +191,19 @@ export const recordSchema = z.strictObject({
 })
 
 export { captureSchema, complaintSchema, findingsSchema, storySchema }
+export { CHECK_PLACES, FOOTWEAR_ASKS, footwearSchema, shellCheckSchema } from './footwearSchema'
+export type { Footwear, HotSpot, ShellCheck, ShellWork, TryOn, TryOnReading } from './footwearSchema'
 export type { Findings, Mark } from './findingsSchema'
 export type { Complaint, Story } from './storySchema'
 export type FittingRecord = z.output<typeof recordSchema>
 export type Foot = z.output<typeof footSchema>
 export type Reading = z.output<typeof readingSchema>
 export type Device = z.output<typeof deviceSchema>
-export type ShellCheck = z.output<typeof shellCheckSchema>
 export type DeviceVersion = z.output<typeof deviceVersionSchema>
 export type LabAnswer = z.output<typeof labAnswerSchema>
 export type LabOrder = z.output<typeof labOrderSchema>
 export type Post = z.output<typeof postSchema>
 export type Client = z.output<typeof clientSchema>
-export type Footwear = z.output<typeof footwearSchema>
 export type Followup = z.output<typeof followupSchema>
 export type Handover = z.output<typeof handoverSchema>
 export type Job = z.output<typeof jobSchema>

@@ -1,0 +1,102 @@
+import { bestMean, meanOfReading } from '../measure/reading'
+import type { FittingRecord } from '../record/schema'
+import { SIDES, type ReadingKind, type Side } from '../record/vocabulary'
+import { stationAt } from './character'
+import type { Station } from './stationWords'
+
+/** A measure on the order sheet of a shell made to measure, from calf to toe. */
+export interface OrderMeasure {
+  code: string
+  name: string
+  how: string
+  readings: readonly ReadingKind[]
+  unit: 'mm'
+}
+
+/** Measures of a custom shell, from the calf down to the toe. */
+export const ORDER_MEASURES: readonly OrderMeasure[] = [
+  { code: 'C1', name: 'Calf girth', how: 'around the calf at the height of the cuff, the height written beside it', readings: ['calfGirthMm'], unit: 'mm' },
+  { code: 'C2', name: 'Ankle girth', how: 'smallest above the malleoli', readings: ['ankleGirthMm'], unit: 'mm' },
+  { code: 'A1', name: 'Inner ankle, height', how: 'floor to the middle of the bone', readings: ['medialMalleolusHeightMm'], unit: 'mm' },
+  { code: 'A2', name: 'Outer ankle, height', how: 'floor to the middle of the bone', readings: ['lateralMalleolusHeightMm'], unit: 'mm' },
+  { code: 'A3', name: 'Ankle width', how: 'over both bones', readings: ['malleolusWidthMm'], unit: 'mm' },
+  { code: 'H1', name: 'Heel–instep girth', how: 'around heel point and bend of the instep', readings: ['heelInstepGirthMm'], unit: 'mm' },
+  { code: 'H2', name: 'Heel width', how: 'widest, 30 mm over the floor or less', readings: ['heelWidthMm'], unit: 'mm' },
+  { code: 'I1', name: 'Instep girth', how: 'around the highest point of the instep', readings: ['instepGirthMm'], unit: 'mm' },
+  { code: 'I2', name: 'Dorsum height', how: 'at half the foot length', readings: ['dorsumHeightMm'], unit: 'mm' },
+  { code: 'W1', name: 'Waist girth', how: 'smallest around the midfoot', readings: ['waistGirthMm'], unit: 'mm' },
+  { code: 'N1', name: 'Navicular height', how: 'its bump to the floor', readings: ['navicularHeightMm'], unit: 'mm' },
+  { code: 'B1', name: 'Ball girth', how: 'around first and fifth met heads', readings: ['ballGirthMm'], unit: 'mm' },
+  { code: 'B2', name: 'Forefoot width', how: 'over first and fifth met heads', readings: ['forefootWidthMm'], unit: 'mm' },
+  { code: 'B3', name: 'Arch length', how: 'heel to the first joint', readings: ['archLengthMm'], unit: 'mm' },
+  { code: 'T1', name: 'Toe height', how: 'highest toe', readings: ['toeBoxHeightMm'], unit: 'mm' },
+  { code: 'T2', name: 'Foot length', how: 'heel to the longest toe', readings: ['footLengthMm'], unit: 'mm' },
+]
+
+/** Regions that a maker is asked to expand over the foot, each side its own. */
+export const ORDER_REGIONS = [
+  { code: 'toe', name: 'Before the toes', sides: ['front'], usualMm: [12] },
+  { code: 'ball', name: 'Ball', sides: ['medial', 'lateral'], usualMm: [3, 3] },
+  { code: 'navicular', name: 'Navicular', sides: ['medial'], usualMm: [3] },
+  { code: 'fifthMetBase', name: 'Fifth met base', sides: ['lateral'], usualMm: [3] },
+  { code: 'instep', name: 'Instep', sides: ['top'], usualMm: [3] },
+  { code: 'ankle', name: 'Ankles', sides: ['medial', 'lateral'], usualMm: [4, 4] },
+  { code: 'heel', name: 'Heel', sides: ['medial', 'lateral'], usualMm: [1, 1] },
+  { code: 'calf', name: 'Calf', sides: ['medial', 'lateral', 'back'], usualMm: [5, 5, 5] },
+] as const
+
+export interface OrderSheet {
+  code: string
+  measures: { code: string; name: string; how: string; feet: Partial<Record<Side, { standing: number | null; sitting: number | null; heightMm?: number }>> }[]
+  regions: { code: string; name: string; side: string; left: number; right: number; because: string }[]
+  missing: string[]
+}
+
+/** Room that bony points and numbness add to the usual expansion, mm (house default). */
+const BONY_EXTRA_MM = 3
+
+/**
+ * The order sheet of a shell made to measure: measures from calf to toe of each foot, standing and sitting, and expansion by region and side.
+ * Expansions are usual values (house defaults) raised where a bony point or lump was marked; the maker's own sheet rules.
+ */
+export function orderSheet(record: FittingRecord): OrderSheet {
+  const missing: string[] = []
+  const measures = ORDER_MEASURES.map(({ code, name, how, readings }) => {
+    const feet = Object.fromEntries(
+      SIDES.flatMap((side) => {
+        const foot = record.feet[side]
+        if (!foot) return []
+        const [kind] = readings
+        const standing = meanOfReading(foot, kind!, 'standing') ?? null
+        const sitting = meanOfReading(foot, kind!, 'sitting') ?? null
+        if (standing === null && sitting === null) missing.push(`${side}: ${name.toLowerCase()}`)
+        const heightMm = foot.readings.find((r) => r.what === kind && r.heightMm !== undefined)?.heightMm
+        return [[side, { standing, sitting, ...(heightMm !== undefined && { heightMm }) }]]
+      }),
+    )
+    return { code, name, how, feet }
+  })
+  const bony = { left: bonyRegions(record, 'left'), right: bonyRegions(record, 'right') }
+  const regions = ORDER_REGIONS.flatMap(({ code, name, sides, usualMm }) =>
+    sides.map((side, i) => {
+      const add = (foot: Side) => (bony[foot].has(code) ? BONY_EXTRA_MM : 0)
+      const because = SIDES.filter((foot) => add(foot) > 0).map((foot) => `${foot}: a bump is marked here`).join('; ')
+      return { code, name, side, left: usualMm[i]! + add('left'), right: usualMm[i]! + add('right'), because }
+    }),
+  )
+  return { code: record.client?.code ?? 'no code', measures, regions, missing }
+}
+
+const REGION: Partial<Record<Station, string>> = { toeBox: 'toe', toeBoxHeight: 'toe', ball: 'ball', fifthMet: 'ball', navicular: 'navicular', waist: 'fifthMetBase', instepHeight: 'instep', heelInstep: 'instep', ankle: 'ankle', heel: 'heel' }
+
+/** Regions of a foot where a bony point or lump is marked. */
+function bonyRegions(record: FittingRecord, side: Side): ReadonlySet<string> {
+  const foot = record.feet[side]
+  const length = (foot && bestMean(foot, 'footLengthMm', 'standing')) ?? 260
+  return new Set(
+    (foot?.findings?.marks ?? []).flatMap((m) => {
+      const station = m.kind === 'bonyPoint' || m.kind === 'lump' ? stationAt(m.view, m.xMm, m.yMm, length) : undefined
+      return (station && REGION[station]) ?? []
+    }),
+  )
+}

@@ -1,0 +1,84 @@
+import type { Family, Side } from '../record/vocabulary'
+import type { FootwearModel } from './catalogueSchema'
+import { clearanceLines, footHas, type ClearanceLines, type StandingFoot } from './clearance'
+import { stationWeight } from './families'
+import { longestMm, offsetsFor, SCORE_PER_MINUTE, SHORT_WEIGHT, UNKNOWN_MM, type MatchSettings } from './fitFoot'
+import { gradeSteps } from './gradeShell'
+import { beyondWork, mendKind, WORK_MINUTES } from './mend'
+import { STATIONS } from './stationWords'
+import type { Band } from './targets'
+
+/**
+ * Scores of one foot in every size of a model, in the order of its sizes. Made for whole catalogues: no words, arrays that are written over.
+ */
+export interface SizeScores {
+  score: Float64Array
+  /** how far the stations lie from the middle of their bands, weighted; decides between equals */
+  offAim: Float64Array
+  /** can work make it fit? */
+  usable: Uint8Array
+}
+
+/** The most sizes of a model (catalogueSchema). */
+const MOST_SIZES = 60
+export const emptyScores = (): SizeScores => ({ score: new Float64Array(MOST_SIZES), offAim: new Float64Array(MOST_SIZES), usable: new Uint8Array(MOST_SIZES) })
+
+const lines: ClearanceLines = { baseMm: new Float64Array(STATIONS.length), stepMm: new Float64Array(STATIONS.length) }
+
+/** What does not change from model to model of a family: a foot's bands and weights, and which stations it has a measure of. */
+export interface FamilyGround {
+  lowMm: Float64Array
+  highMm: Float64Array
+  weight: Float64Array
+  known: Uint8Array
+  longestMm: number
+}
+
+export function familyGround(foot: StandingFoot, family: Family, bands: readonly Band[], child: boolean): FamilyGround {
+  return {
+    lowMm: Float64Array.from(bands, (b) => b[0]),
+    highMm: Float64Array.from(bands, (b) => b[1]),
+    weight: Float64Array.from(STATIONS, (s) => stationWeight(family, s)),
+    known: Uint8Array.from(STATIONS, (s) => (footHas(foot, s) ? 1 : 0)),
+    longestMm: longestMm(bands[0]!, child),
+  }
+}
+
+/** Scores every size of a model for one foot: Σ weighted misfit + work, as `fitFoot` tells it station by station in words. */
+export function rankSizes(foot: StandingFoot, side: Side, model: FootwearModel, settings: MatchSettings, ground: FamilyGround, into: SizeScores): SizeScores {
+  const { baseMm, stepMm } = clearanceLines(foot, model, settings.sockMm, 1 - model.liner.packOut, lines)
+  const { lowMm, highMm, weight, known, longestMm: longest } = ground
+  const moved = (settings.offsets?.some((o) => o.model === model.id) ?? false) || settings.learned?.[model.id]?.used === true
+  const { sizesMm } = model
+  for (let k = 0; k < sizesMm.length; k++) {
+    const sizeMm = sizesMm[k]!
+    const n = gradeSteps(model, sizeMm)
+    const offsets = moved ? offsetsFor(settings, model.id, side, sizeMm) : null
+    let score = 0
+    let minutes = 0
+    let offAim = 0
+    let usable = !Number.isNaN(baseMm[0])
+    for (let i = 0; i < STATIONS.length; i++) {
+      const base = baseMm[i]!
+      if (Number.isNaN(base)) {
+        if (known[i] === 1) score += weight[i]! * UNKNOWN_MM
+        continue
+      }
+      const value = base + n * stepMm[i]! + (offsets === null ? 0 : (offsets[STATIONS[i]!] ?? 0))
+      const low = lowMm[i]!
+      const high = highMm[i]!
+      offAim += weight[i]! * Math.abs(value - (low + high) / 2)
+      if (value >= low && value <= high && value <= longest) continue
+      const short = low > value ? low - value : 0
+      const over = value > high ? value - high : 0
+      score += weight[i]! * (short * SHORT_WEIGHT + over)
+      const kind = mendKind(STATIONS[i]!, model, short, over)
+      if (kind !== null) minutes += WORK_MINUTES[kind]
+      if (usable && beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity)) usable = false
+    }
+    into.score[k] = score + minutes * SCORE_PER_MINUTE
+    into.offAim[k] = offAim
+    into.usable[k] = usable ? 1 : 0
+  }
+  return into
+}

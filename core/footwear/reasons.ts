@@ -1,0 +1,46 @@
+import type { Side } from '../record/vocabulary'
+import type { FootwearModel } from './catalogueSchema'
+import type { FootFit, MatchSettings } from './fitFoot'
+import { biasWords } from './shellCheck'
+import { STATIONS, stationWords, type Station } from './stationWords'
+
+/** A mondo size as the boot trade writes it. @example sizeWords(265) // '26.5' */
+export const sizeWords = (sizeMm: number): string => (sizeMm / 10).toFixed(1)
+
+export const oneDecimal = (v: number): string => (Math.round(v * 10) / 10).toString().replace('-', '−')
+
+type Sided = readonly (readonly [Side, FootFit])[]
+
+/** Reasons for and against a model in words: what is right, what is not and by how much, what was learned, felt or worked. */
+export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSettings): string[] {
+  const out: string[] = []
+  const right = STATIONS.filter((s) => fits.every(([, fit]) => fit.verdicts[s] === 'right'))
+  const off = verdictWords(fits)
+  const known = fits.some(([, fit]) => Object.keys(fit.verdicts).length > 0)
+  if (known && off.length === 0) out.push(`inside every band${fits.length === 2 ? ' on both feet' : ''}`)
+  else if (right.length > 0) out.push(`right at ${right.map((s) => stationWords(s).short).join(', ')}`)
+  const sizes = fits.map(([, fit]) => fit.sizeMm)
+  if (sizes.length === 2 && sizes[0] !== sizes[1]) out.push(`split pair: left ${sizeWords(sizes[0]!)}, right ${sizeWords(sizes[1]!)}`)
+  out.push(...off)
+  for (const [side, fit] of fits)
+    if (fit.shortBareMm !== null) out.push(`${side}: ${oneDecimal(fit.shortBareMm)} mm by the bare standing length, long enough only on the device: try on with the finished device first`)
+  const bias = settings.learned?.[model.id]
+  if (bias) out.push(`length: ${biasWords(bias)}`)
+  for (const o of settings.offsets ?? []) if (o.model === model.id && fits.some(([side, fit]) => side === o.foot && (o.sizeMm === undefined || o.sizeMm === fit.sizeMm))) out.push(`${o.foot} ${o.words}`)
+  return out
+}
+
+function verdictWords(fits: Sided): string[] {
+  const out: string[] = []
+  for (const station of STATIONS) {
+    const said = fits.flatMap(([side, fit]) => (fit.verdicts[station] && fit.verdicts[station] !== 'right' ? [[side, fit.verdicts[station], fit.clearances[station]!] as const] : []))
+    if (said.length === 2 && said[0]![1] === said[1]![1]) out.push(`${stationWords(station).name} ${said[0]![1]} on both (${oneDecimal(said[0]![2])} / ${oneDecimal(said[1]![2])} mm)`)
+    else for (const [side, verdict, value] of said) out.push(`${stationWords(station).name} ${verdict} ${side} (${oneDecimal(value)} mm)`)
+  }
+  return out
+}
+
+/** A clearance as said beside its band. @example clearanceWords('ball', 1.2, 'right', [0, 3]) // 'Ball right: 1.2 mm a side, 0 to 3 wanted' */
+export function clearanceWords(station: Station, value: number, verdict: string, band: readonly [number, number]): string {
+  return `${stationWords(station).name} ${verdict}: ${oneDecimal(value)} mm, ${oneDecimal(band[0])} to ${oneDecimal(band[1])} wanted`
+}

@@ -1,0 +1,22 @@
+import type { ShellWork } from '../record/schema'
+import type { Offset } from './fitFoot'
+import { isTwoSided } from './felt'
+import { STATION_KIND, stationWords, type Station } from './stationWords'
+
+/**
+ * What work that is done has changed in the shells, as room by station: the mm that were found afterwards where somebody looked, else the mm
+ * that were asked. Work on one side of a width or girth counts half a side, as the clearance is the mean of the two.
+ */
+export function workedOffsets(work: readonly ShellWork[]): Offset[] {
+  return work.flatMap((w): Offset[] => {
+    if (w.state !== 'done' || !(w.station in STATION_KIND)) return []
+    const station = w.station as Station
+    const amount = w.gainedMm ?? w.amountMm
+    const share = isTwoSided(station) && w.at.side !== 'both' && w.does !== 'tongue pad' ? 0.5 : 1
+    const mm = GIVES[w.does] * amount * share
+    return mm === 0 ? [] : [{ model: w.model, foot: w.foot, sizeMm: w.sizeMm, station, mm, words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${stationWords(station).short}: counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm` }]
+  })
+}
+
+/** Does work give room (1), take it (−1) or leave the station as it was (0)? */
+const GIVES: Record<ShellWork['does'], 1 | -1 | 0> = { stretch: 1, grind: 1, pad: -1, 'grind boot board': 1, shim: -1, 'insole shim': -1, 'tongue pad': -1, cuff: 0, sole: 0 }

@@ -1,0 +1,125 @@
+import { z } from 'zod'
+import { SIDES } from './vocabulary'
+
+/** What footwear can be asked for instead of, or beside, a device. */
+export const FOOTWEAR_ASKS = ['rocker', 'wider', 'longer', 'instepRoom', 'cuff', 'soft'] as const
+
+const text = (max: number) => z.string().max(max)
+const finite = z.number()
+const sizeMm = z.number().min(100).max(400)
+
+/** What a shell check looks at beside the gap behind the heel. */
+export const CHECK_PLACES = ['ankle', 'ball', 'fifthToe', 'navicular'] as const
+export const shellCheckSchema = z.strictObject({
+  model: text(80),
+  sizeMm: finite,
+  foot: z.enum(SIDES),
+  /** gap behind the heel with the toes just touching, liner out, mm; by gauge, or out of fingers */
+  gapMm: z.number().min(0).max(80),
+  fingers: z.number().min(0).max(4).optional(),
+  /** was the foot standing on its device? */
+  onDevice: z.boolean().default(false),
+  kneeBent: z.boolean().default(false),
+  sockMm: z.number().min(0).max(10).optional(),
+  looks: z.partialRecord(z.enum(CHECK_PLACES), z.enum(['clear', 'touches', 'presses'])).default({}),
+  /** what was predicted for the same conditions when it was looked at, mm */
+  predictedMm: finite.optional(),
+  by: text(80).optional(),
+  at: text(40).optional(),
+})
+
+/** Minutes at which a try-on is read. */
+export const TRY_ON_MINUTES = [0, 5, 10, 15] as const
+export const TOES = ['clear', 'touch', 'press'] as const
+export const HOLDS = ['loose', 'even', 'uneven', 'tight'] as const
+export const NUMBNESS = ['none', 'tingling', 'numb'] as const
+
+/** A spot that the client feels, in the foot's own frame as marks are. */
+export const hotSpotSchema = z.strictObject({
+  view: z.enum(['plantar', 'dorsal', 'medial', 'lateral']),
+  xMm: z.number().min(-150).max(150),
+  yMm: z.number().min(-20).max(420),
+  /** 1 felt, 2 bothers, 3 hurts */
+  level: z.number().int().min(1).max(3),
+})
+
+export const tryOnReadingSchema = z.strictObject({
+  minute: z.number().min(0).max(120),
+  foot: z.enum(SIDES),
+  toesUpright: z.enum(TOES).optional(),
+  toesFlexed: z.enum(TOES).optional(),
+  heelLiftMm: z.number().min(0).max(40).optional(),
+  numb: z.enum(NUMBNESS).optional(),
+  hold: z.enum(HOLDS).optional(),
+  hotSpots: z.array(hotSpotSchema).max(20).default([]),
+})
+
+export const tryOnSchema = z.strictObject({
+  id: text(40),
+  /** what stands on each foot: one model on both, or two models */
+  worn: z.strictObject({ left: z.strictObject({ model: text(80), sizeMm }).optional(), right: z.strictObject({ model: text(80), sizeMm }).optional() }),
+  onDevice: z.boolean().default(true),
+  startedAt: text(40),
+  readings: z.array(tryOnReadingSchema).max(20).default([]),
+  /** toe against the end of the insole taken out and stood on, mm: + over the end, − short of it */
+  insole: z.array(z.strictObject({ foot: z.enum(SIDES), toeOverMm: z.number().min(-60).max(60), sidesOverMm: z.number().min(-30).max(30).optional() })).max(4).optional(),
+  words: text(300).optional(),
+  by: text(80).optional(),
+})
+
+export const WORK_KINDS = ['stretch', 'grind', 'pad', 'grind boot board', 'shim', 'insole shim', 'tongue pad', 'cuff', 'sole'] as const
+export const SHELL_SIDES = ['medial', 'lateral', 'both', 'top', 'back', 'front', 'under'] as const
+
+/** One piece of work on one shell, placed in shell coordinates: from the inside of its back, and over its boot board. */
+export const workSchema = z.strictObject({
+  id: text(40),
+  foot: z.enum(SIDES),
+  model: text(80),
+  sizeMm,
+  station: text(20),
+  does: z.enum(WORK_KINDS),
+  at: z.strictObject({ fromHeelMm: z.number().min(-20).max(450), heightMm: z.number().min(-20).max(450), side: z.enum(SHELL_SIDES) }),
+  amountMm: z.number().min(0).max(40),
+  because: text(200).optional(),
+  state: z.enum(['planned', 'done', 'dropped']).default('planned'),
+  /** what a gauge or a foot in the shell found after cooling, mm */
+  gainedMm: z.number().min(-10).max(40).optional(),
+  /** who looked at soles or bindings again */
+  recheckedBy: text(80).optional(),
+  by: text(80).optional(),
+  doneAt: text(40).optional(),
+})
+
+const perSide = z.strictObject({ left: finite.default(0), right: finite.default(0) })
+
+export const footwearSchema = z.strictObject({
+  sockMm: z.number().min(0).max(10).default(1),
+  /** how many socks, worn over each other; their thickness adds */
+  socks: z.number().int().min(0).max(3).optional(),
+  candidates: z.array(text(80)).max(40).default([]),
+  /** what the ledger asked of the footwear and the fitter took over */
+  asks: z.array(z.strictObject({ what: z.enum(FOOTWEAR_ASKS), foot: z.enum(['left', 'right', 'both']), because: text(80).optional() })).max(20).optional(),
+  tryOns: z.array(tryOnSchema).max(20).optional(),
+  chosen: z
+    .strictObject({
+      model: text(80),
+      sizeLeftMm: finite.optional(),
+      sizeRightMm: finite.optional(),
+      shellChecks: z.array(shellCheckSchema).max(200).default([]),
+      tryOn: z.array(tryOnSchema).max(20).default([]),
+      work: z.array(workSchema).max(80).default([]),
+      cuffAlignDeg: perSide.optional(),
+      soleCantDeg: perSide.optional(),
+      forwardLeanDeg: finite.optional(),
+      rampDeg: finite.optional(),
+      deltaMm: finite.optional(),
+    })
+    .optional(),
+})
+
+export type ShellCheck = z.output<typeof shellCheckSchema>
+export type Footwear = z.output<typeof footwearSchema>
+export type TryOn = z.output<typeof tryOnSchema>
+export type TryOnReading = z.output<typeof tryOnReadingSchema>
+export type HotSpot = z.output<typeof hotSpotSchema>
+export type ShellWork = z.output<typeof workSchema>
