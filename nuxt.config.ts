@@ -44,6 +44,7 @@ export default defineNuxtConfig({
   routeRules: {
     '/api/fittings/*/scans': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 125_000_000, maxUploadFileRequestInBytes: 125_000_000 } } },
     '/api/fittings/*/photos': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 12_500_000, maxUploadFileRequestInBytes: 12_500_000 } } },
+    '/api/models': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 25_000_000, maxUploadFileRequestInBytes: 25_000_000 } } },
     '/api/records': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 12_500_000, maxUploadFileRequestInBytes: 12_500_000 } } },
   },
   experimental: { appManifest: false },

@@ -44,7 +44,7 @@ async function main(demo: boolean) {
       at.setHours(hour, minute, 0, 0)
       await addVisit(db, shopId, fittingId, at, reason, state)
     }
-    return 'Demo data loaded: three invented people, five invented clients, twelve invented models.'
+    return 'Demo data loaded: three invented people, five invented clients, forty invented models.'
   })
   if (made) console.log(made)
   await database().end()

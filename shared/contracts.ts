@@ -67,6 +67,14 @@ export const doubleReadingBody = z.strictObject({
   takenOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
 })
 
+export const stockBody = z.strictObject({ model: z.string().min(1).max(80), sizeMm: z.number().min(100).max(400), count: z.number().int().min(0).max(9999) })
+export const modelIdBody = z.strictObject({ model: z.string().min(1).max(80) })
+
+/** A fitter's own fingers behind a heel, mm: one, and two side by side. */
+export const fingersBody = z
+  .strictObject({ one: z.number().min(8, 'A finger is 8 to 30 mm thick.').max(30, 'A finger is 8 to 30 mm thick.'), two: z.number().min(16, 'Two fingers are 16 to 60 mm.').max(60, 'Two fingers are 16 to 60 mm.') })
+  .refine((f) => f.two > f.one, 'Two fingers must be more than one.')
+
 export const photoBody = z.strictObject({ words: z.string().max(120).default(''), data: z.base64().max(11_500_000) })
 
 export const scanQuery = z.object({

@@ -23,7 +23,8 @@ export const PERMISSIONS = {
   'documents.card': ['owner', 'fitter', 'reader'],
   'records.import': ['owner', 'fitter'],
   'models.see': ['owner', 'fitter', 'bench', 'reader'],
-  'models.change': ['owner'],
+  'models.change': ['owner', 'fitter'],
+  'models.stock': ['owner', 'fitter', 'bench'],
   'presets.see': ['owner', 'fitter', 'bench', 'reader'],
   'presets.change': ['owner', 'fitter'],
   'devices.order': ['owner', 'fitter'],
@@ -31,6 +32,7 @@ export const PERMISSIONS = {
   'norms.change': ['owner'],
   'audit.see': ['owner', 'reader'],
   'self.see': ['owner', 'fitter', 'bench', 'reader'],
+  'self.change': ['owner', 'fitter', 'bench', 'reader'],
 } as const satisfies Record<string, readonly Role[]>
 
 export type Permission = keyof typeof PERMISSIONS

@@ -42,6 +42,7 @@ async function leave() {
       <VList>
         <VListItem :title="session.person.name" :subtitle="ROLE_WORDS[session.person.role].name" />
         <VListItem title="Today" to="/" />
+        <VListItem title="Catalogue" to="/catalogue" />
         <VListItem title="Settings" to="/settings" />
         <VListItem v-if="session.may('audit.see')" title="Audit trail" to="/audit" />
         <VListItem title="Sign out" @click="leave" />

@@ -1,4 +1,5 @@
 import { defineStore } from 'pinia'
+import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
 import { api } from '~/composables/api'
@@ -11,7 +12,8 @@ export const useModels = defineStore('models', {
     async load(again = false) {
       if (this.loaded && !again) return
       const { models, learned } = await api<{ models: FootwearModel[]; learned: Record<string, LearnedBias> }>('models')
-      this.models = models
+      // Thousands of models need no watching, one by one.
+      this.models = markRaw(models)
       this.learned = learned
       this.loaded = true
     },

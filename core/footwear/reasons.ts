@@ -7,8 +7,6 @@ import { STATIONS, stationWords, type Station } from './stationWords'
 /** A mondo size as the boot trade writes it. @example sizeWords(265) // '26.5' */
 export const sizeWords = (sizeMm: number): string => (sizeMm / 10).toFixed(1)
 
-export const oneDecimal = (v: number): string => (Math.round(v * 10) / 10).toString().replace('-', '−')
-
 type Sided = readonly (readonly [Side, FootFit])[]
 
 /** Reasons for and against a model in words: what is right, what is not and by how much, what was learned, felt or worked. */
@@ -39,6 +37,9 @@ function verdictWords(fits: Sided): string[] {
   }
   return out
 }
+
+/** A number with one decimal and a real minus. @example oneDecimal(-0.04) // '0.0' */
+export const oneDecimal = (v: number): string => (Math.abs(v) < 0.05 ? '0.0' : v.toFixed(1).replace('-', '−'))
 
 /** A clearance as said beside its band. @example clearanceWords('ball', 1.2, 'right', [0, 3]) // 'Ball right: 1.2 mm a side, 0 to 3 wanted' */
 export function clearanceWords(station: Station, value: number, verdict: string, band: readonly [number, number]): string {

@@ -8,12 +8,29 @@ export async function readModels(db: Client, shopId: string): Promise<FootwearMo
   return rows.map((r) => r.content)
 }
 
-/** Adds or replaces models by id. */
+/** Adds or replaces models by id, in one statement; what is new goes behind what is there. */
 export async function putModels(db: Client, shopId: string, models: readonly FootwearModel[]): Promise<void> {
-  for (const [position, model] of models.entries())
-    await db.query('insert into models (shop_id, id, position, content) values ($1, $2, $3, $4) on conflict (shop_id, id) do update set content = excluded.content, position = excluded.position', [
-      shopId, model.id, position, JSON.stringify(model),
-    ])
+  await db.query(
+    `insert into models (shop_id, id, position, content)
+     select $1, m.content->>'id', coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place, m.content from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
+     on conflict (shop_id, id) do update set content = excluded.content`,
+    [shopId, JSON.stringify(models)],
+  )
+}
+
+/** How many pairs of a size lie on the shelf; false when there is no such model or size. */
+export async function setStock(db: Client, shopId: string, model: string, sizeMm: number, count: number): Promise<boolean> {
+  const { rowCount } = await db.query(
+    `update models set content = jsonb_set(content, array['stock', $3], to_jsonb($4::int)) where shop_id = $1 and id = $2 and content->'sizesMm' @> to_jsonb($5::numeric)`,
+    [shopId, model, String(sizeMm), count, sizeMm],
+  )
+  return rowCount === 1
+}
+
+/** Takes a model out of the catalogue; fittings that chose it keep its name. */
+export async function removeModel(db: Client, shopId: string, model: string): Promise<boolean> {
+  const { rowCount } = await db.query('delete from models where shop_id = $1 and id = $2', [shopId, model])
+  return rowCount === 1
 }
 
 /** Every shell check of a shop, whoever's foot it was; no client goes along. */

@@ -63,3 +63,13 @@ export async function claimOwner(db: Client, code: string, name: string, login: 
   }
   return null
 }
+
+/** A person's own fingers, mm; null until they calibrated them. */
+export async function readFingers(db: Client, personId: string): Promise<{ one: number; two: number } | null> {
+  const { rows } = await db.query('select finger_one_mm::float8 as one, finger_two_mm::float8 as two from people where id = $1', [personId])
+  return rows[0]?.one == null || rows[0].two == null ? null : { one: rows[0].one, two: rows[0].two }
+}
+
+export async function keepFingers(db: Client, personId: string, { one, two }: { one: number; two: number }): Promise<void> {
+  await db.query('update people set finger_one_mm = $2, finger_two_mm = $3 where id = $1', [personId, one, two])
+}

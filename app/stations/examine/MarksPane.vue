@@ -5,7 +5,7 @@ import { MARK_KINDS, MARK_VIEWS, type Mark } from '../../../core/record/findings
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
-import MarkMap from './MarkMap.vue'
+import SpotMap, { type Spot } from '~/drawing/SpotMap.vue'
 
 /** Bony points, lumps, callus and the like on four maps, with size and tenderness. */
 const emit = defineEmits<{ trouble: [string] }>()
@@ -17,6 +17,8 @@ const WORDS: Record<Mark['kind'], string> = { callus: 'Callus', bonyPoint: 'Bony
 const VIEWS = { plantar: 'Sole', dorsal: 'Top', medial: 'Inner', lateral: 'Outer' }
 const list = (side: Side) => fitting.record.feet[side]!.findings?.marks ?? []
 const all = computed(() => SIDES.flatMap((side) => list(side).map((mark, index) => ({ side, mark, index }))))
+const GLYPHS: Record<Mark['kind'], string> = { callus: 'C', bonyPoint: 'B', lump: 'L', corn: 'K', wound: 'W', nail: 'N', tender: 'T', numb: '0' }
+const spots = computed(() => all.value.filter(({ mark }) => mark.view === view.value).map(({ side, mark, index }): Spot => ({ side, index, xMm: mark.xMm, yMm: mark.yMm, sizeMm: mark.sizeMm ?? 10, glyph: GLYPHS[mark.kind], words: `${mark.kind} on the ${side} foot, tenderness ${mark.tenderness ?? 'not asked'}`, bad: mark.kind === 'wound' })))
 const store = (side: Side, marks: Mark[], words: string) => emit('trouble', fitting.put(`findings.${side}`, { ...fitting.record.feet[side]!.findings, marks }, words) ?? '')
 function place(side: Side, xMm: number, yMm: number) {
   if (fitting.readOnly) return
@@ -42,12 +44,13 @@ function choose(side: Side, index: number) {
       <span class="kinds" role="group" aria-label="Kind of mark"><button v-for="k in MARK_KINDS" :key="k" class="kind" :class="{ stop: k === 'wound' }" :aria-pressed="kind === k" @click="kind = k">{{ WORDS[k] }}</button></span>
     </div>
     <div class="two">
-      <MarkMap :view="view" :at="at" @place="place" @choose="choose" />
+      <SpotMap :view="view" :spots="spots" :at="at" @place="place" @choose="choose" />
       <ul class="scroll list">
         <li v-if="all.length === 0" class="muted none">Choose a kind, then tap the place.</li>
         <li v-for="{ side, mark, index } in all" :key="`${side}${index}`" :class="{ on: at?.side === side && at.index === index }">
           <button class="what" @click="choose(side, index)"><SideMark :side="side" /><b>{{ WORDS[mark.kind] }}</b><span class="muted small">{{ VIEWS[mark.view].toLowerCase() }}, {{ mark.yMm.toFixed(0) }} mm from the heel</span></button>
           <label class="small">size<input class="field mini" type="number" min="0" max="120" :value="mark.sizeMm ?? ''" :disabled="fitting.readOnly" :aria-label="`Size of ${WORDS[mark.kind]}, mm`" @change="change(side, index, { sizeMm: Math.min(120, Math.max(0, Number(($event.target as HTMLInputElement).value))) })" />mm</label>
+          <label v-if="mark.kind === 'bonyPoint' || mark.kind === 'lump'" class="small">stands out<input class="field mini" type="number" min="0" max="30" step="0.5" :value="mark.proudMm ?? ''" :disabled="fitting.readOnly" :aria-label="`How far ${WORDS[mark.kind]} stands out, mm`" @change="change(side, index, { proudMm: Math.min(30, Math.max(0, Number(($event.target as HTMLInputElement).value))) })" />mm</label>
           <label class="small">hurts<input class="field mini" type="number" min="0" max="10" :value="mark.tenderness ?? ''" :disabled="fitting.readOnly" :aria-label="`Tenderness of ${WORDS[mark.kind]}, 0 to 10`" @change="change(side, index, { tenderness: Math.min(10, Math.max(0, Number(($event.target as HTMLInputElement).value))) })" />/10</label>
           <button class="x" :disabled="fitting.readOnly" :aria-label="`Take off ${WORDS[mark.kind]} ${side}`" @click="drop(side, index)">×</button>
         </li>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { oneDecimal } from '../../../core/footwear/reasons'
 import type { Verdict } from '../../../core/footwear/targets'
 
 /** One region: the band is the target, half-discs stand at the clearance; above is loose, below tight. */
@@ -20,7 +21,7 @@ const sentence = computed(() => `${name}: left ${left === null ? 'not known' : `
       <template v-if="left !== null"><path :d="`M3 ${y(left)}H25`" stroke="var(--left)" /><path :d="`M26 ${y(left) - 5}a5 5 0 0 0 0 10z`" fill="var(--left)" /></template>
       <template v-if="right !== null"><path :d="`M35 ${y(right)}H57`" stroke="var(--right)" /><path :d="`M34 ${y(right) - 5}a5 5 0 0 1 0 10z`" fill="var(--right)" /></template>
     </svg>
-    <span class="nums"><span :class="cls(leftVerdict)">{{ left?.toFixed(1) ?? '–' }}</span><span :class="cls(rightVerdict)">{{ right?.toFixed(1) ?? '–' }}</span></span>
+    <span class="nums"><span :class="cls(leftVerdict)">{{ left === null ? '–' : oneDecimal(left) }}</span><span :class="cls(rightVerdict)">{{ right === null ? '–' : oneDecimal(right) }}</span></span>
   </span>
 </template>
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { computed, reactive, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../../core/footwear/match'
-import { biasWords, fingersMm, predictedGapMm } from '../../../core/footwear/shellCheck'
+import { biasWords, fingersMm, HOUSE_FINGERS, predictedGapMm, type Fingers } from '../../../core/footwear/shellCheck'
 import { CHECK_PLACES, type ShellCheck } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { api } from '~/composables/api'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -16,6 +17,7 @@ import { useSession } from '~/stores/session'
 
 /** A shell check: liner out, toes just touching, the gap behind the heel in fingers or mm, and a look at four places, against what was predicted. */
 const { model } = defineProps<{ model: FootwearModel }>()
+const emit = defineEmits<{ learned: [] }>()
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
 const models = useModels()
@@ -25,6 +27,22 @@ const kneeBent = ref(false)
 const gap = reactive<Record<Side, { mm: number | null; fingers: number | null }>>({ left: { mm: null, fingers: null }, right: { mm: null, fingers: null } })
 const looks = reactive<Record<Side, ShellCheck['looks']>>({ left: {}, right: {} })
 const trouble = ref('')
+/** Fingers of whoever is signed in; the shop's, then the house's, until they were calibrated. */
+const own = ref<Fingers | null>(null)
+const fingers = computed<Fingers>(() => own.value ?? fitting.record.shop?.fingersMm ?? HOUSE_FINGERS)
+const draft = ref<Fingers | null>(null)
+watch(open, async (is) => {
+  if (is) own.value = (await api<{ fingers: Fingers | null }>('me/fingers').catch(() => null))?.fingers ?? own.value
+}, { immediate: true })
+async function calibrate() {
+  try {
+    own.value = (await api<{ fingers: Fingers }>('me/fingers', 'PUT', draft.value)).fingers
+    draft.value = null
+    trouble.value = ''
+  } catch (error) {
+    trouble.value = (error as Error).message
+  }
+}
 const chosen = computed(() => fitting.record.footwear!.chosen!)
 const sizeOf = (side: Side) => (side === 'left' ? chosen.value.sizeLeftMm : chosen.value.sizeRightMm) ?? model.referenceMm
 const predicted = (side: Side) => predictedGapMm(fitting.record, side, model, sizeOf(side), onDevice.value)
@@ -39,7 +57,7 @@ function against(side: Side): { kind: 'good' | 'watch'; word: string } | null {
   return { kind: Math.abs(off) > FAR_MM ? 'watch' : 'good', word: `${Math.abs(off).toFixed(1)} mm ${off >= 0 ? 'more' : 'less'} than predicted` }
 }
 function setFingers(side: Side, v: number) {
-  gap[side] = { fingers: v, mm: Math.round(fingersMm(v, fitting.record.shop?.fingersMm) * 2) / 2 }
+  gap[side] = { fingers: v, mm: Math.round(fingersMm(v, fingers.value) * 2) / 2 }
 }
 const logged = computed(() => [...chosen.value.shellChecks].reverse())
 const bias = computed(() => models.learned[model.id])
@@ -58,6 +76,7 @@ async function keep() {
   }
   await fitting.flush()
   await models.load(true).catch(() => undefined)
+  emit('learned')
 }
 </script>
 
@@ -68,6 +87,8 @@ async function keep() {
       <p class="small muted">Liner out, toes just touching the front, then look behind the heel. Heel back again: look at ankle, ball, fifth toe and navicular.</p>
       <div class="line"><label><input v-model="onDevice" type="checkbox"> on the device</label><label><input v-model="kneeBent" type="checkbox"> knee bent</label><span class="small">{{ bias ? biasWords(bias) : 'no shell checks of this model yet' }}</span></div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+      <div class="line small"><span>Your fingers: one {{ fingers.one }} mm, two {{ fingers.two }} mm{{ own ? '' : ' (not calibrated yet)' }}</span><VBtn v-if="!draft" size="small" @click="draft = { ...fingers }">Calibrate</VBtn>
+        <template v-else><span>one</span><AmountStepper :value="draft.one" unit="mm" :step="0.5" :min="8" :max="30" :start="16" label="one finger" @keep="(v: number) => (draft = { ...draft!, one: v })" /><span>two</span><AmountStepper :value="draft.two" unit="mm" :step="0.5" :min="16" :max="60" :start="33" label="two fingers" @keep="(v: number) => (draft = { ...draft!, two: v })" /><VBtn size="small" color="primary" variant="flat" @click="calibrate">Keep in my profile</VBtn></template></div>
       <div class="feet">
         <section v-for="s in SIDES" :key="s">
           <h3><SideMark :side="s" word /> <span class="small muted">{{ sizeWords(sizeOf(s)) }} · predicted {{ predicted(s)?.toFixed(1) ?? '–' }} mm</span></h3>

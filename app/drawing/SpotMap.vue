@@ -1,22 +1,35 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bestMean } from '../../../core/measure/reading'
-import type { MARK_VIEWS, Mark } from '../../../core/record/findingsSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
-import { HUES, mirror } from '~/drawing/footDrawing'
-import { useSole } from '~/drawing/useSole'
+import { bestMean } from '../../core/measure/reading'
+import type { MARK_VIEWS } from '../../core/record/findingsSchema'
+import { SIDES, type Side } from '../../core/record/vocabulary'
+import { HUES, mirror } from './footDrawing'
+import { useSole } from './useSole'
 import { useFitting } from '~/stores/fitting'
 
-/** Both feet in one view; a tap places a mark, arrow keys move it, Enter sets it. Coordinates are of the foot's own frame, x medial +. */
-const { view, at } = defineProps<{ view: (typeof MARK_VIEWS)[number]; at: { side: Side; index: number } | null }>()
+/** A spot on the skin as it is drawn. */
+export interface Spot {
+  side: Side
+  /** its place in the list it comes from */
+  index: number
+  xMm: number
+  yMm: number
+  sizeMm: number
+  glyph: string
+  words: string
+  bad?: boolean
+}
+
+/** Both feet in one view; a tap places a spot, arrow keys move it, Enter sets it. Coordinates are of the foot's own frame, x medial +. */
+const { view, spots, at, feet = SIDES } = defineProps<{ view: (typeof MARK_VIEWS)[number]; spots: readonly Spot[]; at: { side: Side; index: number } | null; feet?: readonly Side[] }>()
 const emit = defineEmits<{ place: [Side, number, number]; choose: [Side, number] }>()
 const fitting = useFitting()
 const soles = { left: useSole(() => fitting.record, 'left'), right: useSole(() => fitting.record, 'right') }
 const fromAbove = computed(() => view === 'plantar' || view === 'dorsal')
-const marks = (side: Side) => (fitting.record.feet[side]!.findings?.marks ?? []).map((mark, index) => ({ mark, index })).filter(({ mark }) => mark.view === view)
+const marks = (side: Side) => spots.filter((s) => s.side === side)
 const height = (side: Side) => bestMean(fitting.record.feet[side]!, 'dorsumHeightMm', 'standing') ?? 0.24 * soles[side].value.lengthMm
 /** From above x runs across; from the side x is the height above the floor. */
-const drawn = (side: Side, mark: Pick<Mark, 'xMm' | 'yMm'>) => {
+const drawn = (side: Side, mark: Pick<Spot, 'xMm' | 'yMm'>) => {
   const L = soles[side].value.lengthMm
   return fromAbove.value ? { x: mirror(side) * mark.xMm, y: L - mark.yMm } : { x: -mirror(side) * (mark.yMm - L / 2), y: -mark.xMm }
 }
@@ -55,22 +68,21 @@ function key(side: Side, event: KeyboardEvent) {
     cursor.value[side] = { x: now.x + move[0], y: now.y + move[1] }
   }
 }
-const GLYPHS: Record<Mark['kind'], string> = { callus: 'C', bonyPoint: 'B', lump: 'L', corn: 'K', wound: 'W', nail: 'N', tender: 'T', numb: '0' }
 </script>
 
 <template>
   <div class="maps" :class="{ side: !fromAbove }">
-    <svg v-for="s in SIDES" :key="s" :viewBox="box(s)" tabindex="0" role="application" :aria-label="`${s} foot, ${view}: ${marks(s).length} marks. Arrow keys move the pointer, Enter places a mark.`" @click="tap(s, $event)" @keydown="key(s, $event)" @blur="cursor[s] = null">
+    <svg v-for="s in feet" :key="s" :viewBox="box(s)" tabindex="0" role="application" :aria-label="`${s} foot, ${view}: ${marks(s).length} spots. Arrow keys move the pointer, Enter places one.`" @click="tap(s, $event)" @keydown="key(s, $event)" @blur="cursor[s] = null">
       <template v-if="fromAbove">
-        <clipPath :id="`mm-${s}`"><path :d="soles[s].value.outline" /></clipPath>
-        <g :clip-path="`url(#mm-${s})`" :opacity="view === 'plantar' ? 0.85 : 0.25"><path v-for="(ring, i) in soles[s].value.rings" :key="i" :d="ring.d" :fill="ring.fill" /></g>
+        <clipPath :id="`spots-${s}`"><path :d="soles[s].value.outline" /></clipPath>
+        <g :clip-path="`url(#spots-${s})`" :opacity="view === 'plantar' ? 0.85 : 0.25"><path v-for="(ring, i) in soles[s].value.rings" :key="i" :d="ring.d" :fill="ring.fill" /></g>
         <path :d="soles[s].value.outline" fill="none" :stroke="HUES[s]" stroke-width="1.3" />
       </template>
       <template v-else><path :d="profile(s)" :fill="HUES[s]" fill-opacity=".1" :stroke="HUES[s]" stroke-width="1.3" /><path :d="`M${-soles[s].value.lengthMm / 2 - 10} 0H${soles[s].value.lengthMm / 2 + 10}`" stroke="var(--ink)" /></template>
-      <g v-for="{ mark, index } in marks(s)" :key="index" role="button" tabindex="0" class="mark" :class="{ on: at?.side === s && at.index === index, bad: mark.kind === 'wound' }" :aria-label="`${mark.kind} on the ${s} foot, tenderness ${mark.tenderness ?? 'not asked'}`" @click.stop="emit('choose', s, index)" @keydown.enter.stop="emit('choose', s, index)">
-        <circle :cx="drawn(s, mark).x" :cy="drawn(s, mark).y" :r="Math.max(3, (mark.sizeMm ?? 10) / 2)" class="size" />
+      <g v-for="mark in marks(s)" :key="mark.index" role="button" tabindex="0" class="mark" :class="{ on: at?.side === s && at.index === mark.index, bad: mark.bad }" :aria-label="mark.words" @click.stop="emit('choose', s, mark.index)" @keydown.enter.stop="emit('choose', s, mark.index)">
+        <circle :cx="drawn(s, mark).x" :cy="drawn(s, mark).y" :r="Math.max(3, mark.sizeMm / 2)" class="size" />
         <circle :cx="drawn(s, mark).x" :cy="drawn(s, mark).y" r="7" class="disc" />
-        <text :x="drawn(s, mark).x" :y="drawn(s, mark).y + 3" text-anchor="middle">{{ GLYPHS[mark.kind] }}</text>
+        <text :x="drawn(s, mark).x" :y="drawn(s, mark).y + 3" text-anchor="middle">{{ mark.glyph }}</text>
       </g>
       <path v-if="cursor[s]" :transform="`translate(${drawn(s, { xMm: cursor[s]!.x, yMm: cursor[s]!.y }).x} ${drawn(s, { xMm: cursor[s]!.x, yMm: cursor[s]!.y }).y})`" d="M-9 0H9M0 -9V9" stroke="var(--spruce)" stroke-width="1.6" />
       <text :x="fromAbove ? (s === 'left' ? -62 : 62) : -soles[s].value.lengthMm / 2" :y="fromAbove ? 4 : -2 * height(s) + 4" :text-anchor="fromAbove && s === 'right' ? 'end' : 'start'" class="name" :fill="HUES[s]">{{ s === 'left' ? 'Left' : 'Right' }}</text>

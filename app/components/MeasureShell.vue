@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { format } from 'date-fns'
+import { computed, nextTick, ref } from 'vue'
+import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { modelSchema, type FootwearModel, type Stations } from '../../core/footwear/catalogueSchema'
+import { FAMILY_RULES } from '../../core/footwear/families'
+import { cautionsOf } from '../../core/formats/catalogueCsv'
+import { parseNumber } from '../../core/measure/callOut'
+import { FAMILIES } from '../../core/record/vocabulary'
+import ShellDrawing from './ShellDrawing.vue'
+import StatusMark from './StatusMark.vue'
+
+/** Measuring a shell of the shop: which model, then station by station with a drawing of where; Enter goes on, what is not known stays empty. */
+const { model = null, by } = defineProps<{ model?: FootwearModel | null; by: string }>()
+const emit = defineEmits<{ keep: [FootwearModel] }>()
+const open = defineModel<boolean>({ required: true })
+const ASK: { key: keyof Stations; name: string; how: string }[] = [
+  { key: 'lengthMm', name: 'Length', how: 'Liner out. Stick on the boot board, from the back of the heel to the front.' },
+  { key: 'ballWidthMm', name: 'Ball width', how: 'Inside calliper at the widest, 10 to 15 mm over the boot board, liner out.' },
+  { key: 'toeBoxWidthMm', name: 'Toe box width', how: 'Inside calliper, 30 mm behind the front.' },
+  { key: 'toeBoxHeightMm', name: 'Toe box height', how: 'Boot board to the roof, 20 mm behind the front.' },
+  { key: 'ballHeightMm', name: 'Ball height', how: 'Boot board to the roof over the ball.' },
+  { key: 'instepHeightMm', name: 'Instep height', how: 'Boot board to the roof at half length.' },
+  { key: 'waistGirthMm', name: 'Waist girth', how: 'Tape inside, around the narrowest of the midfoot.' },
+  { key: 'instepGirthMm', name: 'Instep girth', how: 'Tape inside, around the highest of the instep.' },
+  { key: 'heelInstepGirthMm', name: 'Heel–instep girth', how: 'Tape inside, from the point of the heel around the bend.' },
+  { key: 'heelWidthMm', name: 'Heel width', how: 'Inside calliper in the pocket, 20 mm over the boot board.' },
+  { key: 'heelDepthMm', name: 'Heel pocket depth', how: 'From the back to where the pocket ends.' },
+  { key: 'ankleWidthMm', name: 'Ankle width', how: 'Inside calliper between the two ankle pockets.' },
+  { key: 'ankleHeightMm', name: 'Ankle pocket height', how: 'Boot board to the middle of the inner pocket.' },
+  { key: 'cuffGirthMm', name: 'Cuff girth', how: 'Tape inside the top of the cuff, closed as worn.' },
+  { key: 'cuffHeightMm', name: 'Cuff height', how: 'Boot board to the top of the cuff.' },
+  { key: 'fifthToeRoomMm', name: 'Room beside the fifth toe', how: 'How far the wall stands out of a smooth foot\u2019s line: 0 where it is smooth.' },
+  { key: 'fifthMetRoomMm', name: 'Room beside the fifth met head', how: 'How far the wall stands out of a smooth foot\u2019s line.' },
+  { key: 'navicularRoomMm', name: 'Room at the navicular', how: 'How far the inner wall stands out there.' },
+]
+const head = ref({ maker: '', name: '', family: 'rigid-shell' as FootwearModel['family'], reference: '265', sizes: '' })
+const typed = ref<Partial<Record<keyof Stations, string>>>({})
+const step = ref(-1)
+const trouble = ref('')
+const field = ref<HTMLInputElement | null>(null)
+function begin() {
+  typed.value = Object.fromEntries(Object.entries(model?.at ?? {}).map(([k, v]) => [k, String(v)]))
+  head.value = model ? { maker: model.maker, name: model.name, family: model.family, reference: String(model.referenceMm), sizes: model.sizesMm.join(' ') } : { maker: '', name: '', family: 'rigid-shell', reference: '265', sizes: '' }
+  step.value = -1
+  trouble.value = ''
+}
+const ask = computed(() => ASK[step.value])
+function go(to: number) {
+  const a = ask.value
+  if (a) {
+    const text = (typed.value[a.key] ?? '').trim()
+    const value = text === '' ? null : parseNumber(text)
+    if (text !== '' && (value === null || value < 0 || value > 1000)) {
+      trouble.value = `${a.name}: “${text}” is not a number of mm from 0 to 1000.`
+      return
+    }
+  } else if (!head.value.name.trim() || sizes.value === null || parseNumber(head.value.reference) === null) {
+    trouble.value = !head.value.name.trim() ? 'Give the model a name.' : sizes.value === null ? 'Write its sizes in mm, as 255 260 265.' : 'Write the measured size in mm, as 265.'
+    return
+  }
+  trouble.value = ''
+  step.value = to
+  void nextTick(() => field.value?.focus())
+}
+const sizes = computed(() => {
+  const list = head.value.sizes.trim().split(/[\s,;]+/).map((s) => parseNumber(s))
+  return list.length === 0 || list.includes(null) || list.some((s) => s! < 100 || s! > 400) ? null : (list as number[])
+})
+const made = computed(() => {
+  const at = Object.fromEntries(Object.entries(typed.value).flatMap(([k, v]) => (v?.trim() ? [[k, parseNumber(v)]] : [])))
+  const read = modelSchema.safeParse({ ...(model ?? { id: `${head.value.maker}-${head.value.name}`.toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 80) }), maker: head.value.maker.trim(), name: head.value.name.trim(), family: head.value.family, referenceMm: parseNumber(head.value.reference) ?? 265, sizesMm: sizes.value ?? [], at, measured: { by, on: format(new Date(), 'yyyy-MM-dd') } })
+  return read.success ? read.data : null
+})
+function keep() {
+  go(step.value)
+  if (!trouble.value && made.value) {
+    emit('keep', made.value)
+    open.value = false
+  } else trouble.value ||= 'Something is still missing: look at the name and the sizes.'
+}
+</script>
+
+<template>
+  <VDialog v-model="open" max-width="820" @update:model-value="(v: boolean) => v && begin()" @after-enter="begin">
+    <VCard class="pane">
+      <h2>{{ model ? `Measure ${model.name}` : 'Measure a shell' }}</h2>
+      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+      <div class="two">
+        <form class="form" @submit.prevent="step === ASK.length - 1 ? keep() : go(step + 1)">
+          <template v-if="!ask">
+            <label>Maker<input ref="field" v-model="head.maker" class="field" maxlength="80"></label>
+            <label>Model<input v-model="head.name" class="field" maxlength="80"></label>
+            <label>Family<select v-model="head.family" class="field"><option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_RULES[f].name }}</option></select></label>
+            <label>Size that is measured, mm<input v-model="head.reference" class="field" inputmode="decimal"></label>
+            <label>All its sizes, mm<input v-model="head.sizes" class="field" placeholder="255 260 265 270"></label>
+          </template>
+          <template v-else>
+            <p class="small muted">{{ step + 1 }} of {{ ASK.length }}, size {{ head.reference }}</p>
+            <h3>{{ ask.name }}</h3>
+            <p>{{ ask.how }}</p>
+            <label><span class="sr">{{ ask.name }}, mm</span><span class="mm"><input ref="field" v-model="typed[ask.key]" class="field big" inputmode="decimal" :aria-label="`${ask.name}, mm`"><b>mm</b></span></label>
+            <p class="small muted">Leave it empty when you cannot reach it: the station is then not compared.</p>
+          </template>
+          <div class="line"><VBtn v-if="step >= 0" @click="go(step - 1)">Back</VBtn><VBtn type="submit" color="primary" variant="flat">{{ step === ASK.length - 1 ? 'Keep the shell' : 'Next' }}</VBtn><VBtn v-if="step >= 0 && step < ASK.length - 1" @click="keep">Keep so far</VBtn><VBtn variant="text" @click="open = false">Close</VBtn></div>
+        </form>
+        <div class="draw"><ShellDrawing :at="ask?.key ?? 'lengthMm'" /></div>
+      </div>
+      <p v-for="c in made ? cautionsOf(made) : []" :key="c.column" class="small"><StatusMark kind="watch" :word="c.words" /></p>
+    </VCard>
+  </VDialog>
+</template>
+
+<style scoped>
+.pane { padding: 16px 18px; display: flex; flex-direction: column; gap: 10px; }
+.two { display: grid; grid-template-columns: minmax(0, 1fr) 320px; gap: 18px; } .form { display: flex; flex-direction: column; gap: 8px; } .form label { font-size: 13px; }
+h3 { font-family: 'Bricolage Grotesque Variable', serif; font-size: 22px; line-height: 28px; } .mm { display: flex; gap: 10px; align-items: center; } .big { font-size: 28px; height: 60px; width: 170px; text-align: right; }
+.line { display: flex; gap: 8px; margin-top: auto; padding-top: 8px; flex-wrap: wrap; }
+.draw { background: var(--paper); border-radius: 6px; padding: 6px; }
+@media (max-width: 760px) { .two { grid-template-columns: 1fr; } }
+</style>

@@ -1,0 +1,110 @@
+import { computed, reactive, ref, shallowRef, watch } from 'vue'
+import { familiesFor } from '../../../core/record/activities'
+import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
+import { adviseFlex } from '../../../core/footwear/flex'
+import { FAMILY_RULES } from '../../../core/footwear/families'
+import type { FootFit, PairFit } from '../../../core/footwear/match'
+import { matchSettings } from '../../../core/footwear/matchRecord'
+import { sizeWords } from '../../../core/footwear/reasons'
+import { shapeNotes } from '../../../core/footwear/shapeNotes'
+import { sockNotes } from '../../../core/footwear/socks'
+import { whyNot } from '../../../core/footwear/whyNot'
+import { normsOf } from '../../../core/measure/normsTable'
+import type { Footwear } from '../../../core/record/schema'
+import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { useFitting } from '~/stores/fitting'
+import { useModels } from '~/stores/models'
+import { newestWins } from '~/workers/deviceWorker'
+import type { Matched, MatchFilter } from '~/workers/match.worker'
+import { matchWorker } from '~/workers/matchWorker'
+
+/** So many candidates are told at first; the rest is asked for. */
+const FIRST = 40
+
+/** Activities in the cold, where plastic stiffens. */
+const COLD = new Set(['ski-touring', 'mountaineering', 'hockey', 'figure-skating'])
+
+const plain = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
+
+/** The match of the open fitting: ranked in the worker whenever something of it changes; what is looked at and compared. */
+export function useMatch() {
+  const fitting = useFitting()
+  const models = useModels()
+  const trouble = ref('')
+  const matched = shallowRef<Matched | null>(null)
+  const busy = ref(true)
+  const most = ref(FIRST)
+  const filter = reactive({ all: false, inStock: false, mostPrice: null as number | null, makers: [] as string[] })
+  const looking = ref('')
+  const compared = ref<string[]>([])
+
+  const suited = computed(() => familiesFor(fitting.record.story?.activity))
+  const footwear = computed<Footwear>(() => fitting.record.footwear ?? { sockMm: 1, candidates: [] })
+  const chosen = computed(() => footwear.value.chosen)
+  const settings = computed(() => matchSettings(fitting.record))
+  const request = computed<MatchFilter>(() => ({ families: filter.all || suited.value === null ? null : [...suited.value], inStock: filter.inStock, mostPrice: filter.mostPrice, makers: [...filter.makers], always: [...new Set([...(chosen.value ? [chosen.value.model] : []), ...compared.value])] }))
+
+  const ask = newestWins<null, Matched | null>(
+    async () => matchWorker().match(plain(fitting.record), plain(request.value), most.value),
+    (answer) => {
+      matched.value = answer
+      busy.value = false
+    },
+  )
+  async function load(again = false) {
+    try {
+      await models.load(again)
+      await matchWorker().setModels(plain(models.models), plain(models.learned))
+      ask(null)
+    } catch (error) {
+      trouble.value = (error as Error).message
+      busy.value = false
+    }
+  }
+  // What the ranking rests on; a change anywhere else of the fitting does not ask again.
+  watch(() => JSON.stringify([fitting.record.feet, fitting.record.story, fitting.record.footwear, fitting.record.client, fitting.record.norms, request.value, most.value]), () => models.loaded && ask(null))
+
+  const result = computed(() => matched.value?.result ?? null)
+  watch(result, (r) => {
+    if (!r) return
+    const known = (id: string) => r.pair.some((p) => p.model === id) || r.rejected.some((p) => p.model === id)
+    if (!known(looking.value)) looking.value = (chosen.value && known(chosen.value.model) ? chosen.value.model : r.pair[0]?.model) ?? r.rejected[0]?.model ?? ''
+    if (compared.value.length === 0) compared.value = r.pair.slice(0, 2).map((p) => p.model)
+  })
+  const fitOf = (id: string): PairFit | undefined => result.value?.pair.find((p) => p.model === id)
+  const current = computed(() => fitOf(looking.value))
+  const model = (id: string): FootwearModel | undefined => models.byId(id)
+  const advice = computed(() => adviseFlex(fitting.record, COLD.has(fitting.record.story?.activity ?? '')))
+  const flexPoints = computed(() => normsOf(fitting.record).flexPoints)
+  const whyNotThis = computed(() => (result.value ? whyNot(looking.value, result.value, model) : null))
+  const notes = computed(() => [...shapeNotes(fitting.record).map((n) => n.words), ...sockNotes(footwear.value.sockMm, footwear.value.socks ?? 1, settings.value.child)])
+
+  const put = (next: Footwear, words: string) => (trouble.value = fitting.put('footwear', plain(next), words) ?? '')
+  function choose(p: PairFit) {
+    const sizes = { sizeLeftMm: p.left?.sizeMm, sizeRightMm: p.right?.sizeMm }
+    put({ ...footwear.value, candidates: result.value!.pair.slice(0, 4).map((c) => c.model), chosen: { shellChecks: [], tryOn: [], work: [], ...chosen.value, model: p.model, ...sizes } }, `choose ${model(p.model)?.name ?? p.model}`)
+  }
+  function compare(id: string) {
+    const has = compared.value.includes(id)
+    compared.value = has ? compared.value.filter((c) => c !== id) : [...compared.value, id].slice(-4)
+  }
+  return { fitting, models, trouble, matched, result, busy, most, filter, looking, compared, suited, footwear, chosen, settings, current, fitOf, model, advice, flexPoints, whyNotThis, notes, load, put, choose, compare }
+}
+export type Match = ReturnType<typeof useMatch>
+
+export const minutesOf = (p: PairFit): number => p.work.reduce((sum, w) => sum + w.minutes, 0)
+export const sizesOf = (p: PairFit): string => {
+  const sizes = SIDES.flatMap((s) => (p[s] ? [p[s].sizeMm] : []))
+  return new Set(sizes).size === 1 ? sizeWords(sizes[0]!) : SIDES.flatMap((s) => (p[s] ? [`${s === 'left' ? 'L' : 'R'} ${sizeWords(p[s].sizeMm)}`] : [])).join(' · ')
+}
+export function verdictOfPair(p: PairFit): { kind: 'good' | 'watch' | 'stop'; word: string } {
+  const all = SIDES.flatMap((s) => Object.values(p[s]?.verdicts ?? {}))
+  const minutes = minutesOf(p)
+  if (all.includes('tight')) return { kind: 'stop', word: minutes ? 'Tight, with work' : 'Tight somewhere' }
+  if (minutes) return { kind: 'watch', word: 'With work' }
+  if (all.includes('loose')) return { kind: 'watch', word: 'Loose somewhere' }
+  return { kind: 'good', word: all.includes('snug') ? 'Fits, snug' : 'Fits' }
+}
+export const stockOf = (m: FootwearModel | undefined, fit: FootFit | undefined): number => (m && fit ? (m.stock[String(fit.sizeMm)] ?? 0) : 0)
+export const familyPlural = (m: FootwearModel['family']): string => FAMILY_RULES[m].plural
+export type { Side }

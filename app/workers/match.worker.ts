@@ -1,0 +1,88 @@
+import { expose } from 'comlink'
+import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear/match'
+import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
+import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
+import type { LearnedBias } from '../../core/footwear/shellCheck'
+import { readCatalogueCsv, readCatalogueJson, type CatalogueCheck } from '../../core/formats/catalogueCsv'
+import { Refusal } from '../../core/record/refusal'
+import type { FittingRecord } from '../../core/record/schema'
+import type { Family } from '../../core/record/vocabulary'
+
+/** What is compared: families, shelf, price; ids that are always told even when they rank far down. */
+export interface MatchFilter {
+  families: Family[] | null
+  inStock: boolean
+  mostPrice: number | null
+  makers: string[]
+  always: string[]
+}
+
+export interface Matched {
+  result: MatchResult
+  feet: Feet
+  /** the rank of ids asked for, in `always`, may lie behind the ones told */
+  offered: number
+}
+
+const inStock = (m: FootwearModel) => Object.values(m.stock).some((n) => n > 0)
+
+class MatchWorker {
+  #models: FootwearModel[] = []
+  #learned: Record<string, LearnedBias> = {}
+  #feet: { key: string; feet: Feet } | null = null
+
+  setModels(models: FootwearModel[], learned: Record<string, LearnedBias>): void {
+    this.#models = models
+    this.#learned = learned
+  }
+
+  /** Feet on their devices; building a device takes longer than the whole match, so they are kept while nothing of them changes. */
+  #standing(record: FittingRecord): Feet {
+    const key = JSON.stringify([record.feet, record.norms?.supportShare])
+    if (this.#feet?.key !== key) this.#feet = { key, feet: standingFeet(record) }
+    return this.#feet.feet
+  }
+
+  /** Ranks what the filter lets through; null while no foot has a length. */
+  match(record: FittingRecord, filter: MatchFilter, most: number): Matched | null {
+    const offered = this.#models.filter(
+      (m) => (filter.families === null || filter.families.includes(m.family)) && (!filter.inStock || inStock(m)) && (filter.mostPrice === null || m.price <= filter.mostPrice) && (filter.makers.length === 0 || filter.makers.includes(m.maker)),
+    )
+    try {
+      const feet = this.#standing(record)
+      const settings = { ...matchSettings(record), learned: this.#learned }
+      const result = matchCatalogue(feet, offered, settings, most)
+      const told = new Set([...result.pair, ...result.rejected].map((p) => p.model))
+      const extra = offered.filter((m) => filter.always.includes(m.id) && !told.has(m.id))
+      if (extra.length) {
+        const more = matchCatalogue(feet, extra, settings)
+        result.pair.push(...more.pair)
+        result.rejected.push(...more.rejected)
+      }
+      return { result, feet, offered: offered.length }
+    } catch (error) {
+      if (error instanceof Refusal && error.code === 'no-length') return null
+      throw error
+    }
+  }
+
+  /** Same size, padded, split or made to measure, for one model. */
+  options(record: FittingRecord, id: string): PairQuestion | null {
+    const model = this.#models.find((m) => m.id === id)
+    return model ? pairOptions(this.#standing(record), model, { ...matchSettings(record), learned: this.#learned }) : null
+  }
+
+  /** Checks a catalogue file; a sentence when it is none. */
+  check(text: string, kind: 'csv' | 'json'): CatalogueCheck | { wrong: string } {
+    try {
+      return kind === 'csv' ? readCatalogueCsv(text) : readCatalogueJson(JSON.parse(text))
+    } catch (error) {
+      if (error instanceof Refusal) return { wrong: error.message }
+      return { wrong: 'This is not JSON. Check the file from its start.' }
+    }
+  }
+}
+
+export type { MatchWorker }
+expose(new MatchWorker())
