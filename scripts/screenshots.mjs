@@ -43,7 +43,7 @@ try {
     await page.getByRole('button', { name: /^More for/ }).click()
     await page.locator('.v-list-item', { hasText: item }).click()
   }
-  /** Scans by the stand-in: a good pair, a badly held foot, two takes against each other, a broken file. */
+  /** A good pair of scans by the stand-in. */
   const captures = async () => {
     const tab = (name) => page.getByRole('tab', { name }).click()
     const scan = async (side, fault) => {
@@ -58,21 +58,7 @@ try {
     await scan('right', '')
     await tab('Quality')
     await shot('capture')
-    await scan('right', 'midfootLocked')
-    await tab('Quality')
-    await shot('capture-redo')
-    await tab('Difference')
-    await page.getByLabel('this').selectOption({ index: 3 })
-    await page.getByLabel('less that').selectOption({ index: 2 })
-    await shot('capture-difference')
-    await tab('Scans')
-    await page.getByLabel('Scan files').setInputFiles({ name: 'cut-off.stl', mimeType: 'model/stl', buffer: Buffer.concat([Buffer.alloc(80), Buffer.from([16, 39, 0, 0]), Buffer.alloc(50 * 812)]) })
-    await page.getByRole('alert').waitFor()
-    await shot('capture-broken')
   }
-  await open('Anselm', 'story')
-  await page.getByRole('tab', { name: /Refer first/ }).click()
-  await shot('story-refer')
   for (const station of ['story', 'measure', 'examine', 'capture', 'prescribe']) {
     await open('Tove', station)
     if (station === 'capture') {
@@ -87,33 +73,35 @@ try {
       await page.getByRole('row', { name: /^Waist/ }).waitFor()
       await shot('compare')
     }
-    if (station === 'examine') {
-      await page.keyboard.press('v')
-      await shot('client')
-      await page.keyboard.press('Escape')
-    }
   }
   await page.getByRole('button', { name: 'Solid', exact: true }).click()
   await page.getByText(/triangles/).waitFor()
   await page.getByRole('button', { name: 'by thickness' }).click()
   await page.getByRole('tab', { name: 'Body' }).click()
   await shot('prescribe-solid')
-  // A lift that the shoe has no room for, ways out, and versions with what changed.
-  await page.getByRole('button', { name: 'Terrain', exact: true }).click()
-  await page.getByLabel('Footwear to hold the devices against').selectOption({ index: 3 })
-  await page.getByRole('tab', { name: 'Versions' }).click()
-  await page.getByLabel('Why this version').fill('before the try-on')
-  await page.getByRole('button', { name: 'Keep as version' }).click()
-  await page.getByRole('tab', { name: 'Body' }).click()
-  await page.getByLabel('left Heel lift, mm').fill('9')
-  await page.getByLabel('left Heel lift, mm').press('Enter')
-  await page.getByRole('tab', { name: 'Layers' }).click()
-  await page.getByLabel('Add a layer').selectOption('sweetSpot')
-  await page.getByRole('tab', { name: 'Versions' }).click()
-  await shot('prescribe-versions')
   await open('Tove', 'match')
-  await page.getByRole('button', { name: /^Choose / }).click()
+  await page.getByRole('region', { name: 'Bring out' }).waitFor()
   await shot('match')
+  await page.getByRole('button', { name: 'Side by side' }).click()
+  await shot('match-side-by-side')
+  await open('Oskar', 'match')
+  await page.getByRole('button', { name: /^Choose / }).click()
+  await page.getByRole('button', { name: 'Shell check' }).click()
+  await page.getByRole('textbox', { name: /^left gap behind/ }).fill('17')
+  await page.getByRole('textbox', { name: /^left gap behind/ }).press('Enter')
+  await shot('match-shell-check')
+  await page.getByRole('button', { name: 'Close' }).click()
+  await page.getByRole('button', { name: 'Try-on', exact: true }).click()
+  await page.getByRole('button', { name: 'Start the clock' }).click()
+  for (const [group, value] of [['left toes upright', 'touch'], ['left toes flexed', 'come off'], ['left hold', 'even'], ['right toes upright', 'touch'], ['right hold', 'tight']]) await page.getByRole('group', { name: group }).getByRole('button', { name: value }).click()
+  await page.getByRole('application', { name: /right foot, medial/ }).click()
+  await shot('match-try-on')
+  await page.getByRole('button', { name: 'Work plan' }).click()
+  await page.getByRole('button', { name: 'Plan from fit' }).click()
+  await shot('match-work')
+  await page.goto(`${base}/catalogue`)
+  await page.getByRole('button', { name: 'Traverse 99' }).click()
+  await shot('catalogue')
   for (const station of ['make', 'handover']) {
     await open('Tove', station)
     await shot(station)

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { computed, nextTick, ref } from 'vue'
+import { computed, nextTick, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { modelSchema, type FootwearModel, type Stations } from '../../core/footwear/catalogueSchema'
 import { FAMILY_RULES } from '../../core/footwear/families'
@@ -45,6 +45,7 @@ function begin() {
   step.value = -1
   trouble.value = ''
 }
+watch(open, (is) => is && begin(), { immediate: true })
 const ask = computed(() => ASK[step.value])
 function go(to: number) {
   const a = ask.value
@@ -82,7 +83,7 @@ function keep() {
 </script>
 
 <template>
-  <VDialog v-model="open" max-width="820" @update:model-value="(v: boolean) => v && begin()" @after-enter="begin">
+  <VDialog v-model="open" max-width="820">
     <VCard class="pane">
       <h2>{{ model ? `Measure ${model.name}` : 'Measure a shell' }}</h2>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>

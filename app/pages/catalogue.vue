@@ -44,7 +44,7 @@ async function act(task: () => Promise<unknown>, words: string) {
 }
 const stock = (sizeMm: number, count: number) => act(() => api('models/stock', 'POST', { model: looking.value, sizeMm, count }), `${m.value?.name} ${sizeWords(sizeMm)}: ${count} on the shelf`)
 const keep = (model: FootwearModel) => act(async () => {
-  await api('models', 'PUT', { format: 'gentle-arch/catalogue', version: 1, models: [model] })
+  await api('models/measured', 'POST', model)
   looking.value = model.id
 }, `${model.name} kept`)
 async function remove() {
@@ -63,7 +63,7 @@ const json = () => download('catalogue.json', JSON.stringify({ format: 'gentle-a
       <div class="title-row"><h1>Catalogue</h1><span class="fact">{{ models.models.length }} models of {{ new Set(models.models.map((x) => x.maker)).size }} makers</span>
         <input v-model="search" class="field find" type="search" placeholder="find a model" aria-label="Find a model">
         <VBtn :disabled="!models.models.length" @click="csv">Export CSV</VBtn><VBtn :disabled="!models.models.length" @click="json">Export JSON</VBtn>
-        <VBtn v-if="session.may('models.change')" @click="importing = true">Import</VBtn><VBtn v-if="session.may('models.change')" color="primary" variant="flat" @click="looking = ''; measuring = 'new'">Measure a shell</VBtn></div>
+        <VBtn v-if="session.may('models.change')" @click="importing = true">Import</VBtn><VBtn v-if="session.may('models.measure')" color="primary" variant="flat" @click="looking = ''; measuring = 'new'">Measure a shell</VBtn></div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-if="done" class="small good-text" role="status">{{ done }}</p>
       <div class="cols two">
@@ -83,7 +83,7 @@ const json = () => download('catalogue.json', JSON.stringify({ format: 'gentle-a
             <h3>Inside at {{ sizeWords(m.referenceMm) }}, bare, mm</h3>
             <dl class="inside"><template v-for="(name, key) in NAMES" :key="key"><dt>{{ name }}</dt><dd>{{ m.at[key as keyof typeof m.at] ?? '–' }}</dd></template>
               <dt>liner toe, ball, instep, ankle, heel</dt><dd>{{ Object.values(m.liner.thicknessMm).join(' / ') }}, packs out {{ Math.round(m.liner.packOut * 100) }} %{{ m.liner.mouldable ? ', mouldable' : '' }}</dd><dt>insole, boot board</dt><dd>{{ m.insoleMm }}; gives {{ m.bootBoard.grindableMm }}, ramp {{ m.bootBoard.rampDeg }}°</dd><dt>wall</dt><dd>{{ m.plastic.name ?? '' }} stretches {{ m.plastic.stretchMm }}, to {{ m.plastic.limitC }} °C, {{ m.plastic.wallMm }} thick, least {{ m.plastic.minWallMm }}</dd><dt>flex, cuff lean, sole</dt><dd>{{ m.flex?.index ?? '–' }}, {{ m.cuffLeanDeg ?? '–' }}°, {{ m.soleNorm ?? '–' }}</dd></dl>
-            <div v-if="session.may('models.change')" class="line"><VBtn @click="measuring = 'this'">Measure it again</VBtn><VBtn variant="text" @click="remove">Take out of the catalogue</VBtn></div>
+            <div v-if="session.may('models.measure')" class="line"><VBtn @click="measuring = 'this'">Measure it again</VBtn><VBtn v-if="session.may('models.change')" variant="text" @click="remove">Take out of the catalogue</VBtn></div>
           </div>
         </section>
         <p v-else class="muted none">Choose a model to see its inside and to count its shelf.</p>

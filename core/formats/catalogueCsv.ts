@@ -28,9 +28,9 @@ const CELLS: Record<string, Get> = {
   ...Object.fromEntries(LINER.map((l) => [`liner.${l}Mm`, (m: FootwearModel) => m.liner.thicknessMm[l]])),
 }
 
-/** A catalogue as CSV, one row a model. What is not known is an empty cell. */
+/** A catalogue as CSV, one row a model. What is not known is an empty cell; a text that a table program would run as a formula gets a ' before it. */
 export function writeCatalogueCsv(models: readonly FootwearModel[]): string {
-  return `${Papa.unparse({ fields: [...CATALOGUE_COLUMNS], data: models.map((m) => CATALOGUE_COLUMNS.map((c) => CELLS[c]!(m) ?? '')) }, { newline: '\n' })}\n`
+  return `${Papa.unparse({ fields: [...CATALOGUE_COLUMNS], data: models.map((m) => CATALOGUE_COLUMNS.map((c) => CELLS[c]!(m) ?? '')) }, { newline: '\n', escapeFormulae: true })}\n`
 }
 
 /** One thing about a row: `row` counts from 1 with the line of names (CSV) or is the place in `models` (JSON). */
@@ -139,7 +139,7 @@ export function cautionsOf(model: FootwearModel): { column: string; words: strin
 
 /** A cell's value, or what is wrong with it. */
 function cellValue(name: string, cell: string): string | number | boolean | (number | null)[] | Record<string, unknown> {
-  if ((TEXT as readonly string[]).includes(name) || name === 'plastic.name' || name.startsWith('measured.')) return cell
+  if ((TEXT as readonly string[]).includes(name) || name === 'plastic.name' || name.startsWith('measured.')) return cell.replace(/^'(?=[=+\-@])/, '')
   if (name === 'liner.mouldable') return /^(yes|true|1|x)$/i.test(cell)
   if (name === 'sizesMm') {
     const sizes = cell.split(/[\s;]+/).map((s) => parseNumber(s))

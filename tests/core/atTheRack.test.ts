@@ -180,7 +180,8 @@ describe('flex, socks and the order sheet', () => {
 
 describe('a catalogue as CSV', () => {
   it('comes back as it went out', () => {
-    const models = demoModels().map((m, i) => (i === 0 ? { ...m, measured: { by: 'R. Ketteridge', on: '2026-11-02' }, lastWidthMm: 100.5 } : m))
+    const models = demoModels().map((m, i) => (i === 0 ? { ...m, name: '=SUM(A1)', measured: { by: 'R. Ketteridge', on: '2026-11-02' }, lastWidthMm: 100.5 } : m))
+    expect(writeCatalogueCsv(models)).toContain(`"'=SUM(A1)"`)
     const back = readCatalogueCsv(writeCatalogueCsv(models))
     expect(back.models).toEqual(models)
     expect([back.bad, back.rows]).toEqual([[], models.length])

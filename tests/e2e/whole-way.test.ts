@@ -68,7 +68,7 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   // Match
   await page.getByRole('button', { name: 'Go to Match' }).click()
   await page.getByRole('button', { name: /^Choose / }).click()
-  await expect(page.getByRole('button', { name: /is chosen$/ })).toBeVisible()
+  await expect(page.getByRole('button', { name: /^Chosen: / })).toBeVisible()
   await saved(page)
 
   // Make: solid, template, prescription, ticket

@@ -11,10 +11,12 @@ import { Caller, startServer } from './client'
 
 let server: Awaited<ReturnType<typeof startServer>>
 let rhona: Caller
+let owner: Caller
 const folder = mkdtempSync(join(tmpdir(), 'arch-catalogue-'))
 beforeAll(async () => {
   server = await startServer(41770)
   rhona = await new Caller(server.base).signIn('rhona')
+  owner = await new Caller(server.base).signIn('sunniva')
 })
 afterAll(async () => {
   rmSync(folder, { recursive: true })
@@ -38,15 +40,16 @@ describe('the catalogue', () => {
     expect((await rhona.post('models/stock', { model: 'fern-traverse-99', sizeMm: 999, count: 7 })).status).toBe(400)
     expect((await rhona.post('models/stock', { model: 'fern-traverse-99', sizeMm: 230, count: 7 })).status).toBe(404)
     const own = { ...demoModels()[0]!, id: 'own-shell', name: 'Own', measured: { by: 'Rhona Ketteridge', on: '2026-11-25' } }
-    expect((await rhona.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [own] })).status).toBe(200)
+    expect((await rhona.post('models/measured', own)).status).toBe(200)
     expect((await models()).at(-1)).toEqual(own)
-    expect((await rhona.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [{ ...own, family: 'clog' }] })).json.detail).toContain('models.0.family')
-    expect((await rhona.post('models/remove', { model: 'own-shell' })).status).toBe(200)
-    expect((await rhona.post('models/remove', { model: 'own-shell' })).status).toBe(404)
-    const audit = (await (await new Caller(server.base).signIn('sunniva')).get('audit')).json
+    expect((await owner.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [{ ...own, family: 'clog' }] })).json.detail).toContain('models.0.family')
+    expect((await owner.post('models/remove', { model: 'own-shell' })).status).toBe(200)
+    expect((await owner.post('models/remove', { model: 'own-shell' })).status).toBe(404)
+    const audit = (await owner.get('audit')).json
     expect(JSON.stringify(audit)).toMatch(/models\.stock/)
     const bram = await new Caller(server.base).signIn('bram')
     expect((await bram.post('models/stock', { model: 'fern-traverse-99', sizeMm: 265, count: 2 })).status).toBe(200)
+    expect((await rhona.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [own] })).status).toBe(403)
     expect((await bram.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [own] })).status).toBe(403)
   })
   it('takes ten thousand rows, keeps their order and lets nothing half in', async () => {
@@ -54,13 +57,13 @@ describe('the catalogue', () => {
     const many = Array.from({ length: 10_000 }, (_, i) => ({ ...base[i % base.length]!, id: `bulk-${String(i).padStart(5, '0')}` }))
     const check = readCatalogueCsv(writeCatalogueCsv(many))
     expect([check.models.length, check.bad.length]).toEqual([10_000, 0])
-    expect((await rhona.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: check.models })).json).toEqual({ models: 10_000 })
+    expect((await owner.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: check.models })).json).toEqual({ models: 10_000 })
     const kept = await models()
     expect(kept.filter((m) => m.id.startsWith('bulk-')).map((m) => m.id)).toEqual(many.map((m) => m.id))
-    const bad = await rhona.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [{ ...base[0]!, id: 'fresh' }, { ...base[0]!, id: 'fresh' }] })
+    const bad = await owner.call('PUT', 'models', { format: 'gentle-arch/catalogue', version: 1, models: [{ ...base[0]!, id: 'fresh' }, { ...base[0]!, id: 'fresh' }] })
     expect([bad.status, bad.json.code]).toEqual([400, 'duplicate-model'])
     expect((await models()).some((m) => m.id === 'fresh')).toBe(false)
-    for (let i = 0; i < 3; i++) await rhona.post('models/remove', { model: `bulk-0000${i}` })
+    for (let i = 0; i < 3; i++) await owner.post('models/remove', { model: `bulk-0000${i}` })
     expect((await models()).filter((m) => m.id.startsWith('bulk-'))).toHaveLength(9997)
   }, 60_000)
 })
