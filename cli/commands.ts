@@ -1,6 +1,11 @@
 import { mkdirSync, readFileSync, writeFileSync } from 'node:fs'
 import { basename, join } from 'node:path'
 import { advise } from '../core/advice/advise'
+import { fitHeat } from '../core/bench/heat/fitHeat'
+import { readHeatCsv } from '../core/bench/heat/heatLog'
+import { forecast } from '../core/bench/heat/predictHeat'
+import { parseDay } from '../core/bench/schedule/day'
+import { schedule } from '../core/bench/schedule/schedule'
 import { captureFoot, captureReport, openScan } from '../core/capture/captureScan'
 import { FAULTS, FAULT_LIMITS } from '../core/capture/standin/faults'
 import { standinScan } from '../core/capture/standin/scan'
@@ -140,6 +145,29 @@ const match: Command = {
   },
 }
 
+const scheduleCommand: Command = { usage: 'DAY', files: 1, options: [], run: (args) => schedule(parseDay(readJson(args.files[0]!))) }
+
+/** A window as LOW-HIGH in °C. */
+function windowOf(text: string | undefined): [number, number] | null {
+  if (text === undefined) return null
+  const found = /^(\d+(?:\.\d+)?)-(\d+(?:\.\d+)?)$/.exec(text)
+  if (!found || Number(found[1]) >= Number(found[2])) throw new UsageError('arch heat: --window takes LOW-HIGH in °C, as 110-130')
+  return [Number(found[1]), Number(found[2])]
+}
+
+const heat: Command = {
+  usage: 'LOG.csv [--ambient C] [--window LOW-HIGH]',
+  files: 1,
+  options: ['ambient', 'window'],
+  run: (args) => {
+    const ambient = args.options.ambient === undefined ? undefined : Number(args.options.ambient)
+    if (ambient !== undefined && !Number.isFinite(ambient)) throw new UsageError('arch heat: --ambient takes a number in °C')
+    const window = windowOf(args.options.window)
+    const fit = fitHeat(readHeatCsv(new TextDecoder().decode(bytesOf(args.files[0]!))), { ambientC: ambient })
+    return roundDeep({ ...fit, ...forecast(fit, window) })
+  },
+}
+
 const adviseCommand: Command = { usage: 'RECORD', files: 1, options: [], run: (args) => ({ entries: advise(recordOf(args)) }) }
 
 /** Bytes of a file; a missing one is refused with its name. */
@@ -221,4 +249,4 @@ const capture: Command = {
 }
 
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, advise: adviseCommand, convert, scan, capture }
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, schedule: scheduleCommand, heat, advise: adviseCommand, convert, scan, capture }

@@ -1,13 +1,31 @@
 import { topological, type Problem } from './problem'
+import type { Order } from './timing'
 
-/** Earliest starts and what must follow after each task, by windows and precedence alone, minutes. */
-export function headsAndTails(problem: Problem): { head: Float64Array; tail: Float64Array } {
+/** Earliest starts and what must follow after each task, by windows, precedence and orders, minutes. */
+export function headsAndTails(problem: Problem, orders: readonly Order[] = []): { head: Float64Array; tail: Float64Array } {
   const { tasks } = problem
-  const order = topological(problem)
-  const head = new Float64Array(tasks.length)
+  const head = Float64Array.from(tasks, (t) => t.lo)
   const tail = new Float64Array(tasks.length)
-  for (const i of order) head[i] = Math.max(tasks[i]!.lo, ...tasks[i]!.preds.map((p) => head[p]! + tasks[p]!.minutes))
-  for (const i of [...order].reverse()) tail[i] = Math.max(0, ...tasks[i]!.succs.map((s) => tasks[s]!.minutes + tail[s]!))
+  const order = topological(problem)
+  // Orders may point against the way the tasks are listed: repeat until nothing moves (they hold no circle).
+  for (let moved = true, round = 0; moved && round <= tasks.length; round++) {
+    moved = false
+    const push = (from: number, to: number) => {
+      const ends = head[from]! + tasks[from]!.minutes
+      if (ends > head[to]!) {
+        head[to] = ends
+        moved = true
+      }
+      const after = tail[to]! + tasks[to]!.minutes
+      if (after > tail[from]!) {
+        tail[from] = after
+        moved = true
+      }
+    }
+    for (const i of order) for (const s of tasks[i]!.succs) push(i, s)
+    for (const o of orders) push(o.from, o.to)
+    if (orders.length === 0) for (const i of [...order].reverse()) for (const s of tasks[i]!.succs) push(i, s)
+  }
   return { head, tail }
 }
 
@@ -16,9 +34,9 @@ export function headsAndTails(problem: Problem): { head: Float64Array; tail: Flo
  * its windows and predecessors let it, and what follows it follows; and of the tasks of a resource that begin at a or later and have at least b
  * behind them, all work divided by how many there are of it lies between a and the end less b.
  */
-export function lowerBound(problem: Problem): number {
+export function lowerBound(problem: Problem, orders: readonly Order[] = []): number {
   const { tasks, caps, opening } = problem
-  const { head, tail } = headsAndTails(problem)
+  const { head, tail } = headsAndTails(problem, orders)
   let bound = opening
   for (const t of tasks) bound = Math.max(bound, head[t.index]! + t.minutes + tail[t.index]!)
   caps.forEach((cap, r) => {

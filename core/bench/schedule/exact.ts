@@ -1,3 +1,4 @@
+import { lowerBound } from './bound'
 import { firstConflict } from './conflicts'
 import { costLess, type Cost, type Problem } from './problem'
 import { bestTiming, type Order } from './timing'
@@ -16,37 +17,62 @@ export interface Plan {
  * @param mostNodes gives up after so many and says that it did not finish
  */
 export function exactPlan(problem: Problem, start: Plan | null, mostNodes: number): { plan: Plan | null; finished: boolean } {
+  const n = problem.tasks.length
+  if (n > 30) return { plan: start, finished: false }
   let best = start
   let nodes = 0
   const orders: Order[] = []
-  const visit = (here: Plan): boolean => {
-    if (best && !costLess(here.cost, best.cost)) return true
+  /** the same orders are reached by many ways; each set of them, closed, is looked at once */
+  const seen = new Set<string>()
+  const roots = closureOf(problem)
+  const cannotBeat = (cost: Cost): boolean => best !== null && !costLess(cost, best.cost)
+  /** The plan's cost with the day at least as long as the work on its resources. */
+  const bounded = (cost: Cost): Cost => (best && cost.late === best.cost.late && cost.waiting === best.cost.waiting ? { ...cost, makespan: Math.max(cost.makespan, lowerBound(problem, orders)) } : cost)
+  const visit = (here: Plan, after: Int32Array): boolean => {
+    if (cannotBeat(here.cost)) return true
     const conflict = firstConflict(problem, here.starts)
     if (!conflict) {
       best = here
       return true
     }
     if (conflict.tasks.length === 1) return true
-    const children: { order: Order; plan: Plan }[] = []
+    const children: { order: Order; plan: Plan; after: Int32Array }[] = []
     for (const from of conflict.tasks)
       for (const to of conflict.tasks) {
-        if (from === to) continue
+        if (from === to || after[to]! & (1 << from)) continue
+        const next = withOrder(after, from, to)
+        const key = next.join()
+        if (seen.has(key)) continue
+        seen.add(key)
         if (++nodes > mostNodes) return false
         orders.push({ from, to })
         const plan = bestTiming(problem, orders)
+        if (plan && !cannotBeat(plan.cost) && !cannotBeat(bounded(plan.cost))) children.push({ order: { from, to }, plan, after: next })
         orders.pop()
-        if (plan && (!best || costLess(plan.cost, best.cost))) children.push({ order: { from, to }, plan })
       }
     children.sort((a, b) => (costLess(a.plan.cost, b.plan.cost) ? -1 : costLess(b.plan.cost, a.plan.cost) ? 1 : 0))
     for (const child of children) {
       orders.push(child.order)
-      const done = visit(child.plan)
+      const done = visit(child.plan, child.after)
       orders.pop()
       if (!done) return false
     }
     return true
   }
   const root = bestTiming(problem, [])
-  const finished = root === null || visit(root)
+  const finished = root === null || visit(root, roots)
   return { plan: best, finished }
+}
+
+/** For each task, as bits, the tasks that come after it. */
+function closureOf(problem: Problem): Int32Array {
+  let after = new Int32Array(problem.tasks.length)
+  for (const t of problem.tasks) for (const s of t.succs) after = withOrder(after, t.index, s)
+  return after
+}
+
+/** The closure with one more order: whatever comes before `from` now also comes before all that follows `to`. */
+function withOrder(after: Int32Array, from: number, to: number): Int32Array<ArrayBuffer> {
+  const gained = after[to]! | (1 << to)
+  return Int32Array.from(after, (bits, i) => (i === from || bits & (1 << from) ? bits | gained : bits))
 }

@@ -42,9 +42,9 @@ function firstOrders(problem: Problem): number[][] {
  *
  * @param work minutes of occupancy it may look at
  * @param given an order of jobs to begin with, as when a running plan is made again
- * @param floor a makespan that cannot be beaten: with nobody late and nobody waiting the search is over there
+ * @param floor a cost that cannot be beaten: the search is over there
  */
-export function goodPlan(problem: Problem, work: number, floor: number, given: readonly number[] | null = null, stop: () => boolean = () => false): Found {
+export function goodPlan(problem: Problem, work: number, floor: Cost | null, given: readonly number[] | null = null, stop: () => boolean = () => false): Found {
   const builder = new Builder(problem)
   const { occupancy } = builder
   let best: Found | null = null
@@ -72,7 +72,7 @@ export function goodPlan(problem: Problem, work: number, floor: number, given: r
   }
   load(now)
   const n = problem.jobs.length
-  const done = () => best!.unplaced.length === 0 && best!.cost.late === 0 && best!.cost.waiting === 0 && best!.cost.makespan <= floor
+  const done = () => floor !== null && best!.unplaced.length === 0 && !costLess(floor, best!.cost)
   for (let round = 0; n > 1 && occupancy.looked < work && !done() && !stop(); round++) {
     const size = Math.min(n, 2 + Math.floor(random() * Math.min(8, n)))
     const out = pick(problem, now, size, random)

@@ -124,6 +124,8 @@ export class Builder {
   /** Places a job; false when there is no room for it, and then nothing of it is placed. */
   insert(job: number): boolean {
     const shape = this.#shapes[job]!
+    // A job that is looked at costs something even where nothing is held.
+    this.occupancy.looked += 40 * shape.order.length
     if (shape.first < 0) return this.#asap(shape.order, 0, -1, 0)
     const { tasks } = this.problem
     const before = shape.order.slice(0, shape.order.indexOf(shape.first)).filter((t) => !tasks[t]!.client)

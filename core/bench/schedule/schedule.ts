@@ -4,6 +4,7 @@ import { clockOf, minuteOf, type Day } from './day'
 import { exactPlan } from './exact'
 import { goodPlan } from './improve'
 import { problemOf, type Problem } from './problem'
+import { bestTiming } from './timing'
 
 /** A step with its time. */
 export interface PlacedStep {
@@ -36,7 +37,7 @@ export interface Schedule {
 }
 
 export interface ScheduleOptions {
-  /** how much the search may look at, minutes of occupancy; the house value fits a day of 40 jobs into a second or two */
+  /** how much the search may look at, minutes of occupancy; the house value takes a day of 40 jobs about a second */
   work?: number
   /** starts of an earlier plan: jobs keep that order where nothing forces another */
   keep?: readonly PlacedStep[]
@@ -46,7 +47,7 @@ export interface ScheduleOptions {
 /** Up to so many steps the optimum is looked for. */
 const SMALL = 16
 const MOST_NODES = 60_000
-const HOUSE_WORK = 60_000_000
+const HOUSE_WORK = 15_000_000
 
 /**
  * Places every step of a day so that nothing and nobody is booked twice, client steps lie inside their visit and each step follows what it waits
@@ -59,16 +60,19 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
   const problem = problemOf(day)
   const floor = lowerBound(problem)
   const small = problem.tasks.length <= SMALL
-  const found = goodPlan(problem, small ? Math.min(work, 400_000) : work, floor, keep ? orderOf(problem, keep) : null, stop)
+  // Without resources nobody can be less late, and among such plans no client can wait less.
+  const free = bestTiming(problem, [])?.cost
+  const found = goodPlan(problem, small ? Math.min(work, 400_000) : work, free ? { late: free.late, waiting: free.waiting, makespan: floor } : null, keep ? orderOf(problem, keep) : null, stop)
   let { starts, cost } = found
   let optimal = false
-  const reached = found.unplaced.length === 0 && cost.late === 0 && cost.waiting <= 0 && cost.makespan <= floor
+  const cannotBeBetter = () => free !== undefined && found.unplaced.length === 0 && cost.late === free.late && cost.waiting === free.waiting && cost.makespan <= floor
+  const reached = cannotBeBetter()
   if (small && !reached) {
     const exact = exactPlan(problem, found.unplaced.length === 0 ? { starts, cost } : null, MOST_NODES)
     optimal = exact.finished && exact.plan !== null
     if (exact.plan) ({ starts, cost } = exact.plan)
     if (exact.plan) found.unplaced.length = 0
-  } else optimal = reached && problem.jobs.every((j) => j.clients.length < 2 || cost.waiting === 0)
+  } else optimal = reached
   return {
     steps: problem.tasks
       .filter((t) => !Number.isNaN(starts[t.index]!))
