@@ -93,7 +93,7 @@ try {
   await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'Try-on', exact: true }).click()
   await page.getByRole('button', { name: 'Start the clock' }).click()
-  for (const [group, value] of [['left toes upright', 'touch'], ['left toes flexed', 'come off'], ['left hold', 'even'], ['right toes upright', 'touch'], ['right hold', 'tight']]) await page.getByRole('group', { name: group }).getByRole('button', { name: value }).click()
+  for (const [group, value] of [['left toes upright', 'touch'], ['left toes flexed', 'come off'], ['left hold', 'even'], ['right toes upright', 'touch'], ['right hold', 'tight']]) await page.getByRole('group', { name: group }).getByRole('button', { name: value, exact: true }).click()
   await page.getByRole('application', { name: /right foot, medial/ }).click()
   await shot('match-try-on')
   await page.getByRole('button', { name: 'Work plan' }).click()

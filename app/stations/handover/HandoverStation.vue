@@ -2,6 +2,7 @@
 import { addDays, format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
+import { wearInPlan } from '../../../core/followup/wearInPlan'
 import { clientCard } from '../../../core/followup/card'
 import type { Handover } from '../../../core/record/schema'
 import StatusMark from '~/components/StatusMark.vue'
@@ -26,6 +27,7 @@ const good = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] =
 const stops = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'stop').length)
 const start = computed(() => handover.value.wearInStart ?? format(new Date(), 'yyyy-MM-dd'))
 const card = computed(() => clientCard(fitting.record, format(new Date(start.value), 'd MMMM')))
+const plan = computed(() => wearInPlan(fitting.record, start.value))
 const today = () => format(new Date(), 'yyyy-MM-dd')
 const handOver = () => put({ on: today(), wearInStart: start.value, nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd') }, 'handed over')
 const day = (event: Event) => (event.target as HTMLInputElement).value || undefined
@@ -36,6 +38,7 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
     <h1>Handover</h1>
     <span class="fact">{{ good }} of {{ CHECKS.length }} checks good{{ handover.on ? ` · handed over ${handover.on}` : '' }}</span>
     <VBtn :href="`/api/fittings/${fitting.id}/card`" target="_blank">Client’s card (PDF)</VBtn>
+    <VBtn :href="`/api/fittings/${fitting.id}/wearin`">Wear-in dates (calendar)</VBtn>
     <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || stops > 0" :title="stops ? 'A check says stop: mend it first' : ''" @click="handOver">{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
@@ -49,7 +52,8 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
     <div class="stack">
       <section class="card"><div class="card-head"><h2>Dates</h2></div><div class="card-body dates">
         <label><span>Wearing in starts</span><input class="field" type="date" :value="start" :disabled="fitting.readOnly" @change="put({ wearInStart: day($event) }, 'wear-in start')" /></label>
-        <label><span>Next visit</span><input class="field" type="date" :value="handover.nextVisitOn" :disabled="fitting.readOnly" @change="put({ nextVisitOn: day($event) }, 'next visit')" /></label></div></section>
+        <label><span>Next visit</span><input class="field" type="date" :value="handover.nextVisitOn" :disabled="fitting.readOnly" @change="put({ nextVisitOn: day($event) }, 'next visit')" /></label>
+        <p class="small plan"><span v-for="d in plan.slice(0, 9)" :key="d.on + d.words"><b>{{ format(new Date(`${d.on}T12:00`), 'EEE d MMM') }}</b> {{ d.words }}</span><span v-if="plan.length > 9" class="muted">and so on to {{ format(new Date(`${plan.at(-1)!.on}T12:00`), 'd MMM') }}</span></p></div></section>
       <section class="card grow scroll" tabindex="0" aria-label="The card says"><div class="card-head"><h2>The card says</h2><span class="aside small">plain words only</span></div>
         <div class="paper"><h3 class="h1">{{ card.greeting }}</h3><p v-for="m in card.made" :key="m">{{ m }}</p><p v-if="card.goal" class="goal">“{{ card.goal }}”</p><ol><li v-for="(w, i) in card.wearIn" :key="w">{{ i + 1 }}. {{ w }}</li></ol><p class="muted">{{ card.normal }}</p><p><b>Stop and call us:</b> {{ card.stop.join('; ') }}.</p><p class="muted small">{{ card.notice }}</p></div></section>
     </div>
@@ -62,7 +66,7 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
 .check { display: flex; align-items: center; gap: 12px; padding: 10px 14px; border-bottom: 1px solid var(--hairline); min-height: 66px; }
 .n { color: var(--muted); width: 14px; } .what { flex: 1; } .what b, .what span { display: block; }
 .three { display: flex; gap: 8px; } .v { min-width: 84px; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); display: grid; place-items: center; } .v.on { background: var(--wash); }
-.dates { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .dates span { font-size: 12px; color: var(--muted); }
+.dates { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .dates label span { font-size: 12px; color: var(--muted); } .plan { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; }
 .paper { margin: 12px; padding: 16px; border: 1px solid var(--ink); background: #fff; display: flex; flex-direction: column; gap: 8px; font-size: 16px; line-height: 22px; }
 .goal { border-left: 4px solid var(--spruce); padding-left: 12px; }
 </style>

@@ -90,7 +90,7 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
       <div class="setup">
         <label v-for="s in SIDES" :key="s" class="pick"><SideMark :side="s" word /><select class="field" :value="pickOf(s)" :aria-label="`Model on the ${s} foot`" :disabled="fitting.readOnly" @change="worn[s] = ($event.target as HTMLSelectElement).value"><option v-for="id in candidates" :key="id" :value="id">{{ model(id)?.name }}, {{ sizeWords(sizeOf(id, s)) }}</option></select></label>
         <label class="dev"><input v-model="onDevice" type="checkbox"> footbed in</label>
-        <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || candidates.length === 0" @click="start">{{ current ? 'Start another' : 'Start the clock' }}</VBtn>
+        <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || candidates.length === 0" @click="start">{{ current ? 'New clock' : 'Start the clock' }}</VBtn>
       </div>
       <p v-if="!current" class="muted pad">Buckle or lace, stand, flex, walk. The clock runs 15 minutes; read both feet at 0, 5, 10 and 15.</p>
       <template v-else>
@@ -125,7 +125,7 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
 <style scoped>
 .try { grid-template-columns: minmax(0, 1fr) minmax(0, 330px); }
 .worn, .felt { display: flex; flex-direction: column; overflow: auto; }
-.setup { display: flex; gap: 10px; align-items: center; padding: 10px 14px; border-bottom: 1px solid var(--hairline); flex-wrap: wrap; } .pick { display: flex; gap: 6px; align-items: center; flex: 1; min-width: 150px; } .dev { display: flex; gap: 6px; align-items: center; min-height: 44px; } .dev input { width: 20px; height: 20px; accent-color: var(--spruce); }
+.setup { display: flex; gap: 10px; align-items: center; padding: 10px 14px; border-bottom: 1px solid var(--hairline); flex-wrap: wrap; } .pick { display: flex; gap: 6px; align-items: center; flex: 1; min-width: 186px; } .dev { display: flex; gap: 6px; align-items: center; min-height: 44px; } .dev input { width: 20px; height: 20px; accent-color: var(--spruce); }
 .pad { padding: 14px 16px; }
 .clock { display: flex; gap: 16px; align-items: center; padding: 10px 16px; border-bottom: 1px solid var(--hairline); flex-wrap: wrap; } .time { font-family: 'Bricolage Grotesque Variable', serif; font-size: 40px; line-height: 44px; min-width: 104px; } .who { display: flex; flex-direction: column; min-width: 0; flex: 1; }
 .marks { display: flex; gap: 6px; } .at { width: 62px; min-height: 48px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; font-size: 17px; font-weight: 600; line-height: 20px; background: var(--sheet); } .at span { display: block; font-weight: 400; min-height: 16px; } .at.on { background: var(--wash); border-color: var(--spruce); box-shadow: inset 0 0 0 1px var(--spruce); }

@@ -1,0 +1,96 @@
+import ICAL from 'ical.js'
+import { describe, expect, it } from 'vitest'
+import { fitGrowth, lengthOn, monthsBetween, outgrown, usualGrowthMm } from '../../core/followup/growth'
+import { fitPackOut, HOUSE_PACK_OUT, looseAfter, packedOut } from '../../core/followup/packOut'
+import { dayAfter, wearInPlan } from '../../core/followup/wearInPlan'
+import { wearInCalendar } from '../../server/documents/wearInCalendar'
+import { DEMO_RECORDS } from '../../demo/records'
+
+const plain = structuredClone(DEMO_RECORDS['tove-marchetti']!)
+for (const side of ['left', 'right'] as const) plain.feet[side]!.findings!.mobility = { subtalar: 'usual' }
+
+describe('wearing in', () => {
+  it('goes up by an hour a day to a full day, then sport', () => {
+    const plan = wearInPlan(plain, '2026-11-26')
+    expect(plan.map((d) => d.minutes)).toEqual([60, 120, 180, 240, 300, 360, 420, 480, 480])
+    expect([plan[0]!.words, plan[2]!.words, plan[7]!.words, plan[8]!.words]).toEqual(['1 to 2 hours', '3 hours', 'a full day', 'sport'])
+    expect([plan[0]!.on, plan[8]!.on]).toEqual(['2026-11-26', '2026-12-04'])
+  })
+  it('goes slower for children and stiff feet, and by half hours with a condition for feet at risk', () => {
+    expect(wearInPlan(DEMO_RECORDS['juno-abara']!, '2026-11-26').slice(0, 5).map((d) => d.minutes)).toEqual([60, 60, 120, 120, 180])
+    const numb = structuredClone(plain)
+    numb.story!.conditions = ['neuropathy']
+    numb.feet.left!.findings!.sensationFelt = 5
+    const risk = wearInPlan(numb, '2026-11-26')
+    expect(risk.slice(0, 3).map((d) => d.minutes)).toEqual([30, 60, 90])
+    expect(risk[1]!.only).toContain('redness')
+    expect(risk.some((d) => d.words === 'sport')).toBe(false)
+  })
+  it('goes out as iCalendar that another reader reads with the right days, across a change of the clock', () => {
+    // Clocks go back in the night to 25 October 2026 and forward on 28 March 2027.
+    for (const start of ['2026-10-22', '2027-03-25']) {
+      const plan = wearInPlan(plain, start)
+      const calendar = new ICAL.Component(ICAL.parse(wearInCalendar(plan, 'Hollin Row Fit Room', 'HR-0412', new Date('2026-10-01T08:00:00Z'))))
+      const events = calendar.getAllSubcomponents('vevent').map((v) => new ICAL.Event(v))
+      expect(events.map((e) => e.startDate.toString())).toEqual(plan.map((d) => d.on))
+      expect(events.every((e) => e.startDate.isDate && e.duration.toSeconds() === 86_400)).toBe(true)
+      expect(events.map((e) => e.startDate.toString())).toEqual(plan.map((_, i) => dayAfter(start, i)))
+      expect(events[0]!.summary).toBe('Footbeds: 1 to 2 hours')
+    }
+  })
+})
+
+describe('packing out', () => {
+  it('keeps the house curve: 10 % by day 10, 20 % in the end', () => {
+    expect(packedOut(HOUSE_PACK_OUT, 10)).toBeCloseTo(0.1, 12)
+    expect(packedOut(HOUSE_PACK_OUT, 20)).toBeCloseTo(0.15, 12)
+    expect(packedOut(HOUSE_PACK_OUT, 1e4)).toBeCloseTo(0.2, 12)
+  })
+  it('says when snug becomes roomy and loose: 8 mm of liner, 0.2 mm of room, band to 1', () => {
+    // Room is 0.2 + 8 · 0.2 · (1 − 2^(−d/10)); it passes 1 where 2^(−d/10) = 1/2, so on day 10; 1.8 mm in the end is roomy, never loose.
+    expect(looseAfter(0.2, 8, [0, 1], HOUSE_PACK_OUT)).toEqual({ roomyDays: expect.closeTo(10, 9), looseDays: null, endVerdict: 'roomy' })
+    expect(looseAfter(1.4, 8, [0, 1], HOUSE_PACK_OUT).roomyDays).toBe(0)
+    expect(looseAfter(-1, 8, [0, 1], HOUSE_PACK_OUT)).toEqual({ roomyDays: null, looseDays: null, endVerdict: 'right' })
+  })
+  it('learns from what was seen and is not overturned by one reading', () => {
+    const truth = { endShare: 0.32, scaleDays: 8, count: 0 }
+    const many = fitPackOut([3, 6, 9, 12, 20, 30, 40, 60, 80, 100].map((days) => ({ days, share: packedOut(truth, days) })))
+    expect(many.endShare).toBeCloseTo(0.31, 1)
+    expect(fitPackOut([{ days: 30, share: 0.6 }]).endShare).toBeLessThan(0.45)
+    expect(fitPackOut([])).toEqual(HOUSE_PACK_OUT)
+  })
+})
+
+describe('growth', () => {
+  it('has its defaults by age and sex', () =>
+    expect([[2, 'male'], [4, 'male'], [9, 'female'], [13, 'female'], [14, 'female'], [15, 'male'], [16, 'male']].map(([age, sex]) => usualGrowthMm(age as number, sex as string))).toEqual([1.5, 1, 0.8, 0.5, 0, 0.5, 0]))
+  it('weighs the default and the child by their errors', () => {
+    // Two lengths six months apart, 6 mm more: own slope 6/T with T = 181/30.436875 = 5.9467 months; Σ(t − t̄)² = T²/2 = 17.68.
+    // Precision 17.68 + 1/0.09 = 28.79; (17.68 · 1.00896 + 0.8/0.09)/28.79 = 0.9283 mm a month, SD 0.1864.
+    const fit = fitGrowth([{ on: '2026-01-01', lengthMm: 190 }, { on: '2026-07-01', lengthMm: 196 }], '2017-03-01', undefined, 1)!
+    const T = monthsBetween('2026-01-01', '2026-07-01')
+    const precision = T ** 2 / 2 + 1 / 0.09
+    expect(fit.slopeMm).toBeCloseTo(((T ** 2 / 2) * (6 / T) + 0.8 / 0.09) / precision, 9)
+    expect(fit.slopeMm).toBeCloseTo(0.9283, 3)
+    expect(fit.slopeSdMm).toBeCloseTo(1 / Math.sqrt(precision), 9)
+    // One length alone says nothing of the slope.
+    expect(fitGrowth([{ on: '2026-07-01', lengthMm: 196 }], '2017-03-01', undefined)!.slopeMm).toBeCloseTo(0.8, 9)
+    // Shrinking is measuring error, not growth; lengths older than 18 months are left out.
+    expect(fitGrowth([{ on: '2026-01-01', lengthMm: 240 }, { on: '2027-01-01', lengthMm: 230 }], '2009-01-01', 'male')!.slopeMm).toBe(0)
+    expect(fitGrowth([{ on: '2020-01-01', lengthMm: 150 }, { on: '2026-07-01', lengthMm: 196 }], '2017-03-01', undefined)!.count).toBe(1)
+  })
+  it('gives a band that widens, the day the toe room is used up, and the day for a new mould', () => {
+    const fit = fitGrowth([{ on: '2026-11-20', lengthMm: 199 }], '2017-03-01', 'female', 1)!
+    const soon = lengthOn(fit, '2026-12-20')
+    const later = lengthOn(fit, '2027-11-20')
+    expect(later.lengthMm - 199).toBeCloseTo(0.8 * monthsBetween('2026-11-20', '2027-11-20'), 9)
+    expect(soon.highMm - soon.lowMm).toBeCloseTo(2 * 1.96 * Math.sqrt(2 + (0.3 * monthsBetween('2026-11-20', '2026-12-20')) ** 2), 9)
+    expect(later.highMm - later.lowMm).toBeGreaterThan(soon.highMm - soon.lowMm)
+    // 210 inside and 5 mm least room: at 205 mm, 6 mm more, so after 7.5 months = 228.3 days.
+    const when = outgrown(fit, '2026-11-20', { insideMm: 210, leastRoomMm: 5, madeAtMm: 199 })
+    expect(when.footwear!.expected).toBe(dayAfter('2026-11-20', 229))
+    expect(when.footwear!.earliest! < when.footwear!.expected!).toBe(true)
+    expect(when.remake!.expected).toBe(dayAfter('2026-11-20', 381))
+    expect(fitGrowth([], '2017-03-01', undefined)).toBeNull()
+  })
+})
