@@ -67,6 +67,14 @@ export const doubleReadingBody = z.strictObject({
   takenOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
 })
 
+const timerMinutes = z.number().min(0.05, 'A timer runs for at least three seconds.').max(1440, 'A timer runs for a day at most.')
+export const timerBody = z.strictObject({ id: z.uuid(), name: z.string().trim().min(1).max(80), minutes: timerMinutes, fittingId: z.uuid().optional(), step: z.string().max(80).optional() })
+export const timerChangeBody = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.enum(['pause', 'resume', 'stop']) }),
+  z.strictObject({ do: z.literal('extend'), minutes: timerMinutes }),
+  z.strictObject({ do: z.literal('rename'), name: z.string().trim().min(1).max(80) }),
+])
+
 export const stockBody = z.strictObject({ model: z.string().min(1).max(80), sizeMm: z.number().min(100).max(400), count: z.number().int().min(0).max(9999) })
 export const modelIdBody = z.strictObject({ model: z.string().min(1).max(80) })
 

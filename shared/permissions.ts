@@ -19,6 +19,7 @@ export const PERMISSIONS = {
   'fittings.see': ['owner', 'fitter', 'bench', 'reader'],
   'fittings.change': ['owner', 'fitter'],
   'jobs.change': ['owner', 'fitter', 'bench'],
+  'timers.see': ['owner', 'fitter', 'bench', 'reader'],
   'documents.ticket': ['owner', 'fitter', 'bench', 'reader'],
   'documents.card': ['owner', 'fitter', 'reader'],
   'records.import': ['owner', 'fitter'],

@@ -5,6 +5,7 @@ import { VBtn, VList, VListItem, VMenu } from 'vuetify/components'
 import { useSession } from '~/stores/session'
 import { ROLE_WORDS } from '../../shared/permissions'
 import BrandMark from './BrandMark.vue'
+import TimerTray from './TimerTray.vue'
 
 /** Brand, who this is about, the trail, the clock with what is saved. */
 const { title = '', fact = '', saved = undefined, shop = '' } = defineProps<{ title?: string; fact?: string; saved?: 'saved' | 'saving' | 'kept'; shop?: string }>()
@@ -35,6 +36,7 @@ async function leave() {
       <b>{{ format(now, 'EEE d MMM, HH:mm') }}</b>
       <small v-if="saved" :class="saved === 'kept' ? 'watch-text' : ''" role="status" aria-live="polite">{{ saved === 'saved' ? '✓ ' : '' }}{{ SAVED[saved] }}</small>
     </div>
+    <TimerTray />
     <VMenu v-if="session.person">
       <template #activator="{ props }">
         <VBtn v-bind="props" class="me" :aria-label="`${session.person.name}, ${ROLE_WORDS[session.person.role].name}. Menu`">{{ session.person.name.split(' ').map((w) => w[0]).join('') }}</VBtn>

@@ -75,7 +75,7 @@ describe('permissions', () => {
     const otto = new Caller(server.base)
     expect((await otto.post('sign-in', { login: 'otto', password: 'a long password', understood: true })).status).toBe(200)
     for (const r of routes.filter((x) => x.path.includes('[id]'))) {
-      const body = r.file.includes('commands') ? { id: crypto.randomUUID(), version: 0, command: { kind: 'part.put', part: 'jobs', content: [] } } : r.file.endsWith('put.ts') ? { id: crypto.randomUUID(), version: 1, details: {} } : r.file.startsWith('visits') ? { state: 'seen', version: 1 } : r.file.includes('photos/index.post') ? { data: PIXEL } : r.file.includes('order.post') ? { feet: ['left'] } : {}
+      const body = r.file.includes('commands') ? { id: crypto.randomUUID(), version: 0, command: { kind: 'part.put', part: 'jobs', content: [] } } : r.file.endsWith('put.ts') ? { id: crypto.randomUUID(), version: 1, details: {} } : r.file.startsWith('visits') ? { state: 'seen', version: 1 } : r.file.includes('photos/index.post') ? { data: PIXEL } : r.file.includes('order.post') ? { feet: ['left'] } : r.file.startsWith('timers') ? { do: 'pause' } : {}
       expect([404, 409], r.file).toContain((await otto.call(r.method, real(r.path), r.method === 'GET' ? undefined : body)).status)
     }
     expect((await otto.get('clients?q=o')).json.clients).toEqual([])

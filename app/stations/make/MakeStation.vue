@@ -11,10 +11,12 @@ import { download } from '~/composables/download'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
+import { useTimers } from '~/stores/timers'
 import { deviceWorker } from '~/workers/deviceWorker'
 
 const fitting = useFitting()
 const session = useSession()
+const timers = useTimers()
 const models = useModels()
 const trouble = ref('')
 const busy = ref('')
@@ -66,6 +68,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
       <ul class="scroll grow">
         <li v-for="step in steps" :key="step.id" class="step" :class="{ now: step === next }">
           <span class="what"><b>{{ step.words }}</b><span class="muted label">{{ step.minutes }} min · {{ step.waiting ? 'waiting' : 'hands-on' }}{{ step.client ? ' · client there' : '' }}</span><span v-if="step.caution" class="watch-text label">▲ {{ step.caution }}</span></span>
+          <VBtn v-if="step.waiting" size="small" :disabled="!canWork" :aria-label="`Timer for ${step.words}, ${step.minutes} min`" @click="timers.start(`${code}: ${step.words}`.slice(0, 80), step.minutes, { fittingId: fitting.id, step: step.id })">Timer {{ step.minutes }} min</VBtn>
           <button v-for="foot in feetOf(step)" :key="foot ?? 'pair'" class="tick" role="checkbox" :aria-checked="isDone(step, foot)" :disabled="!canWork" :aria-label="`${step.words}${foot ? `, ${foot}` : ''}`" @click="tick(step, foot)"><SideMark v-if="foot" :side="foot" word /><span v-else>Pair</span><b>{{ isDone(step, foot) ? '✓ done' : 'open' }}</b></button>
         </li>
       </ul>

@@ -1,0 +1,90 @@
+import { once } from 'node:events'
+import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { leftMs, rings, type Timer } from '../../core/bench/timer'
+import { Caller, startServer } from './client'
+
+const PORT = 41780
+let server: Awaited<ReturnType<typeof startServer>>
+let bram: Caller
+beforeAll(async () => {
+  server = await startServer(PORT)
+  bram = await new Caller(server.base).signIn('bram')
+})
+afterAll(() => server.stop())
+const open = async (caller = bram): Promise<{ now: number; timers: Timer[] }> => (await caller.get('timers')).json
+const of = async (id: string) => (await open()).timers.find((t) => t.id === id)
+const start = (id: string, minutes: number, name = 'Oven') => bram.post('timers', { id, name, minutes })
+
+describe('timers', () => {
+  it('run by the server\'s clock, pause, go on, are extended and renamed, ring, and stay in the log', async () => {
+    const id = crypto.randomUUID()
+    expect((await start(id, 6)).status).toBe(200)
+    // Sent twice, as after a broken line, it is still one and still ends when it did.
+    const first = (await of(id))!
+    await start(id, 6)
+    expect((await of(id))!.endsAt).toBe(first.endsAt)
+    expect(first.endsAt! - first.startedAt).toBeCloseTo(360_000, -1)
+    const change = (body: unknown) => bram.call('PATCH', `timers/${id}`, body)
+    await change({ do: 'pause' })
+    const paused = (await of(id))!
+    expect([paused.state, paused.endsAt, Math.round(paused.leftMs! / 10_000)]).toEqual(['paused', null, 36])
+    await change({ do: 'extend', minutes: 1 })
+    await change({ do: 'rename', name: 'Oven, left blank' })
+    await change({ do: 'resume' })
+    const again = await open()
+    const timer = again.timers.find((t) => t.id === id)!
+    expect(timer.name).toBe('Oven, left blank')
+    expect(Math.round(leftMs(timer, again.now) / 10_000)).toBe(42)
+    expect((await change({ do: 'resume' })).status).toBe(404)
+    expect((await change({ do: 'extend', minutes: 0 })).status).toBe(400)
+    expect((await change({ do: 'stop' })).json.timers.some((t: Timer) => t.id === id)).toBe(false)
+    const quick = crypto.randomUUID()
+    await start(quick, 0.05)
+    await new Promise((over) => setTimeout(over, 3200))
+    const after = await open()
+    expect(rings(after.timers.find((t) => t.id === quick)!, after.now)).toBe(true)
+    // What rings and is given a minute has that minute from now.
+    await bram.call('PATCH', `timers/${quick}`, { do: 'extend', minutes: 1 })
+    const more = await open()
+    expect(Math.round(leftMs(more.timers.find((t) => t.id === quick)!, more.now) / 1000)).toBe(60)
+    await bram.call('PATCH', `timers/${quick}`, { do: 'stop' })
+  })
+  it('are heard of by every screen of the shop, and nobody else\'s', async () => {
+    const cookie = (bram as unknown as { cookie: string }).cookie
+    const abort = new AbortController()
+    const stream = await fetch(`${server.base}/api/timers/events`, { headers: { cookie }, signal: abort.signal })
+    const reader = stream.body!.getReader()
+    const heard = (async () => {
+      let text = ''
+      while (!text.includes('event: timers')) text += new TextDecoder().decode((await reader.read()).value)
+      return text
+    })()
+    await new Promise((over) => setTimeout(over, 200))
+    const id = crypto.randomUUID()
+    await start(id, 1)
+    expect(await heard).toContain('event: timers')
+    abort.abort()
+    await bram.call('PATCH', `timers/${id}`, { do: 'stop' })
+    const reader_ = await new Caller(server.base).signIn('rhona')
+    expect((await open(reader_)).timers).toEqual((await open()).timers)
+  })
+  it('none is lost when the server is killed 50 times in the middle of requests', async () => {
+    const kept: string[] = []
+    for (let round = 0; round < 50; round++) {
+      const id = crypto.randomUUID()
+      // The first request of a fresh server takes longest; after it some requests end before the blow and some do not.
+      await bram.get('timers')
+      const going = start(id, 30, `round ${round}`).then((a) => a.status === 200 && kept.push(id)).catch(() => undefined)
+      await new Promise((over) => setTimeout(over, (round * 7) % 160))
+      const gone = once(server.child, 'exit')
+      server.child.kill('SIGKILL')
+      await Promise.all([gone, going])
+      server = await startServer(PORT)
+    }
+    const { timers, now } = await open()
+    const there = new Map(timers.map((t) => [t.id, t]))
+    expect(kept.length).toBeGreaterThan(5)
+    for (const id of kept) expect(leftMs(there.get(id)!, now)).toBeGreaterThan(0)
+    for (const t of timers.filter((x) => x.name.startsWith('round'))) await bram.call('PATCH', `timers/${t.id}`, { do: 'stop' })
+  }, 240_000)
+})
