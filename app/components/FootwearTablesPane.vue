@@ -40,6 +40,11 @@ function setShift(key: string, text: string) {
   const value = number(text, key, -10, 10)
   if (value !== undefined) emit('change', { activityShiftMm: { ...draft.activityShiftMm, [key]: value } })
 }
+const TRAITS = { loose: 'loose foot', stiff: 'stiff foot', bony: 'bony point', numb: 'numb toes' } as const
+function setTrait(key: keyof typeof TRAITS, text: string) {
+  const value = number(text, TRAITS[key], 0, 6)
+  if (value !== undefined) emit('change', { characterShiftMm: { ...draft.characterShiftMm, [key]: value } })
+}
 const adding = ref({ activity: 'ski-touring', station: 'length' as Station })
 const makers = computed(() => [...new Set([...models.models.filter((m) => m.flex).map((m) => m.maker), ...Object.keys(draft.flexPoints)])].sort())
 function setPoint(maker: string, i: number, which: 0 | 1, text: string) {
@@ -68,6 +73,8 @@ const dropPoint = (maker: string, i: number) => emit('change', { flexPoints: { .
       <p class="small muted">{{ NORM_NOTES.activityShiftMm.name }}: feet swell and slide forward ({{ NORM_NOTES.activityShiftMm.source }}).</p>
       <table class="table"><thead><tr><th>Activity</th><th>Station</th><th>moves both ends by, mm</th></tr></thead><tbody><tr v-for="s in shifts" :key="s.key"><td>{{ s.activity }}</td><td>{{ s.station }}</td><td><DraftField class="num" :class="{ own: HOUSE_NORMS.activityShiftMm[s.key] !== s.mm }" inputmode="decimal" :value="s.mm" :disabled="!may" :aria-label="`${s.activity} ${s.station}`" @keep="(t: string) => setShift(s.key, t)" /></td></tr></tbody></table>
       <form class="line" @submit.prevent="setShift(`${adding.activity}.${adding.station}`, '0.5')"><select v-model="adding.activity" class="field fam" aria-label="Activity of a new shift" :disabled="!may"><option v-for="a in ACTIVITIES" :key="a.id" :value="a.id">{{ a.name }}</option></select><select v-model="adding.station" class="field fam" aria-label="Station of a new shift" :disabled="!may"><option v-for="s in STATIONS" :key="s" :value="s">{{ stationWords(s).name }}</option></select><VBtn type="submit" :disabled="!may">Add</VBtn></form>
+      <p class="small muted">{{ NORM_NOTES.characterShiftMm.name }} ({{ NORM_NOTES.characterShiftMm.source }}): a loose foot lowers the snug end, the others raise both ends.</p>
+      <div class="line"><label v-for="(words, k) in TRAITS" :key="k" class="line">{{ words }} <DraftField class="num" :class="{ own: HOUSE_NORMS.characterShiftMm[k] !== draft.characterShiftMm[k] }" inputmode="decimal" :value="draft.characterShiftMm[k]" :disabled="!may" :aria-label="`${words}, mm`" @keep="(t: string) => setTrait(k, t)" /></label></div>
       <label class="line">{{ NORM_NOTES.springBackShare.name }} <DraftField class="num" inputmode="decimal" :value="draft.springBackShare" :disabled="!may" aria-label="Spring-back share" @keep="(t: string) => { const v = number(t, 'Spring-back share', 0, 1); if (v !== undefined) emit('change', { springBackShare: v }) }" /> <span class="small muted">{{ NORM_NOTES.springBackShare.source }}</span></label>
     </template>
     <template v-else>

@@ -1,10 +1,12 @@
 import { expose } from 'comlink'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import { ownFlexStep } from '../../core/footwear/flex'
 import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear/match'
 import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
 import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
 import { readCatalogueCsv, readCatalogueJson, type CatalogueCheck } from '../../core/formats/catalogueCsv'
+import { normsOf } from '../../core/measure/normsTable'
 import { Refusal } from '../../core/record/refusal'
 import type { FittingRecord } from '../../core/record/schema'
 import type { Family } from '../../core/record/vocabulary'
@@ -14,6 +16,8 @@ export interface MatchFilter {
   families: Family[] | null
   inStock: boolean
   mostPrice: number | null
+  /** step of stiffness on the shop's own scale; those further off are left out */
+  flexStep: number | null
   makers: string[]
   always: string[]
 }
@@ -25,6 +29,8 @@ export interface Matched {
   offered: number
 }
 
+/** A stated flex this far off the advice is left out, steps. */
+const FLEX_NEAR = 1.5
 const inStock = (m: FootwearModel) => Object.values(m.stock).some((n) => n > 0)
 
 class MatchWorker {
@@ -46,8 +52,13 @@ class MatchWorker {
 
   /** Ranks what the filter lets through; null while no foot has a length. */
   match(record: FittingRecord, filter: MatchFilter, most: number): Matched | null {
+    const points = normsOf(record).flexPoints
+    const flexFits = (m: FootwearModel) => {
+      const own = filter.flexStep === null ? null : ownFlexStep(m, points)
+      return own === null || Math.abs(own.step - filter.flexStep!) <= FLEX_NEAR
+    }
     const offered = this.#models.filter(
-      (m) => (filter.families === null || filter.families.includes(m.family)) && (!filter.inStock || inStock(m)) && (filter.mostPrice === null || m.price <= filter.mostPrice) && (filter.makers.length === 0 || filter.makers.includes(m.maker)),
+      (m) => (filter.families === null || filter.families.includes(m.family)) && (!filter.inStock || inStock(m)) && (filter.mostPrice === null || m.price <= filter.mostPrice) && (filter.makers.length === 0 || filter.makers.includes(m.maker)) && flexFits(m),
     )
     try {
       const feet = this.#standing(record)

@@ -15,7 +15,8 @@ export interface TargetShift {
 }
 
 /** How far character moves a band, mm (house defaults, editable). */
-export const CHARACTER_MM = { loose: 1, stiff: 1, bony: 1.5, numb: 1 } as const
+export const CHARACTER_MM = { loose: 1, stiff: 1, bony: 1.5, numb: 1 }
+export type CharacterShifts = Readonly<typeof CHARACTER_MM>
 
 /** How far an activity moves a band, mm, by `activity.station` (house defaults, editable): feet swell and slide forward. */
 export const ACTIVITY_SHIFT_MM: Readonly<Record<string, number>> = {
@@ -40,42 +41,44 @@ export function stationAt(view: 'plantar' | 'dorsal' | 'medial' | 'lateral', xMm
 /**
  * Shifts of one foot's targets: a loose foot may take the snug end, a stiff foot and bony points want room there, numb toes want instep room,
  * and what swells in its work gets room for it. Children's joints are not judged.
+ *
+ * @param by how far each trait moves a band, mm; the shop's own where it has some
  */
-export function shiftsOf(record: FittingRecord, side: Side, child: boolean, activityShifts: Readonly<Record<string, number>> = ACTIVITY_SHIFT_MM): TargetShift[] {
+export function shiftsOf(record: FittingRecord, side: Side, child: boolean, activityShifts: Readonly<Record<string, number>> = ACTIVITY_SHIFT_MM, by: CharacterShifts = CHARACTER_MM): TargetShift[] {
   const foot = record.feet[side]
   if (!foot) return []
-  return [...jointShifts(record, foot, side, child), ...bonyShifts(foot, side), ...numbShifts(record, foot, side), ...activityShiftsOf(record, activityShifts)]
+  return [...jointShifts(record, foot, side, child, by), ...bonyShifts(foot, side, by), ...numbShifts(record, foot, side, by), ...activityShiftsOf(record, activityShifts)]
 }
 
-function jointShifts(record: FittingRecord, foot: Foot, side: Side, child: boolean): TargetShift[] {
+function jointShifts(record: FittingRecord, foot: Foot, side: Side, child: boolean, by: CharacterShifts): TargetShift[] {
   if (child) return []
   const joints = Object.values(foot.findings?.mobility ?? {})
   const path = `feet.${side}.findings.mobility`
   const loose = joints.filter((j) => j === 'loose').length
   const stiff = joints.filter((j) => j === 'stiff').length
   if (record.story?.conditions.includes('hypermobility') || loose >= 2 || (loose === 1 && stiff === 0 && joints.length > 0))
-    return HOLDS.map((station) => ({ station, lowMm: -CHARACTER_MM.loose, highMm: 0, words: 'a loose foot may take the snug end', trigger: loose ? path : 'story.conditions' }))
-  if (stiff >= 1) return AROUND.map((station) => ({ station, lowMm: CHARACTER_MM.stiff, highMm: CHARACTER_MM.stiff, words: 'a stiff foot wants room', trigger: path }))
+    return HOLDS.map((station) => ({ station, lowMm: -by.loose, highMm: 0, words: 'a loose foot may take the snug end', trigger: loose ? path : 'story.conditions' }))
+  if (stiff >= 1) return AROUND.map((station) => ({ station, lowMm: by.stiff, highMm: by.stiff, words: 'a stiff foot wants room', trigger: path }))
   return []
 }
 
-function bonyShifts(foot: Foot, side: Side): TargetShift[] {
+function bonyShifts(foot: Foot, side: Side, by: CharacterShifts): TargetShift[] {
   const length = foot.readings.find((r) => r.what === 'footLengthMm')?.trials[0] ?? 260
   const out = new Map<Station, TargetShift>()
   for (const [i, mark] of (foot.findings?.marks ?? []).entries()) {
     if (mark.kind !== 'bonyPoint' && mark.kind !== 'lump' && mark.kind !== 'corn') continue
     const station = stationAt(mark.view, mark.xMm, mark.yMm, length)
-    if (station && !out.has(station)) out.set(station, { station, lowMm: CHARACTER_MM.bony, highMm: CHARACTER_MM.bony, words: `a ${mark.kind === 'bonyPoint' ? 'bony point' : mark.kind} wants room at ${stationWords(station).short}`, trigger: `feet.${side}.findings.marks.${i}` })
+    if (station && !out.has(station)) out.set(station, { station, lowMm: by.bony, highMm: by.bony, words: `a ${mark.kind === 'bonyPoint' ? 'bony point' : mark.kind} wants room at ${stationWords(station).short}`, trigger: `feet.${side}.findings.marks.${i}` })
   }
   return [...out.values()]
 }
 
-function numbShifts(record: FittingRecord, foot: Foot, side: Side): TargetShift[] {
+function numbShifts(record: FittingRecord, foot: Foot, side: Side, by: CharacterShifts): TargetShift[] {
   const found = (foot.findings?.numbness?.toes.length ?? 0) > 0
   const said = record.story?.complaints.findIndex((c) => c.foot === side && c.numb === true && NUMB_AT.has(c.at)) ?? -1
   if (!found && said < 0) return []
   const trigger = found ? `feet.${side}.findings.numbness` : `story.complaints.${said}`
-  return (['instep', 'instepHeight'] as const).map((station) => ({ station, lowMm: CHARACTER_MM.numb, highMm: CHARACTER_MM.numb, words: 'numb toes want room over the instep', trigger }))
+  return (['instep', 'instepHeight'] as const).map((station) => ({ station, lowMm: by.numb, highMm: by.numb, words: 'numb toes want room over the instep', trigger }))
 }
 
 function activityShiftsOf(record: FittingRecord, table: Readonly<Record<string, number>>): TargetShift[] {

@@ -39,7 +39,7 @@ export function matchSettings(record: FittingRecord): MatchSettings {
     sockMm: sockSumMm(record.footwear?.sockMm ?? 1, record.footwear?.socks ?? 1),
     child,
     targets: norms.matchTargets,
-    shifts: { left: shiftsOf(record, 'left', child, norms.activityShiftMm), right: shiftsOf(record, 'right', child, norms.activityShiftMm) },
+    shifts: { left: shiftsOf(record, 'left', child, norms.activityShiftMm, norms.characterShiftMm), right: shiftsOf(record, 'right', child, norms.activityShiftMm, norms.characterShiftMm) },
     offsets: [...feltOffsets(record.footwear, lengths), ...workedOffsets(record.footwear?.chosen?.work ?? [])],
   }
 }

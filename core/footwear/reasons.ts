@@ -2,7 +2,7 @@ import type { Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import type { FootFit, MatchSettings } from './fitFoot'
 import { biasWords } from './shellCheck'
-import { STATIONS, stationWords, type Station } from './stationWords'
+import { STATIONS, stationWords } from './stationWords'
 
 /** A mondo size as the boot trade writes it. @example sizeWords(265) // '26.5' */
 export const sizeWords = (sizeMm: number): string => (sizeMm / 10).toFixed(1)
@@ -40,8 +40,3 @@ function verdictWords(fits: Sided): string[] {
 
 /** A number with one decimal and a real minus. @example oneDecimal(-0.04) // '0.0' */
 export const oneDecimal = (v: number): string => (Math.abs(v) < 0.05 ? '0.0' : v.toFixed(1).replace('-', '−'))
-
-/** A clearance as said beside its band. @example clearanceWords('ball', 1.2, 'right', [0, 3]) // 'Ball right: 1.2 mm a side, 0 to 3 wanted' */
-export function clearanceWords(station: Station, value: number, verdict: string, band: readonly [number, number]): string {
-  return `${stationWords(station).name} ${verdict}: ${oneDecimal(value)} mm, ${oneDecimal(band[0])} to ${oneDecimal(band[1])} wanted`
-}

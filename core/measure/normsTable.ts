@@ -2,7 +2,7 @@ import { z } from 'zod'
 import { blankSchema, HOUSE_BLANKS } from '../device/blanks'
 import { SHELL_MATERIALS, shellMaterialSchema } from '../device/materials'
 import { CHECK_LIMITS } from '../capture/checkTable'
-import { ACTIVITY_SHIFT_MM } from '../footwear/character'
+import { ACTIVITY_SHIFT_MM, CHARACTER_MM } from '../footwear/character'
 import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
 import { HARD_BOUNDS_MM, SIDE_GAP_MM, SPREAD_LIMIT_MM } from './bounds'
 import { RATIO_NORMS, WIDTH_PER_LENGTH, type SourceState } from './norms'
@@ -56,6 +56,8 @@ export const normsSchema = z.strictObject({
   matchTargets: z.record(z.string().regex(/^[a-z-]+\.\w+$/), z.strictObject({ race: band, performance: band, 'all-round': band, comfort: band })).default({}),
   /** how far an activity moves a band, by `activity.station` */
   activityShiftMm: z.record(z.string().regex(/^[a-z-]+\.\w+$/), z.number().min(-10).max(10)).default({ ...ACTIVITY_SHIFT_MM }),
+  /** how far a trait of the foot moves a band, mm */
+  characterShiftMm: z.strictObject({ loose: positive.max(6), stiff: positive.max(6), bony: positive.max(6), numb: positive.max(6) }).default({ ...CHARACTER_MM }),
   springBackShare: z.number().min(0).max(1).default(0.2),
   /** a maker's flex numbers tied to the shop's own scale of 1 to 10, by maker */
   flexPoints: z.record(z.string().max(80), z.array(z.tuple([z.number(), z.number().min(1).max(10)])).max(20)).default({}),
@@ -97,6 +99,7 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   layerUsual: { name: 'Usual limits of layers', unit: 'mm, °', source: 'workshop practice', state: 'own assumption' },
   matchTargets: { name: 'Target clearances', unit: 'mm', source: 'workshop practice for rigid shells, house defaults elsewhere', state: 'own assumption' },
   activityShiftMm: { name: 'Activity moves a target by', unit: 'mm', source: 'house default', state: 'own assumption' },
+  characterShiftMm: { name: 'A trait of the foot moves a target by', unit: 'mm', source: 'house default', state: 'own assumption' },
   springBackShare: { name: 'A stretched wall springs back by this share', unit: '', source: 'workshop default', state: 'own assumption' },
   flexPoints: { name: 'Makers\u2019 flex numbers on the own scale', unit: 'steps', source: 'tried here', state: 'own assumption' },
   painChange: { name: 'Pain change that counts, 0–10', unit: 'points', source: 'house default', state: 'own assumption' },

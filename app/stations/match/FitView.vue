@@ -7,6 +7,7 @@ import { borderAt, planPoints, planView } from '../../../core/footwear/planView'
 import { oneDecimal } from '../../../core/footwear/reasons'
 import { contactSpots } from '../../../core/footwear/spots'
 import { stationWords, type Station } from '../../../core/footwear/stationWords'
+import { verdictOf } from '../../../core/footwear/targets'
 import { backView, sideView, type Line } from '../../../core/footwear/views'
 import type { FittingRecord } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
@@ -21,7 +22,7 @@ export interface DrawnMark {
 }
 
 /** Each foot inside its shell, to scale: from above, from the inner side, from behind. Contact is where a clearance lies below its band. */
-const { record, fit, model, feet, view, only = null, marks = [], dims = false } = defineProps<{ record: FittingRecord; fit: PairFit; model: FootwearModel; feet: Feet; view: 'plan' | 'side' | 'back'; only?: Side | null; marks?: DrawnMark[]; dims?: boolean }>()
+const { record, fit, model, feet, view, only = null, marks = [], dims = false, asNew = false } = defineProps<{ record: FittingRecord; fit: PairFit; model: FootwearModel; feet: Feet; view: 'plan' | 'side' | 'back'; only?: Side | null; marks?: DrawnMark[]; dims?: boolean; asNew?: boolean }>()
 const soles = { left: useSole(() => record, 'left'), right: useSole(() => record, 'right') }
 const smooth = d3line<[number, number]>().curve(curveCatmullRomClosed.alpha(0.6))
 const n1 = (v: number | null | undefined) => (v === null || v === undefined ? '–' : oneDecimal(v))
@@ -38,7 +39,10 @@ const pairs = computed(() =>
     const m = mirror(side)
     const spots = contactSpots(foot, model, one)
     const own = marks.filter((k) => k.foot === side)
-    const label = ([station, share]: [Station, number]) => ({ station, share, value: one.clearances[station], verdict: one.verdicts[station] ?? '' })
+    const label = ([station, share]: [Station, number]) => {
+      const value = asNew ? one.asNew[station] : one.clearances[station]
+      return { station, share, value, verdict: value === null ? '' : verdictOf(value, one.targets[station]!) }
+    }
     const labels = LABELS[view].map(label).filter((l) => l.value !== null)
     if (view === 'plan') {
       const plan = planView(sole.sole, sole.parameters, model, one.sizeMm)

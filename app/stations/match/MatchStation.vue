@@ -2,7 +2,7 @@
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle, VMenu } from 'vuetify/components'
 import { FOOTWEAR_WORDS } from '../../../core/advice/applyChange'
-import { INTENTS } from '../../../core/record/vocabulary'
+import { FAMILIES, INTENTS } from '../../../core/record/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import BringOut from './BringOut.vue'
 import CandidateList from './CandidateList.vue'
@@ -15,17 +15,18 @@ import WorkPane from './WorkPane.vue'
 import { familyPlural, sizesOf, useMatch } from './useMatch'
 
 const match = useMatch()
-const { fitting, models, trouble, result, matched, busy, filter, looking, current, model, suited, settings, chosen, footwear, load, choose } = match
+const { fitting, models, trouble, result, matched, busy, filter, looking, current, model, suited, settings, chosen, footwear, advice, load, choose } = match
 onMounted(() => load())
 const part = ref<'list' | 'side' | 'try' | 'work'>('list')
 const view = ref<'plan' | 'side' | 'back'>('plan')
 const checking = ref(false)
+const asNew = ref(false)
 const PARTS = [['list', 'Candidates'], ['side', 'Side by side'], ['try', 'Try-on'], ['work', 'Work plan']] as const
 const setIntent = (intent: (typeof INTENTS)[number]) => fitting.put('story', { complaints: [], conditions: [], ...fitting.record.story, intent }, 'fit intent')
 /** What the ledger asked of the footwear. */
 const asks = computed(() => (footwear.value.asks ?? []).map((a) => `${FOOTWEAR_WORDS[a.what]}${a.foot === 'both' ? '' : ` (${a.foot})`}`).join(', '))
-const kinds = computed(() => (filter.all || suited.value === null ? 'all families' : suited.value.map(familyPlural).join(', ')))
-const filters = computed(() => [filter.inStock && 'in stock', filter.mostPrice !== null && `up to ${filter.mostPrice}`, filter.makers.length > 0 && filter.makers.join(', ')].filter(Boolean).join(', '))
+const kinds = computed(() => (filter.family === 'all' || (filter.family === 'suited' && suited.value === null) ? 'all families' : filter.family === 'suited' ? suited.value!.map(familyPlural).join(', ') : familyPlural(filter.family)))
+const filters = computed(() => [filter.inStock && 'in stock', filter.flex && 'flex as advised', filter.mostPrice !== null && `up to ${filter.mostPrice}`, filter.makers.length > 0 && filter.makers.join(', ')].filter(Boolean).join(', '))
 const makers = computed(() => [...new Set(models.models.map((m) => m.maker))].sort())
 const fact = computed(() => (result.value ? `${result.value.counts.fit} of ${result.value.counts.compared} can be made to fit, ${kinds.value}${filters.value ? ` · only ${filters.value}` : ''}${asks.value ? ` · asked for: ${asks.value}` : ''} · estimate` : ''))
 const isChosen = computed(() => chosen.value?.model === looking.value && chosen.value?.sizeLeftMm === current.value?.left?.sizeMm && chosen.value?.sizeRightMm === current.value?.right?.sizeMm)
@@ -50,7 +51,8 @@ function toggleMaker(maker: string) {
       <template #activator="{ props }"><VBtn v-bind="props">Filter{{ filters ? ` (${filters})` : '' }}</VBtn></template>
       <div class="card pop">
         <label><input v-model="filter.inStock" type="checkbox"> in stock here</label>
-        <label v-if="suited"><input v-model="filter.all" type="checkbox"> all families, not only {{ suited.map(familyPlural).join(', ') }}</label>
+        <label>family<select v-model="filter.family" class="field" aria-label="Family"><option value="suited">{{ suited ? `suited: ${suited.map(familyPlural).join(', ')}` : 'all families' }}</option><option v-if="suited" value="all">all families</option><option v-for="f in FAMILIES" :key="f" :value="f">{{ familyPlural(f) }}</option></select></label>
+        <label><input v-model="filter.flex" type="checkbox"> flex as advised (step {{ advice.step }} ± 1.5); none stated stays</label>
         <span class="row"><span>price up to</span><AmountStepper :value="filter.mostPrice" unit="" :step="50" :min="0" :max="5000" :start="500" label="Highest price" @keep="(v: number) => (filter.mostPrice = v || null)" /></span>
         <fieldset><legend class="small muted">Makers (all when none is ticked)</legend><label v-for="k in makers" :key="k"><input type="checkbox" :checked="filter.makers.includes(k)" @change="toggleMaker(k)"> {{ k }}</label></fieldset>
         <span class="row"><span>sock, compressed</span><AmountStepper :value="footwear.sockMm" unit="mm" :step="0.5" :min="0" :max="10" :start="1" label="Sock, one compressed layer" :disabled="fitting.readOnly" @keep="(v: number) => match.put({ ...footwear, sockMm: v }, 'sock')" /><span>×</span><AmountStepper :value="footwear.socks ?? 1" unit="" :step="1" :min="0" :max="3" :start="1" label="Number of socks" :disabled="fitting.readOnly" @keep="(v: number) => match.put({ ...footwear, socks: v }, 'socks')" /></span>
@@ -68,9 +70,9 @@ function toggleMaker(maker: string) {
         <div class="stack">
           <section class="card grow draw">
             <div class="card-head"><b class="strong ellipsis">{{ model(looking)?.name }}{{ current ? `, ${sizesOf(current)}` : '' }}</b><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn><VBtn value="back">Back</VBtn></VBtnToggle></div>
-            <FitView v-if="current && model(looking)" :record="fitting.record" :fit="current" :model="model(looking)!" :feet="matched.feet" :view="view" />
+            <FitView v-if="current && model(looking)" :record="fitting.record" :fit="current" :model="model(looking)!" :feet="matched.feet" :view="view" :as-new="asNew" />
             <p v-else class="muted pad">{{ result.rejected.find((r) => r.model === looking)?.because ?? 'Nothing to draw.' }}</p>
-            <p class="small muted pad0">room left, mm · red dots: contact · estimate</p>
+            <p class="small muted pad0 foot"><span>room left, mm · dots: contact · estimate</span><label><input v-model="asNew" type="checkbox"> liner as new</label></p>
           </section>
           <DetailPane :match="match" />
         </div>
@@ -90,6 +92,7 @@ function toggleMaker(maker: string) {
 .pop { display: flex; flex-direction: column; gap: 6px; padding: 12px 14px; width: 340px; max-height: 76vh; overflow: auto; } .pop label { display: flex; gap: 8px; align-items: center; min-height: 36px; } .pop input { width: 20px; height: 20px; accent-color: var(--spruce); flex: none; } .pop fieldset { border: 1px solid var(--hairline); border-radius: 6px; padding: 4px 10px; display: grid; grid-template-columns: 1fr 1fr; } .row { display: flex; gap: 8px; align-items: center; }
 .match { grid-template-columns: minmax(0, 1fr) minmax(0, 350px); }
 .draw { display: flex; flex-direction: column; min-height: 240px; } .draw .card-head { align-items: center; padding-block: 5px; } .draw :deep(.v-btn-group) { height: 36px !important; } .draw :deep(.v-btn-group .v-btn) { height: 34px !important; }
+.foot { display: flex; justify-content: space-between; align-items: center; } .foot label { display: flex; gap: 6px; align-items: center; min-height: 28px; } .foot input { width: 18px; height: 18px; accent-color: var(--spruce); }
 .pad { padding: 16px; } .pad0 { padding: 0 12px 6px; }
 @media (max-width: 1179px) { .match { grid-template-columns: minmax(0, 1fr) minmax(0, 290px); } }
 @media (max-width: 900px) { .match { grid-template-columns: 1fr; } }

@@ -29,12 +29,12 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
   <section class="card scroll side">
     <p v-if="columns.length < 2" class="muted none">Tick two to four candidates in the list to see them side by side.</p>
     <table v-else class="table">
-      <thead><tr><th class="first">▼ below the band, ● in it, ▲ above</th><th v-for="{ p, m } in columns" :key="p.model" scope="col"><span class="strong ink">{{ m.name }}</span><br><span>{{ m.maker }} · {{ sizesOf(p) }}</span><br><StatusMark v-bind="verdictOfPair(p)" />
+      <thead><tr><th class="first">▼ below the band, ● in it, ▲ above; worn in, and with the liner new</th><th v-for="{ p, m } in columns" :key="p.model" scope="col"><span class="strong ink">{{ m.name }}</span><br><span>{{ m.maker }} · {{ sizesOf(p) }}</span><br><StatusMark v-bind="verdictOfPair(p)" />
         <div class="tools"><VBtn size="small" :variant="chosen?.model === p.model ? 'tonal' : 'outlined'" :disabled="fitting.readOnly || chosen?.model === p.model" @click="looking = p.model; match.choose(p)">{{ chosen?.model === p.model ? 'Chosen' : 'Choose' }}</VBtn><VBtn size="small" variant="text" :aria-label="`Take ${m.name} out of the comparison`" @click="match.compare(p.model)">Take out</VBtn></div></th></tr></thead>
       <tbody>
         <tr><th scope="row">From above</th><td v-for="{ p, m } in columns" :key="p.model"><div class="draw"><FitView :record="fitting.record" :fit="p" :model="m" :feet="matched!.feet" view="plan" /></div></td></tr>
         <tr v-for="s in rows" :key="s"><th scope="row">{{ stationWords(s).name }} <span class="small">{{ band(s).map((v) => String(v).replace('-', '−')).join(' – ') }}</span></th>
-          <td v-for="{ p } in columns" :key="p.model"><span class="two"><span v-for="side in SIDES" :key="side" class="val" :class="p[side]?.verdicts[s]"><SideMark :side="side" /><b>{{ n1(p[side]?.clearances[s]) }}</b> <span class="small"><span aria-hidden="true">{{ MARK[p[side]?.verdicts[s] ?? ''] }}</span> {{ p[side]?.verdicts[s] ?? 'not known' }}</span></span></span></td></tr>
+          <td v-for="{ p } in columns" :key="p.model"><span class="two"><span v-for="side in SIDES" :key="side" class="val" :class="p[side]?.verdicts[s]"><SideMark :side="side" /><b>{{ n1(p[side]?.clearances[s]) }}</b> <span class="small"><span aria-hidden="true">{{ MARK[p[side]?.verdicts[s] ?? ''] }}</span> {{ p[side]?.verdicts[s] ?? 'not known' }}<template v-if="p[side]?.clearances[s] !== p[side]?.asNew[s]">, new {{ n1(p[side]?.asNew[s]) }}</template></span></span></span></td></tr>
         <tr><th scope="row">Work</th><td v-for="{ p } in columns" :key="p.model"><b>{{ minutesOf(p) }} min</b><span class="small"> {{ p.work.map((w) => `${w.foot === 'left' ? 'L' : 'R'} ${w.words}`).join('; ') || 'nothing to do' }}</span></td></tr>
         <tr><th scope="row">Flex</th><td v-for="{ p, m } in columns" :key="p.model" class="small">{{ m.flex ? flexWords(m, advice, flexPoints) : 'none stated' }}</td></tr>
         <tr><th scope="row">Price, stock</th><td v-for="{ p, m } in columns" :key="p.model">{{ m.price.toFixed(0) }} · {{ stockOf(m, p.left) }} left, {{ stockOf(m, p.right) }} right</td></tr>
@@ -52,6 +52,6 @@ thead th { position: sticky; top: 0; background: var(--sheet); z-index: 1; verti
 tbody th { font-weight: 600; color: var(--ink); border-top: 1px solid var(--hairline); vertical-align: top; }
 .tools { display: flex; gap: 6px; padding-top: 6px; }
 .draw { height: 220px; display: flex; }
-.two { display: flex; gap: 14px; flex-wrap: wrap; } .val { display: inline-flex; gap: 4px; align-items: center; min-width: 104px; }
+.two { display: flex; gap: 14px; flex-wrap: wrap; } .val { display: inline-flex; gap: 4px; align-items: center; min-width: 128px; }
 .tight, .snug { color: var(--stop); } .loose, .roomy { color: var(--watch-text); }
 </style>

@@ -34,7 +34,7 @@ export function useMatch() {
   const matched = shallowRef<Matched | null>(null)
   const busy = ref(true)
   const most = ref(FIRST)
-  const filter = reactive({ all: false, inStock: false, mostPrice: null as number | null, makers: [] as string[] })
+  const filter = reactive({ family: 'suited' as 'suited' | 'all' | FootwearModel['family'], flex: false, inStock: false, mostPrice: null as number | null, makers: [] as string[] })
   const looking = ref('')
   const compared = ref<string[]>([])
 
@@ -42,7 +42,7 @@ export function useMatch() {
   const footwear = computed<Footwear>(() => fitting.record.footwear ?? { sockMm: 1, candidates: [] })
   const chosen = computed(() => footwear.value.chosen)
   const settings = computed(() => matchSettings(fitting.record))
-  const request = computed<MatchFilter>(() => ({ families: filter.all || suited.value === null ? null : [...suited.value], inStock: filter.inStock, mostPrice: filter.mostPrice, makers: [...filter.makers], always: [...new Set([...(chosen.value ? [chosen.value.model] : []), ...compared.value])] }))
+  const request = computed<MatchFilter>(() => ({ families: filter.family === 'all' || (filter.family === 'suited' && suited.value === null) ? null : filter.family === 'suited' ? [...suited.value!] : [filter.family], flexStep: filter.flex ? advice.value.step : null, inStock: filter.inStock, mostPrice: filter.mostPrice, makers: [...filter.makers], always: [...new Set([...(chosen.value ? [chosen.value.model] : []), ...compared.value])] }))
 
   const ask = newestWins<null, Matched | null>(
     async () => matchWorker().match(plain(fitting.record), plain(request.value), most.value),
