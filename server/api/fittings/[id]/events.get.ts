@@ -1,6 +1,6 @@
-import { createEventStream } from 'h3'
 import { readFitting } from '../../../database/fittings'
 import { database } from '../../../database/pool'
+import { eventStream } from '../../../http/eventStream'
 import { onFittingChange } from '../../../http/listener'
 import { here, idParam, route } from '../../../http/route'
 
@@ -8,13 +8,5 @@ import { here, idParam, route } from '../../../http/route'
 export default route({ permission: 'fittings.see' }, async ({ event, person }) => {
   const id = idParam(event)
   here(await readFitting(database(), person.shopId, id))
-  const stream = createEventStream(event)
-  const stop = onFittingChange(id, (change) => void stream.push({ event: 'part', data: JSON.stringify(change) }))
-  const beat = setInterval(() => void stream.push({ event: 'beat', data: '' }), 25_000)
-  stream.onClosed(() => {
-    clearInterval(beat)
-    stop()
-  })
-  void stream.push({ event: 'open', data: '' })
-  return stream.send()
+  return eventStream(event, (push) => onFittingChange(id, (change) => push('part', JSON.stringify(change))))
 })
