@@ -1,5 +1,8 @@
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
+import { plainDevice } from '../../core/device/buildDevice'
+import { deviceDiff } from '../../core/device/deviceDiff'
+import { ADJUSTMENTS, AFTER_COMPLAINTS, likelyAdjustments } from '../../core/followup/causes'
 import { fitGrowth, lengthOn, monthsBetween, outgrown, usualGrowthMm } from '../../core/followup/growth'
 import { fitPackOut, HOUSE_PACK_OUT, looseAfter, packedOut } from '../../core/followup/packOut'
 import { dayAfter, wearInPlan } from '../../core/followup/wearInPlan'
@@ -92,5 +95,26 @@ describe('growth', () => {
     expect(when.footwear!.earliest! < when.footwear!.expected!).toBe(true)
     expect(when.remake!.expected).toBe(dayAfter('2026-11-20', 381))
     expect(fitGrowth([], '2017-03-01', undefined)).toBeNull()
+  })
+})
+
+describe('from complaint to change', () => {
+  it('has a cause and a smallest change for every complaint, each one difference to the device or none', () => {
+    expect(ADJUSTMENTS.map((a) => a.complaint)).toEqual([...AFTER_COMPLAINTS])
+    for (const a of ADJUSTMENTS) if (a.next) expect(deviceDiff(plainDevice(), a.next(plainDevice())), a.complaint).toHaveLength(1)
+    // A heel that lifts and toes that go numb are the boot's, not the device's.
+    expect(ADJUSTMENTS.filter((a) => !a.next).map((a) => a.complaint)).toEqual(['heelLifts', 'toesNumb', 'blackNail'])
+  })
+  it('changes what is there by its step, up to a limit', () => {
+    const rolls = ADJUSTMENTS.find((a) => a.complaint === 'rollsIn')!
+    const device = DEMO_RECORDS['tove-marchetti']!.feet.left!.device!
+    expect(rolls.next!(device).layers.find((l) => l.kind === 'medialSkive')).toMatchObject({ depthMm: 3 })
+    let deep = device
+    for (let i = 0; i < 9; i++) deep = rolls.next!(deep)
+    expect(deep.layers.find((l) => l.kind === 'medialSkive')).toMatchObject({ depthMm: 6 })
+  })
+  it('speaks for what hurts still, worst first, and is silent about what got better', () => {
+    const pain = [{ foot: 'left', at: 'archPlantar', score: 3, verdict: 'no change' }, { foot: 'right', at: 'secondMetHead', score: 6, verdict: 'worse' }, { foot: 'right', at: 'heelPlantar', score: 7, verdict: 'better' }, { foot: 'left', at: 'instep', score: 2, verdict: 'no change' }] as const
+    expect(likelyAdjustments(plain, pain).map((x) => [x.foot, x.adjustment.complaint])).toEqual([['right', 'headHurts'], ['left', 'archPresses']])
   })
 })

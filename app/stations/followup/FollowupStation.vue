@@ -2,6 +2,13 @@
 import { format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
+import { deviceDiff } from '../../../core/device/deviceDiff'
+import { likelyAdjustments, type Adjustment } from '../../../core/followup/causes'
+import { fitGrowth, lengthOn, outgrown } from '../../../core/followup/growth'
+import { shellInside } from '../../../core/footwear/gradeShell'
+import { GROWTH_ROOM_MM } from '../../../core/footwear/targets'
+import { isChild } from '../../../core/measure/ageAtVisit'
+import { bestMean } from '../../../core/measure/reading'
 import { PAIN_COUNTS, painSeries, type PainSeries } from '../../../core/followup/painSeries'
 import { PLACES } from '../../../core/record/places'
 import type { Followup } from '../../../core/record/schema'
@@ -10,7 +17,9 @@ import PainChart from './PainChart.vue'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { parseNumber } from '../../../core/measure/callOut'
+import { useDeviceVersions } from '~/composables/deviceVersions'
 import { useFitting } from '~/stores/fitting'
+import { useModels } from '~/stores/models'
 
 const fitting = useFitting()
 const trouble = ref('')
@@ -44,6 +53,32 @@ function addPlace(event: Event) {
   if (select.value) added.value.push({ foot: newFoot.value, at: select.value as ComplaintPlace })
   select.value = ''
 }
+/** What the pain of the last visit speaks for: the smallest change, as the next version of the device where it is the device's. */
+const likely = computed(() => likelyAdjustments(fitting.record, series.value.filter((x) => x.points.length > 0).map((x) => ({ foot: x.foot, at: x.at, score: x.points.at(-1)!.score, verdict: x.verdict }))).slice(0, 4))
+const { replaceDevice } = useDeviceVersions()
+const deviceOf = (foot: Side) => fitting.record.feet[foot]?.device
+const changes = (foot: Side, a: Adjustment) => (a.next && deviceOf(foot) ? deviceDiff(deviceOf(foot)!, a.next(deviceOf(foot)!)).map((d) => `${d.what}: ${d.before} → ${d.after}`).join('; ') : '')
+const adjust = (foot: Side, a: Adjustment) => (trouble.value = replaceDevice(foot, a.next!(deviceOf(foot)!), a.words))
+/** Growth of a child, by its default and what was measured here. */
+const models = useModels()
+models.load().catch(() => undefined)
+const growing = computed(() => {
+  const { bornOn, sex } = fitting.record.client ?? {}
+  const today = format(new Date(), 'yyyy-MM-dd')
+  if (!bornOn || !isChild(fitting.record.client, today)) return []
+  const chosen = fitting.record.footwear?.chosen
+  const model = models.byId(chosen?.model)
+  return SIDES.flatMap((side) => {
+    const foot = fitting.record.feet[side]
+    const lengthMm = foot && bestMean(foot, 'footLengthMm', 'standing')
+    const fit = lengthMm === undefined ? null : fitGrowth([{ on: fitting.record.visit?.on ?? fitting.openedOn, lengthMm }], bornOn, sex)
+    if (!fit || lengthMm === undefined) return []
+    const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
+    const insideMm = model && size ? shellInside(model, size).lengthMm : undefined
+    return [{ side, fit, now: lengthOn(fit, today), ...outgrown(fit, today, { insideMm, leastRoomMm: insideMm === undefined ? undefined : GROWTH_ROOM_MM.soft[0] / 2, madeAtMm: lengthMm }) }]
+  })
+})
+const dayWords = (on: string | null) => (on ? format(new Date(`${on}T12:00`), 'MMM yyyy') : 'not within ten years')
 const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse: 'Worse', 'no change': 'No change', 'first value': 'First value' }
 </script>
 
@@ -64,6 +99,8 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
           <PainChart :series="s" :handover-on="fitting.record.handover?.on" />
         </div>
       </div>
+      <section v-if="likely.length" class="causes" aria-label="Likely cause and smallest change"><h3>Likely cause, smallest change</h3><p v-for="{ foot, adjustment: a, score: n } in likely" :key="foot + a.complaint" class="cause"><SideMark :side="foot" word /><span><b>{{ a.words }}</b>, {{ n }} of 10: {{ a.cause }}. {{ a.change }}.<span v-if="changes(foot, a)" class="small muted"> {{ changes(foot, a) }}</span></span><VBtn v-if="a.next && deviceOf(foot) && deviceOf(foot)!.kind !== 'none'" size="small" :disabled="fitting.readOnly" @click="adjust(foot, a)">Next version</VBtn></p></section>
+      <section v-if="growing.length" class="causes" aria-label="Growth"><h3>Growth <span class="small muted">estimate; 95 % band</span></h3><p v-for="g in growing" :key="g.side" class="cause"><SideMark :side="g.side" word /><span>{{ g.now.lengthMm.toFixed(1) }} mm now ({{ g.now.lowMm.toFixed(1) }} to {{ g.now.highMm.toFixed(1) }}), {{ g.fit.slopeMm.toFixed(2) }} mm a month. <template v-if="g.footwear">Footwear outgrown about {{ dayWords(g.footwear.expected) }}, at the earliest {{ dayWords(g.footwear.earliest) }}. </template>New device at 10 mm more: about {{ dayWords(g.remake!.expected) }}.</span></p></section>
     </section>
     <section class="card stack0">
       <div class="card-head"><h2>{{ on ? format(new Date(on), 'd MMMM') : 'This visit' }}</h2><span class="aside small">0 none · 10 worst</span></div>
@@ -94,4 +131,5 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
 .at.left { background: var(--left) !important; color: #fff; font-weight: 700; } .at.right { background: var(--right) !important; color: #fff; font-weight: 700; }
 .more { display: grid; grid-template-columns: 150px 1fr; gap: 8px; } .pick { display: flex; gap: 4px; } .sd { flex: 1; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; } .sd[aria-pressed='true'] { background: var(--wash); }
 .pad { padding: 4px 14px; }
+.causes { border-top: 1px solid var(--hairline); padding: 8px 14px; } .causes h3 { font-weight: 600; } .cause { display: flex; gap: 10px; align-items: center; padding: 4px 0; } .cause > span:nth-child(2) { flex: 1; }
 </style>

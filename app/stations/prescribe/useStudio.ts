@@ -1,12 +1,11 @@
 import { computed, reactive, ref, watch } from 'vue'
 import { plainDevice } from '../../../core/device/buildDevice'
-import { deviceDiff } from '../../../core/device/deviceDiff'
 import { layerDefinition } from '../../../core/device/layers/registry'
 import { layerSchema, type LayerKind } from '../../../core/record/layerSchema'
 import type { Device, DeviceVersion } from '../../../core/record/schema'
 import { SIDES, otherSide, type Side } from '../../../core/record/vocabulary'
+import { useDeviceVersions } from '~/composables/deviceVersions'
 import { useFitting } from '~/stores/fitting'
-import { useSession } from '~/stores/session'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
 import type { Shape, TerrainKind } from '~/workers/device.worker'
 import { layerRows } from './layerRows'
@@ -16,7 +15,6 @@ const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 /** The studio's state: devices with drafts while a stepper is held, and the shapes the worker answers with. */
 export function useStudio() {
   const fitting = useFitting()
-  const session = useSession()
   const draft = reactive<Record<Side, Device | null>>({ left: null, right: null })
   const terrain = ref<TerrainKind>('device')
   const sectionShare = ref(0.13)
@@ -69,15 +67,7 @@ export function useStudio() {
     chosen.value = `${kind}#${nth}`
   }
   const versions = (side: Side): DeviceVersion[] => fitting.record.feet[side]!.deviceVersions ?? []
-  /** Keeps the device as it is as a version, with why; not when it is the same as the last one. */
-  function keepVersion(side: Side, words: string): boolean {
-    const list = versions(side)
-    const now = fitting.record.feet[side]!.device ?? null
-    if (list.length > 0 && deviceDiff(list.at(-1)!.device, now).length === 0) return false
-    const by = session.person?.name
-    fitting.message = fitting.put(`versions.${side}`, [...list, { device: copy(now), words, ...(by && { by }), at: new Date().toISOString() }].slice(-60), `version ${side}`) ?? ''
-    return true
-  }
+  const { keepVersion } = useDeviceVersions()
   /** Puts another device in place of this one; what was there is kept as a version. */
   function replace(side: Side, next: Device, words: string) {
     if (fitting.record.feet[side]!.device) keepVersion(side, `before: ${words}`)
