@@ -21,7 +21,7 @@ export interface Spot {
 }
 
 /** Both feet in one view; a tap places a spot, arrow keys move it, Enter sets it. Coordinates are of the foot's own frame, x medial +. */
-const { view, spots, at, feet = SIDES } = defineProps<{ view: (typeof MARK_VIEWS)[number]; spots: readonly Spot[]; at: { side: Side; index: number } | null; feet?: readonly Side[] }>()
+const { view, spots, at, feet = SIDES, noun = 'spots' } = defineProps<{ view: (typeof MARK_VIEWS)[number]; spots: readonly Spot[]; at: { side: Side; index: number } | null; feet?: readonly Side[]; noun?: string }>()
 const emit = defineEmits<{ place: [Side, number, number]; choose: [Side, number] }>()
 const fitting = useFitting()
 const soles = { left: useSole(() => fitting.record, 'left'), right: useSole(() => fitting.record, 'right') }
@@ -72,7 +72,7 @@ function key(side: Side, event: KeyboardEvent) {
 
 <template>
   <div class="maps" :class="{ side: !fromAbove }">
-    <svg v-for="s in feet" :key="s" :viewBox="box(s)" tabindex="0" role="application" :aria-label="`${s} foot, ${view}: ${marks(s).length} spots. Arrow keys move the pointer, Enter places one.`" @click="tap(s, $event)" @keydown="key(s, $event)" @blur="cursor[s] = null">
+    <svg v-for="s in feet" :key="s" :viewBox="box(s)" tabindex="0" role="application" :aria-label="`${s} foot, ${view}: ${marks(s).length} ${noun}. Arrow keys move the pointer, Enter places one.`" @click="tap(s, $event)" @keydown="key(s, $event)" @blur="cursor[s] = null">
       <template v-if="fromAbove">
         <clipPath :id="`spots-${s}`"><path :d="soles[s].value.outline" /></clipPath>
         <g :clip-path="`url(#spots-${s})`" :opacity="view === 'plantar' ? 0.85 : 0.25"><path v-for="(ring, i) in soles[s].value.rings" :key="i" :d="ring.d" :fill="ring.fill" /></g>

@@ -44,7 +44,7 @@ function choose(side: Side, index: number) {
       <span class="kinds" role="group" aria-label="Kind of mark"><button v-for="k in MARK_KINDS" :key="k" class="kind" :class="{ stop: k === 'wound' }" :aria-pressed="kind === k" @click="kind = k">{{ WORDS[k] }}</button></span>
     </div>
     <div class="two">
-      <SpotMap :view="view" :spots="spots" :at="at" @place="place" @choose="choose" />
+      <SpotMap noun="marks" :view="view" :spots="spots" :at="at" @place="place" @choose="choose" />
       <ul class="scroll list">
         <li v-if="all.length === 0" class="muted none">Choose a kind, then tap the place.</li>
         <li v-for="{ side, mark, index } in all" :key="`${side}${index}`" :class="{ on: at?.side === side && at.index === index }">
