@@ -54,7 +54,7 @@ async function keep() {
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <template v-if="check">
         <p><b>{{ name }}</b>: {{ check.rows }} rows, <b>{{ check.models.length }} good</b> ({{ replaced }} replace a model of the catalogue), <b :class="{ 'stop-text': badRows }">{{ badRows }} bad</b>, {{ check.cautions.length }} worth a second look.</p>
-        <ul class="scroll report"><li v-for="(b, i) in check.bad.slice(0, 300)" :key="`b${i}`"><StatusMark kind="stop" :word="`row ${b.row}, ${b.column}: ${b.words}`" /></li><li v-for="(c, i) in check.cautions.slice(0, 200)" :key="`c${i}`"><StatusMark kind="watch" :word="`row ${c.row}, ${c.column}: ${c.words}`" /></li></ul>
+        <ul class="scroll report" tabindex="0" aria-label="Report"><li v-for="(b, i) in check.bad.slice(0, 300)" :key="`b${i}`"><StatusMark kind="stop" :word="`row ${b.row}, ${b.column}: ${b.words}`" /></li><li v-for="(c, i) in check.cautions.slice(0, 200)" :key="`c${i}`"><StatusMark kind="watch" :word="`row ${c.row}, ${c.column}: ${c.words}`" /></li></ul>
         <label v-if="badRows" class="agree"><input v-model="leaveOut" type="checkbox"> Leave the {{ badRows }} bad {{ badRows === 1 ? 'row' : 'rows' }} out and keep the rest</label>
       </template>
       <div class="line"><VBtn color="primary" variant="flat" :disabled="!check || check.models.length === 0 || (badRows > 0 && !leaveOut) || busy !== ''" @click="keep">Keep {{ check?.models.length ?? '' }} models</VBtn><VBtn @click="open = false">Close</VBtn></div>

@@ -67,12 +67,12 @@ const json = () => download('catalogue.json', JSON.stringify({ format: 'gentle-a
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-if="done" class="small good-text" role="status">{{ done }}</p>
       <div class="cols two">
-        <section class="card scroll"><VDataTable :headers="HEADERS" :items="rows" :search="search" items-per-page="25" density="compact" hover>
+        <section class="card scroll" tabindex="0" aria-label="Models"><VDataTable :headers="HEADERS" :items="rows" :search="search" items-per-page="25" density="compact" hover>
           <template #[`item.name`]="{ item }"><button class="name" :aria-pressed="looking === item.id" @click="looking = item.id">{{ item.name }}</button></template>
           <template #[`item.length`]="{ item }"><span v-if="item.length !== null">{{ item.length }} mm</span><StatusMark v-else kind="watch" word="not known" /></template>
           <template #[`item.ball`]="{ item }">{{ item.ball === null ? '–' : `${item.ball} mm` }}</template>
           <template #no-data><p class="muted none">The catalogue is empty. Import a file, or measure a shell.</p></template></VDataTable></section>
-        <section v-if="m" class="card scroll one">
+        <section v-if="m" class="card scroll one" tabindex="0" aria-label="This model">
           <div class="card-head"><b class="strong">{{ m.name }}</b><span class="aside small">{{ m.maker }} · {{ FAMILY_RULES[m.family].name }}</span></div>
           <div class="card-body">
             <p class="small">{{ m.measured ? `Measured here${m.measured.by ? ` by ${m.measured.by}` : ''}${m.measured.on ? `, ${m.measured.on}` : ''}` : 'As the maker states' }} · {{ m.shellStep === 'whole' ? `whole shells, pairing ${m.pairing}` : 'a shell each half size' }} · grade a step: length {{ m.grade.lengthMm }}, widths {{ m.grade.widthMm }}, heights {{ m.grade.heightMm }}, girths {{ m.grade.girthMm }} mm</p>

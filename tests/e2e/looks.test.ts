@@ -33,6 +33,16 @@ test('every page is free of accessibility faults a machine can find, and fits 12
         await look(`examine ${group}`)
       }
   }
+  await page.goto('/catalogue')
+  await page.getByRole('button', { name: 'Traverse 99' }).click()
+  await look('catalogue')
+  await page.goto('/')
+  await openFitting(page, 'Tove', 'match')
+  await expect(page.getByRole('region', { name: 'Bring out' })).toBeVisible()
+  for (const part of ['Side by side', 'Try-on', 'Work plan']) {
+    await page.getByRole('button', { name: part, exact: true }).click()
+    await look(part)
+  }
   await page.goto('/settings')
   await expect(page.getByRole('heading', { name: 'Settings', level: 1 })).toBeVisible()
   await look('settings')

@@ -92,7 +92,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
   <div class="cols two">
     <section class="card stack0">
       <div class="card-head"><h2>Pain by place</h2><span class="aside small">band: value at handover ± {{ PAIN_COUNTS }}</span></div>
-      <div class="scroll grow charts" :class="{ few: series.length < 3 }">
+      <div class="scroll grow charts" tabindex="0" role="region" aria-label="Charts of pain" :class="{ few: series.length < 3 }">
         <p v-if="series.length === 0" class="muted">No pain told yet. Add a place at the right, or complaints in Story.</p>
         <div v-for="s in series" :key="key(s)" class="one">
           <div class="label"><SideMark :side="s.foot" /> <b>{{ PLACES[s.at].name }}</b> <span :class="s.verdict === 'better' ? 'good-text bold' : s.verdict === 'worse' ? 'stop-text bold' : 'muted'">{{ VERDICT[s.verdict] }}{{ s.change !== null ? ` ${s.change > 0 ? '+' : ''}${s.change}` : '' }}</span></div>
@@ -104,7 +104,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
     </section>
     <section class="card stack0">
       <div class="card-head"><h2>{{ on ? format(new Date(on), 'd MMMM') : 'This visit' }}</h2><span class="aside small">0 none · 10 worst</span></div>
-      <div class="scroll grow">
+      <div class="scroll grow" tabindex="0" role="region" aria-label="This visit">
         <div v-for="p in places" :key="key(p)" class="ask"><div class="label"><SideMark :side="p.foot" /> <b>{{ PLACES[p.at].name }}</b></div>
           <div class="scale" role="radiogroup" :aria-label="`Pain ${p.foot} ${PLACES[p.at].name}`"><button v-for="n in 11" :key="n" role="radio" :aria-checked="score(p) === n - 1" :class="{ at: score(p) === n - 1, [p.foot]: true }" :disabled="fitting.readOnly" @click="setPain(p, n - 1)">{{ n - 1 }}</button></div></div>
         <div class="ask more"><span class="pick"><button v-for="s in SIDES" :key="s" class="sd" :aria-pressed="newFoot === s" @click="newFoot = s"><SideMark :side="s" word /></button></span>

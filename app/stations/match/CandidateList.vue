@@ -19,7 +19,7 @@ const more = computed(() => (result.value?.counts.fit ?? 0) > (result.value?.pai
 <template>
   <section v-if="result" class="card list">
     <div class="row heads"><span class="muted">Candidate</span><span v-for="s in COLUMNS" :key="s" class="center"><b>{{ stationWords(s).name }}</b><br><span class="muted small">{{ words(s) }}</span></span></div>
-    <ul class="scroll grow">
+    <ul class="scroll grow" tabindex="0" aria-label="Candidates">
       <li v-if="result.pair.length === 0" class="muted none">None of these can be made to fit. See why below, look at all families, or think of a shell made to measure (Split and custom).</li>
       <li v-for="(p, i) in result.pair" :key="p.model" class="item">
         <button class="row pick" :class="{ now: p.model === looking }" :aria-pressed="p.model === looking" @click="looking = p.model">

@@ -29,15 +29,15 @@ const money = (v: number) => v.toFixed(0)
 <template>
   <section class="card detail">
     <div class="tabs" role="tablist" aria-label="About this model"><button v-for="[id, words] in TABS" :key="id" role="tab" :aria-selected="pane === id" class="tab" @click="pane = id">{{ words }}</button></div>
-    <ul v-if="pane === 'why'" class="body scroll">
+    <ul v-if="pane === 'why'" class="body scroll" tabindex="0">
       <li v-for="r in current?.reasons ?? []" :key="r">{{ r }}</li>
       <li v-if="missing.length" class="watch-text">not taken, so not compared: {{ missing.join(', ') }}</li>
       <template v-if="m"><li v-if="m.flex">{{ flexWords(m, advice, flexPoints) }}<span class="muted"> ({{ advice.parts.map((p) => `${p.words} ${p.steps > 0 ? '+' : '−'}${Math.abs(p.steps)}`).join(', ') }}{{ advice.missing.length ? `; not known: ${advice.missing.join(', ')}` : '' }})</span></li><li v-for="r in FAMILY_RULES[m.family].rules" :key="r" class="muted">{{ r }}</li><li class="muted">in stock {{ stockOf(m, current?.left) }} left, {{ stockOf(m, current?.right) }} right{{ m.price ? ` · ${money(m.price)}` : '' }}{{ m.measured ? ` · measured by ${m.measured.by ?? 'the shop'}` : ' · as the maker states' }}</li></template>
       <li v-for="n in notes" :key="n" class="watch-text">{{ n }}</li>
     </ul>
-    <ul v-else-if="pane === 'not'" class="body scroll"><li v-if="!whyNotThis" class="muted">It ranks first.</li><li v-for="w in whyNotThis ?? []" :key="w">{{ w }}</li></ul>
-    <ul v-else-if="pane === 'work'" class="body scroll"><li v-if="!current?.work.length" class="muted">Nothing to stretch, pad or grind.</li><li v-for="w in current?.work ?? []" :key="w.foot + w.station + w.does" class="w"><SideMark :side="w.foot" word /> <span>{{ w.words }}</span><b>{{ w.minutes }} min</b></li></ul>
-    <div v-else class="body scroll">
+    <ul v-else-if="pane === 'not'" class="body scroll" tabindex="0"><li v-if="!whyNotThis" class="muted">It ranks first.</li><li v-for="w in whyNotThis ?? []" :key="w">{{ w }}</li></ul>
+    <ul v-else-if="pane === 'work'" class="body scroll" tabindex="0"><li v-if="!current?.work.length" class="muted">Nothing to stretch, pad or grind.</li><li v-for="w in current?.work ?? []" :key="w.foot + w.station + w.does" class="w"><SideMark :side="w.foot" word /> <span>{{ w.words }}</span><b>{{ w.minutes }} min</b></li></ul>
+    <div v-else class="body scroll" tabindex="0">
       <p v-if="!split" class="muted">Both feet are needed to compare a split pair.</p>
       <template v-else><p :class="split.asked ? 'bold' : 'muted'">{{ split.words }}</p>
         <table class="table"><thead><tr><th>Way</th><th>Score</th><th>Work</th><th>Price</th></tr></thead><tbody><tr v-for="o in split.options" :key="o.kind"><td><b>{{ KIND[o.kind] }}</b><br><span class="small muted">{{ o.because ?? o.words }}</span></td><td>{{ o.score === null ? (o.kind === 'custom' ? '' : 'does not fit') : o.score.toFixed(1) }}</td><td>{{ o.kind === 'custom' ? '' : `${o.minutes} min` }}</td><td>{{ o.kind === 'custom' ? '' : money(o.price) }}</td></tr></tbody></table>

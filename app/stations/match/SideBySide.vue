@@ -26,7 +26,7 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
 </script>
 
 <template>
-  <section class="card scroll side">
+  <section class="card scroll side" tabindex="0" aria-label="Side by side">
     <p v-if="columns.length < 2" class="muted none">Tick two to four candidates in the list to see them side by side.</p>
     <table v-else class="table">
       <thead><tr><th class="first">▼ below the band, ● in it, ▲ above; worn in, and with the liner new</th><th v-for="{ p, m } in columns" :key="p.model" scope="col"><span class="strong ink">{{ m.name }}</span><br><span>{{ m.maker }} · {{ sizesOf(p) }}</span><br><StatusMark v-bind="verdictOfPair(p)" />

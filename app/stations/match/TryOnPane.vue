@@ -86,7 +86,7 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
 
 <template>
   <div class="cols try">
-    <section class="card worn">
+    <section class="card worn" tabindex="0" aria-label="What is worn and felt">
       <div class="setup">
         <label v-for="s in SIDES" :key="s" class="pick"><SideMark :side="s" word /><select class="field" :value="pickOf(s)" :aria-label="`Model on the ${s} foot`" :disabled="fitting.readOnly" @change="worn[s] = ($event.target as HTMLSelectElement).value"><option v-for="id in candidates" :key="id" :value="id">{{ model(id)?.name }}, {{ sizeWords(sizeOf(id, s)) }}</option></select></label>
         <label class="dev"><input v-model="onDevice" type="checkbox"> footbed in</label>
@@ -113,11 +113,11 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
         </div>
       </template>
     </section>
-    <section class="card felt">
+    <section class="card felt" tabindex="0" aria-label="Hot spots">
       <div class="card-head"><h2>Hot spots</h2><span class="aside small">tap: felt, bothers, hurts, off</span></div>
       <VBtnToggle v-model="view" mandatory role="group" aria-label="Side of the foot" class="views"><VBtn v-for="v in MARK_VIEWS" :key="v" :value="v">{{ VIEWS[v] }}</VBtn></VBtnToggle>
       <div class="map"><SpotMap :view="view" :spots="spots" :at="spot" @place="place" @choose="cycle" /></div>
-      <ul class="log scroll small"><li v-for="t in [...all].reverse()" :key="t.id"><button class="old" :class="{ on: t.id === current?.id }" @click="at = t.id; minute = 15"><b>{{ nameOf(t) }}</b> {{ t.startedAt.slice(0, 10) }} {{ t.by }}<br><span v-for="s in SIDES" :key="s"><template v-if="tryOnWords(t, s)"><SideMark :side="s" /> {{ tryOnWords(t, s)!.words }} </template></span></button></li><li v-if="all.length === 0" class="muted pad">No try-on yet.</li></ul>
+      <ul class="log scroll small" tabindex="0" aria-label="Try-ons so far"><li v-for="t in [...all].reverse()" :key="t.id"><button class="old" :class="{ on: t.id === current?.id }" @click="at = t.id; minute = 15"><b>{{ nameOf(t) }}</b> {{ t.startedAt.slice(0, 10) }} {{ t.by }}<br><span v-for="s in SIDES" :key="s"><template v-if="tryOnWords(t, s)"><SideMark :side="s" /> {{ tryOnWords(t, s)!.words }} </template></span></button></li><li v-if="all.length === 0" class="muted pad">No try-on yet.</li></ul>
     </section>
   </div>
 </template>

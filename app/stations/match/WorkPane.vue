@@ -75,7 +75,7 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
   <div v-else class="cols work">
     <section class="card list">
       <div class="card-head"><h2>Work on {{ m.name }}</h2><span class="aside small">L {{ sizeWords(sizeOf('left') ?? 0) }} · R {{ sizeWords(sizeOf('right') ?? 0) }} · {{ minutes }} min open</span><VBtn size="small" color="primary" variant="flat" :disabled="fitting.readOnly || !fit" @click="plan">Plan from fit</VBtn><VBtn size="small" :href="`/api/fittings/${fitting.id}/workplan`" target="_blank">Print (PDF)</VBtn></div>
-      <ul class="scroll grow">
+      <ul class="scroll grow" tabindex="0" aria-label="Pieces of work">
         <li v-if="open.length === 0" class="muted pad">Nothing planned. Plan from fit takes what is tight or loose, and what hurt in the last try-on of this model; or add a piece by hand.</li>
         <li v-for="({ line, index }, i) in open" :key="line.id" class="line" :class="{ done: line.state === 'done' }">
           <span class="n">{{ i + 1 }}</span>
