@@ -75,7 +75,7 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
   if ('post' in change) return perFoot((device) => ({ ...device, posts: [...device.posts.filter((p) => p.at !== change.post.at), { style: 'extrinsic', because, ...change.post }] }))
   if ('heelLiftMm' in change) return perFoot((device) => ({ ...device, heelLiftMm: change.heelLiftMm }))
   if ('device' in change) return perFoot((device) => ({ ...device, kind: change.device }))
-  if ('footwear' in change) return [{ kind: 'part.put', part: 'footwear', content: { sockMm: 1, candidates: [], ...record.footwear, asks: [...(record.footwear?.asks ?? []), { what: change.footwear, foot: entry.foot, because }] } }]
+  if ('footwear' in change) return [{ kind: 'part.put', part: 'footwear', content: { candidates: [], ...record.footwear, asks: [...(record.footwear?.asks ?? []), { what: change.footwear, foot: entry.foot, because }] } }]
   if ('exercise' in change) return [{ kind: 'part.put', part: 'handover', content: { ...record.handover, exercises: [...(record.handover?.exercises ?? []).filter((e) => e.what !== change.exercise), { what: change.exercise, because }] } }]
   if ('shell' in change) {
     const { material, thicknessMm, heelCupMm, coverMaterial, coverMm } = change.shell

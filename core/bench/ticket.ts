@@ -4,6 +4,8 @@ import { isChild } from '../measure/ageAtVisit'
 import { deviceKindWords, deviceLines } from '../device/deviceWords'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { matchRecord } from '../footwear/matchRecord'
+import { lineOf } from '../footwear/workPlan'
+import { normsOf } from '../measure/normsTable'
 import { sizeWords } from '../footwear/match'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
@@ -38,12 +40,21 @@ export function jobSteps(record: FittingRecord): TicketStep[] {
   return [...kinds].flatMap(([kind, feet]) => (kind === 'none' ? [] : PROCESSES[kind].map((step): TicketStep => ({ ...step, id: `${kind}:${step.id}`, feet }))))
 }
 
+/** Work on the shells as it was planned; before anybody planned it, what the fit asks for, said so. */
+function workLines(record: FittingRecord, model: FootwearModel): string[] {
+  const planned = (record.footwear?.chosen?.work ?? []).filter((w) => w.model === model.id && w.state !== 'dropped')
+  if (planned.length > 0) {
+    const lines = planned.map((w) => lineOf(w, model, normsOf(record).springBackShare))
+    return lines.map((l) => `${l.foot}: ${l.words}, about ${l.minutes} min${l.state === 'done' ? ', done' : ''}${l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''}`)
+  }
+  return (matchRecord(record, [model]).pair[0]?.work ?? []).map((w) => `${w.foot}: ${w.words}, about ${w.minutes} min (not planned yet)`)
+}
+
 /** The work ticket of a fitting. */
 export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]): Ticket {
   const code = record.client?.code ?? 'no code'
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
-  const fit = model && matchRecord(record, [model]).pair[0]
   return {
     code,
     devices: SIDES.flatMap((side) => {
@@ -53,7 +64,7 @@ export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]
     steps: jobSteps(record),
     template: `${code}-left-template.svg and ${code}-right-template.svg, printed at 100 %; check the 100 mm control line`,
     shell: model && chosen ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}` : 'not chosen yet',
-    work: fit ? fit.work.map((w) => `${w.foot}: ${w.words}, about ${w.minutes} min`) : [],
+    work: model ? workLines(record, model) : [],
     cautions: [...cautionsOf(record).map((c) => c.words), ...contradictionsOf(record, isChild(record.client, record.visit?.on)).filter((c) => c.kind === 'stop').map((c) => c.words), ...STANDING_CAUTIONS],
   }
 }

@@ -1,6 +1,6 @@
 import type { FittingRecord } from '../record/schema'
 import { SIDES } from '../record/vocabulary'
-import { slowWearIn } from './wearIn'
+import { wearInPace } from './wearInPlan'
 
 /** The client's card in plain words. */
 export interface ClientCard {
@@ -23,7 +23,7 @@ const PLAIN_LAYER: Partial<Record<string, string>> = {
 /** Plain-language card: what was made and why, wearing in, what is normal, when to stop and call, next visit. */
 export function clientCard(record: FittingRecord, startOn: string): ClientCard {
   const first = (record.client?.name ?? '').trim().split(/\s+/)[0]
-  const slow = slowWearIn(record)
+  const pace = wearInPace(record)
   return {
     greeting: first ? `${first}, take it slowly` : 'Take it slowly',
     made: SIDES.flatMap((side) => {
@@ -33,9 +33,9 @@ export function clientCard(record: FittingRecord, startOn: string): ClientCard {
       return [`${side === 'left' ? 'Left' : 'Right'} footbed: ${[...new Set(parts)].join(', ') || 'an even support under the whole foot'}.`]
     }),
     goal: record.story?.goal ?? null,
-    wearIn: slow
+    wearIn: pace === 'atRisk'
       ? [`Start on ${startOn} with 30 minutes.`, 'Look at the skin after every wear; ask someone if you cannot see it.', 'Add 30 minutes only if redness is gone within 20 minutes.']
-      : [`Start on ${startOn} with 1 to 2 hours.`, 'Add one hour each day.', 'Sport only after a full day without marks.'],
+      : [pace === 'gentle' ? `Start on ${startOn} with 1 hour.` : `Start on ${startOn} with 1 to 2 hours.`, pace === 'gentle' ? 'Add one hour every second day.' : 'Add one hour each day.', 'Sport only after a full day without marks.'],
     exercises: (record.handover?.exercises ?? []).map((e) => e.what),
     normal: 'Tired feet or calves in the first days are normal. Red marks that fade within half an hour are normal.',
     stop: ['a blister, or a mark that stays', 'numb toes or sharp pain', 'warmth or swelling', 'anything that frightens you'],

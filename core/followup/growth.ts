@@ -21,6 +21,8 @@ export const GROWTH = {
   /** measuring error of a length, mm (1 SD), where the fitter's own TEM is not known */
   temMm: 1,
   months: 18,
+  /** footwear is outgrown when less than this is left before the toes, mm (house default) */
+  leastRoomMm: 4,
   /** a mould or device is made again when the foot is this much longer, mm */
   remakeMm: 10,
 } as const
@@ -90,9 +92,9 @@ export function reachedOn(fit: GrowthFit, lengthMm: number, fromOn: string): { e
 }
 
 /** When footwear is outgrown (toe room under its least) and when a mould or device is made again (10 mm longer than when it was made). */
-export function outgrown(fit: GrowthFit, todayOn: string, { insideMm, leastRoomMm, madeAtMm }: { insideMm?: number; leastRoomMm?: number; madeAtMm?: number }): { footwear: ReturnType<typeof reachedOn> | null; remake: ReturnType<typeof reachedOn> | null } {
+export function outgrown(fit: GrowthFit, todayOn: string, { insideMm, leastRoomMm = GROWTH.leastRoomMm, madeAtMm }: { insideMm?: number; leastRoomMm?: number; madeAtMm?: number }): { footwear: ReturnType<typeof reachedOn> | null; remake: ReturnType<typeof reachedOn> | null } {
   return {
-    footwear: insideMm === undefined || leastRoomMm === undefined ? null : reachedOn(fit, insideMm - leastRoomMm, todayOn),
+    footwear: insideMm === undefined ? null : reachedOn(fit, insideMm - leastRoomMm, todayOn),
     remake: madeAtMm === undefined ? null : reachedOn(fit, madeAtMm + GROWTH.remakeMm, todayOn),
   }
 }

@@ -1,7 +1,8 @@
+import { bestMean } from '../measure/reading'
 import type { FittingRecord, Foot } from '../record/schema'
 import type { ComplaintPlace, Side } from '../record/vocabulary'
-import type { Station } from './stationWords'
-import { STATION_KIND, stationWords } from './stationWords'
+import { ACTIVITY_SHIFT_MM, CHARACTER_MM, type CharacterShifts } from './shiftTable'
+import { STATION_KIND, stationWords, type Station } from './stationWords'
 import type { Band } from './targets'
 
 /** One way in which a foot, or what it does, moves a target band, and why. */
@@ -14,14 +15,8 @@ export interface TargetShift {
   trigger: string
 }
 
-/** How far character moves a band, mm (house defaults, editable). */
-export const CHARACTER_MM = { loose: 1, stiff: 1, bony: 1.5, numb: 1 }
-export type CharacterShifts = Readonly<typeof CHARACTER_MM>
-
-/** How far an activity moves a band, mm, by `activity.station` (house defaults, editable): feet swell and slide forward. */
-export const ACTIVITY_SHIFT_MM: Readonly<Record<string, number>> = {
-  'wildland-fire.length': 1, 'wildland-fire.ball': 1, 'ward.ball': 0.5, 'ward.instep': 1, 'running.length': 1, 'walking.length': 0.5,
-}
+/** A foot nobody measured is taken as this long to place a mark on it, mm. */
+export const USUAL_LENGTH_MM = 260
 
 const AROUND: readonly Station[] = ['ball', 'waist', 'instep', 'instepHeight']
 const HOLDS: readonly Station[] = ['ball', 'waist', 'instep', 'heelInstep', 'ankle']
@@ -63,7 +58,7 @@ function jointShifts(record: FittingRecord, foot: Foot, side: Side, child: boole
 }
 
 function bonyShifts(foot: Foot, side: Side, by: CharacterShifts): TargetShift[] {
-  const length = foot.readings.find((r) => r.what === 'footLengthMm')?.trials[0] ?? 260
+  const length = bestMean(foot, 'footLengthMm', 'standing') ?? USUAL_LENGTH_MM
   const out = new Map<Station, TargetShift>()
   for (const [i, mark] of (foot.findings?.marks ?? []).entries()) {
     if (mark.kind !== 'bonyPoint' && mark.kind !== 'lump' && mark.kind !== 'corn') continue

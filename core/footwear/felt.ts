@@ -1,8 +1,8 @@
 import type { Footwear, HotSpot, TryOn, TryOnReading } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
-import { stationAt } from './character'
-import type { Offset } from './fitFoot'
-import { STATION_KIND, stationWords, type Station } from './stationWords'
+import { stationAt, USUAL_LENGTH_MM } from './character'
+import type { Offset } from './worked'
+import { stationWords, type Station } from './stationWords'
 
 /** How much room each thing felt says is there or lacking, mm (house defaults): a correction of the prediction, not a measurement. */
 export const FELT_MM = { toesPressFlexed: -5, toesTouchFlexed: -3, toesPressUpright: -3, toesClear: 2, heelLift: 1, heelLiftMuch: 2, hotSpotPerLevel: -1, numb: -1.5, tingling: -0.75, holdLoose: 1.5, holdTight: -1.5 } as const
@@ -32,7 +32,7 @@ export function feltOffsets(footwear: Footwear | undefined, lengthMm: Partial<Re
     for (const foot of SIDES) {
       const worn = tryOn.worn[foot]
       const reading = lastReading(tryOn, foot)
-      if (worn && reading) latest.set(`${worn.model} ${foot}`, offsetsOfReading(reading, worn.model, foot, lengthMm[foot] ?? 260))
+      if (worn && reading) latest.set(`${worn.model} ${foot}`, offsetsOfReading(reading, worn.model, foot, lengthMm[foot] ?? USUAL_LENGTH_MM))
     }
   return [...latest.values()].flat()
 }
@@ -82,6 +82,3 @@ export function insoleWords(toeOverMm: number): { kind: 'good' | 'watch' | 'stop
   const room = -toeOverMm
   return room < 5 ? { kind: 'watch', words: `${room} mm before the end: little` } : room > 20 ? { kind: 'watch', words: `${room} mm before the end: long` } : { kind: 'good', words: `${room} mm before the end` }
 }
-
-/** Stations whose room counts on both sides of the foot at once. */
-export const isTwoSided = (station: Station): boolean => STATION_KIND[station] === 'width' || STATION_KIND[station] === 'girth'

@@ -6,25 +6,15 @@ import { clearances, footHas, type StandingFoot } from './clearance'
 import { stationWeight } from './families'
 import { beyondWords, beyondWork, mendAmountMm, mendKind, workItem, type WorkItem } from './mend'
 import type { LearnedBias } from './shellCheck'
+import { sockMm, type Socks } from './socks'
 import { STATIONS, type Station } from './stationWords'
+import { sumOffsets, type Offset } from './worked'
 import { GROWTH_MOST_MM, targetBand, verdictOf, type Band, type TargetOverrides, type Verdict } from './targets'
-
-/** Room that a model was shown to have or lack for this client: by shell checks, by what was felt, by work that was done. */
-export interface Offset {
-  model: string
-  foot: Side
-  /** only this size of it; every size where absent */
-  sizeMm?: number
-  station: Station
-  mm: number
-  words: string
-}
 
 /** Settings of a match: one intent for the pair, socks, and whether growth room applies. */
 export interface MatchSettings {
   intent: Intent
-  /** all compressed layers of sock, mm */
-  sockMm: number
+  socks: Socks
   child: boolean
   /** what shell checks taught of models, by id */
   learned?: Readonly<Record<string, LearnedBias>>
@@ -45,6 +35,8 @@ export interface FootFit {
   /** the bands it was judged by, mm */
   targets: Partial<Record<Station, Band>>
   score: number
+  /** what each station adds to the score */
+  costs: Partial<Record<Station, number>>
   work: WorkItem[]
   missing: string[]
   /** why no work makes this size fit; null when it can */
@@ -56,7 +48,10 @@ export interface FootFit {
 /** How much work weighs in the ranking against a millimetre of misfit. */
 export const SCORE_PER_MINUTE = 0.03
 /** Too tight weighs more than too loose. */
-export const SHORT_WEIGHT = 1.3
+const SHORT_WEIGHT = 1.3
+/** What one station costs in the score: its weight × misfit, too little weighing more than too much. */
+export const misfitCost = (weight: number, short: number, over: number): number => weight * (short * SHORT_WEIGHT + over)
+
 /** A station that the shell does not state, but the foot has, counts like this much misfit, mm: unknown is not good. */
 export const UNKNOWN_MM = 0.3
 
@@ -69,8 +64,7 @@ export const longestMm = (band: Band, child: boolean): number => (child ? band[0
 
 /** What offsets a size of a model has for one foot, summed by station. */
 export function offsetsFor(settings: MatchSettings, model: string, side: Side, sizeMm: number): Partial<Record<Station, number>> {
-  const out: Partial<Record<Station, number>> = {}
-  for (const o of settings.offsets ?? []) if (o.model === model && o.foot === side && (o.sizeMm === undefined || o.sizeMm === sizeMm)) out[o.station] = (out[o.station] ?? 0) + o.mm
+  const out = sumOffsets(settings.offsets ?? [], model, side, sizeMm)
   const bias = settings.learned?.[model]
   if (bias?.used) out.length = (out.length ?? 0) + bias.usedMm
   return out
@@ -78,26 +72,26 @@ export function offsetsFor(settings: MatchSettings, model: string, side: Side, s
 
 /** One foot in one size: clearances, verdicts, misfit and the work that mends it. */
 export function fitFoot(foot: StandingFoot, side: Side, model: FootwearModel, sizeMm: number, settings: MatchSettings, bands: readonly Band[] = bandsOf(model.family, side, settings)): FootFit {
-  const c = clearances(foot, model, sizeMm, settings.sockMm, offsetsFor(settings, model.id, side, sizeMm))
-  const out: FootFit = { sizeMm, clearances: c.worn, asNew: c.asNew, verdicts: {}, targets: {}, score: 0, work: [], missing: c.missing, because: c.worn.length === null ? 'its inside length is not known: measure it first' : null, shortBareMm: null }
+  const c = clearances(foot, model, sizeMm, sockMm(settings.socks, model.family), offsetsFor(settings, model.id, side, sizeMm))
+  const out: FootFit = { sizeMm, clearances: c.worn, asNew: c.asNew, verdicts: {}, targets: {}, score: 0, costs: {}, work: [], missing: c.missing, because: c.worn.length === null ? 'its inside length is not known: measure it first' : null, shortBareMm: null }
   const longest = longestMm(bands[0]!, settings.child)
   STATIONS.forEach((station, i) => {
     const band = bands[i]!
     const value = c.worn[station]
     out.targets[station] = band
     if (value === null) {
-      if (footHas(foot, station)) out.score += stationWeight(model.family, station) * UNKNOWN_MM
+      if (footHas(foot, station)) out.costs[station] = stationWeight(model.family, station) * UNKNOWN_MM
       return
     }
     out.verdicts[station] = verdictOf(value, band)
     const short = Math.max(0, band[0] - value)
     const over = Math.max(0, value - band[1])
-    out.score += stationWeight(model.family, station) * (short * SHORT_WEIGHT + over)
+    out.costs[station] = misfitCost(stationWeight(model.family, station), short, over)
     const kind = mendKind(station, model, short, over)
     if (kind) out.work.push(workItem(side, station, kind, mendAmountMm(kind, model, short, over)))
     if (beyondWork(station, model, value, short, over, longest)) out.because ??= beyondWords(station, model, value, short, over, longest)
   })
-  out.score += out.work.reduce((sum, w) => sum + w.minutes, 0) * SCORE_PER_MINUTE
+  out.score = STATIONS.reduce((sum, s) => sum + (out.costs[s] ?? 0), out.work.reduce((sum, w) => sum + w.minutes, 0) * SCORE_PER_MINUTE)
   if (foot.bareLengthMm !== undefined && c.worn.length !== null) {
     const bare = c.worn.length - (foot.bareLengthMm - foot.lengthMm)
     if (bare < bands[0]![0] && c.worn.length >= bands[0]![0]) out.shortBareMm = bare

@@ -15,7 +15,7 @@ import { feltOffsets } from './felt'
 import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
 import { pairOptions, type PairQuestion } from './pairOptions'
 import { shapeNotes, type ShapeNote } from './shapeNotes'
-import { sockNotes, sockSumMm } from './socks'
+import { sockNotes, socksOf } from './socks'
 import { contactSpots, type ContactSpot } from './spots'
 import { workedOffsets } from './worked'
 
@@ -36,7 +36,7 @@ export function matchSettings(record: FittingRecord): MatchSettings {
   const lengths = Object.fromEntries(SIDES.flatMap((side) => (record.feet[side] ? [[side, bestMean(record.feet[side], 'footLengthMm', 'standing')]] : []))) as Partial<Record<Side, number>>
   return {
     intent: record.story?.intent ?? 'all-round',
-    sockMm: sockSumMm(record.footwear?.sockMm ?? 1, record.footwear?.socks ?? 1),
+    socks: socksOf(record),
     child,
     targets: norms.matchTargets,
     shifts: { left: shiftsOf(record, 'left', child, norms.activityShiftMm, norms.characterShiftMm), right: shiftsOf(record, 'right', child, norms.activityShiftMm, norms.characterShiftMm) },
@@ -86,6 +86,6 @@ export function matchReport(record: FittingRecord, models: readonly FootwearMode
     pair: result.pair.map((p) => ({ ...p, spots: Object.fromEntries(SIDES.flatMap((side) => (p[side] && feet[side] ? [[side, contactSpots(feet[side], byId.get(p.model)!, p[side])]] : []))) })),
     split: first ? pairOptions(feet, first, settings) : null,
     shape: shapeNotes(record),
-    notes: sockNotes(record.footwear?.sockMm ?? 1, record.footwear?.socks ?? 1, settings.child),
+    notes: sockNotes(settings.socks, settings.child),
   }
 }

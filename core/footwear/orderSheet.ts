@@ -1,7 +1,7 @@
 import { bestMean, meanOfReading } from '../measure/reading'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type ReadingKind, type Side } from '../record/vocabulary'
-import { stationAt } from './character'
+import { stationAt, USUAL_LENGTH_MM } from './character'
 import type { Station } from './stationWords'
 
 /** A measure on the order sheet of a shell made to measure, from calf to toe. */
@@ -9,28 +9,27 @@ export interface OrderMeasure {
   code: string
   name: string
   how: string
-  readings: readonly ReadingKind[]
-  unit: 'mm'
+  reading: ReadingKind
 }
 
 /** Measures of a custom shell, from the calf down to the toe. */
 export const ORDER_MEASURES: readonly OrderMeasure[] = [
-  { code: 'C1', name: 'Calf girth', how: 'around the calf at the height of the cuff, the height written beside it', readings: ['calfGirthMm'], unit: 'mm' },
-  { code: 'C2', name: 'Ankle girth', how: 'smallest above the malleoli', readings: ['ankleGirthMm'], unit: 'mm' },
-  { code: 'A1', name: 'Inner ankle, height', how: 'floor to the middle of the bone', readings: ['medialMalleolusHeightMm'], unit: 'mm' },
-  { code: 'A2', name: 'Outer ankle, height', how: 'floor to the middle of the bone', readings: ['lateralMalleolusHeightMm'], unit: 'mm' },
-  { code: 'A3', name: 'Ankle width', how: 'over both bones', readings: ['malleolusWidthMm'], unit: 'mm' },
-  { code: 'H1', name: 'Heel–instep girth', how: 'around heel point and bend of the instep', readings: ['heelInstepGirthMm'], unit: 'mm' },
-  { code: 'H2', name: 'Heel width', how: 'widest, 30 mm over the floor or less', readings: ['heelWidthMm'], unit: 'mm' },
-  { code: 'I1', name: 'Instep girth', how: 'around the highest point of the instep', readings: ['instepGirthMm'], unit: 'mm' },
-  { code: 'I2', name: 'Dorsum height', how: 'at half the foot length', readings: ['dorsumHeightMm'], unit: 'mm' },
-  { code: 'W1', name: 'Waist girth', how: 'smallest around the midfoot', readings: ['waistGirthMm'], unit: 'mm' },
-  { code: 'N1', name: 'Navicular height', how: 'its bump to the floor', readings: ['navicularHeightMm'], unit: 'mm' },
-  { code: 'B1', name: 'Ball girth', how: 'around first and fifth met heads', readings: ['ballGirthMm'], unit: 'mm' },
-  { code: 'B2', name: 'Forefoot width', how: 'over first and fifth met heads', readings: ['forefootWidthMm'], unit: 'mm' },
-  { code: 'B3', name: 'Arch length', how: 'heel to the first joint', readings: ['archLengthMm'], unit: 'mm' },
-  { code: 'T1', name: 'Toe height', how: 'highest toe', readings: ['toeBoxHeightMm'], unit: 'mm' },
-  { code: 'T2', name: 'Foot length', how: 'heel to the longest toe', readings: ['footLengthMm'], unit: 'mm' },
+  { code: 'C1', name: 'Calf girth', how: 'around the calf at the height of the cuff, the height written beside it', reading: 'calfGirthMm' },
+  { code: 'C2', name: 'Ankle girth', how: 'smallest above the malleoli', reading: 'ankleGirthMm' },
+  { code: 'A1', name: 'Inner ankle, height', how: 'floor to the middle of the bone', reading: 'medialMalleolusHeightMm' },
+  { code: 'A2', name: 'Outer ankle, height', how: 'floor to the middle of the bone', reading: 'lateralMalleolusHeightMm' },
+  { code: 'A3', name: 'Ankle width', how: 'over both bones', reading: 'malleolusWidthMm' },
+  { code: 'H1', name: 'Heel–instep girth', how: 'around heel point and bend of the instep', reading: 'heelInstepGirthMm' },
+  { code: 'H2', name: 'Heel width', how: 'widest, 30 mm over the floor or less', reading: 'heelWidthMm' },
+  { code: 'I1', name: 'Instep girth', how: 'around the highest point of the instep', reading: 'instepGirthMm' },
+  { code: 'I2', name: 'Dorsum height', how: 'at half the foot length', reading: 'dorsumHeightMm' },
+  { code: 'W1', name: 'Waist girth', how: 'smallest around the midfoot', reading: 'waistGirthMm' },
+  { code: 'N1', name: 'Navicular height', how: 'its bump to the floor', reading: 'navicularHeightMm' },
+  { code: 'B1', name: 'Ball girth', how: 'around first and fifth met heads', reading: 'ballGirthMm' },
+  { code: 'B2', name: 'Forefoot width', how: 'over first and fifth met heads', reading: 'forefootWidthMm' },
+  { code: 'B3', name: 'Arch length', how: 'heel to the first joint', reading: 'archLengthMm' },
+  { code: 'T1', name: 'Toe height', how: 'highest toe', reading: 'toeBoxHeightMm' },
+  { code: 'T2', name: 'Foot length', how: 'heel to the longest toe', reading: 'footLengthMm' },
 ]
 
 /** Regions that a maker is asked to expand over the foot, each side its own. */
@@ -61,16 +60,15 @@ const BONY_EXTRA_MM = 3
  */
 export function orderSheet(record: FittingRecord): OrderSheet {
   const missing: string[] = []
-  const measures = ORDER_MEASURES.map(({ code, name, how, readings }) => {
+  const measures = ORDER_MEASURES.map(({ code, name, how, reading }) => {
     const feet = Object.fromEntries(
       SIDES.flatMap((side) => {
         const foot = record.feet[side]
         if (!foot) return []
-        const [kind] = readings
-        const standing = meanOfReading(foot, kind!, 'standing') ?? null
-        const sitting = meanOfReading(foot, kind!, 'sitting') ?? null
+        const standing = meanOfReading(foot, reading, 'standing') ?? null
+        const sitting = meanOfReading(foot, reading, 'sitting') ?? null
         if (standing === null && sitting === null) missing.push(`${side}: ${name.toLowerCase()}`)
-        const heightMm = foot.readings.find((r) => r.what === kind && r.heightMm !== undefined)?.heightMm
+        const heightMm = foot.readings.find((r) => r.what === reading && r.heightMm !== undefined)?.heightMm
         return [[side, { standing, sitting, ...(heightMm !== undefined && { heightMm }) }]]
       }),
     )
@@ -92,7 +90,7 @@ const REGION: Partial<Record<Station, string>> = { toeBox: 'toe', toeBoxHeight: 
 /** Regions of a foot where a bony point or lump is marked. */
 function bonyRegions(record: FittingRecord, side: Side): ReadonlySet<string> {
   const foot = record.feet[side]
-  const length = (foot && bestMean(foot, 'footLengthMm', 'standing')) ?? 260
+  const length = (foot && bestMean(foot, 'footLengthMm', 'standing')) ?? USUAL_LENGTH_MM
   return new Set(
     (foot?.findings?.marks ?? []).flatMap((m) => {
       const station = m.kind === 'bonyPoint' || m.kind === 'lump' ? stationAt(m.view, m.xMm, m.yMm, length) : undefined

@@ -2,9 +2,10 @@ import type { Family, Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { clearanceLines, footHas, type ClearanceLines, type StandingFoot } from './clearance'
 import { stationWeight } from './families'
-import { longestMm, offsetsFor, SCORE_PER_MINUTE, SHORT_WEIGHT, UNKNOWN_MM, type MatchSettings } from './fitFoot'
+import { longestMm, misfitCost, offsetsFor, SCORE_PER_MINUTE, UNKNOWN_MM, type MatchSettings } from './fitFoot'
 import { gradeSteps } from './gradeShell'
 import { beyondWork, mendKind, WORK_MINUTES } from './mend'
+import { sockMm } from './socks'
 import { STATIONS } from './stationWords'
 import type { Band } from './targets'
 
@@ -46,7 +47,7 @@ export function familyGround(foot: StandingFoot, family: Family, bands: readonly
 
 /** Scores every size of a model for one foot: Σ weighted misfit + work, as `fitFoot` tells it station by station in words. */
 export function rankSizes(foot: StandingFoot, side: Side, model: FootwearModel, settings: MatchSettings, ground: FamilyGround, into: SizeScores): SizeScores {
-  const { baseMm, stepMm } = clearanceLines(foot, model, settings.sockMm, 1 - model.liner.packOut, lines)
+  const { baseMm, stepMm } = clearanceLines(foot, model, sockMm(settings.socks, model.family), 1 - model.liner.packOut, lines)
   const { lowMm, highMm, weight, known, longestMm: longest } = ground
   const moved = (settings.offsets?.some((o) => o.model === model.id) ?? false) || settings.learned?.[model.id]?.used === true
   const { sizesMm } = model
@@ -71,7 +72,7 @@ export function rankSizes(foot: StandingFoot, side: Side, model: FootwearModel, 
       if (value >= low && value <= high && value <= longest) continue
       const short = low > value ? low - value : 0
       const over = value > high ? value - high : 0
-      score += weight[i]! * (short * SHORT_WEIGHT + over)
+      score += misfitCost(weight[i]!, short, over)
       const kind = mendKind(STATIONS[i]!, model, short, over)
       if (kind !== null) minutes += WORK_MINUTES[kind]
       if (usable && beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity)) usable = false

@@ -22,10 +22,16 @@ export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSett
   out.push(...off)
   for (const [side, fit] of fits)
     if (fit.shortBareMm !== null) out.push(`${side}: ${oneDecimal(fit.shortBareMm)} mm by the bare standing length, long enough only on the device: try on with the finished device first`)
+  out.push(...shiftWords(fits, settings))
   const bias = settings.learned?.[model.id]
   if (bias) out.push(`length: ${biasWords(bias)}`)
   for (const o of settings.offsets ?? []) if (o.model === model.id && fits.some(([side, fit]) => side === o.foot && (o.sizeMm === undefined || o.sizeMm === fit.sizeMm))) out.push(`${o.foot} ${o.words}`)
   return out
+}
+
+/** What of a foot moved its bands, said once a foot. */
+function shiftWords(fits: Sided, settings: MatchSettings): string[] {
+  return fits.flatMap(([side]) => [...new Set((settings.shifts?.[side] ?? []).map((s) => `${side}: ${s.words} (band moved)`))])
 }
 
 function verdictWords(fits: Sided): string[] {

@@ -1,11 +1,13 @@
 import { bestMean, meanOfReading } from '../measure/reading'
 import { normsOf } from '../measure/normsTable'
 import { supportedLengthMm } from '../measure/supportedLength'
-import type { FittingRecord, ShellCheck } from '../record/schema'
+import { CHECK_PLACES, type FittingRecord, type ShellCheck } from '../record/schema'
 import type { Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
+import { clearances, standingFoot } from './clearance'
 import { shellInside } from './gradeShell'
-import { workedOffsets } from './worked'
+import { sockMm, socksOf } from './socks'
+import { sumOffsets, workedOffsets } from './worked'
 
 /** A fitter's fingers behind the heel, mm: one, and two side by side; a house default until calibrated. */
 export interface Fingers {
@@ -33,8 +35,31 @@ export function predictedGapMm(record: FittingRecord, side: Side, model: Footwea
   const inside = shellInside(model, sizeMm).lengthMm
   if (!foot || standing === undefined || inside === undefined) return null
   const length = onDevice ? supportedLengthMm(standing, meanOfReading(foot, 'footLengthMm', 'sitting'), foot.device?.kind ?? 'none', normsOf(record)) : standing
-  const worked = workedOffsets(record.footwear?.chosen?.work ?? []).filter((o) => o.model === model.id && o.foot === side && o.sizeMm === sizeMm && o.station === 'length')
-  return inside - length + worked.reduce((sum, o) => sum + o.mm, 0)
+  return inside - length + (workedRoom(record, side, model, sizeMm).length ?? 0)
+}
+
+/** Room that work on this shell gave, by station. */
+const workedRoom = (record: FittingRecord, side: Side, model: FootwearModel, sizeMm: number) => sumOffsets(workedOffsets(record.footwear?.chosen?.work ?? []), model.id, side, sizeMm)
+
+/** Less room than this touches, mm (house default). */
+const TOUCHES_BELOW_MM = 1
+
+/**
+ * What the look at four places should show, liner out, heel back, in the sock: room a side, and whether the foot is clear of the wall, touches
+ * it or presses on it. Places without a measure are left out.
+ */
+export function predictedLooks(record: FittingRecord, side: Side, model: FootwearModel, sizeMm: number): Partial<Record<(typeof CHECK_PLACES)[number], { roomMm: number; look: 'clear' | 'touches' | 'presses' }>> {
+  const foot = record.feet[side]
+  const standing = foot && standingFoot(foot, null, normsOf(record))
+  if (!standing) return {}
+  const bare = { ...model, liner: { ...model.liner, packOut: 0, thicknessMm: { toe: 0, ball: 0, instep: 0, ankle: 0, heel: 0 } } }
+  const room = clearances(standing, bare, sizeMm, sockMm(socksOf(record), model.family), workedRoom(record, side, model, sizeMm)).worn
+  return Object.fromEntries(
+    CHECK_PLACES.flatMap((place) => {
+      const roomMm = room[place]
+      return roomMm === null ? [] : [[place, { roomMm, look: roomMm < 0 ? 'presses' : roomMm < TOUCHES_BELOW_MM ? 'touches' : 'clear' }]]
+    }),
+  )
 }
 
 /** What the shell checks of a shop say of one model. */

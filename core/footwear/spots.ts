@@ -13,8 +13,7 @@ export interface ShellPlace {
 /** A place where foot and shell are predicted to press on each other. */
 export interface ContactSpot extends ShellPlace {
   station: Station
-  /** the same place on the foot: share of half its width there (medial +), along the heel–toe axis, over the floor, mm */
-  xShare: number
+  /** the same place on the foot: along the heel–toe axis, over the floor, mm */
   yMm: number
   zMm: number
   shortMm: number
@@ -40,9 +39,6 @@ const WHERE: Readonly<Record<Station, { s: number; sides: readonly ShellPlace['s
   navicular: { s: 0.45, sides: ['medial'], zMm: (f) => 0.16 * f.lengthMm },
 }
 
-/** Share of half the foot's width of a side; the heights of malleoli and heads differ a little from side to side. */
-const X_SHARE: Record<ShellPlace['side'], number> = { medial: 1, lateral: -1, both: 0, top: 0, back: 0, front: 0, under: 0 }
-
 /** A place of the foot in shell coordinates: the heel sits its broken-in liner before the shell's back and its device over the boot board. */
 export function shellPlace(foot: StandingFoot, model: FootwearModel, yMm: number, zMm: number, side: ShellPlace['side']): ShellPlace {
   const back = model.liner.thicknessMm.heel * (1 - model.liner.packOut)
@@ -51,7 +47,7 @@ export function shellPlace(foot: StandingFoot, model: FootwearModel, yMm: number
 }
 
 /** Places of a station on foot and shell. */
-export function stationPlaces(foot: StandingFoot, model: FootwearModel, station: Station): (ShellPlace & { xShare: number; yMm: number; zMm: number })[] {
+export function stationPlaces(foot: StandingFoot, model: FootwearModel, station: Station): (ShellPlace & { yMm: number; zMm: number })[] {
   const { s, sides, zMm } = WHERE[station]
   const y = s * foot.lengthMm
   const z = zMm(foot)
@@ -60,7 +56,7 @@ export function stationPlaces(foot: StandingFoot, model: FootwearModel, station:
     const lateral = side === 'lateral'
     const yMm = station === 'ankle' && lateral ? y - 0.03 * foot.lengthMm : station === 'ball' ? (lateral ? 0.645 : 0.725) * foot.lengthMm : y
     const zSide = station === 'ankle' && lateral ? z - 12 : z
-    return { ...shellPlace(foot, model, yMm, zSide, side), xShare: X_SHARE[side], yMm, zMm: zSide }
+    return { ...shellPlace(foot, model, yMm, zSide, side), yMm, zMm: zSide }
   })
 }
 

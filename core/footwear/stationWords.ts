@@ -11,6 +11,9 @@ export const STATION_KIND: Readonly<Record<Station, StationKind>> = {
   heel: 'width', heelInstep: 'girth', ankle: 'width', cuff: 'girth', fifthToe: 'bump', fifthMet: 'bump', navicular: 'bump',
 }
 
+/** Stations whose room counts on both sides of the foot at once. */
+export const isTwoSided = (station: Station): boolean => STATION_KIND[station] === 'width' || STATION_KIND[station] === 'girth'
+
 interface StationWords {
   name: string
   short: string

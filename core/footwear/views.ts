@@ -11,8 +11,6 @@ export interface FitView {
   shell: Line
   /** stations of the shell that were drawn after the foot because nobody measured them */
   guessed: Station[]
-  /** the liner's inner face over the shell's line is this far in, mm, after break-in */
-  linerMm: number
 }
 
 const worn = (model: FootwearModel) => 1 - model.liner.packOut
@@ -46,7 +44,7 @@ export function sideView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
   const throat = instepH + 0.3 * dorsum
   const cuff = inside.cuffHeightMm ?? top
   const shell: Line = [[3, 0], [0.5 * length, 0], [0.97 * length, 0], [length, 0.5 * toeH], [0.94 * length, toeH], [0.7 * length, Math.min(ballH, instepH)], [0.5 * L + back, instepH], [0.33 * L + back, throat], [0.31 * L + back, 0.37 * L + under], [0.3 * L + back + leanMm + model.liner.thicknessMm.ankle, cuff], [leanMm * 0.9, cuff], [back * 0.6, 0.34 * L], [0, 0.13 * L], [0, 0.04 * L]]
-  return { foot: footLine, shell, guessed, linerMm: model.liner.thicknessMm.instep * worn(model) }
+  return { foot: footLine, shell, guessed }
 }
 
 /** How far up the leg is drawn, mm. */
@@ -75,5 +73,5 @@ export function backView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
   const pocket = inside.ankleHeightMm ?? height + under
   const cuffTop = inside.cuffHeightMm ?? top
   const wall = (sign: 1 | -1, drop: number): Line => [[sign * heelIn * 0.85, 0], [sign * heelIn, 22 + under], [sign * heelIn * 0.95, 0.6 * pocket], [sign * ankleIn, pocket - drop], [sign * ankleIn * 0.92, 1.3 * pocket], [sign * cuffIn, Math.max(cuffTop, 1.45 * pocket)]]
-  return { foot: footLine, shell: [...wall(1, 0), ...wall(-1, 12).reverse()], guessed, linerMm: model.liner.thicknessMm.ankle * worn(model) }
+  return { foot: footLine, shell: [...wall(1, 0), ...wall(-1, 12).reverse()], guessed }
 }

@@ -1,20 +1,11 @@
 import { SIDES } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
-import { stationWeight } from './families'
-import { SCORE_PER_MINUTE, SHORT_WEIGHT, type FootFit } from './fitFoot'
+import { SCORE_PER_MINUTE } from './fitFoot'
 import type { MatchResult, PairFit } from './match'
 import { oneDecimal, sizeWords } from './reasons'
 import { STATIONS, stationWords, type Station } from './stationWords'
 
-/** Misfit of one station in the score. */
-function cost(fit: FootFit | undefined, model: FootwearModel, station: Station): number {
-  const value = fit?.clearances[station]
-  const band = fit?.targets[station]
-  if (value === null || value === undefined || !band) return 0
-  return stationWeight(model.family, station) * (Math.max(0, band[0] - value) * SHORT_WEIGHT + Math.max(0, value - band[1]))
-}
-
-const pairCost = (pair: PairFit, model: FootwearModel, station: Station) => SIDES.reduce((sum, side) => sum + cost(pair[side], model, station), 0)
+const pairCost = (pair: PairFit, station: Station) => SIDES.reduce((sum, side) => sum + (pair[side]?.costs[station] ?? 0), 0)
 const minutes = (pair: PairFit) => pair.work.reduce((sum, w) => sum + w.minutes, 0)
 
 /**
@@ -23,15 +14,14 @@ const minutes = (pair: PairFit) => pair.work.reduce((sum, w) => sum + w.minutes,
  *
  * @returns null for the first itself and for a model that was not compared
  */
-export function whyNot(id: string, result: MatchResult, byId: (id: string) => FootwearModel | undefined): string[] | null {
+export function whyNot(id: string, result: MatchResult, byId: (id: string) => Pick<FootwearModel, 'name'> | undefined): string[] | null {
   const rejected = result.rejected.find((r) => r.model === id)
   if (rejected) return [rejected.because]
   const first = result.pair[0]
   const this_ = result.pair.find((p) => p.model === id)
-  const model = byId(id)
   const best = first && byId(first.model)
-  if (!first || !this_ || !model || !best || first === this_) return null
-  const worse = STATIONS.map((station) => ({ station, by: pairCost(this_, model, station) - pairCost(first, best, station) }))
+  if (!first || !this_ || !best || first === this_) return null
+  const worse = STATIONS.map((station) => ({ station, by: pairCost(this_, station) - pairCost(first, station) }))
     .filter((w) => w.by > 0.15)
     .sort((a, b) => b.by - a.by)
     .slice(0, 3)
@@ -41,7 +31,7 @@ export function whyNot(id: string, result: MatchResult, byId: (id: string) => Fo
       const other = first[side]
       return fit && fit.verdicts[station] !== 'right' && fit.clearances[station] !== null ? [`${side} ${fit.verdicts[station]} with ${oneDecimal(fit.clearances[station]!)} mm${other && other.clearances[station] !== null ? `, ${best.name} has ${oneDecimal(other.clearances[station]!)}` : ''}`] : []
     })
-    return `${stationWords(station).name}: ${told.join('; ')}`
+    return `${stationWords(station).name}: ${told.join('; ') || 'not stated by the maker'}`
   })
   const more = minutes(this_) - minutes(first)
   if (more > 0) out.push(`${more} min more work than ${best.name} (counts ${oneDecimal(more * SCORE_PER_MINUTE)} in the score)`)

@@ -4,6 +4,7 @@ import type { FootwearModel } from './catalogueSchema'
 import type { StandingFoot } from './clearance'
 import { stationOfSpot } from './felt'
 import type { FootFit } from './fitFoot'
+import { WORK_MINUTES } from './mend'
 import { STATION_KIND, stationWords, type Station } from './stationWords'
 import { shellPlace, stationPlaces } from './spots'
 
@@ -18,7 +19,6 @@ export interface WorkProcess {
 
 /** Plastic is taken to this much below its limit, °C. */
 const BELOW_LIMIT_C = 10
-export const SPRING_BACK_SHARE = 0.2
 const COOL_MIN = [20, 25] as const
 
 /** Heat, hold and cool for a wall of this model. Leather and cloth are not heated. */
@@ -30,8 +30,8 @@ export function processOf(model: FootwearModel): WorkProcess {
 }
 const HEATED: ReadonlySet<Family> = new Set(['rigid-shell', 'skate', 'riding-shoe'])
 
-/** How far the press goes, mm: what is wanted and what springs back. @example pressMm(2) // 2.4 */
-export const pressMm = (wantedMm: number, springBack = SPRING_BACK_SHARE): number => wantedMm * (1 + springBack)
+/** How far the press goes, mm: what is wanted and what springs back. @example pressMm(2, 0.2) // 2.4 */
+export const pressMm = (wantedMm: number, springBack: number): number => wantedMm * (1 + springBack)
 
 /** A line of the work plan as the bench reads it. */
 export interface WorkLine extends ShellWork {
@@ -46,7 +46,7 @@ export interface WorkLine extends ShellWork {
 }
 
 const round = (v: number) => Math.round(v * 10) / 10
-const MINUTES: Record<ShellWork['does'], number> = { stretch: 35, grind: 15, pad: 8, 'grind boot board': 15, shim: 6, 'insole shim': 4, 'tongue pad': 8, cuff: 10, sole: 30 }
+const MINUTES: Record<ShellWork['does'], number> = { ...WORK_MINUTES, grind: 15, 'insole shim': 4, cuff: 10, sole: 30 }
 
 /** Work that a fit asks for, placed in shell coordinates; nothing of it is decided. Ids say foot and station, so that a plan made again finds what is done. */
 export function planOf(foot: StandingFoot, side: Side, model: FootwearModel, fit: FootFit): ShellWork[] {
@@ -72,7 +72,7 @@ export function workForSpot(spot: HotSpot, index: number, foot: StandingFoot, si
 }
 
 /** A plan's line with what the press is set to, heat and cooling, and what stops it: the plastic's stretch, the wall's minimum, the boot board's depth. */
-export function lineOf(work: ShellWork, model: FootwearModel, springBack = SPRING_BACK_SHARE): WorkLine {
+export function lineOf(work: ShellWork, model: FootwearModel, springBack: number): WorkLine {
   const process = processOf(model)
   const stops: string[] = []
   const cautions: string[] = []

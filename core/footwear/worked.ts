@@ -1,7 +1,24 @@
 import type { ShellWork } from '../record/schema'
-import type { Offset } from './fitFoot'
-import { isTwoSided } from './felt'
-import { STATION_KIND, stationWords, type Station } from './stationWords'
+import type { Side } from '../record/vocabulary'
+import { isTwoSided, STATION_KIND, stationWords, type Station } from './stationWords'
+
+/** Room that a model was shown to have or lack for this client: by shell checks, by what was felt, by work that was done. */
+export interface Offset {
+  model: string
+  foot: Side
+  /** only this size of it; every size where absent */
+  sizeMm?: number
+  station: Station
+  mm: number
+  words: string
+}
+
+/** Offsets of one size of a model for one foot, summed by station. */
+export function sumOffsets(offsets: readonly Offset[], model: string, side: Side, sizeMm: number): Partial<Record<Station, number>> {
+  const out: Partial<Record<Station, number>> = {}
+  for (const o of offsets) if (o.model === model && o.foot === side && (o.sizeMm === undefined || o.sizeMm === sizeMm)) out[o.station] = (out[o.station] ?? 0) + o.mm
+  return out
+}
 
 /**
  * What work that is done has changed in the shells, as room by station: the mm that were found afterwards where somebody looked, else the mm

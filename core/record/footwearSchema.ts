@@ -93,7 +93,8 @@ export const workSchema = z.strictObject({
 const perSide = z.strictObject({ left: finite.default(0), right: finite.default(0) })
 
 export const footwearSchema = z.strictObject({
-  sockMm: z.number().min(0).max(10).default(1),
+  /** one compressed sock, mm; the usual of the family where nothing was recorded */
+  sockMm: z.number().min(0).max(10).optional(),
   /** how many socks, worn over each other; their thickness adds */
   socks: z.number().int().min(0).max(3).optional(),
   candidates: z.array(text(80)).max(40).default([]),

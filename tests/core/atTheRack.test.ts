@@ -2,17 +2,19 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { modelSchema, type FootwearModel } from '../../core/footwear/catalogueSchema'
 import { shiftsOf, shifted, stationAt } from '../../core/footwear/character'
+import { fitFoot } from '../../core/footwear/fitFoot'
 import { feltOffsets, insoleWords, tryOnWords } from '../../core/footwear/felt'
 import { adviseFlex, flexWords, ownFlexStep } from '../../core/footwear/flex'
 import { matchSettings, matchRecord, standingFeet } from '../../core/footwear/matchRecord'
 import { orderSheet } from '../../core/footwear/orderSheet'
-import { predictedGapMm } from '../../core/footwear/shellCheck'
-import { sockNotes, sockSumMm } from '../../core/footwear/socks'
+import { predictedGapMm, predictedLooks } from '../../core/footwear/shellCheck'
+import { sockMm, sockNotes } from '../../core/footwear/socks'
 import { backView, sideView } from '../../core/footwear/views'
 import { lineOf, mergePlan, planOf, pressMm, workForSpot } from '../../core/footwear/workPlan'
 import { workedOffsets } from '../../core/footwear/worked'
 import { cautionsOf, readCatalogueCsv, readCatalogueJson, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
 import type { FittingRecord, ShellWork, TryOn } from '../../core/record/schema'
+import { FAMILIES } from '../../core/record/vocabulary'
 import { demoModels } from '../../demo/catalogue'
 import { DEMO_RECORDS } from '../../demo/records'
 
@@ -98,22 +100,22 @@ describe('work on the shell', () => {
     // Ball of the right foot: 99 mm wide in 105 − 2 × 4 − 2: (105 − 99 − 10) / 2 = −2; the band starts at 0, so 2 mm a side, pressed to 2.4.
     expect(ball).toMatchObject({ does: 'stretch', amountMm: 2, at: { side: 'both' }, state: 'planned' })
     expect(ball.at.fromHeelMm).toBe(Math.round(0.725 * feet.right!.lengthMm + 6 * 0.8))
-    const line = lineOf(ball, tight)
+    const line = lineOf(ball, tight, 0.2)
     expect(line).toMatchObject({ setMm: 2.4, stops: [] })
     expect(line.process).toMatch(/heat evenly to 110 °C, never above 120 °C.*cool 20 to 25 min/)
     expect(pressMm(3, 0.1)).toBeCloseTo(3.3, 9)
   })
   it('stops at the plastic, the wall and the boot board, and asks for a certified look at soles', () => {
-    const line = (w: Partial<ShellWork>) => lineOf({ ...ball, ...w }, tight)
+    const line = (w: Partial<ShellWork>) => lineOf({ ...ball, ...w }, tight, 0.2)
     expect(line({ amountMm: 7 }).stops).toEqual(['7 mm asked; this wall stretches 6 mm'])
     expect(line({ amountMm: 5.5 }).cautions[0]).toMatch(/two goes/)
     expect(line({ does: 'grind', amountMm: 2.5 }).stops[0]).toMatch(/wall of 4.5 mm keeps 2.5, so 2 mm/)
     expect(line({ does: 'grind boot board', amountMm: 4 }).stops[0]).toMatch(/gives 3 mm/)
     expect(line({ does: 'sole', amountMm: 1 }).cautions[0]).toMatch(/certified technician/)
-    expect(lineOf(ball, { ...tight, family: 'shoe' }).process).toMatch(/no heat/)
+    expect(lineOf(ball, { ...tight, family: 'shoe' }, 0.2).process).toMatch(/no heat/)
   })
+  const done = (w: Partial<ShellWork>): FittingRecord => ({ ...plain, footwear: { sockMm: 1, candidates: [], chosen: { model: tight.id, sizeLeftMm: 265, sizeRightMm: 265, shellChecks: [], tryOn: [], work: [{ ...ball, ...w }] } } })
   it('that is done goes back into the prediction of fit and shell check', () => {
-    const done = (w: Partial<ShellWork>): FittingRecord => ({ ...plain, footwear: { sockMm: 1, candidates: [], chosen: { model: tight.id, sizeLeftMm: 265, sizeRightMm: 265, shellChecks: [], tryOn: [], work: [{ ...ball, ...w }] } } })
     const before = fit.right!.clearances.ball!
     expect(fitOf(done({ state: 'planned' }), tight).right!.clearances.ball).toBeCloseTo(before, 9)
     expect(fitOf(done({ state: 'done' }), tight).right!.clearances.ball).toBeCloseTo(before + 2, 9)
@@ -124,6 +126,19 @@ describe('work on the shell', () => {
     const gap = (r: FittingRecord) => predictedGapMm(r, 'right', tight, 265, true)!
     expect(gap(done({ state: 'done', station: 'length', amountMm: 3 })) - gap(plain)).toBeCloseTo(3, 9)
     expect(workedOffsets([{ ...ball, does: 'pad', state: 'done' }, { ...ball, does: 'cuff', state: 'done' }]).map((o) => o.mm)).toEqual([-2])
+  })
+  it('shows in what a look at the shell should see, liner out: room, touch or press, by place', () => {
+    const looks = (m: Partial<FootwearModel['at']>, r: FittingRecord = plain) => predictedLooks(r, 'right', { ...tight, at: { ...tight.at, ...m } }, 265)
+    // Right foot: ball 99, ankle 69, one sock of 1 mm. (110 − 99 − 2)/2 = 4.5; (72 − 69 − 2)/2 = 0.5; (98 − 99 − 2)/2 = −1.5.
+    expect(looks({ ballWidthMm: 110, ankleWidthMm: 72 })).toMatchObject({ ball: { roomMm: expect.closeTo(4.5, 9), look: 'clear' }, ankle: { roomMm: expect.closeTo(0.5, 9), look: 'touches' } })
+    expect(looks({ ballWidthMm: 98 }).ball).toEqual({ roomMm: expect.closeTo(-1.5, 9), look: 'presses' })
+    // No mark beside the fifth toe and none at the navicular: not predicted. A stretched shell is looked at as it was worked.
+    expect(Object.keys(looks({ ballWidthMm: 110 }))).toEqual(['ankle', 'ball'])
+    expect(looks({ ballWidthMm: 98 }, done({ state: 'done' })).ball!.look).toBe('touches')
+    const bumped = structuredClone(plain)
+    bumped.feet.right!.findings = { marks: [{ kind: 'bonyPoint', view: 'medial', xMm: 30, yMm: 120, proudMm: 5 }] }
+    expect(looks({ navicularRoomMm: 4 }, bumped).navicular).toEqual({ roomMm: expect.closeTo(-2, 9), look: 'presses' })
+    expect(predictedLooks({ ...plain, feet: { left: plain.feet.left } }, 'right', tight, 265)).toEqual({})
   })
   it('planned anew keeps what was done and adds what is new', () => {
     const kept = [{ ...ball, state: 'done' as const, amountMm: 1 }]
@@ -154,9 +169,16 @@ describe('flex, socks and the order sheet', () => {
     expect(flexWords({ maker: 'Lodemark', flex: { index: 95 } }, { step: 9, parts: [], missing: [] }, {})).toMatch(/not calibrated.*softer than advised/)
   })
   it('add socks up and say what is too much', () => {
-    expect(sockSumMm(1, 2)).toBe(2)
-    expect([sockNotes(1, 1, false).length, sockNotes(2.5, 1, false).length, sockNotes(1, 2, true).length]).toEqual([0, 1, 2])
-    expect(matchSettings({ ...tove, footwear: { sockMm: 1.5, socks: 2, candidates: [] } }).sockMm).toBe(3)
+    expect(sockMm({ oneMm: 1, count: 2 }, 'shoe')).toBe(2)
+    // Nothing recorded: boots and skates 1 mm, shoes 1.5, each as often as it is worn.
+    expect(FAMILIES.map((f) => sockMm({ oneMm: undefined, count: 1 }, f))).toEqual([1, 1, 1, 1.5, 1, 1.5, 1.5])
+    expect(sockMm({ oneMm: undefined, count: 2 }, 'shoe')).toBe(3)
+    expect([sockNotes({ oneMm: 1, count: 1 }, false), sockNotes({ oneMm: undefined, count: 1 }, true), sockNotes({ oneMm: 2.5, count: 1 }, false), sockNotes({ oneMm: 1, count: 2 }, true)].map((n) => n.length)).toEqual([0, 0, 1, 2])
+    expect(matchSettings({ ...tove, footwear: { sockMm: 1.5, socks: 2, candidates: [] } }).socks).toEqual({ oneMm: 1.5, count: 2 })
+    // The same shoe with nothing recorded has half a millimetre less each side at the ball than with 1 mm said.
+    const shoe = { ...at265, family: 'shoe' as const }
+    const ball = (footwear: FittingRecord['footwear']) => fitFoot(standingFeet(tove).left!, 'left', shoe, 265, matchSettings({ ...tove, footwear })).clearances.ball!
+    expect(ball({ sockMm: 1, candidates: [] }) - ball(undefined)).toBeCloseTo(0.5, 9)
   })
   it('list measures from calf to toe, name what is missing, and give bumps more room', () => {
     const sheet = orderSheet(tove)

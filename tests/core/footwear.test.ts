@@ -28,7 +28,7 @@ const foot: StandingFoot = {
   lengthMm: 264, bareLengthMm: 266, forefootWidthMm: 99, heelWidthMm: 65, malleolusWidthMm: 70, toeHeightMm: 25, dorsumHeightMm: 62, waistGirthMm: 244, instepGirthMm: 248, heelInstepGirthMm: 334, calfGirthMm: 352,
   proudMm: { fifthToe: 2, fifthMet: 3, navicular: 4 }, stackMm: { ball: 4, instep: 8, toes: 3 },
 }
-const SETTINGS: MatchSettings = { intent: 'performance', sockMm: 1, child: false }
+const SETTINGS: MatchSettings = { intent: 'performance', socks: { oneMm: 1, count: 1 }, child: false }
 
 describe('a shell at a size', () => {
   const model = demoModels().find((m) => m.id === 'fern-traverse-99')!

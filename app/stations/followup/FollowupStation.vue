@@ -6,7 +6,6 @@ import { deviceDiff } from '../../../core/device/deviceDiff'
 import { likelyAdjustments, type Adjustment } from '../../../core/followup/causes'
 import { fitGrowth, lengthOn, outgrown } from '../../../core/followup/growth'
 import { shellInside } from '../../../core/footwear/gradeShell'
-import { GROWTH_ROOM_MM } from '../../../core/footwear/targets'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { bestMean } from '../../../core/measure/reading'
 import { PAIN_COUNTS, painSeries, type PainSeries } from '../../../core/followup/painSeries'
@@ -75,7 +74,7 @@ const growing = computed(() => {
     if (!fit || lengthMm === undefined) return []
     const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
     const insideMm = model && size ? shellInside(model, size).lengthMm : undefined
-    return [{ side, fit, now: lengthOn(fit, today), ...outgrown(fit, today, { insideMm, leastRoomMm: insideMm === undefined ? undefined : GROWTH_ROOM_MM.soft[0] / 2, madeAtMm: lengthMm }) }]
+    return [{ side, fit, now: lengthOn(fit, today), ...outgrown(fit, today, { insideMm, madeAtMm: lengthMm }) }]
   })
 })
 const dayWords = (on: string | null) => (on ? format(new Date(`${on}T12:00`), 'MMM yyyy') : 'not within ten years')

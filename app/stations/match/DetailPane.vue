@@ -2,6 +2,7 @@
 import { computed, ref, shallowRef, watch } from 'vue'
 import { FAMILY_RULES } from '../../../core/footwear/families'
 import { flexWords } from '../../../core/footwear/flex'
+import { sockMm } from '../../../core/footwear/socks'
 import type { PairQuestion } from '../../../core/footwear/pairOptions'
 import { SIDES } from '../../../core/record/vocabulary'
 import SideMark from '~/components/SideMark.vue'
@@ -10,7 +11,7 @@ import { minutesOf, stockOf, type Match } from './useMatch'
 
 /** Why this one, why not, what to work, split or custom: of the model that is looked at. */
 const { match } = defineProps<{ match: Match }>()
-const { fitting, current, looking, model, whyNotThis, notes, advice, flexPoints, footwear } = match
+const { fitting, current, looking, model, whyNotThis, notes, advice, flexPoints, settings } = match
 const pane = ref<'why' | 'not' | 'work' | 'split'>('why')
 const split = shallowRef<PairQuestion | null>(null)
 watch([looking, () => JSON.stringify([fitting.record.feet, fitting.record.story, fitting.record.footwear])], async () => {
@@ -43,7 +44,7 @@ const money = (v: number) => v.toFixed(0)
         <table class="table"><thead><tr><th>Way</th><th>Score</th><th>Work</th><th>Price</th></tr></thead><tbody><tr v-for="o in split.options" :key="o.kind"><td><b>{{ KIND[o.kind] }}</b><br><span class="small muted">{{ o.because ?? o.words }}</span></td><td>{{ o.score === null ? (o.kind === 'custom' ? '' : 'does not fit') : o.score.toFixed(1) }}</td><td>{{ o.kind === 'custom' ? '' : `${o.minutes} min` }}</td><td>{{ o.kind === 'custom' ? '' : money(o.price) }}</td></tr></tbody></table>
         <p><a :href="`/api/fittings/${fitting.id}/ordersheet`" target="_blank">Order sheet of a shell made to measure (PDF)</a></p></template>
     </div>
-    <p class="small muted sock">sock {{ footwear.sockMm }} mm{{ (footwear.socks ?? 1) > 1 ? ` × ${footwear.socks}` : '' }}, compressed · every clearance is an estimate</p>
+    <p class="small muted sock">sock {{ m ? sockMm(settings.socks, m.family) : '' }} mm{{ settings.socks.oneMm === undefined ? ', usual' : '' }}, compressed · every clearance is an estimate</p>
   </section>
 </template>
 

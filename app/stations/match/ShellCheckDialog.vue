@@ -4,7 +4,7 @@ import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../../core/footwear/match'
-import { biasWords, fingersMm, HOUSE_FINGERS, predictedGapMm, type Fingers } from '../../../core/footwear/shellCheck'
+import { biasWords, fingersMm, HOUSE_FINGERS, predictedGapMm, predictedLooks, type Fingers } from '../../../core/footwear/shellCheck'
 import { CHECK_PLACES, type ShellCheck } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import { api } from '~/composables/api'
@@ -46,6 +46,7 @@ async function calibrate() {
 const chosen = computed(() => fitting.record.footwear!.chosen!)
 const sizeOf = (side: Side) => (side === 'left' ? chosen.value.sizeLeftMm : chosen.value.sizeRightMm) ?? model.referenceMm
 const predicted = (side: Side) => predictedGapMm(fitting.record, side, model, sizeOf(side), onDevice.value)
+const expected = computed(() => ({ left: predictedLooks(fitting.record, 'left', model, sizeOf('left')), right: predictedLooks(fitting.record, 'right', model, sizeOf('right')) }))
 const PLACE_WORDS = { ankle: 'ankle', ball: 'ball', fifthToe: 'fifth toe', navicular: 'navicular' } as const
 /** A gap this far off the prediction is worth a second look, mm. */
 const FAR_MM = 4
@@ -94,7 +95,7 @@ async function keep() {
           <h3><SideMark :side="s" word /> <span class="small muted">{{ sizeWords(sizeOf(s)) }} · predicted {{ predicted(s)?.toFixed(1) ?? '–' }} mm</span></h3>
           <div class="two"><span class="small">fingers</span><AmountStepper :value="gap[s].fingers" unit="" :step="0.25" :min="0" :max="4" :start="1" :label="`${s} fingers behind the heel`" :disabled="fitting.readOnly" @draft="(v: number) => setFingers(s, v)" @keep="(v: number) => setFingers(s, v)" />
             <span class="small">or gap</span><AmountStepper :value="gap[s].mm" unit="mm" :step="0.5" :min="0" :max="80" :start="12" :label="`${s} gap behind the heel`" :disabled="fitting.readOnly" @draft="(v: number) => (gap[s] = { mm: v, fingers: null })" @keep="(v: number) => (gap[s] = { mm: v, fingers: null })" />
-            <template v-for="p in CHECK_PLACES" :key="p"><span class="small">{{ PLACE_WORDS[p] }}</span><select v-model="looks[s][p]" class="field" :aria-label="`${s} ${PLACE_WORDS[p]}`" :disabled="fitting.readOnly"><option :value="undefined">not looked</option><option value="clear">clear</option><option value="touches">touches</option><option value="presses">presses</option></select></template></div>
+            <template v-for="p in CHECK_PLACES" :key="p"><span class="small">{{ PLACE_WORDS[p] }}</span><select v-model="looks[s][p]" class="field" :aria-label="`${s} ${PLACE_WORDS[p]}`" :disabled="fitting.readOnly"><option :value="undefined">not looked</option><option value="clear">clear</option><option value="touches">touches</option><option value="presses">presses</option></select><span /><span v-if="expected[s][p]" class="small expect"><StatusMark v-if="looks[s][p] && looks[s][p] !== expected[s][p]!.look" kind="watch" :word="`predicted ${expected[s][p]!.look}, ${expected[s][p]!.roomMm.toFixed(1)} mm`" /><template v-else>predicted {{ expected[s][p]!.look }}, {{ expected[s][p]!.roomMm.toFixed(1) }} mm</template></span><span v-else class="small muted expect">not measured, not predicted</span></template></div>
           <StatusMark v-if="against(s)" v-bind="against(s)!" />
         </section>
       </div>
@@ -112,6 +113,7 @@ input[type='checkbox'] { width: 20px; height: 20px; accent-color: var(--spruce);
 .feet { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }
 h3 { font-size: 15px; padding-bottom: 6px; }
 .two { display: grid; grid-template-columns: 80px 1fr; gap: 6px; align-items: center; padding-bottom: 6px; }
+.expect { margin-top: -4px; }
 .field { height: 40px; font-size: 14px; }
 .log { max-height: 110px; overflow: auto; }
 .log li { padding: 2px 0; }

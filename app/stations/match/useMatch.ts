@@ -11,7 +11,7 @@ import { sockNotes } from '../../../core/footwear/socks'
 import { whyNot } from '../../../core/footwear/whyNot'
 import { normsOf } from '../../../core/measure/normsTable'
 import type { Footwear } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES } from '../../../core/record/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { newestWins } from '~/workers/deviceWorker'
@@ -39,7 +39,7 @@ export function useMatch() {
   const compared = ref<string[]>([])
 
   const suited = computed(() => familiesFor(fitting.record.story?.activity))
-  const footwear = computed<Footwear>(() => fitting.record.footwear ?? { sockMm: 1, candidates: [] })
+  const footwear = computed<Footwear>(() => fitting.record.footwear ?? { candidates: [] })
   const chosen = computed(() => footwear.value.chosen)
   const settings = computed(() => matchSettings(fitting.record))
   const request = computed<MatchFilter>(() => ({ families: filter.family === 'all' || (filter.family === 'suited' && suited.value === null) ? null : filter.family === 'suited' ? [...suited.value!] : [filter.family], flexStep: filter.flex ? advice.value.step : null, inStock: filter.inStock, mostPrice: filter.mostPrice, makers: [...filter.makers], always: [...new Set([...(chosen.value ? [chosen.value.model] : []), ...compared.value])] }))
@@ -54,7 +54,7 @@ export function useMatch() {
   async function load(again = false) {
     try {
       await models.load(again)
-      await matchWorker().setModels(plain(models.models), plain(models.learned))
+      await matchWorker().setModels(models.models, plain(models.learned))
       ask(null)
     } catch (error) {
       trouble.value = (error as Error).message
@@ -77,7 +77,7 @@ export function useMatch() {
   const advice = computed(() => adviseFlex(fitting.record, COLD.has(fitting.record.story?.activity ?? '')))
   const flexPoints = computed(() => normsOf(fitting.record).flexPoints)
   const whyNotThis = computed(() => (result.value ? whyNot(looking.value, result.value, model) : null))
-  const notes = computed(() => [...shapeNotes(fitting.record).map((n) => n.words), ...sockNotes(footwear.value.sockMm, footwear.value.socks ?? 1, settings.value.child)])
+  const notes = computed(() => [...shapeNotes(fitting.record).map((n) => n.words), ...sockNotes(settings.value.socks, settings.value.child)])
 
   const put = (next: Footwear, words: string) => (trouble.value = fitting.put('footwear', plain(next), words) ?? '')
   function choose(p: PairFit) {
@@ -107,4 +107,3 @@ export function verdictOfPair(p: PairFit): { kind: 'good' | 'watch' | 'stop'; wo
 }
 export const stockOf = (m: FootwearModel | undefined, fit: FootFit | undefined): number => (m && fit ? (m.stock[String(fit.sizeMm)] ?? 0) : 0)
 export const familyPlural = (m: FootwearModel['family']): string => FAMILY_RULES[m].plural
-export type { Side }

@@ -57,7 +57,7 @@ const offers = computed(() => tight.value.flatMap((side) => (ways.value[side] ??
 function take({ side, way }: { side: Side; way: WayOut }) {
   if (way.device) studio.keep(side, () => JSON.parse(JSON.stringify(way.device)), way.words.toLowerCase())
   else {
-    const footwear = { sockMm: 1, candidates: [], ...fitting.record.footwear }
+    const footwear = { candidates: [], ...fitting.record.footwear }
     fitting.message = fitting.put('footwear', { ...footwear, asks: [...(footwear.asks ?? []).filter((a) => a.what !== 'instepRoom' || a.foot !== side), { what: 'instepRoom', foot: side, because: 'space-budget' }] }, 'footwear with more room') ?? ''
   }
 }

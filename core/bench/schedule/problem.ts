@@ -16,6 +16,8 @@ export interface Task {
   lo: number
   hi: number
   fixed: boolean
+  /** is there room for it in its own hours and visit, whatever comes before and after? */
+  fits: boolean
 }
 
 export interface JobInfo {
@@ -39,12 +41,26 @@ export interface Problem {
 /** A step that needs nobody and nothing may end long after closing time. */
 const FAR = 3 * 24 * 60
 
-/** A day in numbers: steps that are over are left out, running ones stand where they began. */
+/** Everything that a running step waited for, by way of any number of steps: with a clock it is over, whether somebody ticked it or not. */
+function overBefore(day: Day): string[] {
+  return day.running.flatMap(({ job, step }) => {
+    const steps = new Map(day.jobs.find((j) => j.id === job)!.steps.map((s) => [s.id, s]))
+    const over = new Set<string>()
+    const walk = (id: string) => steps.get(id)!.after.forEach((a) => over.has(a) || (over.add(a), walk(a)))
+    walk(step)
+    return [...over].map((id) => `${job}\n${id}`)
+  })
+}
+
+/**
+ * A day in numbers: steps that are over are left out, running ones stand where they began. Without a `now` what a running step waits for is
+ * placed before it; with one it is over.
+ */
 export function problemOf(day: Day): Problem {
   const index = new Map(day.resources.map((r, i) => [r.id, i]))
   const opening = Math.min(...day.resources.map((r) => minuteOf(r.from)))
   const now = day.now === undefined ? opening : Math.max(opening, minuteOf(day.now))
-  const done = new Set(day.done.map((d) => `${d.job}\n${d.step}`))
+  const done = new Set([...day.done.map((d) => `${d.job}\n${d.step}`), ...(day.now === undefined ? [] : overBefore(day))])
   const since = new Map(day.running.map((r) => [`${r.job}\n${r.step}`, minuteOf(r.since)]))
   const tasks: Task[] = []
   const jobs = day.jobs.map((job, j): JobInfo => {
@@ -62,15 +78,14 @@ export function problemOf(day: Day): Problem {
       }
       if (started !== undefined) lo = hi = started
       at.set(step.id, tasks.length)
-      tasks.push({ index: tasks.length, job: j, step: step.id, minutes: step.minutes, needs: step.needs.map((n) => index.get(n)!), client: step.client, preds: [], succs: [], lo, hi, fixed: started !== undefined })
+      tasks.push({ index: tasks.length, job: j, step: step.id, minutes: step.minutes, needs: step.needs.map((n) => index.get(n)!), client: step.client, preds: [], succs: [], lo, hi, fixed: started !== undefined, fits: lo <= hi })
     }
     for (const step of job.steps) {
       const me = at.get(step.id)
       if (me === undefined) continue
       for (const a of step.after) {
         const other = at.get(a)
-        // What a running step waited for is over, whether somebody ticked it or not.
-        if (other === undefined || tasks[me]!.fixed) continue
+        if (other === undefined) continue
         tasks[me]!.preds.push(other)
         tasks[other]!.succs.push(me)
       }
@@ -79,7 +94,17 @@ export function problemOf(day: Day): Problem {
     const clients = own.filter((t) => tasks[t]!.client)
     return { id: job.id, due: job.due === undefined ? null : minuteOf(job.due), tasks: own, clients, clientMinutes: clients.reduce((sum, t) => sum + tasks[t]!.minutes, 0) }
   })
-  return { tasks, jobs, caps: day.resources.map((r) => r.count), resourceIds: day.resources.map((r) => r.id), opening }
+  const problem = { tasks, jobs, caps: day.resources.map((r) => r.count), resourceIds: day.resources.map((r) => r.id), opening }
+  tighten(problem)
+  return problem
+}
+
+/** Narrows every window by what must come before and after; a running step stays where it began. */
+function tighten(problem: Problem) {
+  const { tasks } = problem
+  const order = topological(problem)
+  for (const i of order) for (const s of tasks[i]!.succs) if (!tasks[s]!.fixed) tasks[s]!.lo = Math.max(tasks[s]!.lo, tasks[i]!.lo + tasks[i]!.minutes)
+  for (const i of order.reverse()) for (const p of tasks[i]!.preds) if (!tasks[p]!.fixed) tasks[p]!.hi = Math.min(tasks[p]!.hi, tasks[i]!.hi - tasks[p]!.minutes)
 }
 
 /** Tasks of a problem so that each comes after what it waits for. */

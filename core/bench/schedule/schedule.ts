@@ -63,15 +63,13 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
   // Without resources nobody can be less late, and among such plans no client can wait less.
   const free = bestTiming(problem, [])?.cost
   const found = goodPlan(problem, small ? Math.min(work, 400_000) : work, free ? { late: free.late, waiting: free.waiting, makespan: floor } : null, keep ? orderOf(problem, keep) : null, stop)
-  let { starts, cost } = found
+  let { starts, cost, unplaced } = found
   let optimal = false
-  const cannotBeBetter = () => free !== undefined && found.unplaced.length === 0 && cost.late === free.late && cost.waiting === free.waiting && cost.makespan <= floor
-  const reached = cannotBeBetter()
+  const reached = free !== undefined && unplaced.length === 0 && cost.late === free.late && cost.waiting === free.waiting && cost.makespan <= floor
   if (small && !reached) {
-    const exact = exactPlan(problem, found.unplaced.length === 0 ? { starts, cost } : null, MOST_NODES)
+    const exact = exactPlan(problem, unplaced.length === 0 ? { starts, cost } : null, MOST_NODES)
     optimal = exact.finished && exact.plan !== null
-    if (exact.plan) ({ starts, cost } = exact.plan)
-    if (exact.plan) found.unplaced.length = 0
+    if (exact.plan) ({ starts, cost, unplaced } = { ...exact.plan, unplaced: [] })
   } else optimal = reached
   return {
     steps: problem.tasks
@@ -84,17 +82,16 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
     lowerBoundMin: Math.min(floor, cost.makespan),
     optimal,
     idleMin: idleOf(day, problem, starts, problem.opening + cost.makespan),
-    clashes: clashesOf(problem, found.unplaced, starts),
+    clashes: clashesOf(problem, unplaced, starts),
   }
 }
 
 /** Jobs in the order of their first steps in an earlier plan; new ones behind. */
 function orderOf(problem: Problem, keep: readonly PlacedStep[]): number[] {
   const first = new Map<string, number>()
-  for (const s of keep) first.set(s.job, Math.min(first.get(s.job) ?? Infinity, minuteOf24(s.start)))
+  for (const s of keep) first.set(s.job, Math.min(first.get(s.job) ?? Infinity, minuteOf(s.start)))
   return problem.jobs.map((_, j) => j).sort((a, b) => (first.get(problem.jobs[a]!.id) ?? 1e6) - (first.get(problem.jobs[b]!.id) ?? 1e6) || a - b)
 }
-const minuteOf24 = (time: string) => Number(time.split(':')[0]) * 60 + Number(time.split(':')[1])
 
 function idleOf(day: Day, problem: Problem, starts: ArrayLike<number>, end: number): Record<string, number> {
   return Object.fromEntries(
@@ -108,7 +105,7 @@ function idleOf(day: Day, problem: Problem, starts: ArrayLike<number>, end: numb
 function clashesOf(problem: Problem, unplaced: readonly number[], starts: ArrayLike<number>): Clash[] {
   const out: Clash[] = unplaced.map((j) => {
     const job = problem.jobs[j]!
-    const never = job.tasks.map((t) => problem.tasks[t]!).find((t) => t.lo > t.hi)
+    const never = job.tasks.map((t) => problem.tasks[t]!).find((t) => !t.fits)
     return never
       ? { job: job.id, step: never.step, words: `${never.step} takes ${never.minutes} min; the hours of ${[...new Set(never.needs.map((r) => problem.resourceIds[r]!))].join(', ') || 'the visit'}${never.client ? ' and the visit' : ''} leave no room for it` }
       : { job: job.id, words: `${job.id} has no room in this day beside the others: move its visit, give it more time or leave something out` }
@@ -126,6 +123,6 @@ export function planMoves(before: readonly PlacedStep[], after: readonly PlacedS
   return [...new Set([...old.keys(), ...next.keys()])].flatMap((k) => {
     const [a, b] = [old.get(k), next.get(k)]
     if (a?.start === b?.start) return []
-    return [{ job: (a ?? b)!.job, step: (a ?? b)!.step, from: a?.start ?? null, to: b?.start ?? null, byMin: a && b ? minuteOf24(b.start) - minuteOf24(a.start) : null }]
+    return [{ job: (a ?? b)!.job, step: (a ?? b)!.step, from: a?.start ?? null, to: b?.start ?? null, byMin: a && b ? minuteOf(b.start) - minuteOf(a.start) : null }]
   })
 }
