@@ -1,9 +1,11 @@
+import fc from 'fast-check'
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import { plainDevice } from '../../core/device/buildDevice'
 import { deviceDiff } from '../../core/device/deviceDiff'
 import { ADJUSTMENTS, AFTER_COMPLAINTS, likelyAdjustments } from '../../core/followup/causes'
-import { fitGrowth, lengthOn, monthsBetween, outgrown, usualGrowthMm } from '../../core/followup/growth'
+import { clientCard } from '../../core/followup/card'
+import { fitGrowth, GROWTH, lengthOn, monthsBetween, outgrown, usualGrowthMm } from '../../core/followup/growth'
 import { fitPackOut, HOUSE_PACK_OUT, looseAfter, packedOut } from '../../core/followup/packOut'
 import { dayAfter, wearInPlan } from '../../core/followup/wearInPlan'
 import { wearInCalendar } from '../../server/documents/wearInCalendar'
@@ -28,6 +30,11 @@ describe('wearing in', () => {
     expect(risk.slice(0, 3).map((d) => d.minutes)).toEqual([30, 60, 90])
     expect(risk[1]!.only).toContain('redness')
     expect(risk.some((d) => d.words === 'sport')).toBe(false)
+  })
+  it('is told on the card at the pace of the plan', () => {
+    expect(clientCard(plain, '26 November').wearIn[0]).toContain('1 to 2 hours')
+    const child = clientCard(DEMO_RECORDS['juno-abara']!, '26 November').wearIn
+    expect(child.slice(0, 2)).toEqual(['Start on 26 November with 1 hour.', 'Add one hour every second day.'])
   })
   it('goes out as iCalendar that another reader reads with the right days, across a change of the clock', () => {
     // Clocks go back in the night to 25 October 2026 and forward on 28 March 2027.
@@ -64,7 +71,35 @@ describe('packing out', () => {
   })
 })
 
+describe('any curve of packing out', () => {
+  const curve = fc.record({ endShare: fc.double({ min: 0.02, max: 0.6, noNaN: true }), scaleDays: fc.double({ min: 1, max: 90, noNaN: true }), count: fc.constant(0) })
+  it('only loses, never more than its end, and reaches a band on the day it says', () =>
+    fc.assert(
+      fc.property(curve, fc.double({ min: -2, max: 2, noNaN: true }), fc.integer({ min: 1, max: 400 }), (c, newMm, day) => {
+        // Far out the curve is flat to the last digit.
+        if (day < 20 * c.scaleDays) expect(packedOut(c, day)).toBeGreaterThan(packedOut(c, day - 1))
+        expect(packedOut(c, day)).toBeLessThanOrEqual(c.endShare)
+        const { roomyDays, looseDays } = looseAfter(newMm, 8, [-1, 1], c)
+        if (roomyDays) expect(newMm + 8 * packedOut(c, roomyDays)).toBeCloseTo(1, 6)
+        if (looseDays && roomyDays) expect(looseDays).toBeGreaterThan(roomyDays)
+        if (roomyDays === null) expect(newMm + 8 * c.endShare).toBeLessThanOrEqual(1 + 1e-9)
+      }),
+    ))
+})
+
 describe('growth', () => {
+  it('lies between the default and the child\'s own line, nearer to whichever is surer', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0, max: 2, noNaN: true }), fc.integer({ min: 2, max: 17 }), fc.double({ min: 0.3, max: 3, noNaN: true }), (own, months, tem) => {
+        const on = dayAfter('2025-06-01', Math.round(months * 30.436875))
+        const fit = fitGrowth([{ on: '2025-06-01', lengthMm: 190 }, { on, lengthMm: 190 + own * monthsBetween('2025-06-01', on) }], '2016-03-01', undefined, tem)!
+        expect(fit.slopeMm).toBeGreaterThanOrEqual(Math.min(own, 0.8) - 1e-9)
+        expect(fit.slopeMm).toBeLessThanOrEqual(Math.max(own, 0.8) + 1e-9)
+        expect(fit.slopeSdMm).toBeLessThan(GROWTH.priorSdMm)
+        const sharper = fitGrowth([{ on: '2025-06-01', lengthMm: 190 }, { on, lengthMm: 190 + own * monthsBetween('2025-06-01', on) }], '2016-03-01', undefined, tem / 2)!
+        expect(Math.abs(sharper.slopeMm - own)).toBeLessThanOrEqual(Math.abs(fit.slopeMm - own) + 1e-9)
+      }),
+    ))
   it('has its defaults by age and sex', () =>
     expect([[2, 'male'], [4, 'male'], [9, 'female'], [13, 'female'], [14, 'female'], [15, 'male'], [16, 'male']].map(([age, sex]) => usualGrowthMm(age as number, sex as string))).toEqual([1.5, 1, 0.8, 0.5, 0, 0.5, 0]))
   it('weighs the default and the child by their errors', () => {

@@ -1,4 +1,6 @@
 import fc from 'fast-check'
+import { createSole } from '../../core/device/sole'
+import { soleParameters } from '../../core/device/soleParameters'
 import { describe, expect, it } from 'vitest'
 import { modelSchema, type FootwearModel } from '../../core/footwear/catalogueSchema'
 import { shiftsOf, shifted, stationAt } from '../../core/footwear/character'
@@ -7,12 +9,14 @@ import { feltOffsets, insoleWords, tryOnWords } from '../../core/footwear/felt'
 import { adviseFlex, flexWords, ownFlexStep } from '../../core/footwear/flex'
 import { matchSettings, matchRecord, standingFeet } from '../../core/footwear/matchRecord'
 import { orderSheet } from '../../core/footwear/orderSheet'
+import { borderAt, planPoints, planView } from '../../core/footwear/planView'
 import { predictedGapMm, predictedLooks } from '../../core/footwear/shellCheck'
 import { sockMm, sockNotes } from '../../core/footwear/socks'
 import { backView, sideView } from '../../core/footwear/views'
 import { lineOf, mergePlan, planOf, pressMm, workForSpot } from '../../core/footwear/workPlan'
 import { workedOffsets } from '../../core/footwear/worked'
 import { cautionsOf, readCatalogueCsv, readCatalogueJson, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
+import { Refusal } from '../../core/record/refusal'
 import type { FittingRecord, ShellWork, TryOn } from '../../core/record/schema'
 import { FAMILIES } from '../../core/record/vocabulary'
 import { demoModels } from '../../demo/catalogue'
@@ -200,7 +204,52 @@ describe('flex, socks and the order sheet', () => {
   })
 })
 
+describe('a foot in its shell from above', () => {
+  const parameters = soleParameters(tove.feet.left!)!.parameters
+  const plan = planView(createSole(parameters), parameters, at265, 265)
+  const across = (line: typeof plan.shell, y: number) => borderAt(line, y, 1)! - borderAt(line, y, -1)!
+  it('has the shell\'s own length and its own widths at heel and ball', () => {
+    expect(Math.max(...plan.shell.map(([, y]) => y)) - Math.min(...plan.shell.map(([, y]) => y))).toBeCloseTo(280, 0)
+    // Where the sides run along; the ends are round, there the gap is before and behind. The shell is stretched to its own length, the foot stands a broken-in liner before its back: the same share of each is compared.
+    const L = parameters.lengthMm
+    const wider = (s: number) => across(plan.shell, (s * L * 280) / L) - across(plan.foot, s * L + 6 * 0.8)
+    for (const s of [0.11, 0.13]) expect(wider(s)).toBeCloseTo(76 - parameters.heelWidthMm, 0)
+    for (const s of [0.7, 0.75, 0.8]) expect(wider(s)).toBeCloseTo(110 - parameters.forefootWidthMm, 0)
+  })
+  it('puts work on the wall it is for, wherever it lies along the shell', () => {
+    fc.assert(
+      fc.property(fc.integer({ min: 5, max: 270 }), fc.constantFrom('medial', 'lateral', 'both', 'top', 'under'), (fromHeelMm, side) => {
+        const points = planPoints(plan, { fromHeelMm, side })
+        expect(points).toHaveLength(side === 'both' ? 2 : 1)
+        for (const [x, y] of points) {
+          expect(y).toBe(fromHeelMm)
+          expect(x).toBeLessThanOrEqual(borderAt(plan.shell, y, 1)! + 1e-9)
+          expect(x).toBeGreaterThanOrEqual(borderAt(plan.shell, y, -1)! - 1e-9)
+        }
+        if (side === 'medial') expect(points[0]![0]).toBe(borderAt(plan.shell, fromHeelMm, 1))
+      }),
+    )
+    expect(borderAt(plan.shell, 900, 1)).toBeNull()
+    expect([planPoints(plan, { fromHeelMm: 200, side: 'front' })[0]![1], planPoints(plan, { fromHeelMm: 200, side: 'back' })[0]![1]]).toEqual([280, 0])
+  })
+})
+
 describe('a catalogue as CSV', () => {
+  it('takes any text without failing: a report, or a sentence that it is no catalogue', () => {
+    const cell = fc.oneof(fc.string(), fc.constantFrom('shoe', 'rigid-shell', '265', '255 260', '260:1', '-1', '1e99', ''))
+    fc.assert(
+      fc.property(fc.array(fc.array(cell, { minLength: 3, maxLength: 6 }), { maxLength: 8 }), fc.boolean(), (rows, head) => {
+        const quoted = rows.map((r) => r.map((c) => `"${c.replace(/"/g, '""')}"`).join(','))
+        try {
+          const check = readCatalogueCsv([...(head ? ['id,family,sizesMm,at.lengthMm,stock,price'] : []), ...quoted].join('\n'))
+          expect(check.models.length + new Set(check.bad.map((b) => b.row)).size).toBe(check.rows)
+          expect(readCatalogueCsv(writeCatalogueCsv(check.models)).models).toEqual(check.models)
+        } catch (error) {
+          expect(error).toBeInstanceOf(Refusal)
+        }
+      }),
+    )
+  })
   it('comes back as it went out', () => {
     const models = demoModels().map((m, i) => (i === 0 ? { ...m, name: '=SUM(A1)', measured: { by: 'R. Ketteridge', on: '2026-11-02' }, lastWidthMm: 100.5 } : m))
     expect(writeCatalogueCsv(models)).toContain(`"'=SUM(A1)"`)

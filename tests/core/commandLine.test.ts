@@ -33,6 +33,29 @@ describe('arch', () => {
     expect(json().risk).toMatchObject({ grade: 0, refer: [], blocked: false })
     expect(arch('examine', 'demo/records/anselm-quarrie.json').json().risk).toMatchObject({ grade: 1, blocked: true })
   })
+  it('plans a day, and names the place of one that does not hang together', () => {
+    const day = { resources: [{ id: 'oven', count: 1, from: '09:00', to: '17:30' }, { id: 'fitter', count: 1, from: '09:00', to: '17:30' }], jobs: [{ id: 'a', due: '16:00', visit: { from: '09:30', to: '10:30' }, steps: [{ id: 'bake', minutes: 6, needs: ['oven'] }, { id: 'place', minutes: 2, needs: ['fitter'], client: true, after: ['bake'] }] }] }
+    expect(arch('schedule', put('day.json', JSON.stringify(day))).json()).toMatchObject({ steps: [{ job: 'a', step: 'bake', start: '09:00', end: '09:06', needs: ['oven'] }, { job: 'a', step: 'place', start: '09:30', end: '09:32' }], makespanMin: 32, clientWaitingMin: 0, lateMin: 0, lowerBoundMin: 32, clashes: [] })
+    const bad = arch('schedule', put('bad-day.json', JSON.stringify({ ...day, resources: [day.resources[0]] })))
+    expect([bad.status, bad.json().error]).toEqual([1, expect.objectContaining({ code: 'bad-day', path: 'jobs.0.steps.1.needs' })])
+  })
+  it('fits a heating log and forecasts its window', () => {
+    const rows = [0, 1, 2, 3, 4].map((m) => `${m},${(21 + 107 * (1 - Math.exp(-m / 6.4))).toFixed(4)}`)
+    const log = put('log.csv', `minutes,celsius\n${rows.join('\n')}\n`)
+    const seen = arch('heat', log, '--window', '110-130').json()
+    expect(seen).toMatchObject({ ambientC: 21, overshoot: false })
+    expect([seen.gain, seen.tauMin, seen.steadyC, seen.toWindowMin].map((v: number) => Math.round(v * 100) / 100)).toEqual([107, 6.4, 128, Math.round(100 * (6.4 * Math.log(107 / 18) - 4)) / 100])
+    expect(arch('heat', log).json().toWindowMin).toBeNull()
+    expect([arch('heat', log, '--window', '130-110').status, arch('heat', put('words.csv', 'minutes,celsius\n0,warm')).status]).toEqual([2, 1])
+  })
+  it('matches a record with spots, targets, a split question and notes beside the ranking', () => {
+    const { pair, rejected, split, shape, notes } = arch('match', TOVE, '--catalogue', 'demo/catalogue.json').json()
+    expect(pair.map((p: { score: number }) => p.score)).toEqual(pair.map((p: { score: number }) => p.score).sort((a: number, b: number) => a - b))
+    expect(pair[0].left).toMatchObject({ sizeMm: expect.any(Number), targets: { ball: expect.any(Array) }, asNew: expect.any(Object) })
+    expect(pair[0].spots).toHaveProperty('right')
+    expect(rejected.every((r: { because: string }) => /^(left|right) \d\d\.\d: /.test(r.because))).toBe(true)
+    expect([split.asked, Array.isArray(shape), notes]).toEqual([false, true, []])
+  })
   it('gives the ledger in order, with triggers that are paths', () => {
     const { entries } = arch('advise', 'demo/records/anselm-quarrie.json').json()
     expect(entries[0]).toMatchObject({ code: 'refer-first', kind: 'stop', school: 'all', change: { refer: true } })

@@ -1,9 +1,9 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { clearances, type StandingFoot } from '../../core/footwear/clearance'
-import { modelSchema, parseCatalogue, type FootwearModel } from '../../core/footwear/catalogueSchema'
+import { clearances } from '../../core/footwear/clearance'
+import { parseCatalogue, type FootwearModel } from '../../core/footwear/catalogueSchema'
 import { FAMILY_RULES } from '../../core/footwear/families'
-import { fitFoot, type MatchSettings } from '../../core/footwear/fitFoot'
+import { fitFoot } from '../../core/footwear/fitFoot'
 import { gradeSteps, shellInside } from '../../core/footwear/gradeShell'
 import { matchCatalogue, type Feet } from '../../core/footwear/match'
 import { matchRecord, matchReport } from '../../core/footwear/matchRecord'
@@ -12,23 +12,9 @@ import { STATIONS, STATION_KIND, type Station } from '../../core/footwear/statio
 import { houseRow, targetBand, targetSource, verdictOf } from '../../core/footwear/targets'
 import { whyNot } from '../../core/footwear/whyNot'
 import { FAMILIES, INTENTS, type Family } from '../../core/record/vocabulary'
+import { foot, SETTINGS, shell } from '../fixtures/handShell'
 import { demoModels } from '../../demo/catalogue'
 import { DEMO_RECORDS } from '../../demo/records'
-
-/** A shell whose every number is easy to reckon with by hand. */
-const shell = (more: Partial<FootwearModel> = {}): FootwearModel =>
-  modelSchema.parse({
-    id: 'hand', maker: 'Handwork', name: 'Reckoned', family: 'rigid-shell', sizesMm: [255, 265, 275],
-    at: { lengthMm: 278, toeBoxWidthMm: 100, toeBoxHeightMm: 38, ballWidthMm: 112, ballHeightMm: 56, waistGirthMm: 290, instepHeightMm: 76, instepGirthMm: 300, heelWidthMm: 77, heelInstepGirthMm: 384, ankleWidthMm: 86, ankleHeightMm: 90, cuffGirthMm: 420, fifthToeRoomMm: 9, fifthMetRoomMm: 10, navicularRoomMm: 11 },
-    liner: { thicknessMm: { toe: 4, ball: 5, instep: 6, ankle: 8, heel: 6 }, packOut: 0.25, mouldable: true },
-    bootBoard: { grindableMm: 3 }, insoleMm: 3, plastic: { stretchMm: 6, limitC: 120, wallMm: 4.5, minWallMm: 2.5 },
-    ...more,
-  })
-const foot: StandingFoot = {
-  lengthMm: 264, bareLengthMm: 266, forefootWidthMm: 99, heelWidthMm: 65, malleolusWidthMm: 70, toeHeightMm: 25, dorsumHeightMm: 62, waistGirthMm: 244, instepGirthMm: 248, heelInstepGirthMm: 334, calfGirthMm: 352,
-  proudMm: { fifthToe: 2, fifthMet: 3, navicular: 4 }, stackMm: { ball: 4, instep: 8, toes: 3 },
-}
-const SETTINGS: MatchSettings = { intent: 'performance', socks: { oneMm: 1, count: 1 }, child: false }
 
 describe('a shell at a size', () => {
   const model = demoModels().find((m) => m.id === 'fern-traverse-99')!
@@ -124,71 +110,6 @@ describe('targets', () => {
   })
   it('give a verdict at the edges of the band', () =>
     expect([-2.1, -2, 0, 3, 6, 6.1].map((v) => verdictOf(v, [0, 3]))).toEqual(['tight', 'snug', 'right', 'right', 'roomy', 'loose']))
-})
-
-describe('every family, reckoned by hand', () => {
-  // One foot: 264 mm long, 99 wide at the ball, 65 at the heel, waist girth 244, dorsum 62, on a device 8 mm high under the instep; one sock of 1 mm;
-  // performance. Liners after break-in × 0.8. Each line: inside → clearance → band → verdict.
-  const cases: [Family, FootwearModel['at'], number, number, Partial<Record<Station, [number, string]>>][] = [
-    // family, inside, liner (all places), insole
-    ['rigid-shell', { lengthMm: 277, ballWidthMm: 109, heelWidthMm: 78, waistGirthMm: 280, instepHeightMm: 72 }, 5, 3, {
-      length: [13, 'right'], // 277 − 264; 10 to 15
-      ball: [0, 'right'], // (109 − 99 − 8 − 2)/2; 0 to 3
-      heel: [1.5, 'roomy'], // (78 − 65 − 8 − 2)/2; −1 to 1
-      waist: [36 / (2 * Math.PI) - 5, 'right'], // 5.730 − 4 − 1 = 0.730; 0 to 2
-      instepHeight: [-1, 'snug'], // 72 − 62 − 5 − 4 − 2; 0 to 2
-    }],
-    ['skate', { lengthMm: 267, ballWidthMm: 101, heelWidthMm: 69, waistGirthMm: 270, instepHeightMm: 74 }, 2, 2, {
-      length: [3, 'snug'], // 5 to 9
-      ball: [-1.6, 'snug'], // (101 − 99 − 3.2 − 2)/2; −1 to 2
-      heel: [-0.6, 'right'], // (69 − 65 − 3.2 − 2)/2; −1 to 0.5
-      waist: [26 / (2 * Math.PI) - 2.6, 'right'], // 4.138 − 1.6 − 1 = 1.538; 0 to 2
-      instepHeight: [2.4, 'roomy'], // 74 − 62 − 6 − 1.6 − 2; 0 to 2
-    }],
-    ['laced-boot', { lengthMm: 272, ballWidthMm: 104, heelWidthMm: 70, waistGirthMm: 262, instepHeightMm: 76 }, 1.5, 4, {
-      length: [8, 'snug'], // 10 to 14
-      ball: [0.3, 'right'], // (104 − 99 − 2.4 − 2)/2; 0 to 3
-      heel: [0.3, 'right'], // −1 to 1
-      waist: [18 / (2 * Math.PI) - 2.2, 'right'], // 2.865 − 1.2 − 1 = 0.665; −1 to 3
-      instepHeight: [6.8, 'roomy'], // 76 − 62 − 4 − 1.2 − 2; 0 to 4
-    }],
-    ['riding-shoe', { lengthMm: 276, ballWidthMm: 102, heelWidthMm: 68, waistGirthMm: 250, instepHeightMm: 72 }, 0, 2, {
-      length: [12, 'roomy'], // 5 to 9: too big is what has to be cranked
-      ball: [0.5, 'right'], // (102 − 99 − 2)/2; −1 to 2
-      heel: [0.5, 'right'], // −1 to 0.5
-      waist: [6 / (2 * Math.PI) - 1, 'right'], // −0.045; −1 to 1
-      instepHeight: [2, 'right'], // 72 − 62 − 6 − 2; 0 to 2
-    }],
-    ['work-boot', { lengthMm: 274, toeBoxHeightMm: 35, ballWidthMm: 100, heelWidthMm: 72, waistGirthMm: 264, instepHeightMm: 70 }, 1, 4, {
-      length: [10, 'right'], // 10 to 15
-      toeBoxHeight: [8.2, 'roomy'], // 35 − 25 + 1 (3 under the toes for 4 of insole) − 0.8 − 2; 3 to 8
-      ball: [-1.3, 'snug'], // (100 − 99 − 1.6 − 2)/2; 0 to 3
-      heel: [1.7, 'roomy'], // −1 to 1
-      instepHeight: [1.2, 'right'], // 70 − 62 − 4 − 0.8 − 2; 0 to 4
-    }],
-    ['shoe', { lengthMm: 278, ballWidthMm: 106, heelWidthMm: 65, waistGirthMm: 240, instepHeightMm: 70 }, 0, 4, {
-      length: [14, 'roomy'], // 10 to 13 at performance
-      ball: [2.5, 'right'], // 0 to 3
-      heel: [-1, 'right'], // (65 − 65 − 2)/2; −1 to 1
-      waist: [-4 / (2 * Math.PI) - 1, 'snug'], // −1.637; −1 to 3
-      instepHeight: [2, 'right'], // 70 − 62 − 4 − 2; 0 to 4
-    }],
-    ['dress-shoe', { lengthMm: 272, ballWidthMm: 107, heelWidthMm: 71, waistGirthMm: 262, instepHeightMm: 64 }, 0, 2, {
-      length: [8, 'snug'], // 9 to 13
-      ball: [3, 'roomy'], // (107 − 99 − 2)/2; −1 to 2
-      heel: [2, 'roomy'], // −1 to 0.5
-      waist: [18 / (2 * Math.PI) - 1, 'right'], // 1.865; −1 to 3
-      instepHeight: [-6, 'tight'], // 64 − 62 − 6 − 2; 0 to 4
-    }],
-  ]
-  it.each(cases)('%s', (family, at, liner, insoleMm, want) => {
-    const thick = { toe: liner, ball: liner, instep: liner, ankle: liner, heel: liner }
-    const fit = fitFoot(foot, 'left', shell({ family, at, insoleMm, liner: { thicknessMm: thick, packOut: 0.2, mouldable: false } }), 265, SETTINGS)
-    for (const [station, [mm, verdict]] of Object.entries(want) as [Station, [number, string]][]) {
-      expect(fit.clearances[station], `${family} ${station}`).toBeCloseTo(mm, 9)
-      expect(fit.verdicts[station], `${family} ${station}`).toBe(verdict)
-    }
-  })
 })
 
 /** A shell that lies exactly in the middle of every band for this foot at 265. */
@@ -288,6 +209,23 @@ describe('a match of a record', () => {
     const bare = structuredClone(tove)
     bare.feet.left!.device!.kind = 'none'
     expect(at(bare).length!).toBeLessThan(at(tove).length!)
+  })
+  it('says what of the foot moved its bands, once a foot, and what each station costs adds up to the score', () => {
+    const stiff = structuredClone(tove)
+    stiff.feet.left!.findings!.mobility = { midtarsal: 'stiff' }
+    stiff.feet.right!.findings = {}
+    const [first] = matchRecord(stiff, demoModels()).pair
+    expect(first!.reasons.filter((r) => r.includes('band moved'))).toEqual(['left: a stiff foot wants room (band moved)'])
+    for (const p of matchRecord(tove, demoModels()).pair)
+      for (const fit of [p.left!, p.right!]) expect(Object.values(fit.costs).reduce((s, v) => s + v, 0) + fit.work.reduce((s, w) => s + w.minutes, 0) * 0.03).toBeCloseTo(fit.score, 9)
+  })
+  it('names the dearest station first when it says why not', () => {
+    const good = onTarget('good')
+    const narrow = { ...onTarget('narrow'), at: { ...good.at, heelWidthMm: good.at.heelWidthMm! - 6, cuffGirthMm: good.at.cuffGirthMm! + 40 } }
+    const result = matchCatalogue({ left: foot, right: foot }, [{ ...good, sizesMm: [265] }, { ...narrow, sizesMm: [265] }], SETTINGS)
+    const byId = (id: string) => [good, narrow].find((m) => m.id === id)
+    const [first] = whyNot('narrow', result, byId)!
+    expect(first).toMatch(/^Heel: left .* with −?[\d.]+ mm, Reckoned has/)
   })
   it('says when a shell is long enough only on the device', () => {
     const result = matchReport(tove, demoModels())

@@ -1,3 +1,4 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { fitHeat } from '../../core/bench/heat/fitHeat'
 import { readHeatCsv, type HeatReading } from '../../core/bench/heat/heatLog'
@@ -87,7 +88,40 @@ describe('what will happen', () => {
   })
 })
 
+describe('any apparatus', () => {
+  const apparatus = fc.record({ gain: fc.double({ min: 20, max: 300, noNaN: true }), tau: fc.double({ min: 0.5, max: 40, noNaN: true }), ambient: fc.double({ min: 5, max: 35, noNaN: true }), drive: fc.double({ min: 0.2, max: 12, noNaN: true }) })
+  it('is found from its own readings, whatever the unit of its drive and whenever the log began', () => {
+    fc.assert(
+      fc.property(apparatus, fc.double({ min: 0, max: 500, noNaN: true }), ({ gain, tau, ambient, drive }, shift) => {
+        const log = curve({ gain: gain / drive, tau, ambient, drive: () => drive, to: 3 * tau, step: tau / 12 }).map((r) => ({ ...r, minutes: r.minutes + shift }))
+        const fit = fitHeat(log)
+        expect(fit.gain! * drive).toBeCloseTo(gain, 2)
+        expect(fit.tauMin / tau).toBeCloseTo(1, 4)
+        expect(steadyC(fit)).toBeCloseTo(ambient + gain, 2)
+        // What it forecasts for now is what it reads now, and later it is warmer, never above its steady temperature.
+        expect(temperatureAt(fit, 0)).toBeCloseTo(log.at(-1)!.celsius, 3)
+        expect(temperatureAt(fit, tau)).toBeGreaterThan(temperatureAt(fit, 0))
+        expect(temperatureAt(fit, 50 * tau)).toBeLessThanOrEqual(steadyC(fit) + 1e-6)
+        const half = (temperatureAt(fit, 0) + steadyC(fit)) / 2
+        expect(temperatureAt(fit, minutesTo(fit, half)!)).toBeCloseTo(half, 6)
+        expect(minutesTo(fit, half)!).toBeCloseTo(fit.tauMin * Math.LN2, 6)
+      }),
+      { numRuns: 25 },
+    )
+  }, 60_000)
+})
+
 describe('skin', () => {
+  it('bears less the longer it touches, and never more for a child', () =>
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 900, noNaN: true }), fc.double({ min: 30, max: 60, noNaN: true }), (minutes, celsius) => {
+        expect(skinThresholdC(minutes)).toBeGreaterThanOrEqual(skinThresholdC(minutes * 1.5))
+        const order = ['go', 'reason', 'stop']
+        const ask = (c: number, child: boolean) => order.indexOf(skinCheck(c, minutes, { child, noHeat: false }).answer)
+        expect(ask(celsius, true)).toBeGreaterThanOrEqual(ask(celsius, false))
+        expect(ask(celsius + 1, false)).toBeGreaterThanOrEqual(ask(celsius, false))
+      }),
+    ))
   it('keeps the published thresholds and goes straight in the logarithm of time between them', () => {
     expect([0.2, 1, 10, 480, 600].map(skinThresholdC)).toEqual([51, 51, 48, 43, 43])
     expect(skinThresholdC(Math.sqrt(10))).toBeCloseTo(49.5, 9)

@@ -1,6 +1,10 @@
+import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
+import { lowerBound } from '../../core/bench/schedule/bound'
 import { parseDay, minuteOf, type Day } from '../../core/bench/schedule/day'
 import { chance } from '../../core/bench/schedule/improve'
+import { costLess, costOf, problemOf } from '../../core/bench/schedule/problem'
+import { bestTiming } from '../../core/bench/schedule/timing'
 import { planMoves, schedule, type Schedule } from '../../core/bench/schedule/schedule'
 import { tinyDay, workshopDay } from '../fixtures/benchDays'
 
@@ -153,6 +157,82 @@ describe('a whole day', () => {
     expect(plan.steps.map((s) => s.job)).toEqual(['short'])
     expect(plan.clashes).toEqual([{ job: 'long', step: 'bake', words: 'bake takes 40 min; the hours of oven leave no room for it' }])
     expect(plan.idleMin).toEqual({ oven: 0 })
+  })
+})
+
+/** Days of any kind: crowded, with tight visits, steps side by side, one or several of a resource. */
+const anyDay = fc
+  .record({
+    counts: fc.tuple(fc.integer({ min: 1, max: 2 }), fc.integer({ min: 1, max: 2 }), fc.integer({ min: 1, max: 3 })),
+    jobs: fc.array(
+      fc.record({
+        due: fc.option(fc.integer({ min: 20, max: 240 }), { nil: undefined }),
+        visit: fc.option(fc.tuple(fc.integer({ min: 0, max: 150 }), fc.integer({ min: 10, max: 90 })), { nil: undefined }),
+        steps: fc.array(fc.record({ minutes: fc.integer({ min: 0, max: 25 }), needs: fc.subarray(['fitter', 'oven', 'chair']), client: fc.boolean(), chained: fc.boolean() }), { minLength: 1, maxLength: 4 }),
+      }),
+      { minLength: 1, maxLength: 9 },
+    ),
+  })
+  .map(({ counts, jobs }) => {
+    const at = (m: number) => `${String(9 + Math.floor(m / 60)).padStart(2, '0')}:${String(m % 60).padStart(2, '0')}`
+    return parseDay({
+      resources: ['fitter', 'oven', 'chair'].map((id, i) => ({ id, count: counts[i]!, from: '09:00', to: '13:00' })),
+      jobs: jobs.map((j, n) => ({
+        id: `j${n}`, ...(j.due !== undefined && { due: at(j.due) }), ...(j.visit && { visit: { from: at(j.visit[0]), to: at(j.visit[0] + j.visit[1]) } }),
+        steps: j.steps.map((s, k) => ({ id: `s${k}`, minutes: s.minutes, needs: s.needs, client: s.client, after: k > 0 && s.chained ? [`s${k - 1}`] : [] })),
+      })),
+    })
+  })
+
+describe('any day', () => {
+  it('is planned without a double booking, a client step outside the visit or a step before what it waits for', () => {
+    fc.assert(
+      fc.property(anyDay, (day) => {
+        const plan = schedule(day, { work: 300_000 })
+        expect(broken(day, plan)).toEqual([])
+        // What the plan says of itself is what its steps say.
+        const problem = problemOf(day)
+        const at = new Map(plan.steps.map((s) => [`${s.job}/${s.step}`, minutes(s.start)]))
+        const cost = costOf(problem, problem.tasks.map((t) => at.get(`${problem.jobs[t.job]!.id}/${t.step}`) ?? Number.NaN))
+        expect([plan.lateMin, plan.clientWaitingMin, plan.makespanMin]).toEqual([cost.late, cost.waiting, cost.makespan])
+        expect(plan.lowerBoundMin).toBeLessThanOrEqual(plan.makespanMin)
+      }),
+      { numRuns: 60 },
+    )
+  }, 120_000)
+  it('cannot cost less than the best timing without resources, nor be shorter than the bound', () => {
+    fc.assert(
+      fc.property(anyDay, (day) => {
+        const problem = problemOf(day)
+        const free = bestTiming(problem, [])
+        const plan = schedule(day, { work: 300_000 })
+        if (plan.clashes.length > 0) return
+        expect(free).not.toBeNull()
+        expect(costLess({ late: plan.lateMin, waiting: plan.clientWaitingMin, makespan: plan.makespanMin }, free!.cost)).toBe(false)
+        expect(lowerBound(problem)).toBeLessThanOrEqual(plan.makespanMin)
+        // The timing itself keeps every window and every order of steps.
+        for (const t of problem.tasks) {
+          expect(free!.starts[t.index]!).toBeGreaterThanOrEqual(t.lo)
+          expect(free!.starts[t.index]!).toBeLessThanOrEqual(t.hi)
+          for (const p of t.preds) expect(free!.starts[p]! + problem.tasks[p]!.minutes).toBeLessThanOrEqual(free!.starts[t.index]!)
+        }
+      }),
+      { numRuns: 60 },
+    )
+  }, 120_000)
+})
+
+describe('what runs already', () => {
+  const day = (more: object) => parseDay({ resources: [{ id: 'oven', from: '09:00', to: '12:00' }], jobs: [{ id: 'a', steps: [{ id: 'mix', minutes: 5, needs: ['oven'] }, { id: 'bake', minutes: 20, needs: ['oven'], after: ['mix'] }, { id: 'rest', minutes: 10, after: ['bake'] }] }], running: [{ job: 'a', step: 'bake', since: '09:30' }], ...more })
+  it('stands where it began; with a clock what it waited for is over', () => {
+    const plan = schedule(day({ now: '09:40' }))
+    expect(plan.steps.map((s) => [s.step, s.start])).toEqual([['bake', '09:30'], ['rest', '09:50']])
+    expect(plan.clashes).toEqual([])
+  })
+  it('without a clock has what it waits for placed before it', () => {
+    const plan = schedule(day({}))
+    expect(plan.steps.map((s) => s.step)).toEqual(['mix', 'bake', 'rest'])
+    expect(minutes(plan.steps[0]!.end)).toBeLessThanOrEqual(minutes('09:30'))
   })
 })
 

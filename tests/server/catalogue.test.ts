@@ -79,6 +79,19 @@ describe('fingers of a fitter', () => {
   })
 })
 
+describe('wearing in as a calendar', () => {
+  it('begins on the day of the handover, a day an event, under the code', async () => {
+    const { fittingId } = (await rhona.post('records', { ...DEMO_RECORDS['juno-abara']!, client: { ...DEMO_RECORDS['juno-abara']!.client, code: undefined, name: 'Wilf Wearin' }, handover: { on: '2026-11-25', wearInStart: '2026-11-27' } })).json
+    const { status, json, headers } = await rhona.get(`fittings/${fittingId}/wearin`)
+    const events = [...String(json).matchAll(/DTSTART;VALUE=DATE:(\d{8})/g)].map((m) => m[1])
+    expect([status, headers.get('content-type'), events.slice(0, 3)]).toEqual([200, 'text/calendar; charset=utf-8', ['20261127', '20261128', '20261129']])
+    expect(String(json)).toContain('Footbeds: 1 hour')
+    expect(String(json)).not.toContain('Wilf')
+    // It tells what is worn at home, so it is not for the bench.
+    expect((await (await new Caller(server.base).signIn('bram')).get(`fittings/${fittingId}/wearin`)).status).toBe(403)
+  })
+})
+
 describe('papers of the shell work', () => {
   it('carry settings, distances and stops under the code, never the name; without a chosen model there is none', async () => {
     const work = [{ id: 'w1', foot: 'right', model: 'fern-traverse-99', sizeMm: 265, station: 'ball', does: 'stretch', at: { fromHeelMm: 190, heightMm: 18, side: 'both' }, amountMm: 2 }, { id: 'w2', foot: 'left', model: 'fern-traverse-99', sizeMm: 265, station: 'navicular', does: 'stretch', at: { fromHeelMm: 120, heightMm: 44, side: 'medial' }, amountMm: 9 }]
@@ -89,10 +102,22 @@ describe('papers of the shell work', () => {
     expect(text).toMatch(/STOP: 9 mm asked; this wall stretches 6 mm/)
     expect(text).toMatch(/heat evenly to 110 °C, never above 120 °C/)
     expect(text).not.toContain('Wenna')
+    // The ticket tells the same decided work, with its stop; what was dropped is not on it.
+    const ticket = (await pdfText(`fittings/${fittingId}/ticket`)).replace(/\s+/g, ' ')
+    expect(ticket).toMatch(/right: Ball: stretch 2 mm a side, press to 2\.4 mm/)
+    expect(ticket).toMatch(/STOP: 9 mm asked; this wall stretches 6 mm/)
+    const { version, content } = (await rhona.get(`fittings/${fittingId}`)).json.parts.footwear
+    await rhona.command(fittingId, version, { kind: 'part.put', part: 'footwear', content: { ...content, chosen: { ...content.chosen, work: content.chosen.work.map((w: { id: string }) => (w.id === 'w2' ? { ...w, state: 'dropped' } : { ...w, state: 'done', gainedMm: 1.5 })) } } })
+    const later = (await pdfText(`fittings/${fittingId}/ticket`)).replace(/\s+/g, ' ')
+    expect(later).toMatch(/about 35 min, done/)
+    expect(later).not.toContain('STOP')
     const sheet = (await pdfText(`fittings/${fittingId}/ordersheet`)).replace(/\s+/g, ' ')
     expect(sheet).toMatch(/Calf girth.*Foot length/)
     expect(sheet).not.toContain('Wenna')
     const bare = (await rhona.post('records', { ...record, client: { ...record.client, name: 'Wenna Without' }, footwear: undefined })).json.fittingId
     expect((await rhona.get(`fittings/${bare}/workplan`)).json.code).toBe('no-model')
+    // Before a clearance nothing of it goes to the bench.
+    const refer = (await rhona.post('records', { ...record, client: { ...record.client, name: 'Wenna Wound' }, story: { ...record.story!, signs: { ...record.story!.signs, openWound: 'yes' } } })).json.fittingId
+    for (const paper of ['workplan', 'ordersheet', 'ticket']) expect((await rhona.get(`fittings/${refer}/${paper}`)).json.code, paper).toBe('refer-first')
   })
 })

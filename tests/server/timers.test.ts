@@ -1,5 +1,8 @@
 import { once } from 'node:events'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import pg from 'pg'
+import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { DEMO_RECORDS } from '../../demo/records'
+import { hashSecret } from '../../server/security/secrets'
 import { leftMs, rings, type Timer } from '../../core/bench/timer'
 import { Caller, startServer } from './client'
 
@@ -67,6 +70,35 @@ describe('timers', () => {
     await bram.call('PATCH', `timers/${id}`, { do: 'stop' })
     const reader_ = await new Caller(server.base).signIn('rhona')
     expect((await open(reader_)).timers).toEqual((await open()).timers)
+  })
+  it('are the shop\'s own, refused when they make no sense, and go with a client who is erased', async () => {
+    const db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
+    await db.connect()
+    const other = (await db.query("insert into shops (name) values ('Timer shop') returning id")).rows[0].id
+    await db.query("insert into people (shop_id, name, login, role, password_hash) values ($1, 'Tilda', 'tilda', 'owner', $2)", [other, await hashSecret('a long password')])
+    const tilda = new Caller(server.base)
+    await tilda.post('sign-in', { login: 'tilda', password: 'a long password', understood: true })
+    const id = crypto.randomUUID()
+    await start(id, 5)
+    expect((await open(tilda)).timers).toEqual([])
+    expect((await tilda.call('PATCH', `timers/${id}`, { do: 'stop' })).status).toBe(404)
+    for (const body of [{ id: 'x', name: 'Oven', minutes: 5 }, { id: crypto.randomUUID(), name: ' ', minutes: 5 }, { id: crypto.randomUUID(), name: 'Oven', minutes: 0 }, { id: crypto.randomUUID(), name: 'Oven', minutes: 2000 }]) expect((await bram.post('timers', body)).status, JSON.stringify(body)).toBe(400)
+    const reader = await new Caller(server.base).signIn('sunniva')
+    const record = { ...DEMO_RECORDS['juno-abara']!, client: { ...DEMO_RECORDS['juno-abara']!.client, code: undefined, name: 'Enys Erased' } }
+    const rhona = await new Caller(server.base).signIn('rhona')
+    const { fittingId } = (await rhona.post('records', record)).json
+    const theirs = crypto.randomUUID()
+    await bram.post('timers', { id: theirs, name: 'HR: glue', minutes: 30, fittingId, step: 'set' })
+    expect((await of(theirs))!.fittingId).toBe(fittingId)
+    const clientId = (await rhona.get('clients?q=Enys')).json.clients[0].id
+    expect((await reader.call('DELETE', `clients/${clientId}`, {})).status).toBe(200)
+    expect(await of(theirs)).toBeUndefined()
+    expect((await db.query('select 1 from timers where id = $1', [theirs])).rowCount).toBe(0)
+    // What is stopped stays as the shop's log: what was planned, and when it ended.
+    await bram.call('PATCH', `timers/${id}`, { do: 'stop' })
+    const { rows } = await db.query('select planned_min::float8 as planned, stopped_at > started_at as took from timers where id = $1', [id])
+    expect(rows).toEqual([{ planned: 5, took: true }])
+    await db.end()
   })
   it('none is lost when the server is killed 50 times in the middle of requests', async () => {
     const kept: string[] = []
