@@ -1,5 +1,7 @@
 import { randomBytes } from 'node:crypto'
 import { demoModels } from '../demo/catalogue'
+import { benchRecords } from '../demo/benchRecords'
+import { pastRecords } from '../demo/pastRecords'
 import { DEMO_RECORDS } from '../demo/records'
 import { importFitting, importRecord } from '../server/database/fittings'
 import { putModels } from '../server/database/models'
@@ -44,7 +46,17 @@ async function main(demo: boolean) {
       at.setHours(hour, minute, 0, 0)
       await addVisit(db, shopId, fittingId, at, reason, state)
     }
-    return 'Demo data loaded: three invented people, five invented clients, forty invented models.'
+    const jobs = benchRecords(localDay())
+    for (const { record, visit } of Object.values(jobs)) {
+      const { fittingId } = await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+      if (!visit) continue
+      const at = new Date()
+      at.setHours(visit.hour, visit.minute, 0, 0)
+      await addVisit(db, shopId, fittingId, at, visit.reason, 'to-come', visit.minutes)
+    }
+    const past = pastRecords(localDay())
+    for (const record of Object.values(past)) await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+    return `Demo data loaded: three invented people, ${Object.keys(times).length + Object.keys(jobs).length + Object.keys(past).length} invented clients, forty invented models.`
   })
   if (made) console.log(made)
   await database().end()

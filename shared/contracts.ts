@@ -1,9 +1,14 @@
 import { z } from 'zod'
 import type { Caution } from '../core/advice/cautions'
+import { dayPlanSchema, type DayPlan } from '../core/bench/dayPlan'
+import type { StepTime } from '../core/bench/durations'
+import type { BenchStep } from '../core/bench/jobSteps'
+import type { BenchResource } from '../core/bench/processes'
+import type { Wearer } from '../core/bench/stepState'
 import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
-import { clientSchema, deviceSchema, type Client, type Device } from '../core/record/schema'
+import { clientSchema, deviceSchema, type Client, type Device, type Making } from '../core/record/schema'
 import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../core/record/vocabulary'
 import type { Role } from './permissions'
 
@@ -74,6 +79,60 @@ export const timerChangeBody = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('extend'), minutes: timerMinutes }),
   z.strictObject({ do: z.literal('rename'), name: z.string().trim().min(1).max(80) }),
 ])
+
+export const planBody = z.strictObject({ day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD'), version: z.number().int().min(0), plan: dayPlanSchema })
+
+export interface PlanRow {
+  version: number
+  plan: DayPlan
+  by: string | null
+}
+
+/** A fitting with something left to make. */
+export interface BenchJobRow {
+  id: string
+  code: string
+  name: string | null
+  kinds: string[]
+  steps: BenchStep[]
+  promisedOn?: string
+  promisedAt?: string
+  benchOn?: string
+  making: Making
+  makingVersion: number
+  jobsVersion: number
+  blocked: boolean
+  wearer: Wearer
+}
+
+/** Everything of a day at the bench. */
+export interface BenchState {
+  day: string
+  today: string
+  resources: BenchResource[]
+  people: { name: string; role: Role }[]
+  jobs: BenchJobRow[]
+  visits: { id: string; job: string; code: string; name: string | null; startsAt: string; minutes: number; state: VisitState; reason: string }[]
+  times: StepTime[]
+  plan: PlanRow
+}
+
+const heatReading = z.strictObject({ minutes: z.number().min(0).max(2880), celsius: z.number().min(-50).max(1000), drive: z.number().min(0).max(100_000).default(1) })
+export const heatLogBody = z.strictObject({ id: z.uuid(), name: z.string().trim().min(1).max(80), apparatus: z.string().trim().min(1).max(40), window: z.string().max(40).optional(), fittingId: z.uuid().optional() })
+export const heatChangeBody = z.discriminatedUnion('do', [z.strictObject({ do: z.literal('add'), readings: z.array(heatReading).min(1).max(600) }), z.strictObject({ do: z.literal('strike'), minutes: z.number() }), z.strictObject({ do: z.literal('stop') })])
+
+/** A log of heat: readings of one piece in one apparatus. */
+export interface HeatLogRow {
+  id: string
+  name: string
+  apparatus: string
+  window: string | null
+  fittingId: string | null
+  startedAt: string
+  stoppedAt: string | null
+  by: string | null
+  readings: z.output<typeof heatReading>[]
+}
 
 export const stockBody = z.strictObject({ model: z.string().min(1).max(80), sizeMm: z.number().min(100).max(400), count: z.number().int().min(0).max(9999) })
 export const modelIdBody = z.strictObject({ model: z.string().min(1).max(80) })
@@ -156,6 +215,8 @@ export interface FittingState {
   cautions: Caution[]
   /** making waits for a clearance */
   blocked: boolean
+  /** what the skin's limit at the bench depends on */
+  wearer: Wearer
 }
 
 export type VisitState = z.output<typeof visitChangeBody>['state']

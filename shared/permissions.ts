@@ -19,6 +19,7 @@ export const PERMISSIONS = {
   'fittings.see': ['owner', 'fitter', 'bench', 'reader'],
   'fittings.change': ['owner', 'fitter'],
   'jobs.change': ['owner', 'fitter', 'bench'],
+  'bench.see': ['owner', 'fitter', 'bench', 'reader'],
   'timers.see': ['owner', 'fitter', 'bench', 'reader'],
   'documents.ticket': ['owner', 'fitter', 'bench', 'reader'],
   'documents.card': ['owner', 'fitter', 'reader'],
@@ -42,4 +43,4 @@ export type Permission = keyof typeof PERMISSIONS
 export const may = (role: Role, permission: Permission): boolean => (PERMISSIONS[permission] as readonly Role[]).includes(role)
 
 /** Parts of a fitting that a bench hand sees: what a job needs, no story and no complaints. */
-export const BENCH_PARTS = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'device.left', 'device.right', 'footwear', 'jobs', 'visit', 'norms'] as const
+export const BENCH_PARTS = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'device.left', 'device.right', 'footwear', 'jobs', 'making', 'visit', 'norms'] as const

@@ -44,6 +44,10 @@ async function leave() {
       <VList>
         <VListItem :title="session.person.name" :subtitle="ROLE_WORDS[session.person.role].name" />
         <VListItem title="Today" to="/" />
+        <VListItem title="Bench day" to="/bench" />
+        <VListItem title="Heat" to="/heat" />
+        <VListItem v-if="session.may('clients.see')" title="Due and reminders" to="/due" />
+        <VListItem v-if="session.may('clients.see')" title="What worked here" to="/worked" />
         <VListItem title="Catalogue" to="/catalogue" />
         <VListItem title="Settings" to="/settings" />
         <VListItem v-if="session.may('audit.see')" title="Audit trail" to="/audit" />

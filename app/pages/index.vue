@@ -85,6 +85,7 @@ async function fresh(client: Found) {
       <div class="title-row">
         <h1>{{ format(new Date(), 'EEEE, d MMMM') }}</h1>
         <span class="fact">{{ here ? `${here.name ?? here.code} is in the chair` : 'Nobody is in the chair' }}</span>
+        <VBtn to="/bench">Bench day</VBtn>
         <template v-if="session.may('clients.change')">
           <VBtn @click="importing = true">Import a record</VBtn>
           <VBtn @click="adding = true">New client</VBtn>

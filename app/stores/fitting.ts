@@ -1,5 +1,7 @@
 import { defineStore } from 'pinia'
 import { ledgerOf, type Decided } from '../../core/advice/advise'
+import type { Wearer } from '../../core/bench/stepState'
+import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf, type Caution } from '../../core/advice/cautions'
 import { applyChange, changeWords } from '../../core/advice/applyChange'
 import { entryKey, type Entry } from '../../core/advice/entry'
@@ -43,7 +45,7 @@ export const useFitting = defineStore('fitting', {
     client: null as FittingState['client'] | null,
     openedOn: '',
     shop: '',
-    told: { cautions: [] as Caution[], blocked: false },
+    told: { cautions: [] as Caution[], blocked: false, wearer: { child: true, noHeat: false } as Wearer },
     parts: {} as Partial<Record<PartName, PartState>>,
     queue: [] as Pending[],
     undoStack: [] as Undo[],
@@ -74,6 +76,9 @@ export const useFitting = defineStore('fitting', {
     },
     blocked(): boolean {
       return useSession().may('clients.see') ? this.risk.blocked : this.told.blocked
+    },
+    wearer(): Wearer {
+      return useSession().may('clients.see') ? wearerOf(this.record) : this.told.wearer
     },
     risk(): Risk {
       return riskOf(this.record)
@@ -109,7 +114,7 @@ export const useFitting = defineStore('fitting', {
       this.client = state.client
       this.openedOn = state.openedOn
       this.shop = state.shop.name
-      this.told = { cautions: state.cautions, blocked: state.blocked }
+      this.told = { cautions: state.cautions, blocked: state.blocked, wearer: state.wearer }
       const parts = { ...state.parts }
       for (const name of busy) if (this.parts[name]) parts[name] = this.parts[name]
       this.parts = parts
@@ -122,7 +127,8 @@ export const useFitting = defineStore('fitting', {
     applyLocally(command: Command) {
       const part = partOf(command)
       const old = this.parts[part]
-      const content = applyCommand(copy(old?.content), copy(command), undefined, normsOf(this.content))
+      const stamp = command.kind === 'jobs.step' ? { by: useSession().person?.name ?? '', at: new Date().toISOString() } : undefined
+      const content = applyCommand(copy(old?.content), copy(command), stamp, normsOf(this.content), this.wearer)
       this.parts = { ...this.parts, [part]: { content, version: old?.version ?? 0, changedBy: old?.changedBy ?? null, changedAt: old?.changedAt ?? '' } }
     },
     /** Makes a change: on the screen at once, in the browser's database, then on the server. Returns a sentence when it is refused. */

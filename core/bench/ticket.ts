@@ -2,6 +2,7 @@ import { cautionsOf } from '../advice/cautions'
 import { contradictionsOf } from '../device/contradictions'
 import { isChild } from '../measure/ageAtVisit'
 import { deviceKindWords, deviceLines } from '../device/deviceWords'
+import { materialName } from '../device/materials'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { matchRecord } from '../footwear/matchRecord'
 import { lineOf } from '../footwear/workPlan'
@@ -9,10 +10,10 @@ import { normsOf } from '../measure/normsTable'
 import { sizeWords } from '../footwear/match'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
-import { PROCESSES, type Step } from './processes'
+import { jobSteps, type BenchStep } from './jobSteps'
 
-/** One step of the pair's job: for which feet, how long. */
-export interface TicketStep extends Step {
+/** One line of the check list: a step, for which feet. */
+export interface TicketStep extends Pick<BenchStep, 'step' | 'words' | 'minutes' | 'waiting' | 'client' | 'caution'> {
   feet: Side[]
 }
 
@@ -21,6 +22,8 @@ export interface Ticket {
   code: string
   devices: { side: Side; kind: string; lines: string[] }[]
   steps: TicketStep[]
+  materials: string[]
+  promised: string
   template: string
   shell: string
   work: string[]
@@ -30,14 +33,29 @@ export interface Ticket {
 /** Cautions printed on every ticket. */
 const STANDING_CAUTIONS = ['Adhesives ventilated; extraction and mask at the grinder; gloves with heat.', 'Local law and licence come first. Anything unsure goes back to the fitter before it is made.']
 
-/** Steps of the pair's devices in order; a step that both devices share is listed once with both feet. */
-export function jobSteps(record: FittingRecord): TicketStep[] {
-  const kinds = new Map<Exclude<NonNullable<FittingRecord['feet']['left']>['device'], undefined>['kind'], Side[]>()
-  for (const side of SIDES) {
-    const device = record.feet[side]?.device
-    if (device && device.kind !== 'none') kinds.set(device.kind, [...(kinds.get(device.kind) ?? []), side])
+/** Steps of the devices and of what was added, one line for both feet. */
+export function ticketSteps(steps: readonly BenchStep[]): TicketStep[] {
+  const out = new Map<string, TicketStep>()
+  for (const { step, words, minutes, waiting, client, caution, foot } of steps) {
+    const line = out.get(step) ?? { step, words, minutes, waiting, client, caution, feet: [] }
+    if (foot) line.feet.push(foot)
+    out.set(step, line)
   }
-  return [...kinds].flatMap(([kind, feet]) => (kind === 'none' ? [] : PROCESSES[kind].map((step): TicketStep => ({ ...step, id: `${kind}:${step.id}`, feet }))))
+  return [...out.values()]
+}
+
+/** What to lay ready: what the processes say, and sheets and covers of the devices. */
+function materialsOf(record: FittingRecord, steps: readonly BenchStep[]): string[] {
+  const norms = normsOf(record)
+  const used = new Set(steps.map((s) => s.process))
+  const fromProcess = norms.processes.filter((p) => used.has(p.id) && p.materials).map((p) => p.materials!)
+  const fromDevice = SIDES.flatMap((side) => {
+    const device = record.feet[side]?.device
+    if (!device || device.kind === 'none') return []
+    const { shell, outline, blank } = device
+    return [`${side}: ${blank ? `blank ${blank.id} ${blank.sizeMm} mm, ` : ''}${materialName(shell.material)} ${shell.thicknessMm} mm${shell.cover.material !== 'none' && shell.cover.thicknessMm > 0 ? `, cover ${materialName(shell.cover.material)} ${shell.cover.thicknessMm} mm ${outline.cover === 'full' ? 'full length' : outline.cover === 'sulcus' ? 'to the sulcus' : 'on the shell'}` : ''}`]
+  })
+  return [...fromDevice, ...fromProcess]
 }
 
 /** Work on the shells as it was planned; before anybody planned it, what the fit asks for, said so. */
@@ -53,6 +71,7 @@ function workLines(record: FittingRecord, model: FootwearModel): string[] {
 /** The work ticket of a fitting. */
 export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]): Ticket {
   const code = record.client?.code ?? 'no code'
+  const steps = jobSteps(record).filter((step) => !step.step.startsWith('work:'))
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
   return {
@@ -61,7 +80,9 @@ export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]
       const foot = record.feet[side]
       return foot ? [{ side, kind: deviceKindWords(foot.device?.kind ?? 'none'), lines: deviceLines(foot) }] : []
     }),
-    steps: jobSteps(record),
+    steps: ticketSteps(steps),
+    materials: materialsOf(record, steps),
+    promised: record.making?.promisedOn ? `${record.making.promisedOn}${record.making.promisedAt ? `, ${record.making.promisedAt}` : ''}` : '',
     template: `${code}-left-template.svg and ${code}-right-template.svg, printed at 100 %; check the 100 mm control line`,
     shell: model && chosen ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}` : 'not chosen yet',
     work: model ? workLines(record, model) : [],

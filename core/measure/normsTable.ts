@@ -1,6 +1,8 @@
 import { z } from 'zod'
 import { blankSchema, HOUSE_BLANKS } from '../device/blanks'
 import { SHELL_MATERIALS, shellMaterialSchema } from '../device/materials'
+import { benchResourceSchema, HOUSE_PROCESSES, HOUSE_RESOURCES, processSchema } from '../bench/processes'
+import { heatWindowSchema, HEAT_WINDOWS, SKIN_MARGIN_K } from '../bench/heat/windows'
 import { CHECK_LIMITS } from '../capture/checkTable'
 import { ACTIVITY_SHIFT_MM, CHARACTER_MM } from '../footwear/shiftTable'
 import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
@@ -63,6 +65,12 @@ export const normsSchema = z.strictObject({
   flexPoints: z.record(z.string().max(80), z.array(z.tuple([z.number(), z.number().min(1).max(10)])).max(20)).default({}),
   painChange: positive.max(10).default(2),
   comfortChange: positive.max(100).default(10),
+  /** how things are made here, step by step */
+  processes: z.array(processSchema).min(1).max(60).default([...HOUSE_PROCESSES]),
+  benchResources: z.array(benchResourceSchema).min(1).max(30).default([...HOUSE_RESOURCES]),
+  heatWindows: z.array(heatWindowSchema).min(1).max(40).default([...HEAT_WINDOWS]),
+  /** stay below the burn threshold of skin by so much, K */
+  skinMarginK: z.strictObject({ adult: positive.max(15), child: positive.max(15) }).default({ ...SKIN_MARGIN_K }),
 })
 
 export type Norms = z.output<typeof normsSchema>
@@ -104,6 +112,10 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   flexPoints: { name: 'Makers\u2019 flex numbers on the own scale', unit: 'steps', source: 'tried here', state: 'own assumption' },
   painChange: { name: 'Pain change that counts, 0–10', unit: 'points', source: 'house default', state: 'own assumption' },
   comfortChange: { name: 'Comfort change that counts, 0–100', unit: 'points', source: 'house default', state: 'own assumption' },
+  processes: { name: 'Processes, step by step', unit: 'min', source: 'workshop defaults', state: 'own assumption' },
+  benchResources: { name: 'What the bench has, and its hours', unit: '', source: 'workshop defaults', state: 'own assumption' },
+  heatWindows: { name: 'Working windows of materials', unit: '°C', source: 'workshop values; the maker’s sheet rules', state: 'own assumption' },
+  skinMarginK: { name: 'Stay below the burn threshold of skin by', unit: 'K', source: 'house margin; thresholds of ISO 13732-1', state: 'own assumption' },
 }
 
 /** The table of a record; what an older table did not have yet is the house's. */

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { changeStep, STEP_DOES, type Wearer } from '../bench/stepState'
 import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { parseWith } from './parse'
 import { PART_SCHEMAS, type PartContent, type PartName } from './parts'
@@ -30,13 +31,26 @@ export const commandSchema = z.discriminatedUnion('kind', [
     /** height above the floor at which a girth was taken, mm */
     heightMm: z.number().min(50).max(700).optional(),
   }),
+  z.strictObject({
+    kind: z.literal('jobs.step'),
+    step: z.string().min(1).max(120),
+    foot: z.enum(SIDES).optional(),
+    do: z.enum(STEP_DOES),
+    minutes: z.number().min(0).max(2880).optional(),
+    reason: z.string().max(300).optional(),
+    celsius: z.number().min(-20).max(300).optional(),
+    /** minutes a foot stays on it, of a step that needs its temperature first; the server takes them from the process */
+    skinMin: z.number().min(0.5).max(480).optional(),
+    /** steps that are opened again with this one */
+    following: z.array(z.strictObject({ step: z.string().max(120), foot: z.enum(SIDES).optional() })).max(300).default([]),
+  }),
   z.strictObject({ kind: z.literal('part.put'), part: z.enum(Object.keys(PART_SCHEMAS) as [PartName, ...PartName[]]), content: z.unknown() }),
 ])
 
 export type Command = z.output<typeof commandSchema>
 
 /** The part a command changes. */
-export const partOf = (command: Command): PartName => (command.kind === 'part.put' ? command.part : `readings.${command.side}`)
+export const partOf = (command: Command): PartName => (command.kind === 'part.put' ? command.part : command.kind === 'jobs.step' ? 'jobs' : `readings.${command.side}`)
 
 type Readings = PartContent<'readings.left'>
 
@@ -45,9 +59,15 @@ type Readings = PartContent<'readings.left'>
  * five trials; a whole part is checked by its schema.
  *
  * @param before content of the part the command changes, undefined when it does not exist yet
+ * @param wearer who stands on what is warm; a step on skin is judged as for a child where nobody says
  * @throws Refusal with the path
  */
-export function applyCommand(before: unknown, command: Command, stamp?: { by: string; at: string }, norms: Norms = HOUSE_NORMS): unknown {
+export function applyCommand(before: unknown, command: Command, stamp?: { by: string; at: string }, norms: Norms = HOUSE_NORMS, wearer?: Wearer): unknown {
+  if (command.kind === 'jobs.step') {
+    const { kind: _, following, ...change } = command
+    if (!stamp) throw new Refusal('no-time', 'A step needs the time at which it changed.', 'jobs')
+    return parseWith(PART_SCHEMAS.jobs, changeStep((before as PartContent<'jobs'> | undefined) ?? [], change, stamp, { following, wearer }), 'jobs')
+  }
   if (command.kind === 'part.put') {
     if (command.part === 'norms') throw new Refusal('kept-table', 'A fitting keeps the table it was opened with. Change the table in Settings; new fittings take it.', 'norms')
     const content = parseWith(PART_SCHEMAS[command.part] as z.ZodType, command.content, command.part)

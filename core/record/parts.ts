@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import {
-  captureSchema, decisionSchema, deviceSchema, deviceVersionSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, labOrderSchema, readingSchema, recordSchema,
+  captureSchema, decisionSchema, deviceSchema, deviceVersionSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, labOrderSchema, makingSchema, readingSchema, recordSchema,
   storySchema, type Client, type FittingRecord,
 } from './schema'
 import { normsSchema } from '../measure/normsTable'
@@ -27,7 +27,8 @@ export const PART_SCHEMAS = {
   legLength: recordSchema.shape.legLengthDifferenceMm.unwrap().nullable(),
   footwear: footwearSchema,
   orders: z.array(labOrderSchema).max(40),
-  jobs: z.array(jobSchema).max(200),
+  jobs: z.array(jobSchema).max(300),
+  making: makingSchema,
   handover: handoverSchema,
   followups: z.array(followupSchema).max(60),
   ledger: z.array(decisionSchema).max(300),
@@ -60,6 +61,7 @@ export function splitRecord(record: FittingRecord): Parts {
   set('footwear', record.footwear)
   set('orders', record.orders)
   set('jobs', record.jobs)
+  set('making', record.making)
   set('handover', record.handover)
   set('followups', record.followups)
   set('ledger', record.ledger)
@@ -89,6 +91,7 @@ export function joinRecord(parts: Parts, client: Client | undefined, shop?: Fitt
     ...(parts.footwear && { footwear: parts.footwear }),
     ...(parts.orders && { orders: parts.orders }),
     ...(parts.jobs && { jobs: parts.jobs }),
+    ...(parts.making && { making: parts.making }),
     ...(parts.handover && { handover: parts.handover }),
     ...(parts.followups && { followups: parts.followups }),
     ...(parts.ledger && { ledger: parts.ledger }),

@@ -129,6 +129,12 @@ export const followupSchema = z.strictObject({
   on: isoDay,
   pain: z.array(z.strictObject({ foot: z.enum(SIDES), at: z.enum(COMPLAINT_PLACES), score: z.number().min(0).max(10) })).max(40).default([]),
   comfort: z.number().min(0).max(100).optional(),
+  /** how long a day they were worn, and on how many days since the handover */
+  hoursADay: z.number().min(0).max(24).optional(),
+  daysUsed: z.number().int().min(0).max(2000).optional(),
+  numbToes: z.enum(['no', 'left', 'right', 'both']).optional(),
+  hotSpots: z.enum(['no', 'left', 'right', 'both']).optional(),
+  wouldChange: text(300).optional(),
   words: text(500).optional(),
 })
 
@@ -142,7 +148,39 @@ export const handoverSchema = z.strictObject({
   exercises: z.array(z.strictObject({ what: text(120), because: text(80).optional() })).max(10).optional(),
 })
 
-export const jobSchema = z.strictObject({ step: text(80), foot: z.enum(SIDES).optional(), done: z.boolean().default(false), by: text(80).optional(), at: text(40).optional() })
+export const jobSchema = z.strictObject({
+  step: text(120),
+  foot: z.enum(SIDES).optional(),
+  done: z.boolean().default(false),
+  /** absent in older records: then `done` says it */
+  state: z.enum(['open', 'running', 'done', 'skipped']).optional(),
+  startedAt: text(40).optional(),
+  doneAt: text(40).optional(),
+  plannedMin: z.number().min(0).max(2880).optional(),
+  /** hands or waiting it really took, min */
+  actualMin: z.number().min(0).max(100_000).optional(),
+  /** of a split step: what is left of it, and what was spent before */
+  leftMin: z.number().min(0).max(2880).optional(),
+  spentMin: z.number().min(0).max(100_000).optional(),
+  redone: z.number().int().min(0).max(100).optional(),
+  /** temperature of the side that touched sock or skin, measured before the foot went in */
+  celsius: z.number().min(-20).max(300).optional(),
+  reason: text(300).optional(),
+  by: text(80).optional(),
+  at: text(40).optional(),
+})
+
+/** What was promised and how it is made. */
+export const makingSchema = z.strictObject({
+  promisedOn: isoDay.optional(),
+  promisedAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'write the time as HH:MM').optional(),
+  /** day it is planned on the bench */
+  benchOn: isoDay.optional(),
+  /** other ways of making a kind of device than the house's first, by kind */
+  ways: z.record(text(40), text(40)).optional(),
+  /** processes added by hand, as a liner mould */
+  extra: z.array(text(40)).max(10).optional(),
+})
 
 export const decisionSchema = z.strictObject({
   code: text(80),
@@ -182,7 +220,8 @@ export const recordSchema = z.strictObject({
     .optional(),
   footwear: footwearSchema.optional(),
   orders: z.array(labOrderSchema).max(40).optional(),
-  jobs: z.array(jobSchema).max(200).optional(),
+  jobs: z.array(jobSchema).max(300).optional(),
+  making: makingSchema.optional(),
   handover: handoverSchema.optional(),
   followups: z.array(followupSchema).max(60).optional(),
   ledger: z.array(decisionSchema).max(300).optional(),
@@ -207,4 +246,5 @@ export type Client = z.output<typeof clientSchema>
 export type Followup = z.output<typeof followupSchema>
 export type Handover = z.output<typeof handoverSchema>
 export type Job = z.output<typeof jobSchema>
+export type Making = z.output<typeof makingSchema>
 export type Decision = z.output<typeof decisionSchema>

@@ -25,9 +25,9 @@ export function backup(file, url = ownerUrl()) {
 /** What the application's role may do, as the migrations grant it; a test holds the two against each other. */
 const GRANTS = [
   ['select, insert, update, delete', 'shops, people, sign_in_failures, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models'],
-  ['select, insert, update', 'timers'],
+  ['select, insert, update', 'timers, bench_plans, heat_logs'],
   ['select, insert, delete', 'double_readings, photos, scans, device_presets'],
-  ['select, insert', 'audit, norms'],
+  ['select, insert', 'audit, norms, bench_log'],
 ]
 
 /** Restores into a database without shops; grants come back for the application's role. */

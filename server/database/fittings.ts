@@ -1,3 +1,5 @@
+import type { Wearer } from '../../core/bench/stepState'
+import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf } from '../../core/advice/cautions'
 import { riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
@@ -64,9 +66,10 @@ export async function readFitting(db: Client, shopId: string, id: string): Promi
     parts: Object.fromEntries(parts.rows.map((r) => [r.part, toState(r)])),
     cautions: [],
     blocked: false,
+    wearer: { child: true, noHeat: false },
   }
   const record = recordOf(state)
-  return { ...state, cautions: cautionsOf(record), blocked: riskOf(record).blocked }
+  return { ...state, cautions: cautionsOf(record), blocked: riskOf(record).blocked, wearer: wearerOf(record) }
 }
 
 /** The fitting as a record of the open format. */
@@ -82,7 +85,7 @@ export type Applied = { kind: 'applied'; part: PartName; state: PartState; befor
  * Applies a command in the caller's transaction: locks the fitting, checks that the command is new and its version current, writes the
  * part, remembers the command.
  */
-export async function applyToFitting(db: Client, shopId: string, id: string, commandId: string, version: number, command: Command, by: string): Promise<Applied> {
+export async function applyToFitting(db: Client, shopId: string, id: string, commandId: string, version: number, command: Command, by: string, wearer?: Wearer): Promise<Applied> {
   const part = partOf(command)
   const locked = await db.query('select client_id from fittings where shop_id = $1 and id = $2 for update', [shopId, id])
   if (locked.rows.length === 0) return { kind: 'unknown' }
@@ -93,7 +96,7 @@ export async function applyToFitting(db: Client, shopId: string, id: string, com
   if ((current?.version ?? 0) !== version)
     return { kind: 'stale', part, current: current ? toState(current) : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() } }
   const table = await db.query<{ content: FittingRecord['norms'] }>("select content from fitting_parts where fitting_id = $1 and part = 'norms'", [id])
-  const content = applyCommand(current?.content, command, { by, at: new Date().toISOString() }, normsOf({ norms: table.rows[0]?.content }))
+  const content = applyCommand(current?.content, command, { by, at: new Date().toISOString() }, normsOf({ norms: table.rows[0]?.content }), wearer)
   const saved = await db.query<PartRow>(
     `insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)
      on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now()

@@ -73,3 +73,9 @@ export async function readFingers(db: Client, personId: string): Promise<{ one: 
 export async function keepFingers(db: Client, personId: string, { one, two }: { one: number; two: number }): Promise<void> {
   await db.query('update people set finger_one_mm = $2, finger_two_mm = $3 where id = $1', [personId, one, two])
 }
+
+/** Those who work at the bench: fitters first, then bench hands. */
+export async function benchPeople(db: Client, shopId: string): Promise<{ name: string; role: Role }[]> {
+  const { rows } = await db.query("select name, role from people where shop_id = $1 and role in ('fitter', 'bench') order by role = 'bench', name", [shopId])
+  return rows
+}

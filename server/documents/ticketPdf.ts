@@ -13,7 +13,7 @@ export async function ticketPdf(ticket: Ticket, shop: string, day: string, drawi
   const { heading, text, rule } = paper
   heading('Work ticket', 15, 13, 22)
   heading(ticket.code, 120, 13, 22, { width: paper.mm(75), align: 'right' })
-  text(`${shop} · ${day}`, 15, 23, { colour: MUTED, size: 10 })
+  text(`${shop} · ${day}${ticket.promised ? ` · promised ${ticket.promised}` : ''}`, 15, 23, { colour: MUTED, size: 10 })
   rule(30)
   let low = 33
   for (const device of ticket.devices) {
@@ -32,7 +32,7 @@ export async function ticketPdf(ticket: Ticket, shop: string, day: string, drawi
   y += 7
   for (const step of ticket.steps) {
     paper.doc.rect(paper.mm(15), paper.mm(y + 0.3), paper.mm(3.6), paper.mm(3.6)).lineWidth(0.8).strokeColor(INK).stroke()
-    const feet = step.perFoot ? step.feet.map((f) => (f === 'left' ? 'L' : 'R')).join(' ') : 'pair'
+    const feet = step.feet.length ? step.feet.map((f) => (f === 'left' ? 'L' : 'R')).join(' ') : 'pair'
     text(`${step.words}`, 22, y, { size: 10, width: 92 })
     text(`${step.minutes} min ${step.waiting ? 'waiting' : 'hands-on'}${step.client ? ', client there' : ''} · ${feet}`, 116, y, { size: 9, colour: MUTED, width: 79, align: 'right' })
     if (step.caution) {
@@ -42,6 +42,7 @@ export async function ticketPdf(ticket: Ticket, shop: string, day: string, drawi
     y += 6.2
   }
   rule(y + 1)
+  if (ticket.materials.length) y = text(`Lay ready: ${ticket.materials.join('; ')}`, 15, y + 4, { size: 9.5 }) - 2.5
   y = text(`Trim template: ${ticket.template}`, 15, y + 4, { size: 10 }) + 1.5
   y = text(`Shell: ${ticket.shell}`, 15, y, { size: 10, bold: true }) + 1.5
   for (const work of ticket.work) y = text(`Work on the shell, ${work}`, 15, y, { size: 10 }) + 0.5

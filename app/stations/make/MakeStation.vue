@@ -1,39 +1,47 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { jobSteps, type TicketStep } from '../../../core/bench/ticket'
+import { nextStep, type BenchStep } from '../../../core/bench/jobSteps'
+import type { StepChange, StepState } from '../../../core/bench/stepState'
+import { ticketSteps, type TicketStep } from '../../../core/bench/ticket'
 import { deviceKindWords, deviceLines } from '../../../core/device/deviceWords'
 import { prescription } from '../../../core/formats/prescription'
 import { sizeWords } from '../../../core/footwear/match'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
+import PromisePane from './PromisePane.vue'
 import SideMark from '~/components/SideMark.vue'
+import StepActions from '~/components/StepActions.vue'
 import { download } from '~/composables/download'
+import { useJob } from '~/composables/job'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
-import { useTimers } from '~/stores/timers'
 import { deviceWorker } from '~/workers/deviceWorker'
 
 const fitting = useFitting()
 const session = useSession()
-const timers = useTimers()
 const models = useModels()
 const trouble = ref('')
 const busy = ref('')
 onMounted(() => models.load().catch((error: Error) => (trouble.value = error.message)))
-const steps = computed(() => jobSteps(fitting.record))
-const jobs = computed(() => fitting.record.jobs ?? [])
-const canWork = computed(() => session.may('jobs.change') && !fitting.blocked)
-const feetOf = (step: TicketStep): (Side | undefined)[] => (step.perFoot ? step.feet : [undefined])
-const isDone = (step: TicketStep, foot?: Side) => jobs.value.some((j) => j.step === step.id && j.foot === foot && j.done)
-const doneCount = computed(() => steps.value.flatMap((s) => feetOf(s).filter((f) => isDone(s, f))).length)
-const all = computed(() => steps.value.reduce((n, s) => n + feetOf(s).length, 0))
-const next = computed(() => steps.value.find((s) => feetOf(s).some((f) => !isDone(s, f))))
-function tick(step: TicketStep, foot?: Side) {
-  const done = !isDone(step, foot)
-  const others = jobs.value.filter((j) => !(j.step === step.id && j.foot === foot))
-  trouble.value = fitting.put('jobs', [...others, { step: step.id, ...(foot && { foot }), done, by: session.person?.name, at: new Date().toISOString() }], `${done ? 'done' : 'not done'}: ${step.words.toLowerCase()}`) ?? ''
+const { steps, canWork, act, early, bench } = useJob()
+onMounted(() => void bench.load())
+/** One line for both feet. */
+const lines = computed(() => ticketSteps(steps.value))
+const stepsOf = (line: TicketStep) => steps.value.filter((s) => s.step === line.step)
+const isOver = (s: BenchStep) => s.state === 'done' || s.state === 'skipped'
+const doneCount = computed(() => steps.value.filter(isOver).length)
+const all = computed(() => steps.value.length)
+const next = computed(() => nextStep(steps.value))
+const open = ref('')
+const inHand = computed(() => steps.value.find((s) => s.key === open.value))
+const STATE: Record<StepState, string> = { open: 'open', running: '● runs', done: '✓ done', skipped: '– left out' }
+function tick(step: BenchStep) {
+  // A foot on a warm surface is asked for its temperature first.
+  if (!isOver(step) && step.skinMin !== undefined && step.state === 'open') return void (open.value = step.key)
+  trouble.value = act(step, { do: isOver(step) ? 'undo' : 'finish' })
 }
+const doIt = (change: Omit<StepChange, 'step' | 'foot'>) => (trouble.value = act(inHand.value!, change))
 const code = computed(() => fitting.client?.code ?? 'client')
 /** the foot as devices are built on it, captured surface and all */
 const plain = (side: Side) => JSON.parse(JSON.stringify(fitting.record.feet[side]!))
@@ -57,23 +65,26 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
   <div class="title-row">
     <h1>Make</h1>
     <span class="fact">{{ all ? `${doneCount} of ${all} steps done` : 'no device prescribed yet' }} · {{ code }}</span>
-    <VBtn :href="`/api/fittings/${fitting.id}/ticket`" target="_blank" :disabled="all === 0 || fitting.blocked" color="primary" variant="flat">Work ticket (PDF)</VBtn>
+    <VBtn :href="`/api/fittings/${fitting.id}/ticket`" target="_blank" :disabled="all === 0 || fitting.blocked">Work ticket (PDF)</VBtn>
+    <VBtn :to="`/bench/${fitting.id}`" :disabled="all === 0 || fitting.blocked" color="primary" variant="flat">Step by step</VBtn>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <p v-if="fitting.blocked" class="notice stop" role="alert"><b>Refer first.</b> Making waits for a clearance. <NuxtLink v-if="session.may('clients.see')" :to="`/fittings/${fitting.id}/story`">Record it in Story</NuxtLink><template v-else>The fitter records it.</template></p>
   <p v-if="all === 0" class="notice">Nothing to make: prescribe a device first. <NuxtLink :to="`/fittings/${fitting.id}/prescribe`">Go to Prescribe</NuxtLink></p>
   <div class="cols make">
     <section class="card stack0">
-      <div class="card-head"><h2>Steps</h2><span class="aside">{{ next ? `next: ${next.words}` : all ? 'all done' : '' }}</span></div>
+      <div class="card-head"><h2>Steps</h2><span class="aside">{{ next ? `next: ${next.words}${next.foot ? `, ${next.foot}` : ''}` : all ? 'all done' : '' }}</span></div>
       <ul class="scroll grow">
-        <li v-for="step in steps" :key="step.id" class="step" :class="{ now: step === next }">
-          <span class="what"><b>{{ step.words }}</b><span class="muted label">{{ step.minutes }} min · {{ step.waiting ? 'waiting' : 'hands-on' }}{{ step.client ? ' · client there' : '' }}</span><span v-if="step.caution" class="watch-text label">▲ {{ step.caution }}</span></span>
-          <VBtn v-if="step.waiting" size="small" :disabled="!canWork" :aria-label="`Timer for ${step.words}, ${step.minutes} min`" @click="timers.start(`${code}: ${step.words}`.slice(0, 80), step.minutes, { fittingId: fitting.id, step: step.id })">Timer {{ step.minutes }} min</VBtn>
-          <button v-for="foot in feetOf(step)" :key="foot ?? 'pair'" class="tick" role="checkbox" :aria-checked="isDone(step, foot)" :disabled="!canWork" :aria-label="`${step.words}${foot ? `, ${foot}` : ''}`" @click="tick(step, foot)"><SideMark v-if="foot" :side="foot" word /><span v-else>Pair</span><b>{{ isDone(step, foot) ? '✓ done' : 'open' }}</b></button>
+        <li v-for="line in lines" :key="line.step" class="step" :class="{ now: line.step === next?.step }">
+          <span class="what"><b>{{ line.words }}</b><span class="muted label">{{ line.minutes }} min · {{ line.waiting ? 'waiting' : 'hands-on' }}{{ line.client ? ' · client there' : '' }}</span><span v-if="line.caution" class="watch-text label">▲ {{ line.caution }}</span></span>
+          <button class="more" :aria-expanded="inHand?.step === line.step" :aria-label="`More of ${line.words}`" @click="open = inHand?.step === line.step ? '' : (stepsOf(line).find((s) => !isOver(s)) ?? stepsOf(line)[0]!).key">…</button>
+          <button v-for="s in stepsOf(line)" :key="s.key" class="tick" role="checkbox" :aria-checked="isOver(s)" :disabled="!canWork" :aria-label="`${line.words}${s.foot ? `, ${s.foot}` : ''}`" @click="tick(s)"><SideMark v-if="s.foot" :side="s.foot" word /><span v-else>Pair</span><b>{{ STATE[s.state] }}</b></button>
+          <div v-if="inHand?.step === line.step" class="hand"><p v-if="stepsOf(line).length > 1" class="label"><button v-for="s in stepsOf(line)" :key="s.key" class="sd" :aria-pressed="open === s.key" @click="open = s.key"><SideMark :side="s.foot!" word /></button></p><p v-if="inHand.entry?.reason" class="label">{{ inHand.entry.reason }}<template v-if="inHand.redone"> · done again {{ inHand.redone }} times</template></p><StepActions :step="inHand" :wearer="fitting.wearer" :disabled="!canWork" :early="early(inHand)" @act="doIt" /></div>
         </li>
       </ul>
     </section>
     <div class="stack scroll" tabindex="0" role="region" aria-label="Devices and files">
+      <PromisePane :disabled="!session.may('jobs.change')" />
       <section v-for="side in SIDES" :key="side" class="card">
         <div class="card-head"><SideMark :side="side" word /><b>{{ deviceKindWords(fitting.record.feet[side]!.device?.kind ?? 'none') }}</b></div>
         <div class="card-body">
@@ -94,9 +105,10 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
 <style scoped>
 .make { grid-template-columns: minmax(0, 1fr) minmax(0, 420px); }
 .stack0 { display: flex; flex-direction: column; }
-.step { display: flex; align-items: center; gap: 8px; padding: 8px 14px; border-bottom: 1px solid var(--hairline); min-height: 68px; }
+.step { display: flex; align-items: center; gap: 8px; padding: 8px 14px; border-bottom: 1px solid var(--hairline); min-height: 68px; flex-wrap: wrap; }
+.hand { flex-basis: 100%; padding: 4px 0 8px; } .more { width: 44px; height: 52px; text-align: center; font-weight: 700; border-radius: 6px; } .sd { height: 44px; padding: 0 12px; border: 1px solid var(--line-strong); border-radius: 6px; margin-right: 6px; } .sd[aria-pressed='true'] { background: var(--wash); }
 .step.now { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
-.what { flex: 1; min-width: 0; } .what b, .what span { display: block; }
+.what { flex: 1; min-width: 200px; } .what b, .what span { display: block; }
 .tick { min-width: 86px; height: 52px; border: 1px solid var(--line-strong); border-radius: 6px; background: var(--sheet); display: flex; flex-direction: column; align-items: center; justify-content: center; font-size: 13px; line-height: 17px; }
 .tick[aria-checked='true'] { border-color: var(--good); color: var(--good-text); }
 .stack > * { flex: none; }

@@ -1,11 +1,10 @@
-/** Working windows of materials, °C (workshop values; the maker's sheet rules; editable). */
-export interface HeatWindow {
-  id: string
-  name: string
-  lowC: number
-  highC: number
-  caution?: string
-}
+import { z } from 'zod'
+
+/** Working window of a material, °C (workshop values; the maker's sheet rules; editable). */
+export const heatWindowSchema = z
+  .strictObject({ id: z.string().regex(/^[a-z][a-z0-9-]{0,30}$/), name: z.string().min(1).max(80), lowC: z.number().min(20).max(400), highC: z.number().min(20).max(400), caution: z.string().max(200).optional() })
+  .refine((w) => w.lowC < w.highC, 'a window must open below where it closes')
+export type HeatWindow = z.output<typeof heatWindowSchema>
 
 export const HEAT_WINDOWS: readonly HeatWindow[] = [
   { id: 'eva', name: 'EVA blank', lowC: 110, highC: 130 },

@@ -3,7 +3,7 @@ import { parseWith } from '../../record/parse'
 import { Refusal } from '../../record/refusal'
 
 const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'write the time as HH:MM')
-const id = z.string().min(1).max(80)
+const id = z.string().min(1).max(160)
 const window = z.strictObject({ from: clock, to: clock })
 
 export const dayResourceSchema = z.strictObject({ id, count: z.number().int().min(0).max(50).default(1), from: clock, to: clock, name: z.string().max(80).optional() })
@@ -18,6 +18,8 @@ export const dayStepSchema = z.strictObject({
   client: z.boolean().default(false),
   /** steps of the same job that are over before it begins */
   after: z.array(id).max(40).default([]),
+  /** what waits for it should follow at once: it is placed as late as that allows */
+  fresh: z.boolean().optional(),
   words: z.string().max(200).optional(),
 })
 
@@ -28,6 +30,8 @@ export const daySchema = z.strictObject({
   resources: z.array(dayResourceSchema).min(1).max(60),
   jobs: z.array(dayJobSchema).max(300),
   running: z.array(z.strictObject({ job: id, step: id, since: clock })).max(100).default([]),
+  /** steps set by hand: they stay where they were put */
+  pinned: z.array(z.strictObject({ job: id, step: id, at: clock })).max(500).default([]),
   /** steps that are over: they hold nothing any more and nobody waits for them */
   done: z.array(z.strictObject({ job: id, step: id })).max(5000).default([]),
   now: clock.optional(),
@@ -74,6 +78,7 @@ export function parseDay(value: unknown): Day {
   })
   const known = (job: string, step: string) => day.jobs.find((j) => j.id === job)?.steps.some((s) => s.id === step) ?? false
   day.running.forEach((r, i) => known(r.job, r.step) || refuse(`there is no step "${r.step}" of "${r.job}".`, `running.${i}`))
+  day.pinned.forEach((r, i) => known(r.job, r.step) || refuse(`there is no step "${r.step}" of "${r.job}".`, `pinned.${i}`))
   day.done.forEach((r, i) => known(r.job, r.step) || refuse(`there is no step "${r.step}" of "${r.job}".`, `done.${i}`))
   return day
 }

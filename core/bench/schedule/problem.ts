@@ -16,6 +16,8 @@ export interface Task {
   lo: number
   hi: number
   fixed: boolean
+  /** what waits for it should follow at once */
+  fresh: boolean
   /** is there room for it in its own hours and visit, whatever comes before and after? */
   fits: boolean
 }
@@ -62,6 +64,7 @@ export function problemOf(day: Day): Problem {
   const now = day.now === undefined ? opening : Math.max(opening, minuteOf(day.now))
   const done = new Set([...day.done.map((d) => `${d.job}\n${d.step}`), ...(day.now === undefined ? [] : overBefore(day))])
   const since = new Map(day.running.map((r) => [`${r.job}\n${r.step}`, minuteOf(r.since)]))
+  const pinned = new Map(day.pinned.map((r) => [`${r.job}\n${r.step}`, minuteOf(r.at)]))
   const tasks: Task[] = []
   const jobs = day.jobs.map((job, j): JobInfo => {
     const at = new Map<string, number>()
@@ -69,6 +72,7 @@ export function problemOf(day: Day): Problem {
       const key = `${job.id}\n${step.id}`
       if (done.has(key)) continue
       const started = since.get(key)
+      const put = started ?? pinned.get(key)
       const windows = step.needs.map((n) => day.resources[index.get(n)!]!)
       let lo = Math.max(now, ...windows.map((r) => minuteOf(r.from)))
       let hi = Math.min(FAR, ...windows.map((r) => minuteOf(r.to) - step.minutes))
@@ -76,9 +80,9 @@ export function problemOf(day: Day): Problem {
         lo = Math.max(lo, minuteOf(job.visit.from))
         hi = Math.min(hi, minuteOf(job.visit.to) - step.minutes)
       }
-      if (started !== undefined) lo = hi = started
+      if (put !== undefined) lo = hi = put
       at.set(step.id, tasks.length)
-      tasks.push({ index: tasks.length, job: j, step: step.id, minutes: step.minutes, needs: step.needs.map((n) => index.get(n)!), client: step.client, preds: [], succs: [], lo, hi, fixed: started !== undefined, fits: lo <= hi })
+      tasks.push({ index: tasks.length, job: j, step: step.id, minutes: step.minutes, needs: step.needs.map((n) => index.get(n)!), client: step.client, preds: [], succs: [], lo, hi, fixed: put !== undefined, fresh: step.fresh === true, fits: lo <= hi })
     }
     for (const step of job.steps) {
       const me = at.get(step.id)

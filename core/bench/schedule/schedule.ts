@@ -4,6 +4,7 @@ import { clockOf, minuteOf, type Day } from './day'
 import { exactPlan } from './exact'
 import { goodPlan } from './improve'
 import { problemOf, type Problem } from './problem'
+import { justInTime } from './justInTime'
 import { bestTiming } from './timing'
 
 /** A step with its time. */
@@ -27,6 +28,8 @@ export interface Schedule {
   makespanMin: number
   clientWaitingMin: number
   lateMin: number
+  /** no plan of this day can let clients wait less: what their own steps ask for, with nothing else in the way; null where lateness and waiting pull apart */
+  waitingBoundMin: number | null
   /** no plan of this day can be shorter */
   lowerBoundMin: number
   /** was it shown that no better plan exists? */
@@ -71,6 +74,7 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
     optimal = exact.finished && exact.plan !== null
     if (exact.plan) ({ starts, cost, unplaced } = { ...exact.plan, unplaced: [] })
   } else optimal = reached
+  justInTime(problem, (starts = Float64Array.from(starts)))
   return {
     steps: problem.tasks
       .filter((t) => !Number.isNaN(starts[t.index]!))
@@ -79,6 +83,7 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
     makespanMin: cost.makespan,
     clientWaitingMin: cost.waiting,
     lateMin: cost.late,
+    waitingBoundMin: free !== undefined && unplaced.length === 0 ? free.waiting : null,
     lowerBoundMin: Math.min(floor, cost.makespan),
     optimal,
     idleMin: idleOf(day, problem, starts, problem.opening + cost.makespan),

@@ -1,8 +1,13 @@
+import { jobSteps } from '../../../../core/bench/jobSteps'
+import { stepCommand, stepLine } from '../../../../core/bench/stepCommand'
 import { partOf, type Command } from '../../../../core/record/commands'
+import type { Job } from '../../../../core/record/schema'
 import { commandBody } from '../../../../shared/contracts'
 import { may } from '../../../../shared/permissions'
 import { audit } from '../../../database/audit'
-import { applyToFitting, readFitting } from '../../../database/fittings'
+import { logStep } from '../../../database/bench'
+import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
+import { readModels } from '../../../database/models'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
@@ -10,20 +15,23 @@ import { here, idParam, route } from '../../../http/route'
 /** One change of a fitting: row, version check and audit line in one transaction, then word to every open screen. */
 export default route({ permission: 'jobs.change', body: commandBody }, async ({ event, person, body }) => {
   const part = partOf(body.command)
-  if (part !== 'jobs' && !may(person.role, 'fittings.change')) throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
+  if (part !== 'jobs' && part !== 'making' && !may(person.role, 'fittings.change')) throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
   const id = idParam(event)
   return transaction(async (db) => {
-    if (part === 'jobs' && anyDone(body.command)) {
-      const { blocked } = here(await readFitting(db, person.shopId, id))
-      if (blocked) throw new HttpProblem(409, 'refer-first', 'Making waits for a clearance, which the fitter records in Story.')
-    }
-    const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, body.command, person.name)
+    const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
+    const state = making ? here(await readFitting(db, person.shopId, id)) : null
+    if (state?.blocked) throw new HttpProblem(409, 'refer-first', 'Making waits for a clearance, which the fitter records in Story.')
+    const known = body.command.kind === 'jobs.step' ? stepCommand(jobSteps(recordOf(state!), await readModels(db, person.shopId)), body.command) : null
+    const command = known?.command ?? body.command
+    const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, command, person.name, state?.wearer)
     if (applied.kind === 'unknown') return here(null)
     if (applied.kind === 'stale') throw new HttpProblem(409, 'stale', `${applied.current.changedBy ?? 'Someone'} changed this meanwhile.`, { path: applied.part, current: applied.current })
     if (applied.kind === 'applied') {
       const { rows } = await db.query('select client_id from fittings where id = $1', [id])
       await audit(db, { shopId: person.shopId, person, clientId: rows[0].client_id, fittingId: id, action: `${body.command.kind}:${part}`, detail: { before: applied.before, after: applied.state.content } })
       await db.query('select pg_notify($1, $2)', ['fitting', JSON.stringify({ fitting: id, part, version: applied.state.version })])
+      if (known) await logStep(db, person.shopId, { fittingId: id, ...stepLine(known.step, known.command, applied.state.content as Job[]) }, person.name)
+      if (part === 'jobs' || part === 'making') await db.query('select pg_notify($1, $2)', ['fitting', JSON.stringify({ fitting: `bench ${person.shopId}`, part, version: 0 })])
     }
     return { part: applied.part, state: applied.state }
   })

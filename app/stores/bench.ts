@@ -1,0 +1,206 @@
+import { format } from 'date-fns'
+import { defineStore } from 'pinia'
+import { benchDay, ownJob, visitJob, type BenchDay } from '../../core/bench/benchDay'
+import { EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
+import { PEOPLE } from '../../core/bench/processes'
+import type { BenchStep } from '../../core/bench/jobSteps'
+import { planConflicts, type Naming, type PlanConflict } from '../../core/bench/planCheck'
+import { missingSteps, movesOf, planFigures, shownPlan, type ShownStep } from '../../core/bench/planView'
+import type { PlacedStep, Schedule } from '../../core/bench/schedule/schedule'
+import { stepCommand } from '../../core/bench/stepCommand'
+import type { StepChange } from '../../core/bench/stepState'
+import type { Making } from '../../core/record/schema'
+import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
+import { api, ApiError } from '~/composables/api'
+import { scheduleWorker, stopScheduling } from '~/workers/scheduleWorker'
+import { useTimers } from './timers'
+
+const copy = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
+
+/** A day at the bench: what is to be done, the kept plan, a proposal that has moved nothing yet. */
+export const useBench = defineStore('bench', {
+  state: () => ({ day: format(new Date(), 'yyyy-MM-dd'), state: null as BenchState | null, proposal: null as Schedule | null, planning: false, trouble: '', said: '', minute: '', asked: 0 }),
+  getters: {
+    plan: (s): DayPlan => s.state?.plan.plan ?? EMPTY_PLAN,
+    isToday: (s) => s.state?.day === s.state?.today,
+    onDuty(): string[] {
+      return (this.state?.people ?? []).map((p) => p.name).filter((n) => this.plan.onDuty?.includes(n) ?? true)
+    },
+    /** Rows of those who fit and of those at the bench, among those on duty. */
+    fitterRows(): number[] {
+      return this.onDuty.flatMap((n, i) => (this.state!.people.find((p) => p.name === n)!.role === 'bench' ? [] : [i]))
+    },
+    /** Jobs of this day: promised for it or earlier, with a visit on it, begun, or put on it by hand. */
+    jobsOfDay(): BenchJobRow[] {
+      const day = this.state?.day ?? ''
+      return (this.state?.jobs ?? []).filter((j) => {
+        if (j.blocked) return false
+        const put = this.plan.jobs[j.id]
+        if (put !== undefined) return put
+        if (j.benchOn) return j.benchOn === day || (j.benchOn < day && this.isToday)
+        return (j.promisedOn !== undefined && j.promisedOn <= day) || this.state!.visits.some((v) => v.job === j.id && j.steps.some((s) => s.client && s.state === 'open')) || j.steps.some((s) => s.state === 'running')
+      })
+    },
+    otherJobs(): BenchJobRow[] {
+      const here = new Set(this.jobsOfDay.map((j) => j.id))
+      return (this.state?.jobs ?? []).filter((j) => !here.has(j.id))
+    },
+    clock(): (moment: string) => string | null {
+      const day = this.state?.day
+      return (moment) => (format(new Date(moment), 'yyyy-MM-dd') === day ? format(new Date(moment), 'HH:mm') : null)
+    },
+    built(): BenchDay | null {
+      if (!this.state) return null
+      const { visits, resources, day } = this.state
+      return benchDay(
+        {
+          day, resources, people: this.onDuty.length, jobs: this.jobsOfDay.map(({ id, steps, promisedOn, promisedAt }) => ({ id, steps, ...(promisedOn && { promisedOn }), ...(promisedAt && { promisedAt }) })),
+          visits: visits.map((v) => ({ id: v.id, job: v.job, from: format(new Date(v.startsAt), 'HH:mm'), minutes: v.minutes, state: v.state })), own: this.plan.own, pinned: this.plan.pinned,
+          done: this.plan.own.filter((o) => o.done).map((o) => o.id), ...(this.isToday && this.minute && { now: this.minute }),
+        },
+        this.clock,
+      )
+    },
+    stepsOf(): Map<string, BenchStep[]> {
+      return new Map((this.state?.jobs ?? []).map((j) => [j.id, j.steps]))
+    },
+    /** What is shown: the kept plan as it stands now, or the first proposal while nothing is kept. */
+    shown(): ShownStep[] {
+      if (!this.built) return []
+      const kept = this.plan.steps.length || !this.proposal ? this.plan.steps : this.proposal.steps
+      return shownPlan(this.built, kept, this.stepsOf, this.clock)
+    },
+    naming(): Naming {
+      const resources = new Map((this.state?.resources ?? []).map((r) => [r.id, r.name]))
+      return { resource: (id) => resources.get(id) ?? id, step: (job, step) => `${this.whoOf(job)}, ${this.wordsOf(job, step)}` }
+    },
+    conflicts(): PlanConflict[] {
+      return this.built ? planConflicts(this.built.day, this.shown, this.naming) : []
+    },
+    figures(): ReturnType<typeof planFigures> {
+      return this.built ? planFigures(this.built.day, this.shown) : { waitingMin: 0, lateMin: 0, end: null }
+    },
+    missing(): number {
+      return this.built ? missingSteps(this.built.day, this.shown) : 0
+    },
+    moves(): ReturnType<typeof movesOf> {
+      return this.proposal && this.plan.steps.length ? movesOf(this.shown, this.proposal.steps) : []
+    },
+    whoOf(): (job: string) => string {
+      return (id) => {
+        const job = this.state?.jobs.find((j) => j.id === id)
+        if (job) return job.name?.split(' ')[0] ?? job.code
+        const visit = this.state?.visits.find((v) => visitJob(v.id) === id)
+        if (visit) return visit.name?.split(' ')[0] ?? visit.code
+        return this.plan.own.find((o) => ownJob(o.id) === id)?.name ?? id
+      }
+    },
+    wordsOf(): (job: string, step: string) => string {
+      return (id, key) => {
+        const step = this.stepsOf.get(id)?.find((s) => s.key === key)
+        if (step) return `${step.words}${step.foot ? `, ${step.foot}` : ''}`
+        return this.state?.visits.find((v) => visitJob(v.id) === id || v.job === id)?.reason || (id.startsWith('own ') ? 'own work' : 'visit')
+      }
+    },
+  },
+  actions: {
+    tick() {
+      this.minute = format(new Date(), 'HH:mm')
+    },
+    async load(on?: string) {
+      const day = on ?? this.day
+      this.tick()
+      try {
+        const state = await api<BenchState>(`bench?day=${day}`)
+        if (this.day !== day) this.proposal = null
+        this.day = day
+        this.state = state
+        this.trouble = ''
+        if (this.needsPlan()) await this.propose(this.plan.steps.length > 0)
+      } catch (error) {
+        this.trouble = (error as Error).message
+      }
+    },
+    /** Nothing is kept yet, something is new, or what is kept cannot be done any more. */
+    needsPlan(): boolean {
+      return this.plan.steps.length === 0 || this.missing > 0 || this.conflicts.some((c) => c.kind !== 'late')
+    },
+    /** Makes a plan from how things stand; nothing moves before it is taken. The newest question wins. */
+    async propose(quick: boolean) {
+      if (!this.built || this.built.day.jobs.length === 0) {
+        this.proposal = null
+        return
+      }
+      if (this.planning) stopScheduling()
+      const mine = ++this.asked
+      this.planning = true
+      try {
+        const answer = await scheduleWorker().plan(copy(this.built.day), this.plan.steps.length ? copy(this.plan.steps) : null, quick)
+        if (mine === this.asked) this.proposal = answer
+      } catch (error) {
+        if (mine === this.asked) this.trouble = (error as Error).message
+      } finally {
+        if (mine === this.asked) this.planning = false
+      }
+    },
+    stopPlanning() {
+      stopScheduling()
+      this.asked++
+      this.planning = false
+    },
+    async keep(plan: DayPlan, said: string) {
+      try {
+        const kept = await api<PlanRow>('bench/plan', 'PUT', { day: this.day, version: this.state!.plan.version, plan })
+        this.state = { ...this.state!, plan: kept }
+        this.said = said
+        this.trouble = ''
+      } catch (error) {
+        this.trouble = (error as Error).message
+        if (error instanceof ApiError && error.status === 409) await this.load().then(() => (this.trouble = (error as Error).message))
+      }
+    },
+    async take() {
+      if (!this.proposal) return
+      const steps: PlacedStep[] = this.proposal.steps
+      await this.keep({ ...this.plan, steps }, 'Plan kept')
+      this.proposal = null
+    },
+    /** Changes something of the day that a plan must answer to: on duty, own work, jobs put on or off. */
+    async change(part: Partial<DayPlan>, said: string) {
+      await this.keep({ ...this.plan, ...part }, said)
+      await this.propose(this.plan.steps.length > 0)
+    },
+    /** Sets a step by hand; it stays there until it is let go. What is wrong with that is shown, not forbidden. */
+    async set(job: string, step: string, at: string | null) {
+      const own = this.plan.own.find((o) => ownJob(o.id) === job)
+      const pinned = this.plan.pinned.filter((p) => !(p.job === job && p.step === step))
+      if (own) await this.keep({ ...this.plan, own: this.plan.own.map((o) => (o === own ? { ...o, at: at ?? undefined } : o)) }, `${own.name} at ${at}`)
+      else await this.keep({ ...this.plan, pinned: at === null ? pinned : [...pinned, { job, step, at }], steps: this.plan.steps.length ? this.plan.steps : (this.proposal?.steps ?? []) }, at === null ? 'Left to the plan' : `Set to ${at}`)
+      this.proposal = null
+      if (this.needsPlan() || at === null) await this.propose(true)
+    },
+    /** Starts, ends, splits … a step of a job; a waiting step brings its timer along. */
+    async act(job: BenchJobRow, step: BenchStep, change: Omit<StepChange, 'step' | 'foot'>): Promise<string> {
+      try {
+        const { command } = stepCommand(job.steps, { step: step.step, ...(step.foot && { foot: step.foot }), ...change })
+        await api(`fittings/${job.id}/commands`, 'POST', { id: crypto.randomUUID(), version: job.jobsVersion, command })
+        await useTimers().forStep(job.code, job.id, step, change.do)
+      } catch (error) {
+        await this.load()
+        return (error as Error).message
+      }
+      await this.load()
+      return ''
+    },
+    async promise(job: BenchJobRow, making: Making) {
+      try {
+        await api(`fittings/${job.id}/commands`, 'POST', { id: crypto.randomUUID(), version: job.makingVersion, command: { kind: 'part.put', part: 'making', content: making } })
+      } catch (error) {
+        this.trouble = (error as Error).message
+      }
+      await this.load()
+    },
+  },
+})
+
+export { PEOPLE }

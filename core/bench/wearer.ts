@@ -1,0 +1,11 @@
+import { riskOf } from '../examine/risk'
+import { isChild } from '../measure/ageAtVisit'
+import { normsOf } from '../measure/normsTable'
+import type { FittingRecord } from '../record/schema'
+import type { Wearer } from './stepState'
+
+/** What the skin's limit depends on: a child, feeling or circulation that forbids heat on the foot, the shop's margin. */
+export function wearerOf(record: FittingRecord): Wearer {
+  const child = isChild(record.client, record.visit?.on)
+  return { child, noHeat: riskOf(record).atRisk, marginK: normsOf(record).skinMarginK[child ? 'child' : 'adult'] }
+}

@@ -1,0 +1,35 @@
+import { getQuery } from 'h3'
+import { learnDurations, learnedMinutes } from '../../../core/bench/durations'
+import { HOUSE_NORMS } from '../../../core/measure/normsTable'
+import type { BenchState } from '../../../shared/contracts'
+import { openJobs, readPlan, stepsTook } from '../../database/bench'
+import { readModels } from '../../database/models'
+import { currentNorms } from '../../database/norms'
+import { benchPeople } from '../../database/people'
+import { database } from '../../database/pool'
+import { visitsBetween } from '../../database/visits'
+import { dayBounds, localDay } from '../../http/day'
+import { HttpProblem } from '../../http/problem'
+import { route } from '../../http/route'
+
+/** A day at the bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees codes, no names and no reasons. */
+export default route({ permission: 'bench.see' }, async ({ event, person }): Promise<BenchState> => {
+  const day = String(getQuery(event).day ?? localDay())
+  const at = new Date(`${day}T12:00`)
+  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(at.getTime())) throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
+  const db = database()
+  const norms = (await currentNorms(db, person.shopId)) ?? HOUSE_NORMS
+  const times = learnDurations(await stepsTook(db, person.shopId), norms.processes)
+  const [jobs, visits, people, plan] = await Promise.all([
+    readModels(db, person.shopId).then((models) => openJobs(db, person.shopId, localDay(), models, learnedMinutes(times))),
+    visitsBetween(db, person.shopId, ...dayBounds(at)),
+    benchPeople(db, person.shopId),
+    readPlan(db, person.shopId, day),
+  ])
+  const named = person.role !== 'bench'
+  return {
+    day, today: localDay(), resources: norms.benchResources, people, times, plan,
+    jobs: named ? jobs : jobs.map((j) => ({ ...j, name: null })),
+    visits: visits.map((v) => ({ id: v.id, job: v.fittingId, code: v.code, name: named ? v.name : null, startsAt: v.startsAt, minutes: v.minutes, state: v.state, reason: named ? v.reason : '' })),
+  }
+})
