@@ -7,6 +7,7 @@ import { importFitting, importRecord } from '../server/database/fittings'
 import { putModels } from '../server/database/models'
 import { database, transaction } from '../server/database/pool'
 import { addVisit } from '../server/database/visits'
+import { probeReading } from '../server/standins/probe'
 import { localDay } from '../server/http/day'
 import { hashSecret } from '../server/security/secrets'
 import type { VisitState } from '../shared/contracts'
@@ -53,6 +54,12 @@ async function main(demo: boolean) {
       const at = new Date()
       at.setHours(visit.hour, visit.minute, 0, 0)
       await addVisit(db, shopId, fittingId, at, visit.reason, 'to-come', visit.minutes)
+    }
+    // Earlier logs of the oven and the tray: what they say steadies a log that has only begun.
+    for (const [i, apparatus] of ['oven', 'tray', 'oven', 'tray', 'oven'].entries()) {
+      const readings = Array.from({ length: 61 }, (_, k) => ({ minutes: k / 4, celsius: probeReading(apparatus, k / 4, 1, 21, i + 3), drive: 1 }))
+      const name = apparatus === 'oven' ? `polypropylene sheet, ${i + 1} weeks ago` : `blanks, ${i + 1} weeks ago`
+      await db.query("insert into heat_logs (id, shop_id, name, apparatus, heat_window, readings, started_at, stopped_at, made_by) values (gen_random_uuid(), $1, $2, $3, $4, $5, now() - make_interval(days => $6), now() - make_interval(days => $6) + interval '15 minutes', 'Bram Oyelaran')", [shopId, name, apparatus, apparatus === 'oven' ? 'polypropylene' : 'thermoplastic-blank', JSON.stringify(readings), 7 * (i + 1)])
     }
     const past = pastRecords(localDay())
     for (const record of Object.values(past)) await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')

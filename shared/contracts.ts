@@ -5,6 +5,7 @@ import type { StepTime } from '../core/bench/durations'
 import type { BenchStep } from '../core/bench/jobSteps'
 import type { BenchResource } from '../core/bench/processes'
 import type { Wearer } from '../core/bench/stepState'
+import type { DueItem } from '../core/followup/due'
 import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
@@ -116,6 +117,9 @@ export interface BenchState {
   times: StepTime[]
   plan: PlanRow
 }
+
+/** Something due, with whose it is. */
+export type DueRow = DueItem & { fittingId: string; clientId: string; code: string; name: string }
 
 const heatReading = z.strictObject({ minutes: z.number().min(0).max(2880), celsius: z.number().min(-50).max(1000), drive: z.number().min(0).max(100_000).default(1) })
 export const heatLogBody = z.strictObject({ id: z.uuid(), name: z.string().trim().min(1).max(80), apparatus: z.string().trim().min(1).max(40), window: z.string().max(40).optional(), fittingId: z.uuid().optional() })

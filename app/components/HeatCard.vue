@@ -17,7 +17,7 @@ async function begin() {
 
 <template>
   <section class="card"><div class="card-head"><h2>{{ heat.windowOf(windowId)?.name ?? 'Heat' }}</h2><span class="aside label">{{ heat.windowOf(windowId)?.lowC }}–{{ heat.windowOf(windowId)?.highC }} °C</span></div>
-    <div class="card-body"><p v-if="heat.trouble" class="small stop-text" role="alert">{{ heat.trouble }}</p><HeatCurve v-if="log()" :log="log()!" :window="heat.windowOf(windowId) ?? null" :prior="heat.priorOf(log()!.apparatus)" :height="220" /><p v-else class="muted">No log of this piece yet.</p>
+    <div class="card-body"><p v-if="heat.trouble" class="small stop-text" role="alert">{{ heat.trouble }}</p><HeatCurve v-if="log()" :log="log()!" :window="heat.windowOf(windowId) ?? null" :prior="heat.priorOf(log()!.apparatus)" :height="230" :w="350" /><p v-else class="muted">No log of this piece yet.</p>
       <p class="line"><VBtn v-if="!log() && may" height="56" @click="begin">Log with the probe</VBtn><template v-else-if="log() && may"><VBtn v-if="!heat.listening(log()!.id)" height="56" @click="heat.listen(log()!.id)">Probe on</VBtn><VBtn v-else height="56" @click="heat.quiet(log()!.id)">Probe off</VBtn><VBtn height="56" @click="heat.stop(log()!.id)">Out of the heat</VBtn></template><NuxtLink to="/heat">All heat</NuxtLink></p></div></section>
 </template>
 

@@ -70,6 +70,6 @@ function answer() {
 .acts { display: flex; gap: 8px; flex-wrap: wrap; align-items: center; } .full { flex-basis: 100%; }
 .big .v-btn { font-size: 20px; flex: 1; }
 .skin { display: flex; gap: 12px; align-items: center; border: 1px solid var(--watch); background: var(--watch-tint); border-radius: 6px; padding: 8px 12px; } .skin.go { border-color: var(--good); background: var(--sheet); } .skin.stop { border-color: var(--stop); background: var(--stop-tint); }
-.deg { width: 120px; font-size: 20px; } .skin p { flex: 1; }
+.skin label { display: flex; gap: 10px; align-items: center; white-space: nowrap; } .deg { width: 120px; font-size: 20px; } .skin p { flex: 1; }
 .ask { display: flex; gap: 8px; align-items: end; flex-wrap: wrap; } .ask label { flex: 1; min-width: 180px; }
 </style>

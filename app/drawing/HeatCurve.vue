@@ -8,8 +8,7 @@ import type { HeatWindow } from '../../core/bench/heat/windows'
 import type { HeatLogRow } from '../../shared/contracts'
 
 /** Heat of a piece: measured, ahead with its band, the working window, when it is in and when too hot. */
-const { log, window: win, prior = undefined, height = 300 } = defineProps<{ log: HeatLogRow; window: HeatWindow | null; prior?: HeatPrior; height?: number }>()
-const W = 560
+const { log, window: win, prior = undefined, height = 300, w: W = 560 } = defineProps<{ log: HeatLogRow; window: HeatWindow | null; prior?: HeatPrior; height?: number; w?: number }>()
 const story = computed(() => heatStory(log.readings, win, prior, Math.max(4, Math.min(20, (log.readings.at(-1)?.minutes ?? 0) + 4))))
 const ends = computed(() => Math.max(6, story.value.curve.at(-1)?.minutes ?? 0, log.readings.at(-1)?.minutes ?? 0))
 const top = computed(() => Math.max(60, (win?.highC ?? 100) + 20, ...log.readings.map((r) => r.celsius), ...story.value.curve.map((c) => c.celsius + c.bandC)))

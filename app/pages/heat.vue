@@ -116,7 +116,7 @@ const csv = () => download(`${log.value!.name.replace(/\W+/g, '-')}.csv`, ['minu
 </template>
 
 <style scoped>
-.three { grid-template-columns: 250px minmax(0, 1fr) 300px; } .stack0 { display: flex; flex-direction: column; } .new { display: flex; flex-direction: column; gap: 6px; padding: 10px; border-bottom: 1px solid var(--hairline); }
+[aria-label='What the log says'] > * { flex: none; } .three { grid-template-columns: 250px minmax(0, 1fr) 300px; } .stack0 { display: flex; flex-direction: column; } .new { display: flex; flex-direction: column; gap: 6px; padding: 10px; border-bottom: 1px solid var(--hairline); }
 .one { width: 100%; min-height: 56px; padding: 6px 12px; border-bottom: 1px solid var(--hairline); display: flex; flex-direction: column; } .one.chosen { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
 .big { display: flex; gap: 16px; align-items: center; padding: 10px 14px; flex-wrap: wrap; } .deg { font-size: 40px; line-height: 44px; font-variant-numeric: tabular-nums; } .line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; } .pad { padding: 10px 14px; } .typed { width: 170px; } .num { width: 70px; } .pad2 { padding: 0 6px; } .warn { margin: 8px 14px 0; }
 .file { display: inline-flex; align-items: center; min-height: 44px; padding: 0 14px; border: 1px solid var(--line-strong); cursor: pointer; }

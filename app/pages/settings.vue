@@ -10,14 +10,16 @@ import { READING_KINDS } from '../../core/record/vocabulary'
 import { api } from '~/composables/api'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
+import BenchTablesPane from '~/components/BenchTablesPane.vue'
 import DeviceTablesPane from '~/components/DeviceTablesPane.vue'
 import FootwearTablesPane from '~/components/FootwearTablesPane.vue'
+import PriceTablePane from '~/components/PriceTablePane.vue'
 import DraftField from '~/components/DraftField.vue'
 import RepeatabilityPane from '~/components/RepeatabilityPane.vue'
 
 /** House rules: the table fittings are judged by, in versions, with sources; and how well readings repeat here. */
 const session = useSession()
-const pane = ref<'limits' | 'readings' | 'devices' | 'footwear' | 'repeat'>('limits')
+const pane = ref<'limits' | 'readings' | 'devices' | 'footwear' | 'bench' | 'prices' | 'repeat'>('limits')
 const versions = ref<{ norms: Norms; madeBy: string | null; madeAt: string }[]>([])
 const draft = ref<Norms>(copy(HOUSE_NORMS))
 const changed = ref(false)
@@ -28,6 +30,10 @@ function copy<T>(v: T): T {
 }
 const current = computed(() => versions.value[0]?.norms ?? HOUSE_NORMS)
 const source = ref('')
+function take(part: Partial<Norms>) {
+  draft.value = { ...draft.value, ...copy(part) }
+  changed.value = true
+}
 async function load() {
   versions.value = (await api<{ versions: typeof versions.value }>('norms')).versions
   draft.value = copy(current.value)
@@ -94,7 +100,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
     <AppHeader title="Settings" fact="house rules" />
     <main class="main">
       <div class="title-row"><h1>Settings</h1><span class="fact">table {{ current.version }}: {{ current.source }}</span>
-        <div role="tablist" aria-label="Settings" class="tabs"><button v-for="[id, name] in ([['limits', 'Limits and classes'], ['readings', 'Bounds of readings'], ['devices', 'Devices'], ['footwear', 'Footwear'], ['repeat', 'Repeatability']] as const)" :key="id" role="tab" class="tab" :aria-selected="pane === id" @click="pane = id">{{ name }}</button></div></div>
+        <div role="tablist" aria-label="Settings" class="tabs"><button v-for="[id, name] in ([['limits', 'Limits and classes'], ['readings', 'Bounds of readings'], ['devices', 'Devices'], ['footwear', 'Footwear'], ['bench', 'Bench'], ['prices', 'Prices'], ['repeat', 'Repeatability']] as const)" :key="id" role="tab" class="tab" :aria-selected="pane === id" @click="pane = id">{{ name }}</button></div></div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p><p v-else-if="done" class="notice" role="status">{{ done }}</p>
       <RepeatabilityPane v-if="pane === 'repeat'" />
       <div v-else class="cols sets">
@@ -103,8 +109,10 @@ const differs = (key: Key, at: string | number | null, value: number) => {
             <tbody><tr v-for="key in SIMPLE" :key="key"><td><b>{{ NORM_NOTES[key].name }}</b></td>
               <td><div class="cells"><label v-for="c in cells(key)" :key="String(c.at)" class="cell"><span v-if="c.label" class="muted small">{{ c.label }}</span><DraftField class="num" :class="{ own: differs(key, c.at, c.value) }" inputmode="decimal" :value="c.value" :disabled="!may" :aria-label="`${NORM_NOTES[key].name} ${c.label || (c.at ?? '')}`" @keep="(t: string) => set(key, c.at, t)" /></label></div></td>
               <td>{{ NORM_NOTES[key].unit }}</td><td class="muted">{{ NORM_NOTES[key].source }}</td><td class="muted small">{{ NORM_NOTES[key].state }}</td></tr></tbody></table>
-          <DeviceTablesPane v-else-if="pane === 'devices'" :draft="draft" :may="may" @change="(part: Partial<Norms>) => ((draft = { ...draft, ...copy(part) }), (changed = true))" @trouble="(t: string) => (trouble = t)" />
-          <FootwearTablesPane v-else-if="pane === 'footwear'" :draft="draft" :may="may" @change="(part: Partial<Norms>) => ((draft = { ...draft, ...copy(part) }), (changed = true))" @trouble="(t: string) => (trouble = t)" />
+          <DeviceTablesPane v-else-if="pane === 'devices'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
+          <FootwearTablesPane v-else-if="pane === 'footwear'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
+          <BenchTablesPane v-else-if="pane === 'bench'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
+          <PriceTablePane v-else-if="pane === 'prices'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
           <table v-else class="table"><thead><tr><th>Reading</th><th>Refused below</th><th>above, mm</th><th>Again above a spread of, mm</th><th>Usual share of length</th><th>SD</th></tr></thead>
             <tbody><tr v-for="what in READING_KINDS" :key="what"><td><b>{{ READING_LABELS[what].name }}</b></td>
               <td><DraftField class="num" inputmode="decimal" :value="draft.hardBoundsMm[what][0]" :disabled="!may" :aria-label="`${READING_LABELS[what].name} refused below`" @keep="(t: string) => setReading(what, 'low', t)" /></td>

@@ -33,7 +33,7 @@ interface Conflict {
   current: PartState
 }
 
-const EMPTY: Partial<Record<PartName, unknown>> = { 'device.left': null, 'device.right': null, legLength: null, 'readings.left': [], 'readings.right': [], 'versions.left': [], 'versions.right': [], orders: [], jobs: [], followups: [], ledger: [] }
+const EMPTY: Partial<Record<PartName, unknown>> = { 'device.left': null, 'device.right': null, legLength: null, 'readings.left': [], 'readings.right': [], 'versions.left': [], 'versions.right': [], orders: [], jobs: [], quotes: [], making: {}, followups: [], ledger: [] }
 /** So many changes can be taken back. */
 const MOST_UNDO = 50
 const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T))

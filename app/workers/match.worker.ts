@@ -6,6 +6,7 @@ import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
 import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
 import { readCatalogueCsv, readCatalogueJson, type CatalogueCheck } from '../../core/formats/catalogueCsv'
+import { packOutForecast } from '../../core/followup/packOutForecast'
 import { normsOf } from '../../core/measure/normsTable'
 import { Refusal } from '../../core/record/refusal'
 import type { FittingRecord } from '../../core/record/schema'
@@ -82,6 +83,17 @@ class MatchWorker {
   options(record: FittingRecord, id: string): PairQuestion | null {
     const model = this.#models.find((m) => m.id === id)
     return model ? pairOptions(this.#standing(record), model, { ...matchSettings(record), learned: this.#learned }) : null
+  }
+
+  /** What packing out does with the chosen shell; null where nothing is chosen or no foot has a length. */
+  packOut(record: FittingRecord, daysUsed: number): ReturnType<typeof packOutForecast> | null {
+    const model = this.#models.find((m) => m.id === record.footwear?.chosen?.model)
+    try {
+      return model ? packOutForecast(record, model, daysUsed) : null
+    } catch (error) {
+      if (error instanceof Refusal && error.code === 'no-length') return null
+      throw error
+    }
   }
 
   /** Checks a catalogue file; a sentence when it is none. */

@@ -12,6 +12,8 @@ export interface ClientCard {
   normal: string
   stop: string[]
   nextVisitOn: string | null
+  guaranteeUntil: string | null
+  care: string
   notice: string
 }
 
@@ -40,6 +42,8 @@ export function clientCard(record: FittingRecord, startOn: string): ClientCard {
     normal: 'Tired feet or calves in the first days are normal. Red marks that fade within half an hour are normal.',
     stop: ['a blister, or a mark that stays', 'numb toes or sharp pain', 'warmth or swelling', 'anything that frightens you'],
     nextVisitOn: record.handover?.nextVisitOn ?? null,
+    guaranteeUntil: record.handover?.guaranteeUntil ?? null,
+    care: 'Let them dry out of the shoe over night, away from heat. Wipe with a damp cloth. No machine, no dryer, no hot car.',
     notice: 'This footbed supports; it does not diagnose or cure. Rules for care where you live come first. If in doubt, ask a doctor.',
   }
 }

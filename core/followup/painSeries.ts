@@ -1,3 +1,4 @@
+import { normsOf } from '../measure/normsTable'
 import type { Complaint, FittingRecord } from '../record/schema'
 
 /** Smallest change of pain that is believed, points of 0–10 (house default, editable). */
@@ -32,6 +33,7 @@ export function painSeries(record: FittingRecord): PainSeries[] {
   }
   for (const c of record.story?.complaints ?? []) if (c.score !== undefined) add(c.foot, c.at, start, c.score)
   for (const f of [...(record.followups ?? [])].sort((a, b) => (a.on < b.on ? -1 : 1))) for (const p of f.pain) add(p.foot, p.at, f.on, p.score)
+  const counts = normsOf(record).painChange
   const handover = record.handover?.on
   for (const series of byPlace.values()) {
     series.points.sort((a, b) => (a.on < b.on ? -1 : 1))
@@ -39,7 +41,7 @@ export function painSeries(record: FittingRecord): PainSeries[] {
     const last = series.points.at(-1)!
     if (last === base) continue
     series.change = last.score - base.score
-    series.verdict = Math.abs(series.change) < PAIN_COUNTS ? 'no change' : series.change < 0 ? 'better' : 'worse'
+    series.verdict = Math.abs(series.change) < counts ? 'no change' : series.change < 0 ? 'better' : 'worse'
   }
   return [...byPlace.values()]
 }

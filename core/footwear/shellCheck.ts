@@ -1,3 +1,4 @@
+import { student95 } from '../measure/student'
 import { bestMean, meanOfReading } from '../measure/reading'
 import { normsOf } from '../measure/normsTable'
 import { supportedLengthMm } from '../measure/supportedLength'
@@ -77,12 +78,6 @@ export interface LearnedBias {
 /** Fewer checks than this teach nothing; as many count as much as the catalogue does (house rule n/(n + 5)). */
 const LEAST = 5
 
-/** 97.5 % point of Student's t (Cornish–Fisher expansion; within 2 % from 4 degrees of freedom on). */
-function student(df: number): number {
-  const z = 1.959964
-  return z + (z ** 3 + z) / (4 * df) + (5 * z ** 5 + 16 * z ** 3 + 3 * z) / (96 * df * df)
-}
-
 /**
  * How much longer or shorter a model's shells are than its data say: the mean of seen less predicted, shrunk by n/(n + 5). It is used from five
  * checks on and only when its 95 % interval leaves zero out, so that chance is not taken for knowledge.
@@ -95,7 +90,7 @@ export function learnBias(checks: readonly Pick<ShellCheck, 'gapMm' | 'predicted
   const count = off.length
   const seenMm = count ? off.reduce((s, v) => s + v, 0) / count : 0
   const spread = count > 1 ? Math.sqrt(off.reduce((s, v) => s + (v - seenMm) ** 2, 0) / (count - 1)) : 0
-  const half = count > 1 ? (student(count - 1) * spread) / Math.sqrt(count) : Infinity
+  const half = count > 1 ? (student95(count - 1) * spread) / Math.sqrt(count) : Infinity
   const [lowMm, highMm] = [seenMm - half, seenMm + half]
   const used = count >= LEAST && (lowMm > 0 || highMm < 0)
   return { usedMm: used ? (seenMm * count) / (count + LEAST) : 0, seenMm, lowMm, highMm, count, used }

@@ -3,6 +3,7 @@ import { blankSchema, HOUSE_BLANKS } from '../device/blanks'
 import { SHELL_MATERIALS, shellMaterialSchema } from '../device/materials'
 import { benchResourceSchema, HOUSE_PROCESSES, HOUSE_RESOURCES, processSchema } from '../bench/processes'
 import { heatWindowSchema, HEAT_WINDOWS, SKIN_MARGIN_K } from '../bench/heat/windows'
+import { HOUSE_PRICES, priceTableSchema } from '../followup/priceTable'
 import { CHECK_LIMITS } from '../capture/checkTable'
 import { ACTIVITY_SHIFT_MM, CHARACTER_MM } from '../footwear/shiftTable'
 import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
@@ -69,6 +70,7 @@ export const normsSchema = z.strictObject({
   processes: z.array(processSchema).min(1).max(60).default([...HOUSE_PROCESSES]),
   benchResources: z.array(benchResourceSchema).min(1).max(30).default([...HOUSE_RESOURCES]),
   heatWindows: z.array(heatWindowSchema).min(1).max(40).default([...HEAT_WINDOWS]),
+  prices: priceTableSchema.default(HOUSE_PRICES),
   /** stay below the burn threshold of skin by so much, K */
   skinMarginK: z.strictObject({ adult: positive.max(15), child: positive.max(15) }).default({ ...SKIN_MARGIN_K }),
 })
@@ -114,6 +116,7 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   comfortChange: { name: 'Comfort change that counts, 0–100', unit: 'points', source: 'house default', state: 'own assumption' },
   processes: { name: 'Processes, step by step', unit: 'min', source: 'workshop defaults', state: 'own assumption' },
   benchResources: { name: 'What the bench has, and its hours', unit: '', source: 'workshop defaults', state: 'own assumption' },
+  prices: { name: 'Price list', unit: '', source: 'invented, to be replaced by your own', state: 'own assumption' },
   heatWindows: { name: 'Working windows of materials', unit: '°C', source: 'workshop values; the maker’s sheet rules', state: 'own assumption' },
   skinMarginK: { name: 'Stay below the burn threshold of skin by', unit: 'K', source: 'house margin; thresholds of ISO 13732-1', state: 'own assumption' },
 }

@@ -4,6 +4,7 @@ import {
   storySchema, type Client, type FittingRecord,
 } from './schema'
 import { normsSchema } from '../measure/normsTable'
+import { quoteSchema } from './quoteSchema'
 import { footprintSchema } from './footprintSchema'
 import { SIDES } from './vocabulary'
 
@@ -29,6 +30,7 @@ export const PART_SCHEMAS = {
   orders: z.array(labOrderSchema).max(40),
   jobs: z.array(jobSchema).max(300),
   making: makingSchema,
+  quotes: z.array(quoteSchema).max(30),
   handover: handoverSchema,
   followups: z.array(followupSchema).max(60),
   ledger: z.array(decisionSchema).max(300),
@@ -62,6 +64,7 @@ export function splitRecord(record: FittingRecord): Parts {
   set('orders', record.orders)
   set('jobs', record.jobs)
   set('making', record.making)
+  set('quotes', record.quotes)
   set('handover', record.handover)
   set('followups', record.followups)
   set('ledger', record.ledger)
@@ -92,6 +95,7 @@ export function joinRecord(parts: Parts, client: Client | undefined, shop?: Fitt
     ...(parts.orders && { orders: parts.orders }),
     ...(parts.jobs && { jobs: parts.jobs }),
     ...(parts.making && { making: parts.making }),
+    ...(parts.quotes && { quotes: parts.quotes }),
     ...(parts.handover && { handover: parts.handover }),
     ...(parts.followups && { followups: parts.followups }),
     ...(parts.ledger && { ledger: parts.ledger }),

@@ -4,6 +4,7 @@ import { footwearSchema } from './footwearSchema'
 import { findingsSchema } from './findingsSchema'
 import { footprintSchema } from './footprintSchema'
 import { layerSchema } from './layerSchema'
+import { quoteSchema } from './quoteSchema'
 import { normsSchema } from '../measure/normsTable'
 import { complaintSchema, storySchema } from './storySchema'
 import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
@@ -135,6 +136,8 @@ export const followupSchema = z.strictObject({
   numbToes: z.enum(['no', 'left', 'right', 'both']).optional(),
   hotSpots: z.enum(['no', 'left', 'right', 'both']).optional(),
   wouldChange: text(300).optional(),
+  /** thickness of the liner at one marked place, as new and now, mm; with the days used it says how it packs out */
+  liner: z.strictObject({ newMm: z.number().min(0.5).max(60), nowMm: z.number().min(0).max(60) }).optional(),
   words: text(500).optional(),
 })
 
@@ -143,6 +146,11 @@ export const handoverSchema = z.strictObject({
   checks: z.record(z.string(), z.enum(['good', 'watch', 'stop'])).optional(),
   wearInStart: isoDay.optional(),
   nextVisitOn: isoDay.optional(),
+  /** how the two feel to the client, asked and believed */
+  evenFeel: z.enum(['even', 'left higher', 'right higher']).optional(),
+  /** worn standing and flexing before the client left, min */
+  minutesInFootwear: z.number().min(0).max(240).optional(),
+  guaranteeUntil: isoDay.optional(),
   note: text(500).optional(),
   /** what the client does at home, in plain words; printed on the card */
   exercises: z.array(z.strictObject({ what: text(120), because: text(80).optional() })).max(10).optional(),
@@ -222,6 +230,8 @@ export const recordSchema = z.strictObject({
   orders: z.array(labOrderSchema).max(40).optional(),
   jobs: z.array(jobSchema).max(300).optional(),
   making: makingSchema.optional(),
+  /** newest last */
+  quotes: z.array(quoteSchema).max(30).optional(),
   handover: handoverSchema.optional(),
   followups: z.array(followupSchema).max(60).optional(),
   ledger: z.array(decisionSchema).max(300).optional(),
@@ -232,6 +242,7 @@ export const recordSchema = z.strictObject({
 export { captureSchema, complaintSchema, findingsSchema, storySchema }
 export { CHECK_PLACES, FOOTWEAR_ASKS, footwearSchema, shellCheckSchema } from './footwearSchema'
 export type { Footwear, HotSpot, ShellCheck, ShellWork, TryOn, TryOnReading } from './footwearSchema'
+export type { Quote, QuoteLine } from './quoteSchema'
 export type { Findings, Mark } from './findingsSchema'
 export type { Complaint, Story } from './storySchema'
 export type FittingRecord = z.output<typeof recordSchema>

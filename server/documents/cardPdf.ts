@@ -24,6 +24,8 @@ export async function cardPdf(card: ClientCard, shop: string, day: string, now: 
   for (const line of card.stop) y = text(`•  ${line}`, 20, y, { size: 17, width: 170 }) + 2
   rule(y + 3)
   y = text(card.nextVisitOn ? `Next visit: ${card.nextVisitOn}` : 'Next visit: we will call you', 20, y + 7, { bold: true, size: 18, width: 170 }) + 4
+  y = text(card.care, 20, y - 1, { size: 12, colour: MUTED, width: 170 })
+  if (card.guaranteeUntil) text(`Guarantee until ${card.guaranteeUntil}: come back, we put it right.`, 20, y + 1, { size: 13, bold: true, width: 170 })
   text(`${shop} · ${day}`, 20, 268, { size: 11, colour: MUTED, width: 170 })
   text(card.notice, 20, 274, { size: 10, colour: MUTED, width: 170 })
   return paper.bytes()

@@ -4,22 +4,18 @@ import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { wearInPlan } from '../../../core/followup/wearInPlan'
 import { clientCard } from '../../../core/followup/card'
+import { HANDOVER_CHECKS, monthsLater } from '../../../core/followup/handoverChecks'
+import { parseNumber } from '../../../core/measure/callOut'
+import { normsOf } from '../../../core/measure/normsTable'
 import type { Handover } from '../../../core/record/schema'
+import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 
 const fitting = useFitting()
 const trouble = ref('')
 const handover = computed<Handover>(() => fitting.record.handover ?? {})
-const CHECKS = [
-  { id: 'flat', name: 'Flat and not rocking', how: 'on the bench, both' },
-  { id: 'edge', name: 'Edge behind the met heads', how: 'nothing under the heads' },
-  { id: 'liner', name: 'Fits the liner', how: 'no fold, no lift' },
-  { id: 'arches', name: 'Arches alike?', how: 'ask, and believe the answer' },
-  { id: 'stand', name: 'Stand, flex, ten steps', how: 'or 15 minutes in the boot' },
-  { id: 'toes', name: 'Toes', how: 'touch upright, leave when flexed; none numb' },
-  { id: 'marks', name: 'Red marks gone in 30 minutes', how: 'skin looked at after' },
-] as const
+const CHECKS = HANDOVER_CHECKS
 const WORDS = { good: 'Good', watch: 'Watch', stop: 'Stop' } as const
 const put = (patch: Partial<Handover>, words: string) => (trouble.value = fitting.put('handover', { ...handover.value, ...patch }, words) ?? '')
 const set = (id: string, verdict: 'good' | 'watch' | 'stop') => put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
@@ -29,7 +25,13 @@ const start = computed(() => handover.value.wearInStart ?? format(new Date(), 'y
 const card = computed(() => clientCard(fitting.record, format(new Date(start.value), 'd MMMM')))
 const plan = computed(() => wearInPlan(fitting.record, start.value))
 const today = () => format(new Date(), 'yyyy-MM-dd')
-const handOver = () => put({ on: today(), wearInStart: start.value, nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd') }, 'handed over')
+const months = computed(() => fitting.record.quotes?.filter((q) => q.answer === 'accepted').at(-1)?.guaranteeMonths ?? normsOf(fitting.record).prices.guaranteeMonths)
+const handOver = () => put({ on: today(), guaranteeUntil: monthsLater(today(), months.value), wearInStart: start.value, nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd') }, 'handed over')
+function minutes(text: string) {
+  const value = text.trim() ? parseNumber(text) : undefined
+  if (value === null || (value !== undefined && (value < 0 || value > 240))) trouble.value = `Minutes go from 0 to 240. “${text}” was not kept.`
+  else put({ minutesInFootwear: value }, 'minutes in the footwear')
+}
 const day = (event: Event) => (event.target as HTMLInputElement).value || undefined
 </script>
 
@@ -38,6 +40,7 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
     <h1>Handover</h1>
     <span class="fact">{{ good }} of {{ CHECKS.length }} checks good{{ handover.on ? ` · handed over ${handover.on}` : '' }}</span>
     <VBtn :href="`/api/fittings/${fitting.id}/card`" target="_blank">Client’s card (PDF)</VBtn>
+    <VBtn :href="`/api/fittings/${fitting.id}/form`" target="_blank">Fitting form (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/wearin`">Wear-in dates (calendar)</VBtn>
     <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || stops > 0" :title="stops ? 'A check says stop: mend it first' : ''" @click="handOver">{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn>
   </div>
@@ -48,11 +51,14 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
       <div class="card-head"><h2>Checks on the pair</h2></div>
       <ul class="scroll grow"><li v-for="(c, i) in CHECKS" :key="c.id" class="check"><span class="n">{{ i + 1 }}</span><span class="what"><b>{{ c.name }}</b><span class="muted label">{{ c.how }}</span></span>
         <span class="three" role="radiogroup" :aria-label="c.name"><button v-for="v in (['good', 'watch', 'stop'] as const)" :key="v" role="radio" :aria-checked="handover.checks?.[c.id] === v" class="v" :class="{ on: handover.checks?.[c.id] === v }" :disabled="fitting.readOnly" @click="set(c.id, v)"><StatusMark v-if="handover.checks?.[c.id] === v" :kind="v" /><template v-else>{{ WORDS[v] }}</template></button></span></li></ul>
+      <div class="felt"><span class="grow" role="radiogroup" aria-label="How the two feel"><span class="label muted">Feel: ask, do not lead</span><span class="three"><button v-for="f in (['even', 'left higher', 'right higher'] as const)" :key="f" role="radio" class="v" :aria-checked="handover.evenFeel === f" :class="{ on: handover.evenFeel === f }" :disabled="fitting.readOnly" @click="put({ evenFeel: f }, `feel ${f}`)">{{ f }}</button></span></span>
+        <label><span class="label muted">Minutes in the footwear</span><DraftField class="mins" inputmode="numeric" :value="handover.minutesInFootwear" :disabled="fitting.readOnly" aria-label="Minutes in the footwear" @keep="minutes" /></label><p v-if="handover.evenFeel && handover.evenFeel !== 'even'" class="label watch-text">▲ Mend it before they leave: what feels uneven now is why it comes back.</p><p v-else-if="handover.minutesInFootwear !== undefined && handover.minutesInFootwear < 10" class="label watch-text">▲ Numb toes come after ten minutes; stay a little longer.</p></div>
     </section>
     <div class="stack">
       <section class="card"><div class="card-head"><h2>Dates</h2></div><div class="card-body dates">
         <label><span>Wearing in starts</span><input class="field" type="date" :value="start" :disabled="fitting.readOnly" @change="put({ wearInStart: day($event) }, 'wear-in start')" /></label>
         <label><span>Next visit</span><input class="field" type="date" :value="handover.nextVisitOn" :disabled="fitting.readOnly" @change="put({ nextVisitOn: day($event) }, 'next visit')" /></label>
+        <label><span>Guarantee until</span><input class="field" type="date" :value="handover.guaranteeUntil" :disabled="fitting.readOnly" @change="put({ guaranteeUntil: day($event) }, 'guarantee until')" /></label>
         <p class="small plan"><span v-for="d in plan.slice(0, 9)" :key="d.on + d.words"><b>{{ format(new Date(`${d.on}T12:00`), 'EEE d MMM') }}</b> {{ d.words }}</span><span v-if="plan.length > 9" class="muted">and so on to {{ format(new Date(`${plan.at(-1)!.on}T12:00`), 'd MMM') }}</span></p></div></section>
       <section class="card grow scroll" tabindex="0" aria-label="The card says"><div class="card-head"><h2>The card says</h2><span class="aside small">plain words only</span></div>
         <div class="paper"><h3 class="h1">{{ card.greeting }}</h3><p v-for="m in card.made" :key="m">{{ m }}</p><p v-if="card.goal" class="goal">“{{ card.goal }}”</p><ol><li v-for="(w, i) in card.wearIn" :key="w">{{ i + 1 }}. {{ w }}</li></ol><p class="muted">{{ card.normal }}</p><p><b>Stop and call us:</b> {{ card.stop.join('; ') }}.</p><p class="muted small">{{ card.notice }}</p></div></section>
@@ -66,7 +72,8 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
 .check { display: flex; align-items: center; gap: 12px; padding: 10px 14px; border-bottom: 1px solid var(--hairline); min-height: 66px; }
 .n { color: var(--muted); width: 14px; } .what { flex: 1; } .what b, .what span { display: block; }
 .three { display: flex; gap: 8px; } .v { min-width: 84px; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); display: grid; place-items: center; } .v.on { background: var(--wash); }
-.dates { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; } .dates label span { font-size: 12px; color: var(--muted); } .plan { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; }
+.felt { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; padding: 8px 14px; border-top: 1px solid var(--hairline); } .felt .grow { display: flex; flex-direction: column; gap: 4px; } .mins { width: 110px; }
+.dates { display: grid; grid-template-columns: 1fr 1fr 1fr; gap: 8px; } .dates label span { font-size: 12px; color: var(--muted); } .plan { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; }
 .paper { margin: 12px; padding: 16px; border: 1px solid var(--ink); background: #fff; display: flex; flex-direction: column; gap: 8px; font-size: 16px; line-height: 22px; }
 .goal { border-left: 4px solid var(--spruce); padding-left: 12px; }
 </style>

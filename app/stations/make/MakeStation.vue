@@ -9,6 +9,7 @@ import { prescription } from '../../../core/formats/prescription'
 import { sizeWords } from '../../../core/footwear/match'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import PromisePane from './PromisePane.vue'
+import QuotePane from './QuotePane.vue'
 import SideMark from '~/components/SideMark.vue'
 import StepActions from '~/components/StepActions.vue'
 import { download } from '~/composables/download'
@@ -85,6 +86,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
     </section>
     <div class="stack scroll" tabindex="0" role="region" aria-label="Devices and files">
       <PromisePane :disabled="!session.may('jobs.change')" />
+      <QuotePane v-if="session.may('clients.see')" />
       <section v-for="side in SIDES" :key="side" class="card">
         <div class="card-head"><SideMark :side="side" word /><b>{{ deviceKindWords(fitting.record.feet[side]!.device?.kind ?? 'none') }}</b></div>
         <div class="card-body">

@@ -19,6 +19,9 @@ export interface HeatStory {
 const AHEAD_SHARE = 0.08
 const AHEAD_SHARE_KNOWN = 0.04
 const STEPS = 60
+/** A log that knows nothing of its apparatus says nothing before so many minutes and so much of a rise, °C (house limits: a dozen times the probe's error). */
+const LEAST_MIN = 1
+const LEAST_RISE_C = 6
 
 /**
  * Fits a log and looks ahead at the drive of its last reading.
@@ -27,6 +30,9 @@ const STEPS = 60
  */
 export function heatStory(log: readonly HeatReading[], window: HeatWindow | null, prior?: HeatPrior, aheadMin = 12): HeatStory {
   const now = log.at(-1) ?? null
+  const rise = Math.max(...log.map((r) => r.celsius)) - Math.min(...log.map((r) => r.celsius))
+  const span = log.length ? log.at(-1)!.minutes - log[0]!.minutes : 0
+  if (!prior && log.length > 0 && (span < LEAST_MIN || rise < LEAST_RISE_C)) return { fit: null, why: 'Too early to say: it takes a minute and six degrees.', ahead: null, curve: [], now }
   try {
     const fit = fitHeat(log, { ...(prior && { prior }) })
     const share = prior ? AHEAD_SHARE_KNOWN : AHEAD_SHARE

@@ -1,0 +1,53 @@
+import { isChild } from '../measure/ageAtVisit'
+import type { FittingRecord } from '../record/schema'
+import { SIDES } from '../record/vocabulary'
+import { fitGrowth, lengthOn, outgrown, type LengthAt } from './growth'
+import { daysBetween, momentsOf } from './outcomes'
+
+export interface DueItem {
+  kind: 'outcome' | 'visit' | 'outgrown' | 'remake' | 'guarantee'
+  on: string
+  words: string
+  /** days since; below zero it is still to come */
+  lateDays: number
+}
+
+/** What is told so many days ahead (house default); outcomes, so that there is time to write. */
+const AHEAD = { outcome: 7, visit: 7, outgrown: 60, remake: 60, guarantee: 30 } as const
+/** A moment that nobody answered is let go after so long. */
+const LET_GO = 60
+
+/**
+ * What is due for one fitting: how it goes at two weeks, six weeks and season's end, the next visit, a child's footwear or mould that is outgrown, a
+ * guarantee that ends. Soonest first.
+ *
+ * @param lengths all lengths of a child's feet that the shop has, by side
+ * @param insideMm usable inside length of the chosen shells, by side
+ */
+export function dueOf(record: FittingRecord, today: string, { lengths = {}, insideMm = {} }: { lengths?: { left?: LengthAt[]; right?: LengthAt[] }; insideMm?: { left?: number; right?: number } } = {}): DueItem[] {
+  const out: DueItem[] = []
+  const add = (kind: keyof typeof AHEAD, on: string, words: string) => {
+    const lateDays = daysBetween(on, today)
+    if (lateDays >= -AHEAD[kind]) out.push({ kind, on, words, lateDays })
+  }
+  const handover = record.handover
+  if (handover?.on) {
+    for (const { moment, dueOn, answer } of momentsOf(record)) if (!answer && daysBetween(dueOn, today) <= LET_GO) add('outcome', dueOn, `ask how it goes after ${moment.words}`)
+    const next = handover.nextVisitOn
+    if (next && next > handover.on && !(record.followups ?? []).some((f) => f.on >= next) && daysBetween(next, today) <= LET_GO) add('visit', next, 'next visit')
+    if (handover.guaranteeUntil && handover.guaranteeUntil >= today) add('guarantee', handover.guaranteeUntil, 'guarantee ends: anything left to put right?')
+  }
+  const { bornOn, sex } = record.client ?? {}
+  if (bornOn && isChild(record.client, today)) {
+    for (const side of SIDES) {
+      const own = lengths[side] ?? []
+      const fit = fitGrowth(own, bornOn, sex)
+      if (!fit) continue
+      const madeAtMm = handover?.on ? lengthOn(fit, handover.on).lengthMm : undefined
+      const { footwear, remake } = outgrown(fit, own.at(-1)!.on, { insideMm: insideMm[side], madeAtMm })
+      if (footwear?.expected) add('outgrown', footwear.expected, `${side} footwear outgrown (as early as ${footwear.earliest}), estimate`)
+      if (remake?.expected) add('remake', remake.expected, `${side} device or mould 10 mm behind the foot (as early as ${remake.earliest}), estimate`)
+    }
+  }
+  return out.sort((a, b) => (a.on < b.on ? -1 : 1))
+}

@@ -1,0 +1,88 @@
+import type { z } from 'zod'
+import type { FootwearModel } from '../footwear/catalogueSchema'
+import { sizeWords } from '../footwear/match'
+import { normsOf } from '../measure/normsTable'
+import type { FittingRecord } from '../record/schema'
+import { SIDES } from '../record/vocabulary'
+import type { PriceTable } from './priceTable'
+import type { quoteLineSchema, Quote} from '../record/quoteSchema';
+
+type Line = z.output<typeof quoteLineSchema>
+const DEVICES = { none: 'No device', 'trim-to-fit': 'Trim-to-fit insert', 'heat-moulded': 'Heat-moulded footbed', 'full-custom': 'Full custom footbed' } as const
+
+/** Sums of a quote, money to the cent: what the lines come to without tax, tax by rate, and in all. */
+export interface QuoteSums {
+  net: number
+  tax: { percent: number; amount: number }[]
+  total: number
+}
+
+const cent = (v: number) => Math.round((v + Number.EPSILON) * 100) / 100
+
+/**
+ * Lines of a quote as the record asks for them by the shop's price list: footwear chosen, devices (one foot is half a pair), decided work on the
+ * shells, processes added, the visits under guarantee at no charge. What has no price stands there with a question, not with zero.
+ *
+ * @returns lines, and what could not be priced
+ */
+export function quoteLines(record: FittingRecord, models: readonly FootwearModel[], table: PriceTable): { lines: Line[]; missing: string[] } {
+  const lines: Line[] = []
+  const missing: string[] = []
+  const find = (kind: string, of: string) => table.prices.find((p) => p.kind === kind && p.of === of)
+  const add = (words: string, count: number, price: { amount: number; taxPercent?: number } | undefined) => {
+    if (!price) return void missing.push(words)
+    lines.push({ words, count, amount: price.amount, taxPercent: price.taxPercent ?? table.taxPercent })
+  }
+  const first = find('visit', 'first')
+  if (first) add(first.name, 1, first)
+  const chosen = record.footwear?.chosen
+  const model = models.find((m) => m.id === chosen?.model)
+  if (model && chosen) {
+    const sizes = [...new Set([chosen.sizeLeftMm, chosen.sizeRightMm].filter((s) => s !== undefined))].map((s) => sizeWords(s)).join(' and ')
+    add(`${model.maker} ${model.name}${sizes ? `, ${sizes}` : ''}`, 1, model.price > 0 ? { amount: model.price } : undefined)
+  }
+  const kinds = SIDES.map((s) => record.feet[s]?.device?.kind).filter((k): k is Exclude<typeof k, undefined | 'none'> => k !== undefined && k !== 'none')
+  for (const kind of new Set(kinds)) {
+    const feet = kinds.filter((k) => k === kind).length
+    const price = find('device', kind)
+    if (feet === 2) add(price?.name ?? `${DEVICES[kind]}s, a pair`, 1, price)
+    else add(`${DEVICES[kind]}, one foot`, 1, price && { ...price, amount: cent(price.amount / 2) })
+  }
+  const planned = (chosen?.work ?? []).filter((w) => w.state !== 'dropped')
+  for (const does of new Set(planned.map((w) => w.does))) {
+    const price = find('work', does) ?? find('work', 'other')
+    const count = planned.filter((w) => w.does === does).length
+    add(price && price.of !== 'other' ? price.name : `${does[0]!.toUpperCase()}${does.slice(1)}`, count, price)
+  }
+  const processes = normsOf(record).processes
+  for (const id of record.making?.extra ?? []) add(find('other', id)?.name ?? processes.find((p) => p.id === id)?.name ?? id, 1, find('other', id))
+  if (table.visitsUnderGuarantee > 0 && kinds.length > 0) lines.push({ words: `Visits for adjustment under guarantee, within ${table.guaranteeMonths} months`, count: table.visitsUnderGuarantee, amount: 0, taxPercent: table.taxPercent })
+  return { lines, missing }
+}
+
+/**
+ * What a quote comes to. Tax is reckoned once a rate on the sum of its lines, so that the parts add up to the whole.
+ *
+ * @example quoteSums({ withTax: true, lines: [{ words: 'x', count: 1, amount: 120, taxPercent: 20 }] }) // { net: 100, tax: [{ percent: 20, amount: 20 }], total: 120 }
+ */
+export function quoteSums({ lines, withTax }: Pick<Quote, 'lines' | 'withTax'>): QuoteSums {
+  const rates = [...new Set(lines.map((l) => l.taxPercent))].sort((a, b) => a - b)
+  const sums = rates.map((percent) => {
+    const sum = cent(lines.filter((l) => l.taxPercent === percent).reduce((s, l) => s + cent(l.count * l.amount), 0))
+    const amount = withTax ? cent(sum - sum / (1 + percent / 100)) : cent((sum * percent) / 100)
+    return { percent, amount, net: withTax ? cent(sum - amount) : sum }
+  })
+  const net = cent(sums.reduce((s, r) => s + r.net, 0))
+  const tax = sums.map(({ percent, amount }) => ({ percent, amount }))
+  return { net, tax, total: cent(net + tax.reduce((s, t) => s + t.amount, 0)) }
+}
+
+/** Money as it is read. @example money(1234.5, '€') // '1,234.50 €' */
+export const money = (amount: number, currency: string): string => `${amount.toFixed(2).replace(/\B(?=(\d{3})+(?!\d))/g, ',')} ${currency}`
+
+/** Lines whose words, count or price differ between two quotes: what the client has changed. */
+export function quoteChanges(before: readonly Line[], after: readonly Line[]): string[] {
+  const say = (l: Line) => `${l.count} × ${l.words} at ${l.amount}`
+  const [old, next] = [before.map(say), after.map(say)]
+  return [...old.filter((l) => !next.includes(l)).map((l) => `out: ${l}`), ...next.filter((l) => !old.includes(l)).map((l) => `in: ${l}`)]
+}

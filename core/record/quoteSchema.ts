@@ -1,0 +1,24 @@
+import { z } from 'zod'
+
+const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
+
+export const quoteLineSchema = z.strictObject({ words: z.string().trim().min(1).max(160), count: z.number().int().min(1).max(99), amount: z.number().min(-100_000).max(100_000), taxPercent: z.number().min(0).max(50) })
+
+/** A quote as it was given to the client, with their answer. Another one after a change is a further quote; the old one stays. */
+export const quoteSchema = z.strictObject({
+  id: z.string().min(1).max(40),
+  on: isoDay,
+  validUntil: isoDay,
+  currency: z.string().max(8),
+  withTax: z.boolean(),
+  guaranteeMonths: z.number().int().min(0).max(120),
+  lines: z.array(quoteLineSchema).min(1).max(60),
+  answer: z.enum(['open', 'accepted', 'changed', 'declined']).default('open'),
+  answeredOn: isoDay.optional(),
+  /** what the client said */
+  words: z.string().max(300).optional(),
+  by: z.string().max(80).optional(),
+})
+
+export type Quote = z.output<typeof quoteSchema>
+export type QuoteLine = z.output<typeof quoteLineSchema>
