@@ -3,7 +3,7 @@ import type { Caution } from '../core/advice/cautions'
 import { dayPlanSchema, type DayPlan } from '../core/bench/dayPlan'
 import type { StepTime } from '../core/bench/durations'
 import type { BenchStep } from '../core/bench/jobSteps'
-import type { BenchResource } from '../core/bench/processes'
+import type { BenchResource, Process } from '../core/bench/processes'
 import type { Wearer } from '../core/bench/stepState'
 import type { DueItem } from '../core/followup/due'
 import { normsSchema } from '../core/measure/normsTable'
@@ -111,6 +111,7 @@ export interface BenchState {
   day: string
   today: string
   resources: BenchResource[]
+  processes: Process[]
   people: { name: string; role: Role }[]
   jobs: BenchJobRow[]
   visits: { id: string; job: string; code: string; name: string | null; startsAt: string; minutes: number; state: VisitState; reason: string }[]

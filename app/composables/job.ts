@@ -17,7 +17,7 @@ export function useJob() {
   const models = useModels()
   const timers = useTimers()
   const session = useSession()
-  const steps = computed(() => jobSteps(fitting.record, models.models, learnedMinutes(bench.state?.times ?? [])))
+  const steps = computed(() => jobSteps(fitting.record, models.models, learnedMinutes(bench.state?.times ?? []), bench.state?.processes))
   const canWork = computed(() => session.may('jobs.change') && !fitting.blocked)
   /** Makes a change; a sentence when it is refused. */
   function act(step: BenchStep, change: Omit<StepChange, 'step' | 'foot'>): string {

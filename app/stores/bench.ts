@@ -11,7 +11,7 @@ import { stepCommand } from '../../core/bench/stepCommand'
 import type { StepChange } from '../../core/bench/stepState'
 import type { Making } from '../../core/record/schema'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
-import { api, ApiError } from '~/composables/api'
+import { api } from '~/composables/api'
 import { scheduleWorker, stopScheduling } from '~/workers/scheduleWorker'
 import { useTimers } from './timers'
 
@@ -19,7 +19,7 @@ const copy = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
 
 /** A day at the bench: what is to be done, the kept plan, a proposal that has moved nothing yet. */
 export const useBench = defineStore('bench', {
-  state: () => ({ day: format(new Date(), 'yyyy-MM-dd'), state: null as BenchState | null, proposal: null as Schedule | null, planning: false, trouble: '', said: '', minute: '', asked: 0 }),
+  state: () => ({ day: format(new Date(), 'yyyy-MM-dd'), state: null as BenchState | null, proposal: null as Schedule | null, planning: false, trouble: '', said: '', minute: '', asked: 0, kept: 0, chain: Promise.resolve() as Promise<void> }),
   getters: {
     plan: (s): DayPlan => s.state?.plan.plan ?? EMPTY_PLAN,
     isToday: (s) => s.state?.day === s.state?.today,
@@ -38,7 +38,7 @@ export const useBench = defineStore('bench', {
         const put = this.plan.jobs[j.id]
         if (put !== undefined) return put
         if (j.benchOn) return j.benchOn === day || (j.benchOn < day && this.isToday)
-        return (j.promisedOn !== undefined && j.promisedOn <= day) || this.state!.visits.some((v) => v.job === j.id && j.steps.some((s) => s.client && s.state === 'open')) || j.steps.some((s) => s.state === 'running')
+        return (j.promisedOn !== undefined && (this.isToday ? j.promisedOn <= day : j.promisedOn === day)) || this.state!.visits.some((v) => v.job === j.id && j.steps.some((s) => s.client && s.state === 'open')) || j.steps.some((s) => s.state === 'running')
       })
     },
     otherJobs(): BenchJobRow[] {
@@ -75,10 +75,11 @@ export const useBench = defineStore('bench', {
       return { resource: (id) => resources.get(id) ?? id, step: (job, step) => `${this.whoOf(job)}, ${this.wordsOf(job, step)}` }
     },
     conflicts(): PlanConflict[] {
-      return this.built ? planConflicts(this.built.day, this.shown, this.naming) : []
+      const overdue = this.built?.overdue ?? []
+      return this.built ? planConflicts(this.built.day, this.shown, this.naming).filter((c) => c.kind !== 'late' || !overdue.includes(c.job)) : []
     },
     figures(): ReturnType<typeof planFigures> {
-      return this.built ? planFigures(this.built.day, this.shown) : { waitingMin: 0, lateMin: 0, end: null }
+      return this.built ? planFigures(this.built.day, this.shown, this.built.overdue) : { waitingMin: 0, lateMin: 0, end: null }
     },
     missing(): number {
       return this.built ? missingSteps(this.built.day, this.shown) : 0
@@ -148,36 +149,47 @@ export const useBench = defineStore('bench', {
       this.asked++
       this.planning = false
     },
-    async keep(plan: DayPlan, said: string) {
-      try {
-        const kept = await api<PlanRow>('bench/plan', 'PUT', { day: this.day, version: this.state!.plan.version, plan })
-        this.state = { ...this.state!, plan: kept }
-        this.said = said
-        this.trouble = ''
-      } catch (error) {
-        this.trouble = (error as Error).message
-        if (error instanceof ApiError && error.status === 409) await this.load().then(() => (this.trouble = (error as Error).message))
-      }
+    /** Makes a change of the plan on the screen at once and keeps it, one after the other, so that quick keys do not overtake each other. */
+    keep(change: (plan: DayPlan) => DayPlan, said: string): Promise<void> {
+      this.state = { ...this.state!, plan: { ...this.state!.plan, plan: change(this.plan) } }
+      const mine = ++this.kept
+      const sent = copy(this.plan)
+      this.chain = this.chain.then(async () => {
+        // What was overtaken while it waited goes along with the last one.
+        if (mine !== this.kept) return
+        try {
+          const kept = await api<PlanRow>('bench/plan', 'PUT', { day: this.day, version: this.state!.plan.version, plan: sent })
+          this.state = { ...this.state!, plan: mine === this.kept ? kept : { ...this.state!.plan, version: kept.version } }
+          this.said = said
+          this.trouble = ''
+        } catch (error) {
+          await this.load()
+          this.trouble = (error as Error).message
+        }
+      })
+      return this.chain
     },
     async take() {
       if (!this.proposal) return
       const steps: PlacedStep[] = this.proposal.steps
-      await this.keep({ ...this.plan, steps }, 'Plan kept')
+      await this.keep((plan) => ({ ...plan, steps }), 'Plan kept')
       this.proposal = null
     },
     /** Changes something of the day that a plan must answer to: on duty, own work, jobs put on or off. */
     async change(part: Partial<DayPlan>, said: string) {
-      await this.keep({ ...this.plan, ...part }, said)
+      await this.keep((plan) => ({ ...plan, ...part }), said)
       await this.propose(this.plan.steps.length > 0)
     },
     /** Sets a step by hand; it stays there until it is let go. What is wrong with that is shown, not forbidden. */
     async set(job: string, step: string, at: string | null) {
-      const own = this.plan.own.find((o) => ownJob(o.id) === job)
-      const pinned = this.plan.pinned.filter((p) => !(p.job === job && p.step === step))
-      if (own) await this.keep({ ...this.plan, own: this.plan.own.map((o) => (o === own ? { ...o, at: at ?? undefined } : o)) }, `${own.name} at ${at}`)
-      else await this.keep({ ...this.plan, pinned: at === null ? pinned : [...pinned, { job, step, at }], steps: this.plan.steps.length ? this.plan.steps : (this.proposal?.steps ?? []) }, at === null ? 'Left to the plan' : `Set to ${at}`)
+      const first = this.proposal?.steps ?? []
+      await this.keep((plan) => {
+        if (plan.own.some((o) => ownJob(o.id) === job)) return { ...plan, own: plan.own.map((o) => (ownJob(o.id) === job ? { ...o, at: at ?? undefined } : o)) }
+        const pinned = plan.pinned.filter((p) => !(p.job === job && p.step === step))
+        return { ...plan, pinned: at === null ? pinned : [...pinned, { job, step, at }], steps: plan.steps.length ? plan.steps : first }
+      }, at === null ? 'Left to the plan' : `Set to ${at}`)
       this.proposal = null
-      if (this.needsPlan() || at === null) await this.propose(true)
+      if (at === null || this.needsPlan()) await this.propose(true)
     },
     /** Starts, ends, splits … a step of a job; a waiting step brings its timer along. */
     async act(job: BenchJobRow, step: BenchStep, change: Omit<StepChange, 'step' | 'foot'>): Promise<string> {

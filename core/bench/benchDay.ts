@@ -57,6 +57,8 @@ export interface Later {
 export interface BenchDay {
   day: Day
   later: Later[]
+  /** jobs promised for an earlier day: they come first, but nothing of this day makes them late */
+  overdue: string[]
 }
 
 /** Id of a visit's talk among the steps of a job, and of a visit that is a job of its own. */
@@ -91,6 +93,7 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
   const opening = Math.min(...input.resources.map((r) => minuteOf(r.from)))
   const closing = Math.max(...input.resources.map((r) => minuteOf(r.to)))
   const later: Later[] = []
+  const overdue: string[] = []
   const jobs: Day['jobs'] = []
   const running: Day['running'] = []
   const done: Day['done'] = []
@@ -152,6 +155,7 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
         pin(job.id, TALK)
       }
     }
+    if (job.promisedOn !== undefined && job.promisedOn < input.day) overdue.push(job.id)
     const due = job.promisedOn === undefined || job.promisedOn > input.day ? undefined : job.promisedOn < input.day ? clockOf(now ?? opening) : (job.promisedAt ?? clockOf(closing))
     jobs.push({ id: job.id, steps, ...(due && { due }), ...(window && { visit: window }) })
   }
@@ -173,7 +177,7 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
     else pin(id, 'work')
   }
   const resources = input.resources.map((r) => ({ id: r.id, name: r.name, count: r.id === PEOPLE ? input.people : r.count, from: r.from, to: r.to }))
-  return { day: parseDay({ resources, jobs, running, done, pinned, ...(input.now !== undefined && { now: input.now }) }), later }
+  return { day: parseDay({ resources, jobs, running, done, pinned, ...(input.now !== undefined && { now: input.now }) }), later, overdue }
 }
 
 /** Steps so that each comes after what it waits for, else as they stand. */

@@ -40,8 +40,9 @@ export function processFor(kind: string, processes: readonly Process[], ways: Re
  *
  * @param models catalogue, for the work plan's words and limits
  * @param learned minutes by `process:step` from the shop's own log
+ * @param processes how things are made here now; the record's own table where nobody says
  */
-export function jobSteps(record: FittingRecord, models: readonly FootwearModel[] = [], learned: Learned = NO_LEARNED): BenchStep[] {
+export function jobSteps(record: FittingRecord, models: readonly FootwearModel[] = [], learned: Learned = NO_LEARNED, processes: readonly Process[] = normsOf(record).processes): BenchStep[] {
   const norms = normsOf(record)
   const entries = new Map((record.jobs ?? []).map((j) => [stepKey(j.step, j.foot), j]))
   const kinds = new Map<string, Side[]>()
@@ -68,11 +69,11 @@ export function jobSteps(record: FittingRecord, models: readonly FootwearModel[]
     })
   }
   for (const [kind, feet] of kinds) {
-    const process = processFor(kind, norms.processes, record.making?.ways)
+    const process = processFor(kind, processes, record.making?.ways)
     if (process) add(process, process.id, feet)
   }
   for (const id of record.making?.extra ?? []) {
-    const process = norms.processes.find((p) => p.id === id)
+    const process = processes.find((p) => p.id === id)
     if (process && !out.some((s) => s.step.startsWith(`${id}:`))) add(process, process.id, [...SIDES])
   }
   const chosen = record.footwear?.chosen
@@ -80,7 +81,7 @@ export function jobSteps(record: FittingRecord, models: readonly FootwearModel[]
   for (const work of model ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state === 'planned') : []) {
     const line = lineOf(work, model!, norms.springBackShare)
     if (line.stops.length > 0) continue
-    const process = norms.processes.find((p) => p.works?.includes(work.does as never))
+    const process = processes.find((p) => p.works?.includes(work.does as never))
     if (process) add({ ...process, steps: process.steps.map((s) => ({ ...s, perFoot: false })) }, `work:${work.id}`, [work.foot], `${work.foot}, ${line.words}`)
     else add({ id: 'shell-other', name: 'Work on the shell', steps: [{ id: 'do', words: `${work.foot}, ${line.words}`.slice(0, 120), minutes: line.minutes }] }, `work:${work.id}`, [work.foot])
   }

@@ -47,7 +47,7 @@ export function shownPlan({ day }: BenchDay, kept: readonly PlacedStep[], jobs: 
 }
 
 /** Figures of a plan: minutes clients wait, minutes late, minutes hands are free until the last step. */
-export function planFigures(day: Day, plan: readonly PlacedStep[]): { waitingMin: number; lateMin: number; end: string | null } {
+export function planFigures(day: Day, plan: readonly PlacedStep[], overdue: readonly string[] = []): { waitingMin: number; lateMin: number; end: string | null } {
   let waitingMin = 0
   let lateMin = 0
   let end = 0
@@ -57,7 +57,7 @@ export function planFigures(day: Day, plan: readonly PlacedStep[]): { waitingMin
     if (own.length === 0) continue
     const last = Math.max(...own.map((p) => minuteOf(p.end)))
     end = Math.max(end, last)
-    if (job.due !== undefined) lateMin += Math.max(0, last - minuteOf(job.due))
+    if (job.due !== undefined && !overdue.includes(job.id)) lateMin += Math.max(0, last - minuteOf(job.due))
     const there = own.filter((p) => client.has(p.step))
     if (there.length === 0) continue
     const [from, to] = [Math.min(...there.map((p) => minuteOf(p.start))), Math.max(...there.map((p) => minuteOf(p.end)))]

@@ -11,6 +11,7 @@ import { sizeWords } from '../footwear/match'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
 import { jobSteps, type BenchStep } from './jobSteps'
+import type { Process } from './processes'
 
 /** One line of the check list: a step, for which feet. */
 export interface TicketStep extends Pick<BenchStep, 'step' | 'words' | 'minutes' | 'waiting' | 'client' | 'caution'> {
@@ -45,10 +46,9 @@ export function ticketSteps(steps: readonly BenchStep[]): TicketStep[] {
 }
 
 /** What to lay ready: what the processes say, and sheets and covers of the devices. */
-function materialsOf(record: FittingRecord, steps: readonly BenchStep[]): string[] {
-  const norms = normsOf(record)
+function materialsOf(record: FittingRecord, steps: readonly BenchStep[], processes: readonly Process[]): string[] {
   const used = new Set(steps.map((s) => s.process))
-  const fromProcess = norms.processes.filter((p) => used.has(p.id) && p.materials).map((p) => p.materials!)
+  const fromProcess = processes.filter((p) => used.has(p.id) && p.materials).map((p) => p.materials!)
   const fromDevice = SIDES.flatMap((side) => {
     const device = record.feet[side]?.device
     if (!device || device.kind === 'none') return []
@@ -69,9 +69,9 @@ function workLines(record: FittingRecord, model: FootwearModel): string[] {
 }
 
 /** The work ticket of a fitting. */
-export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]): Ticket {
+export function ticketOf(record: FittingRecord, models: readonly FootwearModel[], processes: readonly Process[] = normsOf(record).processes): Ticket {
   const code = record.client?.code ?? 'no code'
-  const steps = jobSteps(record).filter((step) => !step.step.startsWith('work:'))
+  const steps = jobSteps(record, [], {}, processes).filter((step) => !step.step.startsWith('work:'))
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
   return {
@@ -81,7 +81,7 @@ export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]
       return foot ? [{ side, kind: deviceKindWords(foot.device?.kind ?? 'none'), lines: deviceLines(foot) }] : []
     }),
     steps: ticketSteps(steps),
-    materials: materialsOf(record, steps),
+    materials: materialsOf(record, steps, processes),
     promised: record.making?.promisedOn ? `${record.making.promisedOn}${record.making.promisedAt ? `, ${record.making.promisedAt}` : ''}` : '',
     template: `${code}-left-template.svg and ${code}-right-template.svg, printed at 100 %; check the 100 mm control line`,
     shell: model && chosen ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}` : 'not chosen yet',

@@ -32,7 +32,9 @@ export function dueOf(record: FittingRecord, today: string, { lengths = {}, insi
   }
   const handover = record.handover
   if (handover?.on) {
-    for (const { moment, dueOn, answer } of momentsOf(record)) if (!answer && daysBetween(dueOn, today) <= LET_GO) add('outcome', dueOn, `ask how it goes after ${moment.words}`)
+    // One question at a time: the last moment that has come, unless it was answered.
+    const come = momentsOf(record).filter((m) => daysBetween(m.dueOn, today) >= -AHEAD.outcome).at(-1)
+    if (come && !come.answer && daysBetween(come.dueOn, today) <= LET_GO) add('outcome', come.dueOn, `ask how it goes: ${come.moment.words}`)
     const next = handover.nextVisitOn
     if (next && next > handover.on && !(record.followups ?? []).some((f) => f.on >= next) && daysBetween(next, today) <= LET_GO) add('visit', next, 'next visit')
     if (handover.guaranteeUntil && handover.guaranteeUntil >= today) add('guarantee', handover.guaranteeUntil, 'guarantee ends: anything left to put right?')

@@ -1,5 +1,6 @@
 import { dayPlanSchema, EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
 import { isOver, jobSteps, type Learned } from '../../core/bench/jobSteps'
+import type { Process } from '../../core/bench/processes'
 import type { StepTook } from '../../core/bench/durations'
 import { deviceKindWords } from '../../core/device/deviceWords'
 import { riskOf } from '../../core/examine/risk'
@@ -12,7 +13,7 @@ import { wearerOf } from '../../core/bench/wearer'
 import type { Client } from './pool'
 
 /** Fittings of the last year with something left to make, the promised first. */
-export async function openJobs(db: Client, shopId: string, today: string, models: readonly FootwearModel[], learned: Learned): Promise<BenchJobRow[]> {
+export async function openJobs(db: Client, shopId: string, today: string, models: readonly FootwearModel[], learned: Learned, processes: readonly Process[]): Promise<BenchJobRow[]> {
   const { rows } = await db.query(
     `select f.id, f.opened_on, c.code, c.details, jsonb_object_agg(p.part, p.content) as parts, max(p.version) filter (where p.part = 'jobs') as jobs_version, max(p.version) filter (where p.part = 'making') as making_version
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
@@ -23,7 +24,7 @@ export async function openJobs(db: Client, shopId: string, today: string, models
   return rows
     .flatMap((r): BenchJobRow[] => {
       const record = joinRecord({ ...(r.parts as Parts), visit: { on: r.opened_on } }, r.details)
-      const steps = jobSteps(record, models, learned)
+      const steps = jobSteps(record, models, learned, processes)
       if (steps.length === 0 || isOver(steps)) return []
       const kinds = [...new Set(SIDES.map((s) => record.feet[s]?.device?.kind).filter((k) => k && k !== 'none'))].map((k) => deviceKindWords(k!))
       return [{

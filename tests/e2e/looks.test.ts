@@ -46,6 +46,21 @@ test('every page is free of accessibility faults a machine can find, and fits 12
   await page.goto('/settings')
   await expect(page.getByRole('heading', { name: 'Settings', level: 1 })).toBeVisible()
   await look('settings')
+  for (const pane of ['Bench', 'Prices']) {
+    await page.getByRole('tab', { name: pane }).click()
+    await page.waitForTimeout(400)
+    await look(`settings ${pane}`)
+  }
+  for (const path of ['bench', 'heat', 'due', 'worked']) {
+    await page.goto(`/${path}`)
+    await page.waitForTimeout(1500)
+    await look(path)
+  }
+  await page.goto('/bench')
+  for (const view of ['Week', 'Table']) {
+    await page.getByRole('button', { name: view, exact: true }).click()
+    await look(`bench ${view}`)
+  }
   await page.goto('/')
   await openFitting(page, 'Tove', 'story')
   await page.getByRole('tab', { name: /Before making/ }).click()

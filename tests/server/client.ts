@@ -1,5 +1,8 @@
-import type { ChildProcess } from 'node:child_process'
+import { execFileSync, type ChildProcess } from 'node:child_process'
 import { randomUUID } from 'node:crypto'
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { inject } from 'vitest'
 import type { Command } from '../../core/record/commands'
 // @ts-expect-error plain script without types
@@ -51,6 +54,36 @@ export class Caller {
   /** The newest fitting of a demo client. */
   async fittingOf(name: string): Promise<string> {
     return (await this.get(`clients?q=${name}`)).json.clients[0].fittingId
+  }
+  /** Text of a PDF, its white space made one. */
+  async pdf(path: string): Promise<string> {
+    const answer = await fetch(`${this.base}/api/${path}`, { headers: { cookie: this.cookie } })
+    if (answer.headers.get('content-type') !== 'application/pdf') throw new Error(`${path}: ${answer.status} ${answer.headers.get('content-type')}`)
+    const folder = mkdtempSync(join(tmpdir(), 'paper-'))
+    try {
+      writeFileSync(join(folder, 'paper.pdf'), Buffer.from(await answer.arrayBuffer()))
+      return execFileSync('pdftotext', ['-layout', join(folder, 'paper.pdf'), '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ')
+    } finally {
+      rmSync(folder, { recursive: true })
+    }
+  }
+  /** First bytes of a stream of events, until some text was heard. */
+  async hear(path: string, until: RegExp, mostMs = 8000): Promise<string> {
+    const stop = new AbortController()
+    const timer = setTimeout(() => stop.abort(), mostMs)
+    let text = ''
+    try {
+      const answer = await fetch(`${this.base}/api/${path}`, { headers: { cookie: this.cookie }, signal: stop.signal })
+      for await (const chunk of answer.body!) {
+        text += Buffer.from(chunk).toString()
+        if (until.test(text)) break
+      }
+    } catch {
+      // ran out of time: what was heard is what there is
+    }
+    clearTimeout(timer)
+    stop.abort()
+    return text
   }
   command = (fitting: string, version: number, command: Command, id: string = randomUUID()) => this.post(`fittings/${fitting}/commands`, { id, version, command })
 }

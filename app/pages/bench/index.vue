@@ -44,7 +44,13 @@ onBeforeUnmount(() => clearInterval(clock))
 watch(() => timers.benchTold, () => bench.load())
 const go = (days: number) => bench.load(format(addDays(new Date(`${bench.day}T12:00`), days), 'yyyy-MM-dd'))
 const steps = computed(() => (draft.value ? bench.shown.map((s) => (s.job === draft.value!.job && s.step === draft.value!.step ? { ...s, start: draft.value!.at, end: clockOf(minuteOf(draft.value!.at) + minuteOf(s.end) - minuteOf(s.start)) } : s)) : bench.shown))
-const conflicts = computed(() => (draft.value && bench.built ? planConflicts(bench.built.day, steps.value, bench.naming) : bench.conflicts))
+/** What was set by hand last comes first, what only is late last. */
+const conflicts = computed(() => {
+  const all = draft.value && bench.built ? planConflicts(bench.built.day, steps.value, bench.naming) : bench.conflicts
+  const hand = draft.value ?? bench.plan.pinned.at(-1)
+  const rank = (c: (typeof all)[number]) => (c.job === hand?.job && c.step === hand.step ? 0 : c.kind === 'late' ? 2 : 1)
+  return [...all].sort((a, b) => rank(a) - rank(b))
+})
 const pinned = computed(() => new Set(bench.plan.pinned.map((p) => `${p.job}\n${p.step}`)))
 const known = computed(() => new Map((bench.state?.jobs ?? []).flatMap((j) => j.steps.filter((s) => s.state !== 'open' && s.entry?.by && bench.onDuty.includes(s.entry.by)).map((s) => [`${j.id}\n${s.key}`, bench.onDuty.indexOf(s.entry!.by!)] as const))))
 const job = computed(() => bench.state?.jobs.find((j) => j.id === chosen.value?.job))

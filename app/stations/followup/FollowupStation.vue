@@ -102,7 +102,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = { better: 'Better', worse
       <div class="card-head tabs"><div role="tablist" aria-label="What is looked at" class="line"><button v-for="[id, name] in ([['pain', 'Pain by place'], ['liner', 'Liner'], ...(growing.length ? [['growth', 'Growth']] : [])] as ['pain' | 'liner' | 'growth', string][])" :key="id" role="tab" class="tab" :aria-selected="pane === id" @click="pane = id">{{ name }}</button></div><span class="aside small">band: value at handover ± what is not believed</span></div>
       <div v-if="pane === 'liner'" class="scroll grow" tabindex="0" role="region" aria-label="Liner"><LinerPane :current :disabled="fitting.readOnly" @put="put" @trouble="(t: string) => (trouble = t)" /></div>
       <div v-else-if="pane === 'growth'" class="scroll grow" tabindex="0" role="region" aria-label="Growth over time"><GrowthPane :feet="growing" /></div>
-      <div v-else class="scroll grow charts" tabindex="0" role="region" aria-label="Charts of pain" :class="{ few: series.length < 3 }">
+      <div v-else class="scroll grow charts" tabindex="0" role="region" aria-label="Charts of pain" :class="{ few: series.length + (comfort.points.length ? 1 : 0) < 2 }">
         <p v-if="series.length === 0" class="muted">No pain told yet. Add a place at the right, or complaints in Story.</p>
         <div v-for="s in series" :key="key(s)" class="one">
           <div class="label"><SideMark :side="s.foot" /> <b>{{ PLACES[s.at].name }}</b> <span :class="s.verdict === 'better' ? 'good-text bold' : s.verdict === 'worse' ? 'stop-text bold' : 'muted'">{{ VERDICT[s.verdict] }}{{ s.change !== null ? ` ${s.change > 0 ? '+' : ''}${s.change}` : '' }}</span></div>

@@ -70,4 +70,4 @@ function set(key: 'newMm' | 'nowMm', text: string) {
   </div>
 </template>
 
-<style scoped>.liner { padding: 12px 14px; display: flex; flex-direction: column; gap: 8px; } .line { display: flex; gap: 10px; align-items: end; flex-wrap: wrap; } .num { width: 120px; } svg { width: 100%; max-width: 560px; } text { font-size: 11px; fill: var(--muted); }</style>
+<style scoped>.liner { padding: 12px 14px; display: flex; flex-direction: column; gap: 8px; } .line label { display: flex; flex-direction: column; } .line { display: flex; gap: 10px; align-items: end; flex-wrap: wrap; } .num { width: 120px; } svg { width: 100%; max-width: 560px; } text { font-size: 11px; fill: var(--muted); }</style>

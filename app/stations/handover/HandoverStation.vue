@@ -69,11 +69,11 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
 <style scoped>
 .two { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); }
 .stack0 { display: flex; flex-direction: column; }
-.check { display: flex; align-items: center; gap: 12px; padding: 10px 14px; border-bottom: 1px solid var(--hairline); min-height: 66px; }
+.check { display: flex; align-items: center; gap: 12px; padding: 5px 14px; border-bottom: 1px solid var(--hairline); min-height: 56px; }
 .n { color: var(--muted); width: 14px; } .what { flex: 1; } .what b, .what span { display: block; }
 .three { display: flex; gap: 8px; } .v { min-width: 84px; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); display: grid; place-items: center; } .v.on { background: var(--wash); }
-.felt { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; padding: 8px 14px; border-top: 1px solid var(--hairline); } .felt .grow { display: flex; flex-direction: column; gap: 4px; } .mins { width: 110px; }
-.dates { display: grid; grid-template-columns: 1fr 1fr 1fr; gap: 8px; } .dates label span { font-size: 12px; color: var(--muted); } .plan { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; }
+.felt { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; padding: 8px 14px; border-top: 1px solid var(--hairline); } .felt .grow { display: flex; flex-direction: column; gap: 4px; } .felt label { display: flex; flex-direction: column; } .felt .v { padding: 0 12px; white-space: nowrap; } .mins { width: 150px; }
+.dates { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 8px; } .dates label span { font-size: 12px; color: var(--muted); } .plan { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; }
 .paper { margin: 12px; padding: 16px; border: 1px solid var(--ink); background: #fff; display: flex; flex-direction: column; gap: 8px; font-size: 16px; line-height: 22px; }
 .goal { border-left: 4px solid var(--spruce); padding-left: 12px; }
 </style>

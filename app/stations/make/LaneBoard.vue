@@ -83,7 +83,8 @@ const bars = computed<Bar[]>(() => {
       out.push({ ...step, key: `${r.id} ${bar.job}\n${bar.step}`, line, x0, x1: Math.max(x0 + 3, x1), label: who(bar.job), clash: clashing.value.has(`${bar.job}\n${bar.step}`) })
     }
   }
-  return out
+  // Always in the same order, so that a bar that is moved stays the same thing on the page and keeps the focus.
+  return out.sort((a, b) => (a.key < b.key ? -1 : 1))
 })
 /** A run of one job's bars on a row is named once: inside it where there is room, else to its right as far as the next bar. */
 const labels = computed(() =>
@@ -121,6 +122,7 @@ function bindDrags() {
   if (!svg.value) return
   let from = 0
   let at = ''
+  let was = ''
   select(svg.value)
     .selectAll<SVGGElement, unknown>('g.bar.can')
     .call(
@@ -129,6 +131,7 @@ function bindDrags() {
         .on('start', function (event) {
           const b = bars.value.find((v) => v.key === this.dataset.key)
           from = event.x - (b ? x.value(minuteOf(b.start)) : 0)
+          was = b?.start ?? ''
           at = ''
         })
         .on('drag', function (event) {
@@ -140,7 +143,8 @@ function bindDrags() {
         .on('end', function () {
           const b = bars.value.find((v) => v.key === this.dataset.key)
           emit('draft', null)
-          if (b && at && at !== b.start) emit('move', b.job, b.step, at)
+          // The picture has followed the finger: what counts is where the bar was when it was taken.
+          if (b && at && at !== was) emit('move', b.job, b.step, at)
         }),
     )
 }

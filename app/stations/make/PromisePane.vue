@@ -6,6 +6,7 @@ import { normsOf } from '../../../core/measure/normsTable'
 import type { Making } from '../../../core/record/schema'
 import { SIDES } from '../../../core/record/vocabulary'
 import DraftField from '~/components/DraftField.vue'
+import { useBench } from '~/stores/bench'
 import { useFitting } from '~/stores/fitting'
 
 /** When it was promised, on which day it is made, and in which way. */
@@ -13,7 +14,8 @@ const { disabled } = defineProps<{ disabled: boolean }>()
 const fitting = useFitting()
 const trouble = ref('')
 const making = computed<Making>(() => fitting.record.making ?? {})
-const processes = computed(() => normsOf(fitting.record).processes)
+const bench = useBench()
+const processes = computed(() => bench.state?.processes ?? normsOf(fitting.record).processes)
 const kinds = computed(() => [...new Set(SIDES.map((s) => fitting.record.feet[s]?.device?.kind).filter((k) => k && k !== 'none'))] as string[])
 const waysOf = (kind: string) => processes.value.filter((p) => p.makes?.includes(kind as never))
 const addable = computed(() => processes.value.filter((p) => !p.makes?.length && !p.works?.length && !making.value.extra?.includes(p.id)))

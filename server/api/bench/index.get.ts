@@ -21,14 +21,14 @@ export default route({ permission: 'bench.see' }, async ({ event, person }): Pro
   const norms = (await currentNorms(db, person.shopId)) ?? HOUSE_NORMS
   const times = learnDurations(await stepsTook(db, person.shopId), norms.processes)
   const [jobs, visits, people, plan] = await Promise.all([
-    readModels(db, person.shopId).then((models) => openJobs(db, person.shopId, localDay(), models, learnedMinutes(times))),
+    readModels(db, person.shopId).then((models) => openJobs(db, person.shopId, localDay(), models, learnedMinutes(times), norms.processes)),
     visitsBetween(db, person.shopId, ...dayBounds(at)),
     benchPeople(db, person.shopId),
     readPlan(db, person.shopId, day),
   ])
   const named = person.role !== 'bench'
   return {
-    day, today: localDay(), resources: norms.benchResources, people, times, plan,
+    day, today: localDay(), resources: norms.benchResources, processes: norms.processes, people, times, plan,
     jobs: named ? jobs : jobs.map((j) => ({ ...j, name: null })),
     visits: visits.map((v) => ({ id: v.id, job: v.fittingId, code: v.code, name: named ? v.name : null, startsAt: v.startsAt, minutes: v.minutes, state: v.state, reason: named ? v.reason : '' })),
   }

@@ -8,6 +8,7 @@ import { audit } from '../../../database/audit'
 import { logStep } from '../../../database/bench'
 import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
+import { currentNorms } from '../../../database/norms'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
@@ -21,7 +22,7 @@ export default route({ permission: 'jobs.change', body: commandBody }, async ({ 
     const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
     const state = making ? here(await readFitting(db, person.shopId, id)) : null
     if (state?.blocked) throw new HttpProblem(409, 'refer-first', 'Making waits for a clearance, which the fitter records in Story.')
-    const known = body.command.kind === 'jobs.step' ? stepCommand(jobSteps(recordOf(state!), await readModels(db, person.shopId)), body.command) : null
+    const known = body.command.kind === 'jobs.step' ? stepCommand(jobSteps(recordOf(state!), await readModels(db, person.shopId), {}, (await currentNorms(db, person.shopId))?.processes), body.command) : null
     const command = known?.command ?? body.command
     const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, command, person.name, state?.wearer)
     if (applied.kind === 'unknown') return here(null)

@@ -9,6 +9,7 @@ import { SIDES } from '../../../../core/record/vocabulary'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
+import { currentNorms } from '../../../database/norms'
 import { database } from '../../../database/pool'
 import { ticketPdf, type TicketDrawing } from '../../../documents/ticketPdf'
 import { localDay } from '../../../http/day'
@@ -29,7 +30,7 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     return [{ side, trim: trimLine(buildShell(buildSurface(field, device), device)), foot: soleOutline(field.sole) }]
   })
   await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.ticket' })
-  const pdf = await ticketPdf(ticketOf(record, await readModels(database(), person.shopId)), state.shop.name, localDay(), drawings, new Date())
+  const pdf = await ticketPdf(ticketOf(record, await readModels(database(), person.shopId), (await currentNorms(database(), person.shopId))?.processes), state.shop.name, localDay(), drawings, new Date())
   setResponseHeader(event, 'content-type', 'application/pdf')
   setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-ticket.pdf"`)
   return pdf
