@@ -1,3 +1,4 @@
+import { readFileSync } from 'node:fs'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { lowerBound } from '../../core/bench/schedule/bound'
@@ -168,7 +169,7 @@ const anyDay = fc
       fc.record({
         due: fc.option(fc.integer({ min: 20, max: 240 }), { nil: undefined }),
         visit: fc.option(fc.tuple(fc.integer({ min: 0, max: 150 }), fc.integer({ min: 10, max: 90 })), { nil: undefined }),
-        steps: fc.array(fc.record({ minutes: fc.integer({ min: 0, max: 25 }), needs: fc.subarray(['fitter', 'oven', 'chair']), client: fc.boolean(), chained: fc.boolean() }), { minLength: 1, maxLength: 4 }),
+        steps: fc.array(fc.record({ minutes: fc.integer({ min: 0, max: 25 }), needs: fc.subarray(['fitter', 'oven', 'chair']), client: fc.boolean(), chained: fc.boolean(), fresh: fc.boolean() }), { minLength: 1, maxLength: 4 }),
       }),
       { minLength: 1, maxLength: 9 },
     ),
@@ -179,12 +180,31 @@ const anyDay = fc
       resources: ['fitter', 'oven', 'chair'].map((id, i) => ({ id, count: counts[i]!, from: '09:00', to: '13:00' })),
       jobs: jobs.map((j, n) => ({
         id: `j${n}`, ...(j.due !== undefined && { due: at(j.due) }), ...(j.visit && { visit: { from: at(j.visit[0]), to: at(j.visit[0] + j.visit[1]) } }),
-        steps: j.steps.map((s, k) => ({ id: `s${k}`, minutes: s.minutes, needs: s.needs, client: s.client, after: k > 0 && s.chained ? [`s${k - 1}`] : [] })),
+        steps: j.steps.map((s, k) => ({ id: `s${k}`, minutes: s.minutes, needs: s.needs, client: s.client, fresh: s.fresh, after: k > 0 && s.chained ? [`s${k - 1}`] : [] })),
       })),
     })
   })
 
 describe('any day', () => {
+  it('has what does not keep as late as what waits for it allows, and nothing else moved for it', () => {
+    fc.assert(
+      fc.property(anyDay, (day) => {
+        const without = schedule({ ...day, jobs: day.jobs.map((j) => ({ ...j, steps: j.steps.map(({ fresh: _, ...s }) => s) })) }, { work: 200_000 })
+        const plan = schedule(day, { work: 200_000 })
+        const kept = new Set(day.jobs.flatMap((j) => j.steps.filter((s) => s.fresh && !s.client).map((s) => `${j.id}/${s.id}`)))
+        for (const s of plan.steps) {
+          const before = without.steps.find((o) => o.job === s.job && o.step === s.step)!
+          if (kept.has(`${s.job}/${s.step}`)) expect(s.start >= before.start).toBe(true)
+          else expect(s.start).toBe(before.start)
+        }
+        expect([plan.lateMin, plan.clientWaitingMin, plan.makespanMin]).toEqual([without.lateMin, without.clientWaitingMin, without.makespanMin])
+      }),
+      { numRuns: 40 },
+    )
+  })
+  it('of the bench\'s kept files is one of the days of these tests', () => {
+    for (const seed of [1, 2, 3]) expect(parseDay(JSON.parse(readFileSync(new URL(`../bench/days/day-${seed}.json`, import.meta.url), 'utf8')))).toEqual(workshopDay(seed))
+  })
   it('is planned without a double booking, a client step outside the visit or a step before what it waits for', () => {
     fc.assert(
       fc.property(anyDay, (day) => {

@@ -51,6 +51,8 @@ export interface ScheduleOptions {
 const SMALL = 16
 const MOST_NODES = 60_000
 const HOUSE_WORK = 15_000_000
+/** Work of a re-plan: so little that a day-sized one answers at once; the plan it is made from steers it. */
+export const QUICK_WORK = 2_000_000
 
 /**
  * Places every step of a day so that nothing and nobody is booked twice, client steps lie inside their visit and each step follows what it waits
