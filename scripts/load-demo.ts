@@ -58,7 +58,7 @@ async function main(demo: boolean) {
     // Earlier logs of the oven and the tray: what they say steadies a log that has only begun.
     for (const [i, apparatus] of ['oven', 'tray', 'oven', 'tray', 'oven'].entries()) {
       const readings = Array.from({ length: 61 }, (_, k) => ({ minutes: k / 4, celsius: probeReading(apparatus, k / 4, 1, 21, i + 3), drive: 1 }))
-      const name = apparatus === 'oven' ? `polypropylene sheet, ${i + 1} weeks ago` : `blanks, ${i + 1} weeks ago`
+      const name = apparatus === 'oven' ? `HR-0${i + 391}: right sheet` : `HR-0${i + 391}: blanks`
       await db.query("insert into heat_logs (id, shop_id, name, apparatus, heat_window, readings, started_at, stopped_at, made_by) values (gen_random_uuid(), $1, $2, $3, $4, $5, now() - make_interval(days => $6), now() - make_interval(days => $6) + interval '15 minutes', 'Bram Oyelaran')", [shopId, name, apparatus, apparatus === 'oven' ? 'polypropylene' : 'thermoplastic-blank', JSON.stringify(readings), 7 * (i + 1)])
     }
     const past = pastRecords(localDay())

@@ -39,10 +39,6 @@ try {
     await page.goto(base + href.replace(/[a-z]+$/, station))
     await page.getByRole('heading', { level: 1 }).waitFor()
   }
-  const more = async (item) => {
-    await page.getByRole('button', { name: /^More for/ }).click()
-    await page.locator('.v-list-item', { hasText: item }).click()
-  }
   /** A good pair of scans by the stand-in. */
   const captures = async () => {
     const tab = (name) => page.getByRole('tab', { name }).click()
@@ -67,12 +63,6 @@ try {
     }
     if (station === 'measure') await page.getByLabel(/Call-out/).fill('width 97.5 / 99')
     await shot(station)
-    if (station === 'measure') {
-      await page.getByLabel(/Call-out/).fill('')
-      await more('Compare visits')
-      await page.getByRole('row', { name: /^Waist/ }).waitFor()
-      await shot('compare')
-    }
   }
   await page.getByRole('button', { name: 'Solid', exact: true }).click()
   await page.getByText(/triangles/).waitFor()
@@ -86,16 +76,10 @@ try {
   await shot('match-side-by-side')
   await open('Oskar', 'match')
   await page.getByRole('button', { name: /^Choose / }).click()
-  await page.getByRole('button', { name: 'Shell check' }).click()
-  await page.getByRole('textbox', { name: /^left gap behind/ }).fill('17')
-  await page.getByRole('textbox', { name: /^left gap behind/ }).press('Enter')
-  await shot('match-shell-check')
-  await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'Try-on', exact: true }).click()
   await page.getByRole('button', { name: 'Start the clock' }).click()
   for (const [group, value] of [['left toes upright', 'touch'], ['left toes flexed', 'come off'], ['left hold', 'even'], ['right toes upright', 'touch'], ['right hold', 'tight']]) await page.getByRole('group', { name: group }).getByRole('button', { name: value, exact: true }).click()
   await page.getByRole('application', { name: /right foot, medial/ }).click()
-  await shot('match-try-on')
   await page.getByRole('button', { name: 'Work plan' }).click()
   await page.getByRole('button', { name: 'Plan from fit' }).click()
   await shot('match-work')
@@ -108,6 +92,28 @@ try {
   }
   await open('Mirela', 'followup')
   await shot('followup')
+  await page.goto(`${base}/worked`)
+  await shot('worked')
+  // The bench: a plan of the day, then one sheet in the oven, step by step on a tablet.
+  await page.goto(`${base}/bench`)
+  await page.getByRole('button', { name: 'Keep this plan' }).click({ timeout: 30_000 })
+  await page.getByRole('button', { name: /^Idris, Flatten|Idris, Flatten/ }).first().click()
+  await shot('bench')
+  const ngozi = (await (await page.request.get(`${base}/api/bench`)).json()).jobs.find((j) => j.code === 'HR-0444')
+  let version = ngozi.jobsVersion
+  for (const [step, foot] of [['balance', 'left'], ['balance', 'right'], ['heat', 'left'], ['form', 'left'], ['cool', 'left']])
+    version = (await (await page.request.post(`${base}/api/fittings/${ngozi.id}/commands`, { data: { id: crypto.randomUUID(), version, command: { kind: 'jobs.step', step: `vacuum-shell:${step}`, foot, do: 'finish', following: [] } } })).json()).state.version
+  const log = crypto.randomUUID()
+  await page.request.post(`${base}/api/heat`, { data: { id: log, name: 'HR-0444: right sheet', apparatus: 'oven', window: 'polypropylene', fittingId: ngozi.id } })
+  const readings = Array.from({ length: 160 }, (_, k) => ({ minutes: k / 15, celsius: Math.round(10 * (21 + 168 * (1 - Math.exp(-k / 15 / 6.5)) + 0.5 * Math.sin(k * 7.3))) / 10, drive: 1.12 }))
+  await page.request.patch(`${base}/api/heat/${log}`, { data: { do: 'add', readings } })
+  await page.goto(`${base}/heat`)
+  await shot('heat')
+  await page.setViewportSize({ width: 1024, height: 768 })
+  await page.goto(`${base}/bench/${ngozi.id}`)
+  await page.getByRole('button', { name: /^Start, timer/ }).click()
+  await page.getByRole('timer').waitFor()
+  await shot('bench-step')
   await browser.close()
 } finally {
   server.kill('SIGTERM')

@@ -4,7 +4,7 @@ import { VBtn, VCard, VDialog } from 'vuetify/components'
 const open = defineModel<boolean>({ required: true })
 const KEYS = [
   ['1 – 9', 'go to station'], ['0', 'Today'], ['/', 'call-out line'], ['Enter', 'keep what was heard'], ['Esc', 'clear the line, then leave it'], ['U', 'take back the last kept value'],
-  ['N  P', 'next, previous reading'], ['[  ]', 'left, right foot'], ['=', 'copy left to right'], ['W', 'first open item in Why'], ['A  S', 'accept, set aside it'], ['V', 'show the client'], ['?', 'this list'],
+  ['N  P', 'next, previous reading'], ['[  ]', 'left, right foot'], ['=', 'copy left to right'], ['W', 'first open item in Why'], ['A  S', 'accept, set aside it'], ['V', 'show the client'], ['B', 'bench day'], ['?', 'this list'],
 ]
 </script>
 

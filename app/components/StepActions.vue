@@ -23,7 +23,9 @@ const onSkin = computed(() => step.skinMin !== undefined && step.state === 'open
 const measured = computed(() => parseNumber(celsius.value))
 const skin = computed(() => (onSkin.value && measured.value !== null ? skinCheck(measured.value, step.skinMin!, wearer) : wearer.noHeat && onSkin.value ? skinCheck(0, step.skinMin!, wearer) : null))
 const needsReason = computed(() => skin.value?.answer === 'reason' || early.length > 0)
-const locked = computed(() => disabled || (onSkin.value && (skin.value === null || skin.value.answer === 'stop')) || (needsReason.value && reason.value.trim().length < 3))
+const cold = computed(() => disabled || (onSkin.value && (skin.value === null || skin.value.answer === 'stop')) || (skin.value?.answer === 'reason' && reason.value.trim().length < 3))
+/** Beginning is held to the order too; ticking off what was done is not. */
+const locked = computed(() => cold.value || (needsReason.value && reason.value.trim().length < 3))
 const more = computed(() => ({ ...(onSkin.value && measured.value !== null && { celsius: measured.value }), ...(reason.value.trim() && { reason: reason.value.trim() }) }))
 function go(what: StepChange['do'], extra: Partial<StepChange> = {}) {
   emit('act', { do: what, ...extra })
@@ -45,7 +47,7 @@ function answer() {
       <div v-if="onSkin" class="skin full" :class="skin?.answer"><label><b>Sock side, °C</b><input v-model="celsius" class="field deg" inputmode="decimal" :disabled="disabled || wearer.noHeat" :aria-label="`Temperature of the sock side, ${step.words}`" placeholder="measure"></label><p role="status"><b>{{ skin ? { go: '✓ ', reason: '▲ ', stop: '■ ' }[skin.answer] : '' }}</b>{{ skin?.words ?? `Locked until it is measured: the side that touches the sock, just before the foot goes in for about ${step.skinMin} min.` }}</p></div>
       <input v-if="needsReason && skin?.answer !== 'stop'" v-model="reason" class="field full" maxlength="300" placeholder="Why go on?" aria-label="Reason to go on">
       <VBtn color="primary" variant="flat" :height="height" :disabled="locked" @click="go('start', more)">{{ step.waiting ? `Start, timer ${step.minutes} min` : 'Start' }}</VBtn>
-      <VBtn :height="height" :disabled="locked" @click="go('finish', more)">Done</VBtn>
+      <VBtn :height="height" :disabled="cold" @click="go('finish', more)">Done</VBtn>
       <VBtn :height="height" :disabled="disabled" @click="asking = 'skip'">Leave out</VBtn>
     </template>
     <template v-else-if="step.state === 'running'">

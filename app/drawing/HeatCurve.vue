@@ -33,7 +33,7 @@ const sentence = computed(() => `${log.name}: ${now.value ? `${now.value.celsius
 <template>
   <svg :viewBox="`0 0 ${W} ${height}`" role="img" :aria-label="sentence">
     <g v-for="t in y.ticks(4)" :key="t"><path :d="`M44 ${y(t)}H${W - 76}`" stroke="var(--hairline)" /><text x="38" :y="y(t) + 4" text-anchor="end">{{ t }}°</text></g>
-    <g v-for="t in x.ticks(6)" :key="`x${t}`"><text :x="x(t)" :y="height - 6" text-anchor="middle">{{ t }}</text></g><text :x="W - 72" :y="height - 6">min</text>
+    <g v-for="t in x.ticks(6)" :key="`x${t}`"><text :x="x(t)" :y="height - 6" text-anchor="middle">{{ t }}</text></g><text :x="W - 52" :y="height - 6">min</text>
     <g v-if="win"><rect x="44" :width="W - 120" :y="y(win.highC)" :height="y(win.lowC) - y(win.highC)" fill="var(--wash)" /><text :x="W - 72" :y="y((win.lowC + win.highC) / 2) + 4" class="win">{{ win.lowC }}–{{ win.highC }}°</text><path :d="`M44 ${y(win.highC)}H${W - 76}`" stroke="var(--stop)" stroke-dasharray="2 3" /></g>
     <path v-if="band" :d="band" fill="var(--spruce)" opacity=".13" /><path v-if="ahead" :d="ahead" fill="none" stroke="var(--spruce)" stroke-width="1.8" stroke-dasharray="5 4" />
     <path :d="measured" fill="none" stroke="var(--ink)" stroke-width="2.2" />

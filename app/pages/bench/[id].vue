@@ -52,8 +52,10 @@ const share = computed(() => (timer.value ? Math.min(1, Math.max(0, 1 - timers.l
 function doIt(change: Omit<StepChange, 'step' | 'foot'>) {
   const s = step.value!
   trouble.value = act(s, change)
-  // The next step comes into hand by itself; one that was chosen stays only while it runs.
-  if (!trouble.value && ['finish', 'skip', 'split'].includes(change.do)) at.value = ''
+  if (trouble.value) return
+  // What was begun stays in hand, waiting or not, until it is over or another is chosen; then the next comes by itself.
+  if (change.do === 'start') at.value = s.key
+  else if (['finish', 'skip', 'split'].includes(change.do)) at.value = ''
 }
 const unready = computed(() => (step.value?.state === 'open' ? (step.value.ready ?? []).filter((r) => !ready.value.has(r)) : []))
 function toggle(r: string) {

@@ -89,6 +89,7 @@ function onKey(event: KeyboardEvent) {
   const acts: Record<string, () => unknown> = {
     '/': () => callout.value?.focus(),
     '0': () => router.push('/'),
+    b: () => router.push('/bench'),
     '?': () => (keys.value = true),
     u: () => !fitting.readOnly && (fitting.message = event.shiftKey ? fitting.redo() : fitting.undo()),
     w: () => ledger.value?.focusFirst(),
