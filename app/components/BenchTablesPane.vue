@@ -53,7 +53,7 @@ const house = (key: string) => HOUSE_NORMS.processes.flatMap((p) => p.steps.map(
 
 <template>
   <div class="tables">
-    <div class="line" role="tablist" aria-label="Tables of the bench"><button v-for="[id, words] in ([['steps', 'Processes'], ['has', 'What the bench has'], ['heat', 'Heat and skin']] as const)" :key="id" role="tab" class="pick" :aria-selected="pane === id" @click="pane = id">{{ words }}</button>
+    <div class="line"><span class="line" role="tablist" aria-label="Tables of the bench"><button v-for="[id, words] in ([['steps', 'Processes'], ['has', 'What the bench has'], ['heat', 'Heat and skin']] as const)" :key="id" role="tab" class="pick" :aria-selected="pane === id" @click="pane = id">{{ words }}</button></span>
       <template v-if="pane === 'steps'"><select v-model="at" class="field fam" aria-label="Process"><option v-for="p in draft.processes" :key="p.id" :value="p.id">{{ p.name }}</option></select><VBtn v-if="may" size="small" height="36" @click="addProcess">New process</VBtn></template></div>
     <template v-if="pane === 'steps'">
       <div class="line"><label class="line">Name <DraftField class="wide" maxlength="80" :value="process.name" :disabled="!may" aria-label="Name of the process" @keep="(t: string) => put({ ...process, name: t.trim() })" /></label><label class="line grow">Lay ready <DraftField class="wide grow" maxlength="300" :value="process.materials ?? ''" :disabled="!may" aria-label="Materials of the process" @keep="(t: string) => put({ ...process, materials: t.trim() || undefined })" /></label></div>
