@@ -22,6 +22,7 @@ import { guessUnit, MESH_FORMATS, MM_PER, UNITS, type Unit } from '../core/forma
 import { readMesh } from '../core/formats/mesh/readMesh'
 import { writeMesh } from '../core/formats/mesh/writeMesh'
 import { measureRecord } from '../core/measure/measureRecord'
+import { contactReport } from '../core/mechanics/contact'
 import { HOUSE_NORMS } from '../core/measure/normsTable'
 import { roundDeep } from '../core/record/roundDeep'
 import { parseRecord } from '../core/record/parse'
@@ -94,6 +95,19 @@ const device: Command = {
     mkdirSync(args.options.out, { recursive: true })
     for (const { name, bytes } of files) writeFileSync(join(args.options.out, name), bytes)
     return roundDeep({ ...report, files: files.map(({ name }) => name) })
+  },
+}
+
+const contact: Command = {
+  usage: 'RECORD --foot left|right [--load standing|single-limb]',
+  files: 1,
+  options: ['foot', 'load'],
+  run: (args) => {
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    const load = args.options.load ?? 'standing'
+    if (load !== 'standing' && load !== 'single-limb') throw new UsageError('arch: --load takes standing or single-limb')
+    return roundDeep({ foot: side, ...contactReport(record, side, load) })
   },
 }
 
@@ -249,4 +263,4 @@ const capture: Command = {
 }
 
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, match, schedule: scheduleCommand, heat, advise: adviseCommand, convert, scan, capture }
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, contact, match, schedule: scheduleCommand, heat, advise: adviseCommand, convert, scan, capture }

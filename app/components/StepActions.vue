@@ -46,7 +46,7 @@ function answer() {
       <p v-if="early.length" class="small watch-text full">▲ Comes after: {{ early.join(', ') }}. Say why it does not matter, or do that first.</p>
       <div v-if="onSkin" class="skin full" :class="skin?.answer"><label><b>Sock side, °C</b><input v-model="celsius" class="field deg" inputmode="decimal" :disabled="disabled || wearer.noHeat" :aria-label="`Temperature of the sock side, ${step.words}`" placeholder="measure"></label><p role="status"><b>{{ skin ? { go: '✓ ', reason: '▲ ', stop: '■ ' }[skin.answer] : '' }}</b>{{ skin?.words ?? `Locked until it is measured: the side that touches the sock, just before the foot goes in for about ${step.skinMin} min.` }}</p></div>
       <input v-if="needsReason && skin?.answer !== 'stop'" v-model="reason" class="field full" maxlength="300" placeholder="Why go on?" aria-label="Reason to go on">
-      <VBtn color="primary" variant="flat" :height="height" :disabled="locked" @click="go('start', more)">{{ step.waiting ? `Start, timer ${step.minutes} min` : 'Start' }}</VBtn>
+      <VBtn color="primary" variant="flat" :height="height" :disabled="locked" @click="go('start', more)">{{ step.waiting && !step.overnight ? `Start, timer ${step.minutes} min` : 'Start' }}</VBtn>
       <VBtn :height="height" :disabled="cold" @click="go('finish', more)">Done</VBtn>
       <VBtn :height="height" :disabled="disabled" @click="asking = 'skip'">Leave out</VBtn>
     </template>

@@ -57,9 +57,9 @@ export const useTimers = defineStore('timers', {
       await this.send('timers', 'POST', { id: crypto.randomUUID(), name, minutes, ...about })
     },
     /** A waiting step that begins brings a timer along; one that ends, is split or taken back lets it go; more minutes go to both. */
-    async forStep(code: string, fittingId: string, step: { step: string; key: string; words: string; foot?: string; minutes: number; waiting?: boolean }, what: StepDoes, minutes = 1) {
+    async forStep(code: string, fittingId: string, step: { step: string; key: string; words: string; foot?: string; minutes: number; waiting?: boolean; overnight?: boolean }, what: StepDoes, minutes = 1) {
       const own = this.timers.filter((t) => t.fittingId === fittingId && t.step === step.key.slice(0, 80))
-      if (what === 'start' && step.waiting && step.minutes > 0) await this.start(`${code}: ${step.words}${step.foot ? `, ${step.foot}` : ''}`.slice(0, 80), Math.min(1440, step.minutes), { fittingId, step: step.key.slice(0, 80) })
+      if (what === 'start' && step.waiting && !step.overnight && step.minutes > 0) await this.start(`${code}: ${step.words}${step.foot ? `, ${step.foot}` : ''}`.slice(0, 80), Math.min(1440, step.minutes), { fittingId, step: step.key.slice(0, 80) })
       else if (what === 'longer') for (const t of own) await this.change(t.id, { do: 'extend', minutes })
       else for (const t of own) await this.change(t.id, { do: 'stop' })
     },

@@ -29,6 +29,31 @@ export const stepSchema = z.strictObject({
   caution: text(300).optional(),
 })
 
+/** What is wrong with the order of some steps: a step used twice, one that waits for a step that is not there, or for itself by way of others. */
+export function orderTrouble(steps: readonly { id: string; words: string; after?: readonly string[] | undefined }[]): string | null {
+  const at = new Map(steps.map((s, i) => [s.id, i]))
+  if (at.size < steps.length) return 'two steps have the same id'
+  const before = (i: number) => steps[i]!.after ?? (i > 0 ? [steps[i - 1]!.id] : [])
+  for (const s of steps) for (const a of s.after ?? []) if (!at.has(a)) return `“${s.words}” comes after “${a}”, which is not there`
+  const state = new Map<number, 'open' | 'over'>()
+  const walk = (i: number): string | null => {
+    if (state.get(i) === 'over') return null
+    if (state.get(i) === 'open') return `“${steps[i]!.words}” waits for itself`
+    state.set(i, 'open')
+    for (const a of before(i)) {
+      const trouble = walk(at.get(a)!)
+      if (trouble) return trouble
+    }
+    state.set(i, 'over')
+    return null
+  }
+  for (let i = 0; i < steps.length; i++) {
+    const trouble = walk(i)
+    if (trouble) return trouble
+  }
+  return null
+}
+
 export const processSchema = z.strictObject({
   id,
   name: text(80).min(1),
@@ -37,7 +62,10 @@ export const processSchema = z.strictObject({
   /** work on a shell that is done so */
   works: z.array(z.enum(['stretch', 'grind'])).max(2).optional(),
   materials: text(300).optional(),
-  steps: z.array(stepSchema).min(1).max(40),
+  steps: z.array(stepSchema).min(1).max(40).superRefine((steps, context) => {
+    const trouble = orderTrouble(steps)
+    if (trouble) context.addIssue({ code: 'custom', message: trouble })
+  }),
 })
 
 export type Step = z.output<typeof stepSchema>

@@ -8,7 +8,7 @@ import { jobSteps, nextStep, type BenchStep } from '../../core/bench/jobSteps'
 import { lanesOf } from '../../core/bench/lanes'
 import { planConflicts } from '../../core/bench/planCheck'
 import { movesOf, planFigures, shownPlan } from '../../core/bench/planView'
-import { HOUSE_PROCESSES, HOUSE_RESOURCES, PEOPLE } from '../../core/bench/processes'
+import { HOUSE_PROCESSES, HOUSE_RESOURCES, orderTrouble, PEOPLE, processSchema } from '../../core/bench/processes'
 import { clockOf, minuteOf } from '../../core/bench/schedule/day'
 import { schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand, stepLine } from '../../core/bench/stepCommand'
@@ -63,6 +63,16 @@ describe('a fitting\'s job', () => {
     const more = structuredClone(of('cormac-eddowes'))
     more.making = { ...more.making, extra: ['liner-mould', 'no-such'] }
     expect([...new Set(stepsOf(more).map((s) => s.process))]).toEqual(['trim-to-fit', 'liner-mould'])
+  })
+  it('follows the shop\'s own way as it is now, whose steps must come in an order that can be done', () => {
+    const mine = HOUSE_PROCESSES.map((p) => (p.id === 'trim-to-fit' ? { ...p, steps: p.steps.map((s) => (s.id === 'trim' ? { ...s, minutes: 9 } : s)) } : p))
+    expect(jobSteps(of('cormac-eddowes'), [], {}, mine).find((s) => s.key === 'trim-to-fit:trim@left')).toMatchObject({ minutes: 9, houseMin: 9 })
+    const steps = (list: { id: string; after?: string[] }[]) => processSchema.safeParse({ id: 'own-1', name: 'Own', steps: list.map((s) => ({ words: s.id, minutes: 5, ...s })) })
+    expect(steps([{ id: 'a' }, { id: 'b', after: [] }, { id: 'c', after: ['a', 'b'] }]).success).toBe(true)
+    expect(steps([{ id: 'a', after: ['b'] }, { id: 'b' }]).error!.issues[0]!.message).toBe('“a” waits for itself')
+    expect(steps([{ id: 'a' }, { id: 'b', after: ['x'] }]).error!.issues[0]!.message).toMatch(/“x”, which is not there/)
+    expect(steps([{ id: 'a' }, { id: 'a' }]).error!.issues[0]!.message).toMatch(/same id/)
+    for (const p of HOUSE_PROCESSES) expect(orderTrouble(p.steps)).toBeNull()
   })
   it('goes onto the ticket with materials, promise and one line for both feet', () => {
     const ticket = ticketOf(of('ngozi-tarrant'), models)

@@ -39,6 +39,13 @@ describe('arch', () => {
     const bad = arch('schedule', put('bad-day.json', JSON.stringify({ ...day, resources: [day.resources[0]] })))
     expect([bad.status, bad.json().error]).toEqual([1, expect.objectContaining({ code: 'bad-day', path: 'jobs.0.steps.1.needs' })])
   })
+  it('estimates contact of a foot on floor, plain device and its own, and refuses where the tissue is another', () => {
+    const tove = arch('contact', 'demo/records/tove-marchetti.json', '--foot', 'right').json()
+    expect(tove).toMatchObject({ foot: 'right', load: 'standing on both feet', forceN: 313.92, floor: { rollDeg: 0, flagged: false } })
+    expect(tove.change.momentNmm).toBeCloseTo(tove.device.momentNmm - tove.plain.momentNmm, 5)
+    expect(arch('contact', 'demo/records/juno-abara.json', '--foot', 'left').status).toBe(1)
+    expect(arch('contact', 'demo/records/tove-marchetti.json', '--foot', 'right', '--load', 'jumping').status).toBe(2)
+  })
   it('fits a heating log and forecasts its window', () => {
     const rows = [0, 1, 2, 3, 4].map((m) => `${m},${(21 + 107 * (1 - Math.exp(-m / 6.4))).toFixed(4)}`)
     const log = put('log.csv', `minutes,celsius\n${rows.join('\n')}\n`)

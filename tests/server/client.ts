@@ -74,10 +74,8 @@ export class Caller {
     let text = ''
     try {
       const answer = await fetch(`${this.base}/api/${path}`, { headers: { cookie: this.cookie }, signal: stop.signal })
-      for await (const chunk of answer.body!) {
-        text += Buffer.from(chunk).toString()
-        if (until.test(text)) break
-      }
+      const reader = answer.body!.getReader()
+      for (let chunk = await reader.read(); !chunk.done && !until.test(text); chunk = await reader.read()) text += Buffer.from(chunk.value).toString()
     } catch {
       // ran out of time: what was heard is what there is
     }
