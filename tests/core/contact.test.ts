@@ -2,7 +2,10 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainDevice } from '../../core/device/buildDevice'
 import { sampleSole } from '../../core/device/soleField'
+import { calibrateTissue } from '../../core/mechanics/calibrate'
 import { contactGround, contactOnDevice, contactReport, pressureRefusal } from '../../core/mechanics/contact'
+import { effectStep, twoDigits } from '../../core/mechanics/effectSteps'
+import { layerEffects } from '../../core/mechanics/layerEffects'
 import { solveContact, type ContactCells } from '../../core/mechanics/contactSolver'
 import { sensorMean } from '../../core/mechanics/pressureRegions'
 import { AXES, subtalarMoment } from '../../core/mechanics/subtalarAxis'
@@ -139,6 +142,33 @@ describe('the foot', () => {
     const same = contactOnDevice(ground, deviceSchema.parse({ layers: [{ kind: 'medialSkive', depthMm: 3, on: false }] }))
     expect(same.momentNmm).toBe(plain.momentNmm)
     expect(same.share).toEqual(plain.share)
+  })
+  it('tells each layer alone and within the whole; one layer alone is the whole, and several are not their sum', () => {
+    const skive = { kind: 'medialSkive', depthMm: 3 }
+    const one = layerEffects(ground, deviceSchema.parse({ layers: [skive, { kind: 'metPad', heightMm: 4, on: false }] }))
+    expect(one.parts.map((p) => p.name)).toEqual(['Medial heel skive'])
+    expect(one.parts[0]!.alone.momentNmm).toBeCloseTo(one.change.momentNmm, 3)
+    expect(one.parts[0]!.within.momentNmm).toBeCloseTo(one.change.momentNmm, 3)
+    expect(Math.abs(one.together.momentNmm)).toBeLessThan(1e-3)
+    const many = layerEffects(ground, deviceSchema.parse({ layers: [skive, { kind: 'metPad', heightMm: 4 }], posts: [{ at: 'rearfoot', angleDeg: 4 }] }))
+    expect(many.parts.map((p) => p.name)).toEqual(['Medial heel skive', 'Met pad', 'Posts'])
+    expect(many.change.momentNmm).toBeCloseTo(many.parts.reduce((sum, p) => sum + p.alone.momentNmm, 0) + many.together.momentNmm, 6)
+    expect(many.parts[1]!.alone.headPeakPercent[1]).toBeLessThan(-5)
+    expect(many.parts[0]!.alone.medialHeelPoints).toBeGreaterThan(2)
+  })
+  it('is fitted to a measured picture by one factor, shown before and after; without a picture there is none', () => {
+    const coarse = sampleSole(field.sole.parameters, 4)
+    const truth = contactGround(coarse, 75, 'standing', undefined, 1.4).floor.peakKPa
+    const found = calibrateTissue(coarse, 75, { heelKPa: Math.max(truth.heelMedial, truth.heelLateral), headsKPa: Math.max(truth.head1, truth.head2, truth.head3, truth.head4, truth.head5) })!
+    expect(found.stiffer).toBeCloseTo(1.4, 2)
+    expect(found.after.heelKPa).toBeGreaterThan(found.before.heelKPa)
+    expect(calibrateTissue(coarse, 75, { heelKPa: 2000 })!.stiffer).toBeCloseTo(2.5, 1)
+    expect(calibrateTissue(coarse, 75, {})).toBeNull()
+  })
+  it('changes are shown as arrows in four steps and numbers of two digits', () => {
+    expect([0.4, -0.6, 3, 9].map((v) => effectStep('share', v).word)).toEqual(['none', 'slight', 'moderate', 'marked'])
+    expect(effectStep('moment', -180)).toEqual({ step: 2, word: 'moderate', way: 'down' })
+    expect([163.4, -0.0237, 8.96, 0].map(twoDigits)).toEqual([160, -0.024, 9, 0])
   })
   it('mean of a sensor keeps the load and lowers a peak', () => {
     const spike = new Float64Array(field.x.length)

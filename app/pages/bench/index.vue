@@ -141,10 +141,10 @@ onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
 
 <style scoped>
 h1 { white-space: nowrap; } .title-row > .v-btn:not(.v-btn--variant-flat) { min-width: 44px; padding: 0 10px; } .figure { font-size: 16px; color: var(--ink); } .figure.watch-text { color: var(--watch-text); }
-.lanes { flex: none; } .tab { max-height: 330px; } .legend { display: flex; gap: 10px; align-items: center; padding: 6px 14px; border-top: 1px solid var(--hairline); } .legend .muted { margin-left: auto; }
+.lanes { flex: 0 1 auto; min-height: 190px; display: flex; flex-direction: column; } .lanes > :first-child { flex: 0 1 auto; min-height: 0; } .tab { max-height: 330px; } .legend { display: flex; gap: 10px; align-items: center; padding: 6px 14px; border-top: 1px solid var(--hairline); } .legend .muted { margin-left: auto; }
 .key { width: 22px; height: 12px; border: 1px solid var(--spruce); background: var(--wash); border-radius: 2px; } .key.wait { background: repeating-linear-gradient(45deg, var(--sheet) 0 3px, var(--spruce) 3px 4px); } .key.run { background: var(--spruce); } .key.done { border-color: var(--line-strong); background: var(--paper); }
-.clashes { border: 1px solid var(--watch); background: var(--watch-tint); border-radius: 6px; padding: 6px 14px; display: flex; flex-direction: column; gap: 2px; flex: none; }
-.below { grid-template-columns: minmax(0, 1fr) minmax(0, 460px); min-height: 220px; } .stack0 { display: flex; flex-direction: column; }
+.clashes { border: 1px solid var(--watch); background: var(--watch-tint); border-radius: 6px; padding: 6px 14px; display: flex; flex-direction: column; gap: 2px; flex: none; max-height: 104px; overflow: auto; }
+.below { grid-template-columns: minmax(0, 1fr) minmax(0, 460px); flex: 1 0 220px; min-height: 150px; } .stack0 { display: flex; flex-direction: column; }
 .tabs { padding: 4px 8px !important; } .tab { min-height: 44px; padding: 0 12px; border-radius: 6px; } .tab[aria-selected='true'] { background: var(--wash); font-weight: 700; }
 .pad { padding: 10px 14px; display: flex; flex-direction: column; gap: 8px; } .moves { display: flex; flex-direction: column; gap: 2px; } .tnum { display: inline-block; min-width: 104px; }
 .line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; } .duty { display: flex; gap: 10px; align-items: center; min-height: 44px; font-size: 16px; } .duty input { width: 22px; height: 22px; } .nm { flex: 1; min-width: 120px; width: auto; } .mn { width: 84px; } .link { text-decoration: underline; min-height: 28px; }

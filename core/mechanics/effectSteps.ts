@@ -1,0 +1,27 @@
+/** How a change is shown: an arrow in four steps by its size, up or down; the number only on demand, never with three digits. */
+export type EffectKind = 'share' | 'peak' | 'moment'
+
+/** Ends of the steps: load share in points, peak in per cent, moment in N·mm (house steps). */
+export const EFFECT_STEPS: Record<EffectKind, readonly [number, number, number]> = { share: [0.5, 2, 6], peak: [5, 15, 30], moment: [50, 150, 350] }
+const WORDS = ['none', 'slight', 'moderate', 'marked'] as const
+
+export interface EffectStep {
+  /** 0 to 3 */
+  step: 0 | 1 | 2 | 3
+  word: (typeof WORDS)[number]
+  way: 'up' | 'down' | 'none'
+}
+
+/** The step of a change. @example effectStep('moment', -180) // { step: 2, word: 'moderate', way: 'down' } */
+export function effectStep(kind: EffectKind, change: number): EffectStep {
+  const size = Math.abs(change)
+  const step = EFFECT_STEPS[kind].filter((end) => size >= end).length as EffectStep['step']
+  return { step, word: WORDS[step], way: step === 0 ? 'none' : change > 0 ? 'up' : 'down' }
+}
+
+/** A number as far as it is known: two digits. @example twoDigits(163.4) // 160 */
+export function twoDigits(value: number): number {
+  if (value === 0 || !Number.isFinite(value)) return value
+  const unit = 10 ** (Math.floor(Math.log10(Math.abs(value))) - 1)
+  return Math.round(value / unit) * unit
+}
