@@ -1,2 +1,6 @@
 export { parseDay } from '../../core/bench/schedule/day'
 export { QUICK_WORK, schedule } from '../../core/bench/schedule/schedule'
+export { buildShell } from '../../core/device/shell'
+export { sampleSole } from '../../core/device/soleField'
+export { buildSurface } from '../../core/device/surface'
+export { contactGround, contactOnDevice } from '../../core/mechanics/contact'

@@ -1,6 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { plainDevice } from '../../core/device/buildDevice'
+import { plainDevice, soleFieldOf } from '../../core/device/buildDevice'
 import { sampleSole } from '../../core/device/soleField'
 import { calibrateTissue } from '../../core/mechanics/calibrate'
 import { contactGround, contactOnDevice, contactReport, pressureRefusal } from '../../core/mechanics/contact'
@@ -12,6 +12,7 @@ import { AXES, subtalarMoment } from '../../core/mechanics/subtalarAxis'
 import type { Refusal } from '../../core/record/refusal'
 import { deviceSchema } from '../../core/record/schema'
 import { DEMO_RECORDS } from '../../demo/records'
+import { randomPrescription } from '../fixtures/randomDevice'
 
 const K = 0.02
 const code = (act: () => unknown) => {
@@ -155,6 +156,15 @@ describe('the foot', () => {
     expect(many.change.momentNmm).toBeCloseTo(many.parts.reduce((sum, p) => sum + p.alone.momentNmm, 0) + many.together.momentNmm, 6)
     expect(many.parts[1]!.alone.headPeakPercent[1]).toBeLessThan(-5)
     expect(many.parts[0]!.alone.medialHeelPoints).toBeGreaterThan(2)
+  })
+  it('comes to rest on whatever device the studio can make', () => {
+    for (let seed = 1; seed <= 60; seed++) {
+      const foot = randomPrescription(seed).feet.left!
+      const { solution, share, momentNmm } = contactOnDevice(contactGround(sampleSole(soleFieldOf(foot, 'left', 4).field.sole.parameters, 4), 75), foot.device!)
+      expect(solution.imbalance, `seed ${seed}`).toBeLessThan(1e-6)
+      expect(solution.steps, `seed ${seed}`).toBeLessThan(30)
+      expect([momentNmm, ...Object.values(share)].every(Number.isFinite), `seed ${seed}`).toBe(true)
+    }
   })
   it('is fitted to a measured picture by one factor, shown before and after; without a picture there is none', () => {
     const coarse = sampleSole(field.sole.parameters, 4)
