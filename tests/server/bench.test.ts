@@ -75,6 +75,11 @@ describe('the bench', () => {
     expect(rows.map((r) => r.did)).toEqual(['start', 'finish', 'finish', 'finish', 'start', 'redo'])
     expect(rows.at(-1)).toMatchObject({ step: 'heat-moulded:oven', reason: 'went cold' })
     expect((await db.query("select count(*)::int as n from audit where fitting_id = $1 and action = 'jobs.step:jobs'", [id])).rows[0].n).toBe(6)
+    // Nor is the lock passed by writing the whole list.
+    const list = (celsius?: number) => bram.command(id, 6, { kind: 'part.put', part: 'jobs', content: [{ step: 'heat-moulded:place', foot: 'left', done: true, state: 'done', ...(celsius !== undefined && { celsius }) }] })
+    expect((await list()).json.code).toBe('no-temperature')
+    expect((await list(60)).json.code).toBe('no-temperature')
+    expect((await list(40)).status).toBe(200)
     // Numb feet: no heat on the foot, whatever is typed.
     const numb = await own('wendeline-achterberg', 'Nora Numb', (r) => (r.story!.conditions = ['neuropathy']))
     expect((await step(numb, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 25, reason: 'only warm' })).json.code).toBe('too-hot')

@@ -1,4 +1,5 @@
 import { jobSteps } from '../../../../core/bench/jobSteps'
+import { skinGaps } from '../../../../core/bench/skinGaps'
 import { stepCommand, stepLine } from '../../../../core/bench/stepCommand'
 import { partOf, type Command } from '../../../../core/record/commands'
 import type { Job } from '../../../../core/record/schema'
@@ -22,7 +23,9 @@ export default route({ permission: 'jobs.change', body: commandBody }, async ({ 
     const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
     const state = making ? here(await readFitting(db, person.shopId, id)) : null
     if (state?.blocked) throw new HttpProblem(409, 'refer-first', 'Making waits for a clearance, which the fitter records in Story.')
-    const known = body.command.kind === 'jobs.step' ? stepCommand(jobSteps(recordOf(state!), await readModels(db, person.shopId), {}, (await currentNorms(db, person.shopId))?.processes), body.command) : null
+    const steps = state ? jobSteps(recordOf(state), await readModels(db, person.shopId), {}, (await currentNorms(db, person.shopId))?.processes) : []
+    const known = body.command.kind === 'jobs.step' ? stepCommand(steps, body.command) : null
+    if (state && body.command.kind === 'part.put' && skinGaps(steps, body.command.content as Job[], state.wearer).length > 0) throw new HttpProblem(409, 'no-temperature', 'A foot goes onto a warm surface only after its temperature is measured and cool enough. Begin the step at the bench.')
     const command = known?.command ?? body.command
     const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, command, person.name, state?.wearer)
     if (applied.kind === 'unknown') return here(null)
@@ -38,7 +41,7 @@ export default route({ permission: 'jobs.change', body: commandBody }, async ({ 
   })
 })
 
-/** Does the command say that a step of making was done? */
+/** Does the command say that a step of making was begun or done? */
 function anyDone(command: Command): boolean {
-  return command.kind === 'part.put' && Array.isArray(command.content) && command.content.some((step: { done?: boolean }) => step.done === true)
+  return command.kind === 'part.put' && Array.isArray(command.content) && command.content.some((step: { done?: boolean; state?: string }) => step.done === true || step.state === 'running')
 }
