@@ -1,6 +1,7 @@
 import type { FittingRecord } from '../core/record/schema'
 import type { ComplaintPlace, DeviceKind, Side } from '../core/record/vocabulary'
-import { daysFrom, madeUpFeet, NO_SIGNS, record, withDevice } from './people'
+import { dayAfter } from '../core/followup/wearInPlan'
+import { madeUpFeet, NO_SIGNS, record, withDevice } from './people'
 
 type Row = [name: string, bornOn: string, sex: 'female' | 'male' | 'other', lengthMm: number, what: string, activity: string, foot: Side, at: ComplaintPlace, pain: [number, number | null, number | null], comfort: [number, number | null, number | null], kind: DeviceKind, layer: object | null, handedOverDaysAgo: number]
 
@@ -32,16 +33,16 @@ const ROWS: Row[] = [
 export function pastRecords(today: string): Record<string, FittingRecord> {
   return Object.fromEntries(
     ROWS.map(([name, bornOn, sex, lengthMm, occupation, activity, foot, at, pain, comfort, kind, layer, ago], i) => {
-      const on = daysFrom(today, -ago)
-      const visits = [[0, 0], [14, 1], [42, 2]].flatMap(([days, k]) => (pain[k!] === null || pain[k!] === undefined ? [] : [{ on: daysFrom(on, days!), pain: [{ foot, at, score: pain[k!]! }], ...(comfort[k!] != null && { comfort: comfort[k!]! }), ...(days! > 0 && { daysUsed: days! - 2, hoursADay: 4 + (i % 5) }) }]))
+      const on = dayAfter(today, -ago)
+      const visits = [[0, 0], [14, 1], [42, 2]].flatMap(([days, k]) => (pain[k!] === null || pain[k!] === undefined ? [] : [{ on: dayAfter(on, days!), pain: [{ foot, at, score: pain[k!]! }], ...(comfort[k!] != null && { comfort: comfort[k!]! }), ...(days! > 0 && { daysUsed: days! - 2, hoursADay: 4 + (i % 5) }) }]))
       return [
         name.toLowerCase().replace(/ /g, '-'),
         record({
           client: { code: `HR-0${200 + i}`, name, bornOn, sex, massKg: 55 + ((i * 7) % 40), heightMm: 1600 + ((i * 37) % 280), occupation },
-          visit: { on: daysFrom(on, -12), reason: 'as told in the story' },
+          visit: { on: dayAfter(on, -12), reason: 'as told in the story' },
           story: { activity, ability: 'able', intent: 'comfort', hours: 6, school: 'comfort', complaints: [{ foot, at, score: pain[0] }], conditions: [], signs: NO_SIGNS },
           feet: withDevice(madeUpFeet(lengthMm, { width: 0.375 + (i % 4) * 0.006, waist: 0.9 + (i % 5) * 0.015, drop: 2 + (i % 3) }), kind, layer ? [layer] : []),
-          handover: { on, wearInStart: daysFrom(on, 1), checks: { flat: 'good', edge: 'good', liner: i % 6 === 0 ? 'watch' : 'good', arches: 'good', stand: i % 7 === 3 ? 'stop' : 'good', toes: 'good', marks: 'good' } },
+          handover: { on, wearInStart: dayAfter(on, 1), checks: { flat: 'good', edge: 'good', liner: i % 6 === 0 ? 'watch' : 'good', arches: 'good', stand: i % 7 === 3 ? 'stop' : 'good', toes: 'good', marks: 'good' } },
           followups: visits,
         }),
       ]

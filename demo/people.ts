@@ -26,9 +26,3 @@ export function withDevice(feet: ReturnType<typeof madeUpFeet>, kind: DeviceKind
 }
 
 export const record = (value: object): FittingRecord => recordSchema.parse({ format: 'gentle-arch/fitting', version: 1, shop, ...value })
-
-/** An ISO day some days from another. */
-export function daysFrom(day: string, days: number): string {
-  const [y, m, d] = day.split('-').map(Number)
-  return new Date(Date.UTC(y!, m! - 1, d! + days)).toISOString().slice(0, 10)
-}

@@ -2,14 +2,12 @@ import { format } from 'date-fns'
 import { defineStore } from 'pinia'
 import { benchDay, ownJob, visitJob, type BenchDay } from '../../core/bench/benchDay'
 import { EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
-import { PEOPLE } from '../../core/bench/processes'
 import type { BenchStep } from '../../core/bench/jobSteps'
 import { planConflicts, type Naming, type PlanConflict } from '../../core/bench/planCheck'
 import { missingSteps, movesOf, planFigures, shownPlan, type ShownStep } from '../../core/bench/planView'
 import type { PlacedStep, Schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand } from '../../core/bench/stepCommand'
 import type { StepChange } from '../../core/bench/stepState'
-import type { Making } from '../../core/record/schema'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
 import { api } from '~/composables/api'
 import { scheduleWorker, stopScheduling } from '~/workers/scheduleWorker'
@@ -56,7 +54,7 @@ export const useBench = defineStore('bench', {
         {
           day, resources, people: this.onDuty.length, jobs: this.jobsOfDay.map(({ id, steps, promisedOn, promisedAt }) => ({ id, steps, ...(promisedOn && { promisedOn }), ...(promisedAt && { promisedAt }) })),
           visits: visits.map((v) => ({ id: v.id, job: v.job, from: format(new Date(v.startsAt), 'HH:mm'), minutes: v.minutes, state: v.state })), own: this.plan.own, pinned: this.plan.pinned,
-          done: this.plan.own.filter((o) => o.done).map((o) => o.id), ...(this.isToday && this.minute && { now: this.minute }),
+          ...(this.isToday && this.minute && { now: this.minute }),
         },
         this.clock,
       )
@@ -196,7 +194,7 @@ export const useBench = defineStore('bench', {
       try {
         const { command } = stepCommand(job.steps, { step: step.step, ...(step.foot && { foot: step.foot }), ...change })
         await api(`fittings/${job.id}/commands`, 'POST', { id: crypto.randomUUID(), version: job.jobsVersion, command })
-        await useTimers().forStep(job.code, job.id, step, change.do)
+        await useTimers().forStep(job.code, job.id, step, change.do, change.minutes)
       } catch (error) {
         await this.load()
         return (error as Error).message
@@ -204,15 +202,5 @@ export const useBench = defineStore('bench', {
       await this.load()
       return ''
     },
-    async promise(job: BenchJobRow, making: Making) {
-      try {
-        await api(`fittings/${job.id}/commands`, 'POST', { id: crypto.randomUUID(), version: job.makingVersion, command: { kind: 'part.put', part: 'making', content: making } })
-      } catch (error) {
-        this.trouble = (error as Error).message
-      }
-      await this.load()
-    },
   },
 })
-
-export { PEOPLE }

@@ -13,7 +13,7 @@ export const APPARATUS = ['oven', 'tray', 'blower', 'mould'] as const
 
 /** Logs of heat. Readings come from a probe over server-sent events, or are typed; both are kept in the same log. */
 export const useHeat = defineStore('heat', {
-  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, pace: 1, priors: {} as Record<string, HeatPrior | undefined> }),
+  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, priors: {} as Record<string, HeatPrior | undefined> }),
   actions: {
     async load() {
       try {
@@ -64,7 +64,7 @@ export const useHeat = defineStore('heat', {
       const log = this.logs.find((l) => l.id === id)
       if (!log) return
       const last = log.readings.at(-1)
-      const query = new URLSearchParams({ apparatus: log.apparatus, drive: String(drive ?? last?.drive ?? 1), from: String(last ? last.minutes + 0.05 : 0), start: String(last?.celsius ?? 21), pace: String(this.pace) })
+      const query = new URLSearchParams({ apparatus: log.apparatus, drive: String(drive ?? last?.drive ?? 1), from: String(last ? last.minutes + 0.05 : 0), start: String(last?.celsius ?? 21) })
       const stream = markRaw(new EventSource(`/api/standins/probe?${query.toString()}`))
       const waiting: HeatReading[] = []
       let sending = false

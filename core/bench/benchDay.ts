@@ -29,6 +29,7 @@ export interface OwnWork {
   needs: string[]
   /** at a fixed time, else wherever there is room */
   at?: string
+  done?: boolean
 }
 
 export interface BenchDayInput {
@@ -44,7 +45,6 @@ export interface BenchDayInput {
   own: readonly OwnWork[]
   /** steps set by hand, by job and step key */
   pinned: readonly { job: string; step: string; at: string }[]
-  done?: readonly string[]
 }
 
 /** Why a step is not on this day. */
@@ -172,7 +172,7 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
   for (const o of input.own) {
     const id = ownJob(o.id)
     jobs.push({ id, steps: [{ id: 'work', minutes: o.minutes, needs: o.needs.filter((n) => has.has(n)), client: false, after: [], words: o.name }] })
-    if (input.done?.includes(o.id)) done.push({ job: id, step: 'work' })
+    if (o.done) done.push({ job: id, step: 'work' })
     else if (o.at && (now === undefined || minuteOf(o.at) >= now)) pinned.push({ job: id, step: 'work', at: o.at })
     else pin(id, 'work')
   }

@@ -40,10 +40,16 @@ const quantile = (sorted: readonly number[], q: number): number => {
  * @example learnDurations([{ step: 'trim-to-fit:trim', actualMin: 8 }], HOUSE_PROCESSES).find((t) => t.step === 'trim-to-fit:trim').minutes // 5: (5·4 + 8)/6 = 4.67
  */
 export function learnDurations(log: readonly StepTook[], processes: readonly Process[]): StepTime[] {
+  const took = new Map<string, number[]>()
+  for (const { step, actualMin } of log) {
+    const own = took.get(step)
+    if (own) own.push(actualMin)
+    else took.set(step, [actualMin])
+  }
   return processes.flatMap((process) =>
     process.steps.map((step): StepTime => {
       const key = `${process.id}:${step.id}`
-      const all = log.filter((l) => l.step === key).map((l) => l.actualMin)
+      const all = took.get(key) ?? []
       const used = all.filter((m) => step.minutes === 0 || (m <= step.minutes * FORGOTTEN && m >= step.minutes * AT_ONCE)).sort((a, b) => a - b)
       const medianMin = used.length ? quantile(used, 0.5) : null
       const minutes = medianMin === null ? step.minutes : Math.max(1, Math.round((HOUSE_COUNTS * step.minutes + used.length * medianMin) / (HOUSE_COUNTS + used.length)))
@@ -52,5 +58,5 @@ export function learnDurations(log: readonly StepTook[], processes: readonly Pro
   )
 }
 
-/** Learned minutes by `process:step`, for those with anything in the log. Overnight steps keep the house value. */
+/** Learned minutes by `process:step`, for those with anything in the log. */
 export const learnedMinutes = (times: readonly StepTime[]): Learned => Object.fromEntries(times.filter((t) => t.count > 0).map((t) => [t.step, { minutes: t.minutes, count: t.count }]))

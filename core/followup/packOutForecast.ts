@@ -23,6 +23,9 @@ export interface PackOutLine {
 export const linerSeen = (record: FittingRecord): { days: number; share: number }[] =>
   (record.followups ?? []).flatMap((f) => (f.daysUsed !== undefined && f.liner && f.liner.newMm > 0 ? [{ days: f.daysUsed, share: Math.max(0, 1 - f.liner.nowMm / f.liner.newMm) }] : []))
 
+/** Days of use until packing out makes a difference at a station: loose, else roomy; null where it never does, or where it was so as new. */
+export const givesAfter = ({ roomyDays, looseDays }: PackOutLine): number | null => [looseDays, roomyDays].find((d) => d !== null && d > 0) ?? null
+
 /** Stations that a liner holds; those it does not touch never pack out. */
 const LEAST_LOSS_MM = 0.2
 
@@ -52,5 +55,5 @@ export function packOutForecast(record: FittingRecord, model: FootwearModel, day
       return [{ side, station, newMm, nowMm: newMm + linerMm * packedOut(curve, daysUsed), verdictEnd: endVerdict, roomyDays, looseDays }]
     })
   })
-  return { curve, lines: lines.sort((a, b) => (a.looseDays ?? a.roomyDays ?? 1e6) - (b.looseDays ?? b.roomyDays ?? 1e6)) }
+  return { curve, lines: lines.sort((a, b) => (givesAfter(a) ?? 1e6) - (givesAfter(b) ?? 1e6)) }
 }

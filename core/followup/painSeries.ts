@@ -1,9 +1,6 @@
 import { normsOf } from '../measure/normsTable'
 import type { Complaint, FittingRecord } from '../record/schema'
 
-/** Smallest change of pain that is believed, points of 0–10 (house default, editable). */
-export const PAIN_COUNTS = 2
-
 /** Pain at one place of one foot over time; the first point is the story's or the handover's value. */
 export interface PainSeries {
   foot: Complaint['foot']
@@ -15,7 +12,7 @@ export interface PainSeries {
 }
 
 /**
- * Pain by place and date against the value at handover (the last one on or before it, else the first): a change below 2 points is
+ * Pain by place and date against the value at handover (the last one on or before it, else the first): a change below what the table of norms believes (house 2 points) is
  * 'no change'.
  *
  * @example painSeries(record)[0].verdict // 'better' for 6 → 4

@@ -9,7 +9,7 @@ import { dueOf } from '../../core/followup/due'
 import { fittingForm } from '../../core/followup/fittingForm'
 import { monthsLater } from '../../core/followup/handoverChecks'
 import { comfortSeries, momentOf, momentsOf } from '../../core/followup/outcomes'
-import { linerSeen, packOutForecast } from '../../core/followup/packOutForecast'
+import { givesAfter, linerSeen, packOutForecast } from '../../core/followup/packOutForecast'
 import { HOUSE_PACK_OUT } from '../../core/followup/packOut'
 import { HOUSE_PRICES, priceTableSchema } from '../../core/followup/priceTable'
 import { quoteChanges, quoteLines, quoteSums } from '../../core/followup/quote'
@@ -110,6 +110,11 @@ describe('a liner', () => {
       expect(same.nowMm).toBeGreaterThan(line.nowMm)
       if (line.roomyDays !== null && line.looseDays !== null) expect(line.looseDays).toBeGreaterThanOrEqual(line.roomyDays)
     }
+    // Soonest first by what packing out does; what was roomy as new stands behind.
+    const gives = fresh.map(givesAfter)
+    expect(gives.filter((d) => d !== null)).toEqual([...gives].filter((d) => d !== null).sort((a, b) => a! - b!))
+    expect(gives.slice(gives.indexOf(null)).every((d) => d === null)).toBe(true)
+    expect(givesAfter({ ...fresh[0]!, roomyDays: 0, looseDays: null })).toBeNull()
     // A heel liner of 8 mm a side has lost half of its 20 % after ten days: 0.8 mm a side.
     const heel = later.find((l) => l.station === 'heel' && l.side === 'left')!
     expect(heel.nowMm - heel.newMm).toBeCloseTo(0.1 * model.liner.thicknessMm.heel, 6)

@@ -16,8 +16,8 @@ import { changeStep, type StepChange, type Wearer } from '../../core/bench/stepS
 import { ticketOf } from '../../core/bench/ticket'
 import { wearerOf } from '../../core/bench/wearer'
 import { applyCommand } from '../../core/record/commands'
-import type { Refusal } from '../../core/record/refusal'
 import type { FittingRecord, Job } from '../../core/record/schema'
+import { refusalCode } from '../fixtures/refusalCode'
 
 const TODAY = '2026-11-25'
 const DEMO = benchRecords(TODAY)
@@ -26,14 +26,6 @@ const of = (name: string) => DEMO[name]!.record
 const stepsOf = (record: FittingRecord) => jobSteps(record, models)
 const naming = { resource: (id: string) => id, step: (job: string, step: string) => `${job} ${step}` }
 const clock = (moment: string) => (moment.startsWith(TODAY) ? moment.slice(11, 16) : null)
-const code = (act: () => unknown) => {
-  try {
-    act()
-    return 'fine'
-  } catch (error) {
-    return (error as Refusal).code
-  }
-}
 
 describe('a fitting\'s job', () => {
   it('is the steps of its devices, in the order in which they can be done', () => {
@@ -111,26 +103,26 @@ describe('a step', () => {
   })
   it('is refused with a sentence where it makes no sense', () => {
     const start = (step: string, extra: Partial<StepChange> = {}) => () => play([['10:00', { step, do: 'start', ...extra }]])
-    expect(code(start('cool'))).toBe('too-early')
-    expect(code(start('cool', { reason: 'the blank is cold already' }))).toBe('fine')
-    expect(code(start('fly'))).toBe('no-such-step')
-    expect(code(() => play([['10:00', { step: 'oven', do: 'skip' }]]))).toBe('no-reason')
-    for (const what of ['split', 'longer', 'redo', 'undo'] as const) expect(code(() => play([['10:00', { step: 'oven', do: what, reason: 'x' }]]))).toBe('bad-step')
-    expect(code(() => play([['10:00', { step: 'oven', do: 'start' }], ['10:01', { step: 'oven', do: 'start' }]]))).toBe('bad-step')
+    expect(refusalCode(start('cool'))).toBe('too-early')
+    expect(refusalCode(start('cool', { reason: 'the blank is cold already' }))).toBe('fine')
+    expect(refusalCode(start('fly'))).toBe('no-such-step')
+    expect(refusalCode(() => play([['10:00', { step: 'oven', do: 'skip' }]]))).toBe('no-reason')
+    for (const what of ['split', 'longer', 'redo', 'undo'] as const) expect(refusalCode(() => play([['10:00', { step: 'oven', do: what, reason: 'x' }]]))).toBe('bad-step')
+    expect(refusalCode(() => play([['10:00', { step: 'oven', do: 'start' }], ['10:01', { step: 'oven', do: 'start' }]]))).toBe('bad-step')
   })
   it('with a foot on a warm surface is locked until it is measured, and by the skin\'s limit', () => {
     const place = (extra: Partial<StepChange>, wearer = adult) => () => play([['10:00', { step: 'impression', foot: 'left', do: 'finish' }], ['10:00', { step: 'oven', do: 'finish' }], ['10:01', { step: 'place', foot: 'left', do: 'start', ...extra }]], wearer)
     // 6 minutes: 51 − 3·log10(6) = 48.67 °C; the margin is 3 K for adults, 5 for children.
-    expect(code(place({}))).toBe('no-temperature')
-    expect(code(place({ celsius: 49 }))).toBe('too-hot')
-    expect(code(place({ celsius: 49, reason: 'he said it is fine' }))).toBe('too-hot')
-    expect(code(place({ celsius: 46 }))).toBe('no-reason')
-    expect(code(place({ celsius: 46, reason: 'thick sock' }))).toBe('fine')
-    expect(code(place({ celsius: 45 }))).toBe('fine')
-    expect(code(place({ celsius: 45 }, { child: true, noHeat: false }))).toBe('no-reason')
-    expect(code(place({ celsius: 30, reason: 'only warm' }, { child: false, noHeat: true }))).toBe('too-hot')
+    expect(refusalCode(place({}))).toBe('no-temperature')
+    expect(refusalCode(place({ celsius: 49 }))).toBe('too-hot')
+    expect(refusalCode(place({ celsius: 49, reason: 'he said it is fine' }))).toBe('too-hot')
+    expect(refusalCode(place({ celsius: 46 }))).toBe('no-reason')
+    expect(refusalCode(place({ celsius: 46, reason: 'thick sock' }))).toBe('fine')
+    expect(refusalCode(place({ celsius: 45 }))).toBe('fine')
+    expect(refusalCode(place({ celsius: 45 }, { child: true, noHeat: false }))).toBe('no-reason')
+    expect(refusalCode(place({ celsius: 30, reason: 'only warm' }, { child: false, noHeat: true }))).toBe('too-hot')
     // Nor is it passed by ticking it off, or by telling another time on the skin.
-    expect(code(() => play([['10:01', { step: 'place', foot: 'left', do: 'finish' }]]))).toBe('no-temperature')
+    expect(refusalCode(() => play([['10:01', { step: 'place', foot: 'left', do: 'finish' }]]))).toBe('no-temperature')
     const lie = stepCommand(stepsOf(record), { kind: 'jobs.step', step: 'heat-moulded:place', foot: 'left', do: 'finish', celsius: 50, skinMin: 0.5, following: [] })
     expect(lie.command.skinMin).toBe(6)
     expect(wearerOf({ ...record, story: { ...record.story!, conditions: ['neuropathy'] } }).noHeat).toBe(true)

@@ -9,20 +9,12 @@ import { layerEffects } from '../../core/mechanics/layerEffects'
 import { solveContact, type ContactCells } from '../../core/mechanics/contactSolver'
 import { sensorMean } from '../../core/mechanics/pressureRegions'
 import { AXES, subtalarMoment } from '../../core/mechanics/subtalarAxis'
-import type { Refusal } from '../../core/record/refusal'
 import { deviceSchema } from '../../core/record/schema'
 import { DEMO_RECORDS } from '../../demo/records'
+import { refusalCode } from '../fixtures/refusalCode'
 import { randomPrescription } from '../fixtures/randomDevice'
 
 const K = 0.02
-const code = (act: () => unknown) => {
-  try {
-    act()
-    return 'fine'
-  } catch (error) {
-    return (error as Refusal).code
-  }
-}
 /** Cells of a plan on a square grid with a gap; linear springs of 0.02 N/mm³ where no law is given. */
 function cellsOf(inside: (x: number, y: number) => boolean, gap: (x: number, y: number) => number, step: number, half: number, law: { a: number; p0: number; c: number } = { a: 0, p0: 1, c: 1 / K }, nz = 1): ContactCells {
   const at: [number, number][] = []
@@ -81,10 +73,10 @@ describe('contact', () => {
   })
   it('is refused with a sentence where there is no rest', () => {
     const flat = rectangle(60, 100, 2)
-    expect(code(() => solveContact(flat, { forceN: 400, xcMm: 0, ycMm: 51, roll: 0 }))).toBe('no-equilibrium')
-    expect(code(() => solveContact(flat, { forceN: 400, xcMm: 40, ycMm: 0, roll: 0 }))).toBe('no-equilibrium')
-    expect(code(() => solveContact(flat, { forceN: 0, xcMm: 0, ycMm: 0, roll: 0 }))).toBe('no-equilibrium')
-    expect(code(() => solveContact(rectangle(60, 100, 2, () => 90), { forceN: 400, xcMm: 0, ycMm: 0, roll: 0 }))).toBe('no-equilibrium')
+    expect(refusalCode(() => solveContact(flat, { forceN: 400, xcMm: 0, ycMm: 51, roll: 0 }))).toBe('no-equilibrium')
+    expect(refusalCode(() => solveContact(flat, { forceN: 400, xcMm: 40, ycMm: 0, roll: 0 }))).toBe('no-equilibrium')
+    expect(refusalCode(() => solveContact(flat, { forceN: 0, xcMm: 0, ycMm: 0, roll: 0 }))).toBe('no-equilibrium')
+    expect(refusalCode(() => solveContact(rectangle(60, 100, 2, () => 90), { forceN: 400, xcMm: 0, ycMm: 0, roll: 0 }))).toBe('no-equilibrium')
   })
 })
 
@@ -202,12 +194,12 @@ describe('a record\'s contact', () => {
     expect(contactReport(tove, 'right', 'single-limb').forceN).toBeCloseTo(1.1 * 64 * 9.81, 6)
   })
   it('has no numbers for children, thin pads, diabetes and feet at risk, and says what is missing', () => {
-    expect(code(() => contactReport(DEMO_RECORDS['juno-abara']!, 'left'))).toBe('no-pressure-numbers')
+    expect(refusalCode(() => contactReport(DEMO_RECORDS['juno-abara']!, 'left'))).toBe('no-pressure-numbers')
     expect(pressureRefusal(DEMO_RECORDS['anselm-quarrie']!, 'right')).toMatch(/no pressure numbers|measure inside/)
     const thin = structuredClone(tove)
     thin.feet.right!.findings!.fatPad = 'thin'
     expect(pressureRefusal(thin, 'right')).toMatch(/thin heel pad/i)
     expect(pressureRefusal(thin, 'left')).toBeNull()
-    expect(code(() => contactReport({ ...tove, client: { ...tove.client, massKg: undefined } }, 'left'))).toBe('no-mass')
+    expect(refusalCode(() => contactReport({ ...tove, client: { ...tove.client, massKg: undefined } }, 'left'))).toBe('no-mass')
   })
 })

@@ -3,7 +3,7 @@ import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { addDays, format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
-import { linerSeen, type packOutForecast } from '../../../core/followup/packOutForecast'
+import { givesAfter, linerSeen, type packOutForecast } from '../../../core/followup/packOutForecast'
 import { HOUSE_PACK_OUT, packedOut } from '../../../core/followup/packOut'
 import { stationWords } from '../../../core/footwear/stationWords'
 import { parseNumber } from '../../../core/measure/callOut'
@@ -43,10 +43,11 @@ const y = scaleLinear([0, 0.35], [H - 22, 8])
 const path = computed(() => line<number>().x((d) => x.value(d)).y((d) => y(packedOut(curve.value, d)))(Array.from({ length: 61 }, (_, i) => (x.value.domain()[1]! * i) / 60)) ?? '')
 const when = (days: number | null) => {
   if (days === null) return 'not by packing out'
+  if (days === 0) return 'as new already'
   if (days <= used.value) return 'now'
   return `day ${Math.round(days)}, about ${format(addDays(new Date(), ((days - used.value) / daysAWeek.value) * 7), 'MMM yyyy')}`
 }
-const todo = computed(() => (answer.value?.lines ?? []).find((l) => l.looseDays !== null || l.roomyDays !== null))
+const todo = computed(() => (answer.value?.lines ?? []).find((l) => givesAfter(l) !== null))
 function set(key: 'newMm' | 'nowMm', text: string) {
   const value = parseNumber(text)
   const other = current.liner ?? { newMm: 0, nowMm: 0 }
