@@ -14,7 +14,8 @@ function main(argv: string[]): number {
   }
   try {
     const args = readArguments(rest, command.options)
-    if (args.files.length < command.files) throw new UsageError(`arch ${name} needs ${command.usage}`)
+    const needed = command.optionalFile !== undefined && args.options[command.optionalFile] !== undefined ? 0 : command.files
+    if (args.files.length < needed) throw new UsageError(`arch ${name} needs ${command.usage}`)
     if (args.files.length > command.files) throw new UsageError(`arch ${name}: "${args.files[command.files]}" is one file too many`)
     const answer = command.run(args)
     process.stdout.write(answer instanceof Lines ? answer.answers.map((a) => `${JSON.stringify(a)}\n`).join('') : `${JSON.stringify(answer, null, 2)}\n`)

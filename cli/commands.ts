@@ -22,7 +22,9 @@ import { guessUnit, MESH_FORMATS, MM_PER, UNITS, type Unit } from '../core/forma
 import { readMesh } from '../core/formats/mesh/readMesh'
 import { writeMesh } from '../core/formats/mesh/writeMesh'
 import { measureRecord } from '../core/measure/measureRecord'
-import { contactReport } from '../core/mechanics/contact'
+import { contactReport } from '../core/mechanics/contactReport'
+import { solveShellFile } from '../core/mechanics/shell/modelFile'
+import { shellReport } from '../core/mechanics/shell/shellReport'
 import { HOUSE_NORMS } from '../core/measure/normsTable'
 import { roundDeep } from '../core/record/roundDeep'
 import { parseRecord } from '../core/record/parse'
@@ -36,6 +38,8 @@ export interface Command {
   usage: string
   files: number
   options: readonly string[]
+  /** with this option no file need be given */
+  optionalFile?: string
   run: (args: Arguments) => unknown
 }
 
@@ -108,6 +112,23 @@ const contact: Command = {
     const load = args.options.load ?? 'standing'
     if (load !== 'standing' && load !== 'single-limb') throw new UsageError('arch: --load takes standing or single-limb')
     return roundDeep({ foot: side, ...contactReport(record, side, load) })
+  },
+}
+
+const shell: Command = {
+  usage: 'RECORD --foot left|right | --model FILE',
+  files: 1,
+  options: ['foot', 'model'],
+  optionalFile: 'model',
+  run: (args) => {
+    if (args.options.model !== undefined) {
+      if (args.files.length > 0 || args.options.foot !== undefined) throw new UsageError('arch: --model takes one shell file and no record')
+      // Not rounded: deflections of a test shell may be millionths.
+      return solveShellFile(readJson(args.options.model))
+    }
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    return roundDeep({ foot: side, ...shellReport(record, side) })
   },
 }
 
@@ -263,4 +284,4 @@ const capture: Command = {
 }
 
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, contact, match, schedule: scheduleCommand, heat, advise: adviseCommand, convert, scan, capture }
+export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, contact, shell, match, schedule: scheduleCommand, heat, advise: adviseCommand, convert, scan, capture }

@@ -9,17 +9,21 @@ export const shellMaterialSchema = z.strictObject({
   usualMm: z.tuple([z.number().min(0.3), z.number().max(30)]).readonly().refine(([low, high]) => low < high, 'the lower limit must be below the upper one'),
   rigid: z.boolean(),
   mouldC: z.tuple([z.number(), z.number()]).readonly().nullable(),
+  /** Poisson's ratio */
+  poisson: z.number().min(0).max(0.49).default(0.38),
+  /** stress a shell is not to pass in everyday bending, MPa; null where none is known */
+  limitMPa: z.number().min(0.1).max(5000).nullable().default(null),
   state: z.string().max(20).default('own assumption'),
 })
 export type ShellMaterial = z.output<typeof shellMaterialSchema>
 
 /** Shell materials (workshop table, editable; the maker's sheet rules). */
 export const SHELL_MATERIALS: readonly ShellMaterial[] = [
-  { id: 'polypropylene', name: 'Polypropylene', densityGPerCm3: 0.91, youngMPa: 1300, usualMm: [3, 5], rigid: true, mouldC: [160, 190], state: 'own assumption' },
-  { id: 'pa12', name: 'Printed nylon PA12', densityGPerCm3: 1.01, youngMPa: 1700, usualMm: [2.4, 3.5], rigid: true, mouldC: null, state: 'own assumption' },
-  { id: 'carbon', name: 'Carbon laminate', densityGPerCm3: 1.55, youngMPa: 40000, usualMm: [1.5, 2.2], rigid: true, mouldC: null, state: 'own assumption' },
-  { id: 'eva-60', name: 'High-density EVA', densityGPerCm3: 0.22, youngMPa: 3.6, usualMm: [5, 10], rigid: false, mouldC: [110, 130], state: 'own assumption' },
-  { id: 'cork', name: 'Cork blend', densityGPerCm3: 0.28, youngMPa: 12, usualMm: [4, 8], rigid: false, mouldC: [90, 120], state: 'own assumption' },
+  { id: 'polypropylene', name: 'Polypropylene', densityGPerCm3: 0.91, youngMPa: 1300, usualMm: [3, 5], rigid: true, mouldC: [160, 190], poisson: 0.38, limitMPa: 15, state: 'own assumption' },
+  { id: 'pa12', name: 'Printed nylon PA12', densityGPerCm3: 1.01, youngMPa: 1700, usualMm: [2.4, 3.5], rigid: true, mouldC: null, poisson: 0.39, limitMPa: 20, state: 'own assumption' },
+  { id: 'carbon', name: 'Carbon laminate', densityGPerCm3: 1.55, youngMPa: 40000, usualMm: [1.5, 2.2], rigid: true, mouldC: null, poisson: 0.3, limitMPa: 200, state: 'own assumption' },
+  { id: 'eva-60', name: 'High-density EVA', densityGPerCm3: 0.22, youngMPa: 3.6, usualMm: [5, 10], rigid: false, mouldC: [110, 130], poisson: 0.4, limitMPa: null, state: 'own assumption' },
+  { id: 'cork', name: 'Cork blend', densityGPerCm3: 0.28, youngMPa: 12, usualMm: [4, 8], rigid: false, mouldC: [90, 120], poisson: 0.3, limitMPa: null, state: 'own assumption' },
 ]
 
 /** Cover materials; thickness is chosen per device. */

@@ -1,14 +1,8 @@
-import { soleFieldOf, plainDevice } from '../device/buildDevice'
-import { footField } from '../device/footField'
 import { buildShell, type ShellBody } from '../device/shell'
 import type { SoleField } from '../device/soleField'
 import { buildSurface } from '../device/surface'
-import { riskOf } from '../examine/risk'
 import { smoothstep as S } from '../geometry/smoothstep'
-import { ageInYears } from '../measure/ageAtVisit'
-import { Refusal } from '../record/refusal'
-import type { Device, FittingRecord, Foot } from '../record/schema'
-import type { Side } from '../record/vocabulary'
+import type { Device } from '../record/schema'
 import { solveContact, type ContactCells, type ContactLoad, type ContactSolution } from './contactSolver'
 import { regionFigures, regionsOf, type RegionFigures } from './pressureRegions'
 import { AXES, subtalarMoment, type SubtalarAxis } from './subtalarAxis'
@@ -56,17 +50,17 @@ export interface ContactGround {
 
 const FLAG_DEG = 8
 
-/** Give of shell and cover in series with the tissue, mm/MPa by cell. */
-function deviceGive(field: SoleField, device: Device): Float64Array {
-  const cover = device.shell.cover.material === 'none' ? 0 : COVER_GIVE * device.shell.cover.thicknessMm
-  return field.s.map((s, i) => cover + SHELL_GIVE * S(s, 0.22, 0.4) * (1 - S(s, 0.52, 0.68)) * (0.3 + 0.7 * S(field.u[i]!, 0.3, 0.8)))
-}
+/** Give of a shell's arch where nothing better is known, mm/MPa by cell. */
+export const usualShellGive = (field: SoleField): Float64Array => field.s.map((s, i) => SHELL_GIVE * S(s, 0.22, 0.4) * (1 - S(s, 0.52, 0.68)) * (0.3 + 0.7 * S(field.u[i]!, 0.3, 0.8)))
+
+/** Give of a cover, mm/MPa. */
+const coverGive = ({ shell: { cover } }: Device): number => (cover.material === 'none' ? 0 : COVER_GIVE * cover.thicknessMm)
 
 /** Cells of the foot's plan over a surface; those that `carries` leaves out hold nothing. */
 function cellsOver(field: SoleField, law: TissueLaw, height: Float64Array | null, give: Float64Array | null, carries: (i: number) => boolean, shaped: (i: number) => boolean = () => true): { cells: ContactCells; index: Int32Array } {
-  const index: number[] = []
-  for (let i = 0; i < field.mask.length; i++) if (field.mask[i] && carries(i)) index.push(i)
-  const n = index.length
+  const index = new Int32Array(field.mask.length)
+  let n = 0
+  for (let i = 0; i < field.mask.length; i++) if (field.mask[i] && carries(i)) index[n++] = i
   const make = () => new Float64Array(n)
   const cells: ContactCells = { x: make(), y: make(), areaMm2: field.stepMm ** 2, gapMm: make(), nz: make(), aMm: make(), p0: make(), cMm: make() }
   const { columns, stepMm } = field
@@ -75,7 +69,8 @@ function cellsOver(field: SoleField, law: TissueLaw, height: Float64Array | null
     const [a, b] = [field.mask[i - by] && shaped(i - by) ? i - by : i, field.mask[i + by] && shaped(i + by) ? i + by : i]
     return a === b ? 0 : (height[b]! - height[a]!) / ((b - a) / by) / stepMm
   }
-  index.forEach((i, k) => {
+  for (let k = 0; k < n; k++) {
+    const i = index[k]!
     cells.x[k] = field.x[i]!
     cells.y[k] = field.y[i]!
     cells.gapMm[k] = field.z[i]! - (height ? height[i]! : 0)
@@ -83,8 +78,8 @@ function cellsOver(field: SoleField, law: TissueLaw, height: Float64Array | null
     cells.aMm[k] = law.aMm[i]!
     cells.p0[k] = law.p0[i]!
     cells.cMm[k] = law.cMm[i]! + (give ? give[i]! : 0)
-  })
-  return { cells, index: Int32Array.from(index) }
+  }
+  return { cells, index: index.subarray(0, n) }
 }
 
 function resultOf(ground: Omit<ContactGround, 'floor'>, cells: ContactCells, index: Int32Array, start?: ContactSolution): ContactResult {
@@ -115,67 +110,25 @@ export function contactGround(field: SoleField, massKg: number, load: LoadName =
   return { ...ground, floor: resultOf(ground, cells, index, bare) }
 }
 
+export interface OnDevice {
+  body?: ShellBody
+  /** give of the shell by cell, mm/MPa; the usual arch's where it is not known */
+  give?: Float64Array
+  /** the contact of a moment ago */
+  start?: ContactResult
+}
+
 /** The same foot on a device: walls that were trimmed off carry nothing, shell and cover give in series with the tissue. */
-export function contactOnDevice(ground: ContactGround, device: Device, body?: ShellBody, start?: ContactResult): ContactResult {
+export function contactOnDevice(ground: ContactGround, device: Device, { body, give, start }: OnDevice = {}): ContactResult {
   const shell = body ?? buildShell(buildSurface(ground.field, device), device)
   const { field, law } = ground
   const front = shell.frontY
+  const cover = coverGive(device)
+  const under = (give ?? usualShellGive(field)).map((g) => g + cover)
   // In front of the shell the foot lies on the cover alone, flat on the shoe's insole; without a cover there, on the insole itself.
   const bare = device.outline.cover === 'shell' ? shell.floorMm - device.shell.cover.thicknessMm : shell.floorMm
   const onShell = (i: number) => shell.inside[i]! > 0
   const height = shell.top.map((z, i) => (onShell(i) ? z : bare))
-  const { cells, index } = cellsOver(field, law, height, deviceGive(field, device), (i) => onShell(i) || field.y[i]! > front, onShell)
+  const { cells, index } = cellsOver(field, law, height, under, (i) => onShell(i) || field.y[i]! > front, onShell)
   return resultOf(ground, cells, index, start?.solution)
-}
-
-/** May pressure numbers be shown for this client? The tissue law is of healthy adults. */
-export function pressureRefusal(record: FittingRecord, side: Side): string | null {
-  const { bornOn } = record.client ?? {}
-  if (bornOn && record.visit?.on && ageInYears(bornOn, record.visit.on) < 16) return 'Under 16 the tissue is another; no pressure numbers.'
-  if (record.feet[side]?.findings?.fatPad === 'thin') return 'A thin heel pad does not follow this law; no pressure numbers.'
-  const conditions = record.story?.conditions ?? []
-  if (conditions.includes('diabetes') || conditions.includes('neuropathy')) return 'With diabetes or neuropathy the tissue is another and the cost of an error high; measure inside the shoe.'
-  const { grade } = riskOf(record)
-  return grade !== null && grade >= 1 ? 'A foot at risk is measured inside the shoe, not estimated.' : null
-}
-
-export interface ContactReport {
-  label: string
-  ignores: readonly string[]
-  load: string
-  forceN: number
-  floor: Omit<ContactResult, 'solution'>
-  plain: Omit<ContactResult, 'solution'>
-  device: Omit<ContactResult, 'solution'>
-  /** this device less the plain one: share points, peaks in per cent, moment in N·mm */
-  change: { share: RegionFigures['share']; peakPercent: RegionFigures['peakKPa']; momentNmm: number; momentFixedNmm: number }
-}
-
-/**
- * Foot of a record on flat floor, on a plain device and on its own.
- *
- * @param stepMm 2 for estimates
- * @throws Refusal `no-pressure-numbers` where the law does not hold, or with the path of what is missing
- */
-export function contactReport(record: FittingRecord, side: Side, load: LoadName = 'standing', stepMm = 2): ContactReport {
-  const foot = record.feet[side] as Foot
-  const refused = pressureRefusal(record, side)
-  if (refused) throw new Refusal('no-pressure-numbers', refused, `feet.${side}`)
-  const massKg = record.client?.massKg
-  if (massKg === undefined) throw new Refusal('no-mass', 'client.massKg: the load is reckoned from body weight.', 'client.massKg')
-  const { field } = footField(foot, stepMm) ?? soleFieldOf(foot, side, stepMm)
-  const axis = { ...AXES[foot.findings?.axis ?? 'central'], ...(foot.findings?.axisAngleDeg !== undefined && { deviationDeg: foot.findings.axisAngleDeg }) }
-  const ground = contactGround(field, massKg, load, axis)
-  const own = foot.device ?? plainDevice()
-  const plain = contactOnDevice(ground, { ...plainDevice(), shell: own.shell, outline: own.outline })
-  const device = contactOnDevice(ground, own, undefined, plain)
-  const bare = ({ solution: _, ...rest }: ContactResult) => rest
-  const each = <K extends string>(a: Record<K, number>, b: Record<K, number>, of: (a: number, b: number) => number) => Object.fromEntries(Object.keys(a).map((k) => [k, of(a[k as K], b[k as K])])) as Record<K, number>
-  return {
-    label: CONTACT_LABEL, ignores: CONTACT_IGNORES, load: LOADS[load].words, forceN: ground.load.forceN, floor: bare(ground.floor), plain: bare(plain), device: bare(device),
-    change: {
-      share: each(device.share, plain.share, (a, b) => a - b), peakPercent: each(device.peakKPa, plain.peakKPa, (a, b) => (b > 0 ? 100 * (a / b - 1) : 0)),
-      momentNmm: device.momentNmm - plain.momentNmm, momentFixedNmm: device.momentFixedNmm - plain.momentFixedNmm,
-    },
-  }
 }

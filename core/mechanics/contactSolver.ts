@@ -47,8 +47,16 @@ const MOST_STEPS = 80
 const MOST_SLOPE = 0.6
 const MOST_GAP_MM = 60
 
-/** p and dp/dδ of one spring pressed in by δ > 0; the energy per true area too. Two to five Newton steps in v = ln(1 + p/p0). */
-function spring(delta: number, a: number, p0: number, c: number, out: Float64Array): void {
+/** A give so small against the tissue's that the pressure cannot be read off it. */
+const HARDLY_GIVES = 1e-4
+
+/**
+ * p, dp/dδ, the energy per true area and v = ln(1 + p/p0) of one spring pressed in by δ > 0. One or two Newton steps in v from a guess near it, up to five
+ * from none; both δ/a and ln(1 + δ/(c·p0)) lie above the root.
+ *
+ * @param guess v of a moment ago; 0 for none
+ */
+function spring(delta: number, a: number, p0: number, c: number, guess: number, out: Float64Array): void {
   if (a <= 0) {
     out[0] = delta / c
     out[1] = 1 / c
@@ -56,18 +64,24 @@ function spring(delta: number, a: number, p0: number, c: number, out: Float64Arr
     return
   }
   const g = c * p0
-  let v = g > 0 ? Math.min(delta / a, Math.log1p(delta / g)) : delta / a
-  if (g > 0)
+  let v = delta / a
+  if (g > 0) {
+    let most = v
+    if (guess > 0 && guess < most) v = guess
+    else v = most = Math.min(v, Math.log1p(delta / g))
     for (let k = 0; k < 30; k++) {
       const e = Math.exp(v)
       const step = (a * v + g * (e - 1) - delta) / (a + g * e)
       v -= step
-      if (Math.abs(step) < 1e-12 * (1 + v)) break
+      if (v > most) v = most
+      if (step < 1e-12 && step > -1e-12) break
     }
-  const p = p0 * Math.expm1(v)
+  }
+  const p = g > HARDLY_GIVES * a ? (delta - a * v) / c : p0 * Math.expm1(v)
   out[0] = p
   out[1] = 1 / (a / (p0 + p) + c)
   out[2] = a * (p - p0 * v) + (c * p * p) / 2
+  out[3] = v
 }
 
 interface Sums {
@@ -97,7 +111,8 @@ export function solveContact(cells: ContactCells, load: ContactLoad, start?: rea
   if (!insideHull(cells, roll === 0 ? xc : null, yc)) return refuse('the load lies outside the part that can touch')
   const kR = roll === 'fixed' ? 0 : roll
   const free = roll === 'fixed' ? ([0, 2] as const) : ([0, 1, 2] as const)
-  const out = new Float64Array(3)
+  const out = new Float64Array(4)
+  const guess = new Float64Array(n)
   /** Energy, forces and stiffness at a place; the pressures where they are wanted. */
   const sums = (s: number, al: number, ga: number, keep?: Float64Array): Sums => {
     let [energy, force, mx, my] = [0, 0, 0, 0]
@@ -110,7 +125,8 @@ export function solveContact(cells: ContactCells, load: ContactLoad, start?: rea
         if (keep) keep[i] = 0
         continue
       }
-      spring(dz * nz[i]!, aMm[i]!, p0[i]!, cMm[i]!, out)
+      spring(dz * nz[i]!, aMm[i]!, p0[i]!, cMm[i]!, guess[i]!, out)
+      guess[i] = out[3]!
       const p = out[0]!
       if (keep) keep[i] = p
       energy += out[2]! / nz[i]!

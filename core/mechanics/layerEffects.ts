@@ -1,9 +1,10 @@
 import { layerDefinition } from '../device/layers/registry'
 import type { Device } from '../record/schema'
 import { contactOnDevice, type ContactGround, type ContactResult } from './contact'
+import { plainOf } from './contactReport'
 import type { PressureRegion } from './pressureRegions'
 
-/** What some change of a device does, against another device under the same foot. */
+/** What some change of a device does, against another device under the same foot; per cent of peaks, points of load share. */
 export interface ContactEffect {
   momentNmm: number
   momentFixedNmm: number
@@ -14,10 +15,12 @@ export interface ContactEffect {
   archPoints: number
 }
 
+/** What of a device was taken out: one of its layers, one of its posts, the cast's angle, or the give of its shell. */
+export type DevicePart = { layer: number } | { post: number } | { cast: true } | { give: true }
+
 export interface LayerEffect {
   name: string
-  /** which of the device's layers; null for the posts together */
-  index: number | null
+  part: DevicePart
   /** alone on the plain device */
   alone: ContactEffect
   /** what the whole device would lose without it */
@@ -46,21 +49,54 @@ export function effectOf(a: ContactResult, b: ContactResult): ContactEffect {
   }
 }
 
+/** The device without one of its parts; the give of a shell is not the device's own. */
+export function withoutPart(device: Device, part: DevicePart): Device {
+  if ('layer' in part) return { ...device, layers: device.layers.filter((_, k) => k !== part.layer) }
+  if ('post' in part) return { ...device, posts: device.posts.filter((_, k) => k !== part.post) }
+  return 'cast' in part ? { ...device, castAngleDeg: 0 } : device
+}
+
+/** The plain device with one part of this one. */
+function onlyPart(device: Device, plain: Device, part: DevicePart): Device {
+  if ('layer' in part) return plain.layers.includes(device.layers[part.layer]!) ? { ...plain, layers: [device.layers[part.layer]!] } : { ...plain, layers: [...plain.layers, device.layers[part.layer]!] }
+  if ('post' in part) return { ...plain, posts: [device.posts[part.post]!] }
+  return 'cast' in part ? { ...plain, castAngleDeg: device.castAngleDeg } : plain
+}
+
+/** Parts of a device that do something, with their names: layers in their order, posts, the cast's angle, the shell's give. */
+export function partsOf(device: Device): { name: string; part: DevicePart }[] {
+  return [
+    ...device.layers.flatMap((l, layer) => (l.on ? [{ name: l.name ?? layerDefinition(l.kind).name, part: { layer } }] : [])),
+    ...device.posts.flatMap((p, post) => (p.angleDeg !== 0 ? [{ name: p.at === 'rearfoot' ? 'Rearfoot post' : 'Forefoot post', part: { post } }] : [])),
+    ...(device.castAngleDeg === 0 ? [] : [{ name: 'Cast angle', part: { cast: true } as const }]),
+    { name: 'Shell gives', part: { give: true } as const },
+  ]
+}
+
 /**
- * What each layer of a device does: alone on the plain device, and within the whole. The plain device has the same shell, cover and outline and nothing
- * on it.
+ * What each part of a device does: alone on the plain device, and within the whole. The plain device has the same shell, cover and outline, expansion and
+ * fills, and nothing else on it; fills themselves are told against a device without them.
  *
  * @param ground the foot made ready, kept while only the device changes
- * @returns parts in the order of the layers that are on, the posts last
+ * @param give of the shell by cell
+ * @returns parts in the order of the layers that are on, then posts, cast angle, and what the shell's give does against one that gives nothing
  */
-export function layerEffects(ground: ContactGround, device: Device): LayerEffects {
-  const bare: Device = { ...device, layers: [], posts: [], castAngleDeg: 0, heelLiftMm: 0 }
-  const plain = contactOnDevice(ground, bare)
-  const whole = contactOnDevice(ground, device, undefined, plain)
-  const part = (name: string, index: number | null, only: Partial<Device>, without: Partial<Device>): LayerEffect => ({
-    name, index, alone: effectOf(plain, contactOnDevice(ground, { ...bare, ...only }, undefined, plain)), within: effectOf(contactOnDevice(ground, { ...device, ...without }, undefined, whole), whole),
+export function layerEffects(ground: ContactGround, device: Device, give?: Float64Array, onPart?: (done: number, all: number) => void): LayerEffects {
+  const base = plainOf(device)
+  const plain = contactOnDevice(ground, base, { give })
+  const whole = contactOnDevice(ground, device, { give, start: plain })
+  const rigid = new Float64Array(ground.field.x.length)
+  const list = partsOf(device)
+  const parts = list.map(({ name, part }, k): LayerEffect => {
+    onPart?.(k, list.length)
+    if ('give' in part) {
+      return { name, part, alone: effectOf(contactOnDevice(ground, base, { give: rigid, start: plain }), plain), within: effectOf(contactOnDevice(ground, device, { give: rigid, start: whole }), whole) }
+    }
+    const only = onlyPart(device, base, part)
+    // A fill is on the plain device already: alone it is told against one without it.
+    const bare = 'layer' in part && base.layers.includes(device.layers[part.layer]!) ? contactOnDevice(ground, { ...only, layers: [] }, { give, start: plain }) : plain
+    return { name, part, alone: effectOf(bare, contactOnDevice(ground, only, { give, start: plain })), within: effectOf(contactOnDevice(ground, withoutPart(device, part), { give, start: whole }), whole) }
   })
-  const parts = device.layers.flatMap((layer, index) => (layer.on ? [part(layer.name ?? layerDefinition(layer.kind).name, index, { layers: [layer] }, { layers: device.layers.filter((_, k) => k !== index) })] : []))
-  if (device.posts.some((p) => p.angleDeg !== 0) || device.castAngleDeg !== 0) parts.push(part('Posts', null, { posts: device.posts, castAngleDeg: device.castAngleDeg }, { posts: [], castAngleDeg: 0 }))
-  return { plain, whole, change: effectOf(plain, whole), parts, together: { momentNmm: whole.momentNmm - plain.momentNmm - parts.reduce((s, p) => s + p.alone.momentNmm, 0) } }
+  const added = parts.filter((p) => !('give' in p.part) && !('layer' in p.part && base.layers.includes(device.layers[p.part.layer]!)))
+  return { plain, whole, change: effectOf(plain, whole), parts, together: { momentNmm: whole.momentNmm - plain.momentNmm - added.reduce((s, p) => s + p.alone.momentNmm, 0) } }
 }

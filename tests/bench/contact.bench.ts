@@ -13,11 +13,11 @@ describe('contact', () => {
       const device = deviceSchema.parse({ layers: [{ kind: 'medialSkive', depthMm: 2 + k / 5 }] })
       return { device, body: core.buildShell(core.buildSurface(ground.field, device), device) }
     })
-    let last = core.contactOnDevice(ground, made[0]!.device, made[0]!.body)
+    let last = core.contactOnDevice(ground, made[0]!.device, { body: made[0]!.body })
     let k = 0
     bench(`one change of a skive, spring and fixed roll, ${stepMm} mm grid, warm (bar ${bar} ms)`, () => {
       const { device, body } = made[++k % made.length]!
-      last = core.contactOnDevice(ground, device, body, last)
+      last = core.contactOnDevice(ground, device, { body, start: last })
     })
   }
 })

@@ -41,10 +41,18 @@ describe('arch', () => {
   })
   it('estimates contact of a foot on floor, plain device and its own, and refuses where the tissue is another', () => {
     const tove = arch('contact', 'demo/records/tove-marchetti.json', '--foot', 'right').json()
-    expect(tove).toMatchObject({ foot: 'right', load: 'standing on both feet', forceN: 313.92, floor: { rollDeg: 0, flagged: false } })
-    expect(tove.change.momentNmm).toBeCloseTo(tove.device.momentNmm - tove.plain.momentNmm, 5)
+    expect(tove).toMatchObject({ foot: 'right', load: 'standing on both feet', floor: { forceN: 313.92, rollDeg: 0 } })
+    expect(tove.change.subtalarMomentNmm).toBeCloseTo(tove.device.subtalarMomentNmm - tove.plain.subtalarMomentNmm, 5)
     expect(arch('contact', 'demo/records/juno-abara.json', '--foot', 'left').status).toBe(1)
     expect(arch('contact', 'demo/records/tove-marchetti.json', '--foot', 'right', '--load', 'jumping').status).toBe(2)
+  })
+  it('estimates the shell of a device, and solves any shell file', () => {
+    expect(arch('shell', TOVE, '--foot', 'left').json()).toMatchObject({ foot: 'left', archStiffnessNPerMm: expect.closeTo(42, -1), comfort: { class: 'some give' }, settled: true })
+    const strip = { format: 'gentle-arch/shell', version: 1, verticesMm: [[0, 0, 0], [10, 0, 0], [10, 10, 0], [0, 10, 0]], triangles: [[0, 1, 2], [0, 2, 3]], thicknessMm: 2, youngMPa: 1300, poisson: 0.38, fixed: [{ vertex: 0, dof: ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] }, { vertex: 3, dof: ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] }], loadsN: [{ vertex: 1, fz: -1e-6 }] }
+    const solved = arch('shell', '--model', put('strip.json', JSON.stringify(strip)))
+    expect([solved.status, solved.json().displacementsMm.length]).toEqual([0, 4])
+    expect(solved.json().peakDeflectionMm).toBeGreaterThan(1e-9)
+    expect([arch('shell', '--model', put('loose.json', JSON.stringify({ ...strip, fixed: [] }))).json().error.code, arch('shell', '--foot', 'left').status, arch('shell', TOVE, '--model', 'x').status]).toEqual(['shell-loose', 2, 2])
   })
   it('fits a heating log and forecasts its window', () => {
     const rows = [0, 1, 2, 3, 4].map((m) => `${m},${(21 + 107 * (1 - Math.exp(-m / 6.4))).toFixed(4)}`)

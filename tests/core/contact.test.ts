@@ -2,8 +2,12 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainDevice, soleFieldOf } from '../../core/device/buildDevice'
 import { sampleSole } from '../../core/device/soleField'
-import { calibrateTissue } from '../../core/mechanics/calibrate'
-import { contactGround, contactOnDevice, contactReport, pressureRefusal } from '../../core/mechanics/contact'
+import { footField } from '../../core/device/footField'
+import { sampleGrid } from '../../core/geometry/grid'
+import { calibrateTissue, calibrationOf, platePeaks } from '../../core/mechanics/calibrate'
+import { contactGround, contactOnDevice } from '../../core/mechanics/contact'
+import { contactReport, plainOf } from '../../core/mechanics/contactReport'
+import { pressureRefusal } from '../../core/mechanics/pressureRefusal'
 import { effectStep, twoDigits } from '../../core/mechanics/effectSteps'
 import { layerEffects } from '../../core/mechanics/layerEffects'
 import { solveContact, type ContactCells } from '../../core/mechanics/contactSolver'
@@ -100,7 +104,7 @@ describe('the foot', () => {
   })
   const plain = contactOnDevice(ground, plainDevice())
   const change = (device: object) => {
-    const r = contactOnDevice(ground, deviceSchema.parse(device), undefined, plain)
+    const r = contactOnDevice(ground, deviceSchema.parse(device), { start: plain })
     return { moment: r.momentNmm - plain.momentNmm, fixed: r.momentFixedNmm - plain.momentFixedNmm, roll: r.rollDeg - plain.rollDeg, medialHeel: r.share.heelMedial - plain.share.heelMedial, head2: r.peakKPa.head2 / plain.peakKPa.head2 - 1, r }
   }
   it('on a skive turns outward more with every millimetre, a shave of three between the skives of three and four', () => {
@@ -139,13 +143,13 @@ describe('the foot', () => {
   it('tells each layer alone and within the whole; one layer alone is the whole, and several are not their sum', () => {
     const skive = { kind: 'medialSkive', depthMm: 3 }
     const one = layerEffects(ground, deviceSchema.parse({ layers: [skive, { kind: 'metPad', heightMm: 4, on: false }] }))
-    expect(one.parts.map((p) => p.name)).toEqual(['Medial heel skive'])
+    expect(one.parts.map((p) => p.name)).toEqual(['Medial heel skive', 'Shell gives'])
     expect(one.parts[0]!.alone.momentNmm).toBeCloseTo(one.change.momentNmm, 3)
     expect(one.parts[0]!.within.momentNmm).toBeCloseTo(one.change.momentNmm, 3)
     expect(Math.abs(one.together.momentNmm)).toBeLessThan(1e-3)
     const many = layerEffects(ground, deviceSchema.parse({ layers: [skive, { kind: 'metPad', heightMm: 4 }], posts: [{ at: 'rearfoot', angleDeg: 4 }] }))
-    expect(many.parts.map((p) => p.name)).toEqual(['Medial heel skive', 'Met pad', 'Posts'])
-    expect(many.change.momentNmm).toBeCloseTo(many.parts.reduce((sum, p) => sum + p.alone.momentNmm, 0) + many.together.momentNmm, 6)
+    expect(many.parts.map((p) => p.name)).toEqual(['Medial heel skive', 'Met pad', 'Rearfoot post', 'Shell gives'])
+    expect(many.change.momentNmm).toBeCloseTo(many.parts.slice(0, 3).reduce((sum, p) => sum + p.alone.momentNmm, 0) + many.together.momentNmm, 6)
     expect(many.parts[1]!.alone.headPeakPercent[1]).toBeLessThan(-5)
     expect(many.parts[0]!.alone.medialHeelPoints).toBeGreaterThan(2)
   })
@@ -167,6 +171,28 @@ describe('the foot', () => {
     expect(calibrateTissue(coarse, 75, { heelKPa: 2000 })!.stiffer).toBeCloseTo(2.5, 1)
     expect(calibrateTissue(coarse, 75, {})).toBeNull()
   })
+  it('takes the peaks of a plate: of a mean as wide as the model\'s, under the force that the plate felt', () => {
+    const foot = structuredClone(DEMO_RECORDS['tove-marchetti']!.feet.right!)
+    const model = contactGround(footField(foot, 4)!.field, 64, 'standing', undefined, 1.5).floor
+    const cell = 5
+    const { x0, y0, columns, rows, stepMm } = footField(foot, 4)!.field
+    // The model's own picture, as a plate with cells of 5 mm would see it, rows from the toes.
+    const grid = { x0, y0, columns, rows, stepMm, z: model.solution.pressure }
+    const kPa = Array.from({ length: 60 }, (_, r) => Array.from({ length: 26 }, (_, c) => Math.max(0, 1000 * sampleGrid(grid, (c - 12.5) * cell, (59.5 - r) * cell - 10))))
+    foot.footprint = { cellMm: cell, kPa }
+    const { stiffer, measured, doubt, after } = calibrationOf(foot, 64)!
+    expect(measured.forceN / (0.5 * 64 * 9.81)).toBeCloseTo(1, 1)
+    expect(stiffer).toBeGreaterThan(1.3)
+    expect(stiffer).toBeLessThan(1.7)
+    expect(Math.abs(after.headsKPa - measured.headsKPa)).toBeLessThan(0.15 * measured.headsKPa)
+    expect(doubt).toBeNull()
+    expect(calibrationOf(foot, 120)!.doubt).toMatch(/other foot/)
+    // Finer cells are averaged to the same width.
+    const fine = platePeaks({ cellMm: 2.5, kPa: kPa.flatMap((row) => [row.flatMap((v) => [v, v]), row.flatMap((v) => [v, v])]) })!
+    expect(fine.sensorMm).toBe(5)
+    expect(fine.heelKPa).toBeCloseTo(measured.heelKPa, 6)
+    expect(platePeaks({ cellMm: 5, kPa: [[0, 0, 0], [0, 0, 0], [0, 0, 0]] })).toBeNull()
+  })
   it('changes are shown as arrows in four steps and numbers of two digits', () => {
     expect([0.4, -0.6, 3, 9].map((v) => effectStep('share', v).word)).toEqual(['none', 'slight', 'moderate', 'marked'])
     expect(effectStep('moment', -180)).toEqual({ step: 2, word: 'moderate', way: 'down' })
@@ -186,12 +212,29 @@ describe('a record\'s contact', () => {
   const tove = DEMO_RECORDS['tove-marchetti']!
   it('tells floor, plain device and own device with its label and what it leaves out', () => {
     const report = contactReport(tove, 'right')
-    expect(report.forceN).toBeCloseTo(0.5 * 64 * 9.81, 6)
-    expect(report.change.momentNmm).toBeGreaterThan(50)
-    expect(report.change.momentNmm).toBeCloseTo(report.device.momentNmm - report.plain.momentNmm, 9)
+    expect(report.device.forceN).toBeCloseTo(0.5 * 64 * 9.81, 6)
+    expect(report.change.subtalarMomentNmm).toBeGreaterThan(50)
+    expect(report.change.subtalarMomentNmm).toBeCloseTo(report.device.subtalarMomentNmm - report.plain.subtalarMomentNmm, 9)
+    for (const { share, peaksKPa, peakKPa } of [report.floor, report.plain, report.device]) {
+      expect(Object.values(share).reduce((s, v) => s + v, 0)).toBeCloseTo(1, 9)
+      expect(Object.keys(share)).toEqual(['heelMedial', 'heelLateral', 'midfootMedial', 'midfootLateral', 'met1', 'met2', 'met3', 'met4', 'met5', 'toes'])
+      expect(Math.max(...Object.values(peaksKPa))).toBe(peakKPa)
+    }
     expect(report.label).toMatch(/estimate/i)
     expect(report.ignores.length).toBeGreaterThan(4)
-    expect(contactReport(tove, 'right', 'single-limb').forceN).toBeCloseTo(1.1 * 64 * 9.81, 6)
+    expect(report.shellGive).toMatch(/3 mm Polypropylene, by its elements/)
+    expect(contactReport(tove, 'right', 'single-limb').device.forceN).toBeCloseTo(1.1 * 64 * 9.81, 6)
+  })
+  it('measures against the plain device: fills and expansion stay, what pushes goes', () => {
+    const plain = plainOf(deviceSchema.parse({ layers: [{ kind: 'archFill' }, { kind: 'medialSkive' }], posts: [{ at: 'rearfoot', angleDeg: 4 }], castAngleDeg: 15, heelLiftMm: 4, outline: { heelCupMm: 18 } }))
+    expect(plain).toMatchObject({ layers: [{ kind: 'archFill' }], posts: [], castAngleDeg: 0, heelLiftMm: 0, outline: { heelCupMm: 18 } })
+  })
+  it('of mirrored feet is mirrored: the same numbers in either foot\'s own frame', () => {
+    const mirrored = structuredClone(tove)
+    mirrored.feet = { left: structuredClone(tove.feet.right), right: structuredClone(tove.feet.left) }
+    const [a, b] = [contactReport(tove, 'right').device, contactReport(mirrored, 'left').device]
+    expect(Math.abs(a.subtalarMomentNmm - b.subtalarMomentNmm)).toBeLessThan(1e-9)
+    expect(a.share).toEqual(b.share)
   })
   it('has no numbers for children, thin pads, diabetes and feet at risk, and says what is missing', () => {
     expect(refusalCode(() => contactReport(DEMO_RECORDS['juno-abara']!, 'left'))).toBe('no-pressure-numbers')
