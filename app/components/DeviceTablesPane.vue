@@ -29,6 +29,8 @@ type Cell = { key: string; name: string; low: number; high: number; get: (m: She
 const CELLS: Cell[] = [
   { key: 'e', name: 'E, MPa', low: 0.1, high: 200_000, get: (m) => m.youngMPa, set: (m, v) => ({ ...m, youngMPa: v }) },
   { key: 'd', name: 'g/cm³', low: 0.02, high: 12, get: (m) => m.densityGPerCm3, set: (m, v) => ({ ...m, densityGPerCm3: v }) },
+  { key: 'nu', name: 'Poisson', low: 0, high: 0.49, get: (m) => m.poisson, set: (m, v) => ({ ...m, poisson: v }) },
+  { key: 'limit', name: 'limit, MPa', low: 0.1, high: 5000, get: (m) => m.limitMPa, set: (m, v) => ({ ...m, limitMPa: v }) },
   { key: 'low', name: 'usual from, mm', low: 0.3, high: 30, get: (m) => m.usualMm[0], set: (m, v) => ({ ...m, usualMm: [v, Math.max(m.usualMm[1], v + 0.1)] }) },
   { key: 'high', name: 'to, mm', low: 0.4, high: 30, get: (m) => m.usualMm[1], set: (m, v) => ({ ...m, usualMm: [Math.min(m.usualMm[0], v - 0.1), v] }) },
   { key: 'mould', name: 'moulded from, °C', low: 20, high: 400, get: (m) => m.mouldC?.[0] ?? null, set: (m, v) => ({ ...m, mouldC: [v, Math.max(m.mouldC?.[1] ?? v + 10, v + 1)] }) },
@@ -43,7 +45,7 @@ const name = ref('')
 function addMaterial() {
   const id = name.value.trim().toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40)
   if (!id || draft.shellMaterials.some((m) => m.id === id)) return emit('trouble', `There is a material of this name already, or the name has no letters: “${name.value}”.`)
-  emit('change', { shellMaterials: [...draft.shellMaterials, { id, name: name.value.trim(), densityGPerCm3: 1, youngMPa: 1000, usualMm: [3, 5], rigid: true, mouldC: null, state: 'own assumption' }] })
+  emit('change', { shellMaterials: [...draft.shellMaterials, { id, name: name.value.trim(), densityGPerCm3: 1, youngMPa: 1000, usualMm: [3, 5], rigid: true, mouldC: null, poisson: 0.38, limitMPa: null, state: 'own assumption' }] })
   name.value = ''
 }
 function shore(i: number, text: string) {

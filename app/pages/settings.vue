@@ -46,7 +46,7 @@ const may = computed(() => session.may('norms.change'))
 const CHECK_NAMES: Record<string, string> = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.name]))
 /** Every number of the table that is not one per reading, as rows with one to three fields. */
 type Key = keyof typeof NORM_NOTES
-const SIMPLE: Key[] = ['sideGapMm', 'widthPerLength', 'forefootDeltaMm', 'waistShare', 'heelInstepShare', 'ankleShare', 'archShare', 'archSizeMm', 'supportShare', 'growthCapMm', 'allowanceMm', 'usChildOverUk', 'archHeightStanding', 'alignmentRepeatDeg', 'rangeRepeatDeg', 'captureLimit', 'gapFilledMm2', 'standingRiseShare', 'alignmentChangeDeg', 'painChange', 'comfortChange']
+const SIMPLE: Key[] = ['sideGapMm', 'widthPerLength', 'forefootDeltaMm', 'waistShare', 'heelInstepShare', 'ankleShare', 'archShare', 'archSizeMm', 'supportShare', 'growthCapMm', 'allowanceMm', 'usChildOverUk', 'archHeightStanding', 'alignmentRepeatDeg', 'rangeRepeatDeg', 'captureLimit', 'gapFilledMm2', 'standingRiseShare', 'alignmentChangeDeg', 'painChange', 'comfortChange', 'pushMostNmm', 'comfortGiveMm', 'activityFactor']
 const cells = (key: Key): { at: string | number | null; label: string; value: number }[] => {
   const value = draft.value[key] as number | number[] | Record<string, number>
   if (typeof value === 'number') return [{ at: null, label: '', value }]

@@ -2,6 +2,7 @@ import type { Device, FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../record/vocabulary'
 import { normsOf } from '../measure/normsTable'
 import { bestMean } from '../measure/reading'
+import { pushContradiction } from '../mechanics/pushContradiction'
 import { deviceRoom } from '../record/setting'
 import { asLayer } from './layers/definition'
 import { amountOf } from './layers/amount'
@@ -53,6 +54,8 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
       add('pad-under-heads', 'stop', 'The met pad lies under the heads and would load them. Move it behind them.', path)
   })
   out.push(...shellContradictions(record, side, device, child))
+  const push = pushContradiction(record, side)
+  if (push) add(push.code, 'watch', push.words, `${at}.aimNmm`)
   return out
 }
 

@@ -33,6 +33,7 @@ function lines(d: Device | null): Map<string, string> {
   out.set('Outer top line', mm(outline.lateralTopMm))
   out.set('Trim line moved', pointWords(d.outline.points) || NONE)
   out.set('Heel lift', d.heelLiftMm > 0 ? `${mm(d.heelLiftMm)}${d.liftTaperMm ? ` over ${mm(d.liftTaperMm)}` : ''}` : NONE)
+  out.set('Wanted moment', d.aimNmm ? `${d.aimNmm} N·mm` : NONE)
   out.set('Heel stabiliser', d.heelStabiliser === undefined ? NONE : d.heelStabiliser ? 'yes' : 'no')
   out.set('Blank', d.blank ? `${d.blank.id} ${n(d.blank.sizeMm)}` : NONE)
   for (const at of ['rearfoot', 'forefoot'] as const) {

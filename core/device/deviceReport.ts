@@ -10,7 +10,6 @@ import { contradictionsOf } from './contradictions'
 import { layerDefinition } from './layers/registry'
 import { shellMaterial } from './materials'
 import { postHeightMm, skiveSense } from './sizeSense'
-import { stiffnessOf } from './stiffness'
 import { spaceBudget, stackHeights } from './space'
 
 /** What `arch device` prints and the studio shows about one foot's device. */
@@ -39,7 +38,6 @@ export function deviceReport(record: FittingRecord, side: Side, built: BuiltDevi
       heightMm: postHeightMm(post.angleDeg, post.at === 'rearfoot' ? heelWidth : (bestMean(record.feet[side]!, 'forefootWidthMm', 'standing') ?? surface.field.sole.parameters.forefootWidthMm)),
     })),
     outline: { heelCupMm: device.outline.heelCupMm },
-    stiffness: stiffnessOf(device, record.client?.massKg, normsOf(record).shellMaterials),
     solid: { ...report, ...(material && { massG: (report.volumeMm3 * material.densityGPerCm3) / 1000 }) },
     stackMm: stackHeights(body, device),
     ...(model && { space: spaceBudget(body, device, roomOf(model)) }),

@@ -4,6 +4,7 @@ import { SHELL_MATERIALS, shellMaterialSchema } from '../device/materials'
 import { benchResourceSchema, HOUSE_PROCESSES, HOUSE_RESOURCES, processSchema } from '../bench/processes'
 import { heatWindowSchema, HEAT_WINDOWS, SKIN_MARGIN_K } from '../bench/heat/windows'
 import { HOUSE_PRICES, priceTableSchema } from '../followup/priceTable'
+import { ACTIVITY_FACTOR, COMFORT_GIVE_MM, PUSH_MOST_NMM } from '../mechanics/estimateLimits'
 import { CHECK_LIMITS } from '../capture/checkTable'
 import { ACTIVITY_SHIFT_MM, CHARACTER_MM } from '../footwear/shiftTable'
 import { CHECK_CODES, DEVICE_KINDS, READING_KINDS } from '../record/vocabulary'
@@ -71,6 +72,10 @@ export const normsSchema = z.strictObject({
   benchResources: z.array(benchResourceSchema).min(1).max(30).default([...HOUSE_RESOURCES]),
   heatWindows: z.array(heatWindowSchema).min(1).max(40).default([...HEAT_WINDOWS]),
   prices: priceTableSchema.default(HOUSE_PRICES),
+  /** estimates: a change of moment above which a device pushes hard; feel of a shell by its give, and the force an activity adds */
+  pushMostNmm: positive.max(5000).default(PUSH_MOST_NMM),
+  comfortGiveMm: pair.default([...COMFORT_GIVE_MM]),
+  activityFactor: z.strictObject({ light: positive.max(20), usual: positive.max(20), hard: positive.max(20) }).default({ ...ACTIVITY_FACTOR }),
   /** stay below the burn threshold of skin by so much, K */
   skinMarginK: z.strictObject({ adult: positive.max(15), child: positive.max(15) }).default({ ...SKIN_MARGIN_K }),
 })
@@ -118,6 +123,9 @@ export const NORM_NOTES: Record<Exclude<keyof Norms, 'version' | 'source'>, { na
   benchResources: { name: 'What the bench has, and its hours', unit: '', source: 'workshop defaults', state: 'own assumption' },
   prices: { name: 'Price list', unit: '', source: 'invented, to be replaced by your own', state: 'own assumption' },
   heatWindows: { name: 'Working windows of materials', unit: '°C', source: 'workshop values; the maker’s sheet rules', state: 'own assumption' },
+  pushMostNmm: { name: 'Estimate: a device pushes hard above', unit: 'N·mm', source: 'house limit, about a 4 mm skive with a 5° post', state: 'own assumption' },
+  comfortGiveMm: { name: 'Estimate: a shell gives from, springs from', unit: 'mm', source: 'house limits of arch give under body and activity', state: 'own assumption' },
+  activityFactor: { name: 'Estimate: force on the arch against standing', unit: '×', source: 'house factors', state: 'own assumption' },
   skinMarginK: { name: 'Stay below the burn threshold of skin by', unit: 'K', source: 'house margin; thresholds of ISO 13732-1', state: 'own assumption' },
 }
 

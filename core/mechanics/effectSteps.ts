@@ -21,7 +21,5 @@ export function effectStep(kind: EffectKind, change: number): EffectStep {
 
 /** A number as far as it is known: two digits. @example twoDigits(163.4) // 160 */
 export function twoDigits(value: number): number {
-  if (value === 0 || !Number.isFinite(value)) return value
-  const unit = 10 ** (Math.floor(Math.log10(Math.abs(value))) - 1)
-  return Math.round(value / unit) * unit
+  return Number.isFinite(value) ? Number(value.toPrecision(2)) : value
 }

@@ -38,11 +38,14 @@ export interface LayerEffects {
 
 const HEADS = ['head1', 'head2', 'head3', 'head4', 'head5'] as const satisfies readonly PressureRegion[]
 
+/** What effects are read from. */
+export type EffectSource = Pick<ContactResult, 'share' | 'peakKPa' | 'momentNmm' | 'momentFixedNmm'>
+
 /** Difference of two contacts, b less a. */
-export function effectOf(a: ContactResult, b: ContactResult): ContactEffect {
+export function effectOf(a: EffectSource, b: EffectSource): ContactEffect {
   const percent = (k: PressureRegion) => (a.peakKPa[k] > 0 ? 100 * (b.peakKPa[k] / a.peakKPa[k] - 1) : 0)
-  const heel = (r: ContactResult) => Math.max(r.peakKPa.heelMedial, r.peakKPa.heelLateral)
-  const arch = (r: ContactResult) => r.share.midfootMedial
+  const heel = (r: EffectSource) => Math.max(r.peakKPa.heelMedial, r.peakKPa.heelLateral)
+  const arch = (r: EffectSource) => r.share.midfootMedial
   return {
     momentNmm: b.momentNmm - a.momentNmm, momentFixedNmm: b.momentFixedNmm - a.momentFixedNmm, medialHeelPoints: b.share.heelMedial - a.share.heelMedial,
     headPeakPercent: HEADS.map(percent), heelPeakPercent: heel(a) > 0 ? 100 * (heel(b) / heel(a) - 1) : 0, archPoints: arch(b) - arch(a),
@@ -54,6 +57,13 @@ export function withoutPart(device: Device, part: DevicePart): Device {
   if ('layer' in part) return { ...device, layers: device.layers.filter((_, k) => k !== part.layer) }
   if ('post' in part) return { ...device, posts: device.posts.filter((_, k) => k !== part.post) }
   return 'cast' in part ? { ...device, castAngleDeg: 0 } : device
+}
+
+/** The device with one number of one of its parts set; a layer or post of nothing is off. */
+export function withAmount(device: Device, part: DevicePart, key: string, amount: number): Device {
+  if ('layer' in part) return { ...device, layers: device.layers.map((l, k) => (k === part.layer ? ({ ...l, [key]: amount, on: amount !== 0 } as typeof l) : l)) }
+  if ('post' in part) return { ...device, posts: device.posts.map((p, k) => (k === part.post ? { ...p, angleDeg: amount } : p)) }
+  return 'cast' in part ? { ...device, castAngleDeg: amount } : device
 }
 
 /** The plain device with one part of this one. */

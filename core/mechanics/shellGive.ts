@@ -6,7 +6,7 @@ import { smoothstep as S } from '../geometry/smoothstep'
 import { Refusal } from '../record/refusal'
 import type { Device } from '../record/schema'
 import { usualShellGive } from './contact'
-import { archStiffness, type ArchAnswer } from './shell/archStiffness'
+import { archStiffness, type ArchAnswer, type ArchStiffness } from './shell/archStiffness'
 import { SHELL_CASE } from './shell/deviceShell'
 
 /** How much a shell gives under the foot, by cell. */
@@ -14,6 +14,8 @@ export interface ShellGive {
   byCell: Float64Array
   /** where it comes from, in words */
   from: string
+  /** the arch it was reckoned from, where the shell bends */
+  arch?: ArchStiffness
 }
 
 /** Lays what a mesh does onto the cells of a field: linear over every triangle, 0 beyond. */
@@ -57,7 +59,10 @@ export function shellGive(body: ShellBody, device: Device, table: readonly Shell
   const material = shellMaterial(device.shell.material, table)
   if (material && !material.rigid) return { byCell: blockGive(body, material), from: `a block of ${material.name}, pressed together` }
   try {
-    if (material) return { byCell: giveOf(archStiffness(body, device, material, { massKg, stepMm }), field, massKg), from: `${device.shell.thicknessMm} mm ${material.name}, by its elements` }
+    if (material) {
+      const answer = archStiffness(body, device, material, { massKg, stepMm })
+      return { byCell: giveOf(answer, field, massKg), from: `${device.shell.thicknessMm} mm ${material.name}, by its elements`, arch: answer.stiffness }
+    }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
   }

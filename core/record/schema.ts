@@ -70,6 +70,8 @@ export const deviceSchema = z.strictObject({
   liftTaperMm: z.number().min(20).max(200).optional(),
   /** the underside of the heel ground flat so that it does not rock; always so for heat-moulded blanks unless false */
   heelStabiliser: z.boolean().optional(),
+  /** wanted change of the turning moment against the plain device, N·mm, + supination */
+  aimNmm: z.number().min(-3000).max(3000).optional(),
   /** the blank a trim-to-fit or heat-moulded device is made from */
   blank: z.strictObject({ id: text(40), sizeMm: z.number().min(100).max(400) }).optional(),
   /** a name of its own, when a client has several */

@@ -2,6 +2,7 @@ import { cautionsOf } from '../../core/advice/cautions'
 import { deviceKindWords, deviceLines } from '../../core/device/deviceWords'
 import { deviceReport } from '../../core/device/deviceReport'
 import { madeDevices } from '../../core/formats/deviceFiles'
+import { ESTIMATE_NOTES, estimateLines } from '../../core/mechanics/estimateLines'
 import type { FittingRecord } from '../../core/record/schema'
 import { MUTED, newPaper } from './paper'
 
@@ -23,9 +24,12 @@ export async function prescriptionPdf(record: FittingRecord, shop: string, day: 
     for (const line of deviceLines(record.feet[side]!)) y = text(`•  ${line}`, x, y, { size: 9.5, width: 84 }) + 0.6
     const report = deviceReport(record, side, built)
     y = text('Reached on the solid', x, y + 2, { bold: true, size: 10 }) + 0.5
-    y = text(`Heel ${report.heelAngleDeg.toFixed(1)}° to the floor · ${(report.solid.volumeMm3 / 1000).toFixed(1)} cm³${report.solid.massG ? ` · ${report.solid.massG.toFixed(0)} g` : ''}${report.stiffness ? ` · ${report.stiffness.class} (estimate)` : ''}`, x, y, { size: 9.5, width: 84 }) + 0.6
+    y = text(`Heel ${report.heelAngleDeg.toFixed(1)}° to the floor · ${(report.solid.volumeMm3 / 1000).toFixed(1)} cm³${report.solid.massG ? ` · ${report.solid.massG.toFixed(0)} g` : ''}`, x, y, { size: 9.5, width: 84 }) + 0.6
     const { heelMm, archMm, ballMm, toesMm } = report.stackMm
     y = text(`Height under heel ${heelMm.toFixed(1)}, arch ${archMm.toFixed(1)}, ball ${ballMm.toFixed(1)}, toes ${toesMm.toFixed(1)} mm`, x, y, { size: 9.5, width: 84 }) + 0.6
+    const estimates = estimateLines(record, side)
+    if (estimates.length) y = text('Estimated', x, y + 2, { bold: true, size: 10 }) + 0.5
+    for (const line of estimates) y = text(line, x, y, { size: 9.5, width: 84 }) + 0.6
     for (const c of report.contradictions) y = text(`${c.kind === 'stop' ? 'Stop' : 'Watch'}: ${c.words}`, x, y, { size: 9.5, width: 84, bold: c.kind === 'stop' }) + 0.6
     low = Math.max(low, y)
   }
@@ -38,6 +42,11 @@ export async function prescriptionPdf(record: FittingRecord, shop: string, day: 
       y = 15
     }
     y = text(`•  ${caution.words}`, 15, y, { size: 9.5 }) + 0.8
+  }
+  if (made.length) {
+    y = y > 255 ? (paper.doc.addPage(), 15) : y + 2
+    y = text('Estimates', 15, y, { bold: true, size: 10 }) + 0.5
+    for (const note of ESTIMATE_NOTES) y = text(note, 15, y, { size: 8.5, colour: MUTED }) + 0.6
   }
   text('Prescribing may be reserved to licensed professions. Local law, licence and standards come first.', 15, 287, { size: 8, colour: MUTED })
   return paper.bytes()

@@ -2,6 +2,9 @@
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { readFootprintCsv, writeFootprintCsv } from '../../../core/formats/footprintCsv'
+import { calibrationOf, type TissueFit } from '../../../core/mechanics/calibrate'
+import { twoDigits } from '../../../core/mechanics/effectSteps'
+import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { readFootprint, type FootprintReading } from '../../../core/measure/footprint'
 import { parseNumber } from '../../../core/measure/callOut'
@@ -75,6 +78,21 @@ function toeLine(side: Side, text: string) {
   const { toeLineMm: _, ...print } = fitting.record.feet[side]!.footprint!
   trouble.value = fitting.put(`footprint.${side}`, { ...print, ...(value !== null && text.trim() && { toeLineMm: value }) }, `toe line ${side}`) ?? ''
 }
+/** What the picture says of the tissue that estimates stand on; why not where it says nothing. */
+const tissue = computed(() => Object.fromEntries(SIDES.map((side) => {
+  if (!open.value || !prints.value[side].reading) return [side, null]
+  const refused = pressureRefusal(fitting.record, side)
+  const massKg = fitting.record.client?.massKg
+  if (refused) return [side, { fit: null, refused }]
+  if (massKg === undefined) return [side, { fit: null, refused: 'Body weight is missing; estimates need it.' }]
+  const fit = calibrationOf(fitting.record.feet[side]!, massKg)
+  return [side, { fit, refused: fit ? '' : 'Measure the foot length first; then the picture can set the tissue of estimates.' }]
+})) as Record<Side, { fit: TissueFit | null; refused: string } | null>)
+const two = twoDigits
+function followTissue(side: Side, on: boolean) {
+  const { fitsTissue: _, ...print } = fitting.record.feet[side]!.footprint!
+  trouble.value = fitting.put(`footprint.${side}`, { ...print, ...(on && { fitsTissue: true }) }, `tissue of the ${side} foot`) ?? ''
+}
 const percent = (v: number) => `${Math.round(v * 100)} %`
 </script>
 
@@ -101,12 +119,15 @@ const percent = (v: number) => `${Math.round(v * 100)} %`
               <dt>Peak</dt><dd>{{ prints[side].reading!.peakKPa.toFixed(0) }} kPa, {{ prints[side].reading!.peakAtMm[1].toFixed(0) }} mm from the heel</dd>
               <dt>Centre</dt><dd>{{ prints[side].reading!.centreOfPressureMm[1].toFixed(0) }} mm from the heel, {{ Math.abs(prints[side].reading!.centreOfPressureMm[0]).toFixed(1) }} mm {{ prints[side].reading!.centreOfPressureMm[0] > 0 ? 'inward' : 'outward' }}</dd>
               <dt>Toe line</dt><dd><DraftField class="toe" inputmode="decimal" :value="Math.round(prints[side].reading!.toeLineMm)" :disabled="fitting.readOnly" :aria-label="`${side} toe line, mm`" @keep="(t: string) => toeLine(side, t)" /> mm</dd>
+              <template v-if="tissue[side]"><dt>Tissue</dt><dd><label class="fit"><input type="checkbox" :checked="fitting.record.feet[side]!.footprint!.fitsTissue === true" :disabled="fitting.readOnly || !tissue[side]!.fit" :aria-label="`${side} estimates follow this picture`" @change="followTissue(side, ($event.target as HTMLInputElement).checked)"> estimates follow this picture</label>
+                <span v-if="tissue[side]!.fit" class="small block"><b>{{ tissue[side]!.fit!.stiffer.toFixed(2) }} ×</b> as stiff as usual. Heel: measured {{ two(tissue[side]!.fit!.measured.heelKPa) }} kPa, estimate {{ two(tissue[side]!.fit!.before.heelKPa) }} before, {{ two(tissue[side]!.fit!.after.heelKPa) }} after. Ball: {{ two(tissue[side]!.fit!.measured.headsKPa) }}, {{ two(tissue[side]!.fit!.before.headsKPa) }}, {{ two(tissue[side]!.fit!.after.headsKPa) }}.</span>
+                <span v-if="tissue[side]!.fit?.doubt" class="small block watch-text">▲ {{ tissue[side]!.fit!.doubt }}</span><span v-if="tissue[side]!.refused" class="small block">{{ tissue[side]!.refused }}</span></dd></template>
               <dt>From</dt><dd class="muted">{{ fitting.record.feet[side]!.footprint!.source ?? 'a file' }}</dd>
             </dl>
           </div>
         </section>
       </div>
-      <p class="small muted">Arch index: middle third of the print without toes over the whole, cells from 10 kPa (Cavanagh &amp; Rodgers 1987). The axis runs from the middle of the heel to the middle of the ball. Standing pressure says nothing about walking.</p>
+      <p class="small muted">Arch index: middle third of the print without toes over the whole, cells from 10 kPa (Cavanagh &amp; Rodgers 1987). The axis runs from the middle of the heel to the middle of the ball. Standing pressure says nothing about walking. Tissue: one factor on its stiffness, so that the estimate standing barefoot meets these peaks; shape and places stay.</p>
     </VCard>
   </VDialog>
 </template>
@@ -119,6 +140,7 @@ const percent = (v: number) => `${Math.round(v * 100)} %`
 .body { display: grid; grid-template-columns: 150px 1fr; gap: 12px; }
 dl { display: grid; grid-template-columns: 74px 1fr; gap: 5px 8px; margin: 0; align-content: start; font-size: 13px; } dt { color: var(--muted); } dd { margin: 0; }
 .toe { width: 64px; height: 32px; font-size: 14px; }
+.fit { display: flex; gap: 6px; align-items: center; min-height: 32px; } .fit input { width: 20px; height: 20px; accent-color: var(--spruce); } .block { display: block; }
 .none { min-height: 200px; padding-top: 40px; }
 @media (max-width: 760px) { .two { grid-template-columns: 1fr; } }
 </style>

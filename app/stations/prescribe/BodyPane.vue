@@ -5,16 +5,17 @@ import { COVER_MATERIALS } from '../../../core/device/materials'
 import { isStabilised } from '../../../core/device/shell'
 import { postHeightMm } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
-import { stiffnessOf } from '../../../core/device/stiffness'
+import { comfortOf, forceOf } from '../../../core/mechanics/shell/comfort'
 import { normsOf } from '../../../core/measure/normsTable'
 import type { Device } from '../../../core/record/schema'
 import { DEVICE_KINDS, SIDES, type DeviceKind, type Side } from '../../../core/record/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
+import type { useEffects } from './useEffects'
 import { postEdit, type useStudio } from './useStudio'
 
 /** Kind, blank, shell, cover, base, outline, posts and lift of both feet. */
-const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
+const { studio, estimates } = defineProps<{ studio: ReturnType<typeof useStudio>; estimates: ReturnType<typeof useEffects> }>()
 const { fitting } = studio
 type Edit = (d: Device) => Device
 interface Row {
@@ -75,8 +76,8 @@ const table = computed(() => normsOf(fitting.record))
 /** what is not rigid can lie below a shell */
 const BASE_MATERIALS = computed(() => [...table.value.shellMaterials.filter((m) => !m.rigid), ...COVER_MATERIALS.filter((m) => m.id !== 'none')])
 function stiffWords(side: Side) {
-  const s = stiffnessOf(studio.device(side), fitting.record.client?.massKg, table.value.shellMaterials)
-  return s ? `${s.class}, est.` : ''
+  const arch = estimates.arch[side]
+  return arch ? `${comfortOf(arch.archNPerMm, arch.forceN, forceOf(fitting.record), table.value).class}, est.` : ''
 }
 const KIND_WORDS: Record<DeviceKind, string> = { none: 'none', 'trim-to-fit': 'trim-to-fit', 'heat-moulded': 'heat-moulded', 'full-custom': 'full custom' }
 const blanks = (side: Side) => {

@@ -6,12 +6,16 @@ import { SIDES, type Side } from '../../../core/record/vocabulary'
 import type { Device } from '../../../core/record/schema'
 import BodyPane from './BodyPane.vue'
 import DifferenceSpine from './DifferenceSpine.vue'
+import EffectStrip from './EffectStrip.vue'
+import EffectsView from './EffectsView.vue'
 import LayerList from './LayerList.vue'
 import SendPane from './SendPane.vue'
+import ShellView from './ShellView.vue'
 import SpaceCard from './SpaceCard.vue'
 import StartDialog from './StartDialog.vue'
 import VersionsPane from './VersionsPane.vue'
 import SideMark from '~/components/SideMark.vue'
+import PressureMap from '~/drawing/PressureMap.vue'
 import SectionView, { type SectionHandle } from '~/drawing/SectionView.vue'
 import TerrainMap, { type Spot, type TrimPoint } from '~/drawing/TerrainMap.vue'
 import { useHand } from '~/stores/hand'
@@ -19,19 +23,23 @@ import { useModels } from '~/stores/models'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { SolidAnswer } from '~/workers/device.worker'
 import { isSpot, layerAt, rowName, setLayer } from './layerRows'
+import { useEffects } from './useEffects'
 import { postEdit, useStudio } from './useStudio'
 
 const SolidView = defineAsyncComponent(() => import('~/three/SolidView.vue'))
 const studio = useStudio()
 const { fitting, terrain, sectionShare, turnDeg, shapes, chosen, rows, row } = studio
+const estimates = useEffects(studio)
 const hand = useHand()
 const models = useModels()
-const view = ref<'terrain' | 'solid'>('terrain')
+const view = ref<'terrain' | 'solid' | 'effects' | 'shell'>('terrain')
+const pressed = ref(false)
 const pane = ref<'layers' | 'body' | 'versions' | 'send'>('layers')
 const starting = ref(false)
 const side = ref<Side>('left')
 const solid = shallowRef<SolidAnswer | null>(null)
 const heights = computed(() => Math.max(shapes.left?.lengthMm ?? 262, shapes.right?.lengthMm ?? 262))
+const PRESSED = 'estimate: pressure, rings every 20 kPa'
 const FACT = { device: 'contours every 2 mm', cast: 'the cast, every 2 mm', difference: 'device less cast, every 0.5 mm' }
 const reachOf = (s: Side) => (row.value ? (shapes[s]?.layers.find((l) => l.index === row.value!.index[s])?.reach ?? null) : null)
 const measurable = (s: Side) => soleParameters(fitting.record.feet[s]!) !== null || fitting.record.feet[s]!.capture?.surface !== undefined
@@ -110,29 +118,36 @@ onMounted(() => {
   void models.load().catch(() => undefined)
   hand.copyAcross = copyAcross
 })
-onBeforeUnmount(() => (hand.copyAcross = null))
+onBeforeUnmount(() => {
+  hand.copyAcross = null
+  estimates.stop()
+})
 const take = (words: string) => (fitting.message = words)
 </script>
 
 <template>
   <div class="title-row">
     <h1>Prescribe</h1>
-    <span class="fact">{{ measured ? FACT[terrain] : 'measure the foot length first' }}</span>
-    <VBtnToggle v-model="view" role="group" aria-label="View"><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn></VBtnToggle>
+    <span class="fact">{{ measured ? '' : 'measure the foot length first' }}</span>
+    <VBtnToggle v-model="view" mandatory role="group" aria-label="View"><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn><VBtn value="effects">Effects</VBtn><VBtn value="shell">Shell</VBtn></VBtnToggle>
     <VBtn :disabled="fitting.readOnly" @click="starting = true">Start from …</VBtn>
     <VBtn :disabled="fitting.readOnly" aria-label="Copy left to right" title="copy left to right (=)" @click="copyAcross">L → R</VBtn>
     <VBtn :disabled="fitting.readOnly" aria-label="Copy right to left" @click="studio.copyTo('left')">R → L</VBtn>
     <span class="pairbtn"><VBtn :disabled="fitting.readOnly || fitting.undoStack.length === 0" aria-label="Take back" title="take back (U)" @click="take(fitting.undo())">↶</VBtn><VBtn :disabled="fitting.readOnly || fitting.redoStack.length === 0" aria-label="Do again" title="do again (Shift U)" @click="take(fitting.redo())">↷</VBtn></span>
     <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/match`)">Go to Match</VBtn>
   </div>
-  <div class="cols studio">
+  <EffectsView v-if="view === 'effects'" :studio="studio" :estimates="estimates" />
+  <ShellView v-else-if="view === 'shell'" :studio="studio" :estimates="estimates" />
+  <div v-else class="cols studio">
     <div class="stack">
       <section v-if="view === 'terrain'" class="card terrains grow">
-        <div class="caps"><SideMark side="left" word /><span class="seg"><button v-for="t in (['device', 'cast', 'difference'] as const)" :key="t" class="pick" :aria-pressed="terrain === t" @click="terrain = t">{{ t }}</button><button class="pick" :aria-pressed="shaping" title="points of the trim line to drag" @click="shaping = !shaping">outline</button></span><SideMark side="right" word /></div>
+        <div class="caps"><SideMark side="left" word /><span class="seg"><button v-for="t in (['device', 'cast', 'difference'] as const)" :key="t" class="pick" :aria-pressed="terrain === t && !pressed" @click="(terrain = t), (pressed = false)">{{ t }}</button><button class="pick" :aria-pressed="pressed" title="estimated pressure under the foot" @click="pressed = true">pressure</button><button class="pick" :aria-pressed="shaping" title="points of the trim line to drag" @click="shaping = !shaping">outline</button></span><SideMark side="right" word /></div>
         <template v-for="s in SIDES" :key="s">
           <DifferenceSpine v-if="s === 'right'" :left="studio.device('left')" :right="studio.device('right')" />
-          <TerrainMap :side="s" :shape="shapes[s]" :section-share="sectionShare" :turn-deg="turnDeg" :height-mm="heights" :waiting="measurable(s)" :front-mm="studio.device(s).outline.distal.behindHeadsMm" :spots="spots(s)" :outline-points="shaping ? trimPoints(s) : null" :reach-of="row ? row.index[s] : -1" :fixed="fitting.readOnly" @section="(v: number) => (sectionShare = v)" @turn="(v: number) => (turnDeg = v)" @spot="(k: string, x: number, y: number, done: boolean) => moveSpot(s, k, x, y, done)" @choose="(k: string) => ((chosen = k), (pane = 'layers'))" @front="(v: number, done: boolean) => front(s, v, done)" @outline="(p: TrimPoint, done: boolean) => moveTrim(s, p, done)" />
+          <div v-if="pressed" class="pressed"><PressureMap v-if="estimates.effects[s]" :side="s" :picture="estimates.effects[s]!.device" :length-mm="estimates.effects[s]!.lengthMm" :outline="estimates.effects[s]!.outline" :heads="estimates.effects[s]!.heads" :height-mm="heights" :label="`${s} foot on its device`" /><p v-else class="small muted said">{{ estimates.refused[s] || 'reckoning …' }}</p></div>
+          <TerrainMap v-else :side="s" :shape="shapes[s]" :section-share="sectionShare" :turn-deg="turnDeg" :height-mm="heights" :waiting="measurable(s)" :front-mm="studio.device(s).outline.distal.behindHeadsMm" :spots="spots(s)" :outline-points="shaping ? trimPoints(s) : null" :reach-of="row ? row.index[s] : -1" :fixed="fitting.readOnly" @section="(v: number) => (sectionShare = v)" @turn="(v: number) => (turnDeg = v)" @spot="(k: string, x: number, y: number, done: boolean) => moveSpot(s, k, x, y, done)" @choose="(k: string) => ((chosen = k), (pane = 'layers'))" @front="(v: number, done: boolean) => front(s, v, done)" @outline="(p: TrimPoint, done: boolean) => moveTrim(s, p, done)" />
         </template>
+        <p class="small muted fact2">{{ pressed ? PRESSED : FACT[terrain] }}</p>
       </section>
       <section v-else class="card grow solidcard">
         <div class="caps two"><VBtnToggle v-model="side" role="group" aria-label="Foot"><VBtn v-for="s in SIDES" :key="s" :value="s"><SideMark :side="s" word /></VBtn></VBtnToggle>
@@ -151,11 +166,12 @@ const take = (words: string) => (fitting.message = words)
         <div class="tabs" role="tablist" aria-label="Part of the device"><button v-for="p in (['layers', 'body', 'versions', 'send'] as const)" :key="p" role="tab" class="tab" :aria-selected="pane === p" @click="pane = p">{{ { layers: 'Layers', body: 'Body', versions: 'Versions', send: 'Send' }[p] }}</button></div>
         <div class="panel" role="tabpanel">
           <LayerList v-if="pane === 'layers'" :studio="studio" />
-          <BodyPane v-else-if="pane === 'body'" :studio="studio" />
+          <BodyPane v-else-if="pane === 'body'" :studio="studio" :estimates="estimates" />
           <VersionsPane v-else-if="pane === 'versions'" :studio="studio" />
           <SendPane v-else :studio="studio" />
         </div>
       </section>
+      <EffectStrip v-if="pane === 'layers' || pane === 'body'" :studio="studio" :estimates="estimates" @table="view = 'effects'" />
       <SpaceCard :studio="studio" />
     </div>
   </div>
@@ -164,8 +180,11 @@ const take = (words: string) => (fitting.message = words)
 
 <style scoped>
 .studio { grid-template-columns: minmax(0, 1fr) minmax(0, 490px); }
-.terrains { display: grid; grid-template: 26px 1fr / 1fr 118px 1fr; padding: 8px 6px; }
+.terrains { display: grid; grid-template: 26px 1fr 16px / 1fr 118px 1fr; padding: 8px 6px; }
 .caps { grid-column: 1 / -1; display: flex; justify-content: space-between; padding: 0 8px; align-items: center; }
+.fact2 { grid-column: 1 / -1; text-align: center; }
+.pressed { min-height: 0; min-width: 0; }
+.said { padding: 30px 8px; }
 .solidcard { display: flex; flex-direction: column; }
 .two { padding: 8px; gap: 8px; justify-content: flex-start; }
 .facts { padding: 0 12px 4px; }

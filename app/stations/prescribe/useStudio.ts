@@ -20,7 +20,6 @@ export function useStudio() {
   const sectionShare = ref(0.13)
   const turnDeg = ref(0)
   const shapes = reactive<Record<Side, Shape | null>>({ left: null, right: null })
-  const lastMs = ref(0)
   /** key of the layer whose numbers are open */
   const chosen = ref<string | null>(null)
 
@@ -38,11 +37,8 @@ export function useStudio() {
   for (const side of SIDES) {
     const ask = newestWins(
       async (text: string) => {
-        const began = performance.now()
         const { foot, terrain: kind, share, turn } = JSON.parse(text)
-        const shape = await deviceWorker().shape(foot, side, share, kind, turn)
-        lastMs.value = performance.now() - began
-        return shape
+        return deviceWorker().shape(foot, side, share, kind, turn)
       },
       (shape) => (shapes[side] = shape),
     )
@@ -73,7 +69,7 @@ export function useStudio() {
     if (fitting.record.feet[side]!.device) keepVersion(side, `before: ${words}`)
     keep(side, () => copy(next), words)
   }
-  return { fitting, terrain, sectionShare, turnDeg, shapes, lastMs, chosen, rows, row, device, stored, footOf, show, keep, keepBoth, copyTo, addLayer, versions, keepVersion, replace }
+  return { fitting, terrain, sectionShare, turnDeg, shapes, chosen, rows, row, device, stored, footOf, show, keep, keepBoth, copyTo, addLayer, versions, keepVersion, replace }
 }
 
 /** Sets the numbers of one post; 0° takes it off. */

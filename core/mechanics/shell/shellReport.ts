@@ -29,6 +29,6 @@ export function shellReport(record: FittingRecord, side: Side, stepMm = 4) {
   const force = forceOf(record)
   return {
     label: SHELL_LABEL, ignores: SHELL_IGNORES, material: material.name, thicknessMm: device.shell.thicknessMm, ...stiffness,
-    comfort: { ...comfortOf(stiffness.archStiffnessNPerMm, stiffness.forceN, force), force, ...(record.client?.massKg === undefined && { assumedKg: USUAL_KG }) },
+    comfort: { ...comfortOf(stiffness.archStiffnessNPerMm, stiffness.forceN, force, normsOf(record)), force, ...(record.client?.massKg === undefined && { assumedKg: USUAL_KG }) },
   }
 }

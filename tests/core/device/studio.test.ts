@@ -13,7 +13,6 @@ import { cutSection } from '../../../core/device/section'
 import { sheetParts } from '../../../core/device/sheetParts'
 import { buildShell } from '../../../core/device/shell'
 import { deviceWidths, stackHeights } from '../../../core/device/space'
-import { stiffnessOf } from '../../../core/device/stiffness'
 import { buildSurface } from '../../../core/device/surface'
 import { waysOut } from '../../../core/device/waysOut'
 import { roomOf, widthsOf } from '../../../core/footwear/room'
@@ -75,13 +74,6 @@ describe('materials', () => {
     // 0.0981 · (56 + 7.62336 · 40) / (0.137505 · (254 − 2.54 · 40)) = 35.408 / 20.956
     expect(youngFromShoreA(40)).toBeCloseTo(1.69, 2)
     expect(() => youngFromShoreA(90)).toThrow(RangeError)
-  })
-  it('says how stiff a shell is for this body: thicker, lighter client, stiffer material', () => {
-    const at = (thicknessMm: number, massKg: number, material = 'polypropylene') => stiffnessOf(device({ shell: { thicknessMm, material } }), massKg)!
-    expect(at(4, 75).perNewtonMm).toBeCloseTo((1300 * 64) / 12 / (75 * 9.81), 9)
-    expect([at(4, 75).class, at(3, 75).class, at(2, 75, 'carbon').class, at(8, 75, 'eva-60').class]).toEqual(['stiff', 'some give', 'very stiff', 'soft'])
-    expect(at(4, 120).perNewtonMm).toBeLessThan(at(4, 60).perNewtonMm)
-    expect(stiffnessOf(device({ shell: { material: 'unheard-of' } }), 70)).toBeNull()
   })
   it('follows the shop\'s table: another limit of a layer, another material', () => {
     const record = referenceRecord({ layers: [{ kind: 'metPad', heightMm: 5 }], shell: { material: 'bamboo', thicknessMm: 4 } })

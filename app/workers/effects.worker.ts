@@ -1,0 +1,220 @@
+import { expose } from 'comlink'
+import { fieldKey, footField } from '../../core/device/footField'
+import { soleOutline, trimLines } from '../../core/device/outline'
+import { shellMaterial, type ShellMaterial } from '../../core/device/materials'
+import { buildShell } from '../../core/device/shell'
+import type { SoleField } from '../../core/device/soleField'
+import { buildSurface } from '../../core/device/surface'
+import { contourRings, type ContourRing } from '../../core/device/contours'
+import { amountForMoment, type AmountForMoment } from '../../core/mechanics/amountForMoment'
+import { calibrationOf, type TissueFit } from '../../core/mechanics/calibrate'
+import { contactGround, contactOnDevice, usualShellGive, type ContactGround, type LoadName } from '../../core/mechanics/contact'
+import { axisOf, plainOf } from '../../core/mechanics/contactReport'
+import { deviceEffects, pressurePicture, type DeviceEffects, type PressurePicture } from '../../core/mechanics/deviceEffects'
+import { layerEffects, withAmount, withoutPart, type ContactEffect, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
+import { giveOf, onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
+import { archStiffness, type ArchAnswer, type ArchStiffness } from '../../core/mechanics/shell/archStiffness'
+import { thicknessForGive, type ThicknessForGive } from '../../core/mechanics/shell/thicknessForGive'
+import { Refusal } from '../../core/record/refusal'
+import type { Device, Foot } from '../../core/record/schema'
+import type { Side } from '../../core/record/vocabulary'
+
+/** A foot on its device, under whom and how; the shell's materials of the shop. */
+export interface Question {
+  foot: Foot
+  device: Device
+  side: Side
+  massKg: number
+  load: LoadName
+  materials: ShellMaterial[]
+}
+
+export interface Effects {
+  change: ContactEffect
+  device: PressurePicture
+  plain: PressurePicture
+  floor: PressurePicture
+  lengthMm: number
+  outline: [number, number][]
+  heads: { x: number; y: number }[]
+  giveFrom: string
+  tissue: number | null
+}
+
+export interface LayersAnswer {
+  parts: LayerEffect[]
+  change: ContactEffect
+  together: number
+}
+
+export interface ShellAnswer {
+  stiffness: ArchStiffness
+  rings: ContourRing[]
+  intervalMm: number
+  lengthMm: number
+  outline: [number, number][]
+  trims: [number, number][][]
+  /** x, y and triangles of the mesh, for drawing it */
+  ellipse: { x: number; y: number; rx: number; ry: number }
+}
+
+/** What could not be told, as a sentence. */
+export interface Said {
+  refused: string
+}
+
+const STEP_MM = 2
+const MOST_FIELDS = 6
+
+/** The last few of what takes long, by key. */
+function few<T>(most: number) {
+  const kept = new Map<string, T>()
+  return (key: string, make: () => T): T => {
+    const found = kept.get(key) ?? make()
+    kept.delete(key)
+    kept.set(key, found)
+    if (kept.size > most) kept.delete(kept.keys().next().value!)
+    return found
+  }
+}
+const fields = few<SoleField | null>(MOST_FIELDS)
+const grounds = few<ContactGround>(MOST_FIELDS)
+const fits = few<TissueFit | null>(MOST_FIELDS)
+const gives = few<ShellGive>(24)
+const last = new Map<Side, DeviceEffects>()
+const shells = new Map<Side, ArchAnswer>()
+
+const said = <T>(make: () => T): T | Said => {
+  try {
+    return make()
+  } catch (error) {
+    if (error instanceof Refusal) return { refused: error.message }
+    throw error
+  }
+}
+
+function fieldOf(foot: Foot): SoleField {
+  const field = fields(fieldKey(foot), () => footField(foot, STEP_MM)?.field ?? null)
+  if (!field) throw new Refusal('no-length', 'Measure the foot length first.', 'readings')
+  return field
+}
+
+function materialOf({ device, materials }: Question): ShellMaterial {
+  const material = shellMaterial(device.shell.material, materials)
+  if (!material) throw new Refusal('no-material', `The table has no material “${device.shell.material}”. Add it with its modulus in Settings.`, 'device.shell.material')
+  return material
+}
+
+const fitOf = ({ foot, massKg }: Question) => fits(JSON.stringify([fieldKey(foot), foot.footprint, massKg]), () => calibrationOf(foot, massKg))
+
+/** The factor of the client's own tissue, where the plate's picture is set to be followed. */
+const stiffnessOf = (question: Question) => (question.foot.footprint?.fitsTissue ? (fitOf(question)?.stiffer ?? null) : null)
+
+function groundOf(question: Question): ContactGround {
+  const { foot, massKg, load } = question
+  const factor = stiffnessOf(question)
+  return grounds(JSON.stringify([fieldKey(foot), massKg, load, axisOf(foot), factor]), () => contactGround(fieldOf(foot), massKg, load, axisOf(foot), factor ?? undefined))
+}
+
+/** What the shell's give depends on; layers change it little, so it is reckoned anew only at rest. */
+const giveKey = ({ foot, device, massKg, materials }: Question) => JSON.stringify([fieldKey(foot), device, massKg, shellMaterial(device.shell.material, materials)])
+const known = new Map<Side, ShellGive & { field: SoleField }>()
+
+function giveNow(question: Question): ShellGive {
+  const field = fieldOf(question.foot)
+  const found = known.get(question.side)
+  return found && found.field === field ? found : { byCell: usualShellGive(field), from: 'a usual shell' }
+}
+
+const api = {
+  /** Contact of a device, the plain one and the floor, for chips and terrain. With the shell's own give from the last time it was reckoned. */
+  effects(question: Question): Effects | Said {
+    return said(() => {
+      const ground = groundOf(question)
+      const give = giveNow(question)
+      const before = last.get(question.side)
+      const found = deviceEffects(ground, question.device, give.byCell, before)
+      last.set(question.side, found)
+      const { sole } = ground.field
+      return {
+        change: found.change, device: pressurePicture(ground, found.device), plain: pressurePicture(ground, found.plain), floor: pressurePicture(ground, ground.floor),
+        lengthMm: sole.parameters.lengthMm, outline: soleOutline(sole), heads: sole.heads.map(({ x, y }) => ({ x, y })), giveFrom: give.from, tissue: stiffnessOf(question),
+      }
+    })
+  },
+  /** Reckons the shell by its elements, for the effects that follow; its arch in N/mm where it bends, and whether its give changed. */
+  settle(question: Question): { changed: boolean; archNPerMm: number | null; forceN: number } {
+    const { foot, device, side, massKg, materials } = question
+    const field = fieldOf(foot)
+    const before = known.get(side)
+    const found = gives(giveKey(question), () => shellGive(buildShell(buildSurface(field, device), device), device, materials, massKg))
+    known.set(side, { ...found, field })
+    return { changed: before?.byCell !== found.byCell, archNPerMm: found.arch?.archStiffnessNPerMm ?? null, forceN: found.arch?.forceN ?? 0 }
+  },
+  /** What each part of a device does. */
+  layers(question: Question): LayersAnswer | Said {
+    return said(() => {
+      const { parts, change, together } = layerEffects(groundOf(question), question.device, giveNow(question).byCell)
+      return { parts, change, together: together.momentNmm }
+    })
+  },
+  /** The pressure without one part. */
+  without(question: Question, part: DevicePart): PressurePicture | Said {
+    return said(() => {
+      const ground = groundOf(question)
+      const give = 'give' in part ? new Float64Array(ground.field.x.length) : giveNow(question).byCell
+      return pressurePicture(ground, contactOnDevice(ground, withoutPart(question.device, part), { give, start: last.get(question.side)?.device }))
+    })
+  },
+  /** How much of one amount brings a moment, the rest of the device as it is. */
+  amount(question: Question, part: DevicePart, key: string, range: [number, number], usualMost: number, step: number, wantedNmm: number): AmountForMoment | Said {
+    return said(() => {
+      const ground = groundOf(question)
+      const give = giveNow(question).byCell
+      const plain = contactOnDevice(ground, plainOf(question.device), { give })
+      let start = plain
+      const momentAt = (amount: number) => {
+        start = contactOnDevice(ground, withAmount(question.device, part, key, amount), { give, start })
+        return start.momentNmm - plain.momentNmm
+      }
+      return amountForMoment({ momentAt, range, usualMost, step }, wantedNmm)
+    })
+  },
+  /** Arch stiffness and its deflection terrain. */
+  shell(question: Question, stepMm: 4 | 6): ShellAnswer | Said {
+    return said(() => {
+      const { device, side, massKg } = question
+      const field = fieldOf(question.foot)
+      const material = materialOf(question)
+      const body = buildShell(buildSurface(field, device), device)
+      const answer = archStiffness(body, device, material, { massKg, stepMm, range: stepMm === 4, from: shells.get(side) })
+      shells.set(side, answer)
+      known.set(side, { byCell: giveOf(answer, field, massKg), from: `${device.shell.thicknessMm} mm ${material.name}, by its elements`, field })
+      const bends = onCells(answer, answer.bendsMm, field)
+      const intervalMm = answer.stiffness.peakDeflectionMm > 2 ? 0.5 : answer.stiffness.peakDeflectionMm > 0.8 ? 0.2 : 0.1
+      return {
+        stiffness: answer.stiffness, intervalMm, rings: contourRings(field, bends, (i) => body.inside[i]! > 0, intervalMm).filter((r) => r.heightMm > 0), lengthMm: field.sole.parameters.lengthMm, outline: soleOutline(field.sole), trims: trimLines(body), ellipse: answer.shell.ellipse,
+      }
+    })
+  },
+  /** What one other shell would do, on the mesh of dragging. */
+  variant(question: Question): { archStiffnessNPerMm: number } | Said {
+    return said(() => {
+      const { device, side, massKg } = question
+      const body = buildShell(buildSurface(fieldOf(question.foot), device), device)
+      return { archStiffnessNPerMm: archStiffness(body, device, materialOf(question), { massKg, stepMm: 6, from: shells.get(side) }).stiffness.archStiffnessNPerMm }
+    })
+  },
+  /** Which thickness gives this give; tells after every shell that it has looked at. */
+  thickness(question: Question, giveMm: number, factor: number, onTurn: () => void): ThicknessForGive | Said {
+    return said(() => {
+      const { device, massKg } = question
+      return thicknessForGive(buildSurface(fieldOf(question.foot), device), device, materialOf(question), giveMm, { massKg, factor, onTurn })
+    })
+  },
+  /** What the plate's picture says of the tissue. */
+  tissue: (question: Question): TissueFit | null => fitOf(question),
+}
+
+export type EffectsWorker = typeof api
+expose(api)

@@ -1,0 +1,62 @@
+import { plainDevice, soleFieldOf } from '../device/buildDevice'
+import { buildShell } from '../device/shell'
+import { buildSurface } from '../device/surface'
+import { normsOf } from '../measure/normsTable'
+import { Refusal } from '../record/refusal'
+import type { FittingRecord } from '../record/schema'
+import type { Side } from '../record/vocabulary'
+import { calibrationOf } from './calibrate'
+import { CONTACT_IGNORES, CONTACT_LABEL, contactGround } from './contact'
+import { axisOf } from './contactReport'
+import { deviceEffects } from './deviceEffects'
+import { cellWords, effectCells, lateralByDirection } from './effectCells'
+import { twoDigits } from './effectSteps'
+import { overPush } from './overPush'
+import { pressureRefusal } from './pressureRefusal'
+import { SHELL_IGNORES, SHELL_LABEL } from './shell/archStiffness'
+import { comfortOf, forceOf } from './shell/comfort'
+import { USUAL_KG } from './shell/shellReport'
+import { shellGive } from './shellGive'
+
+/** What goes under every paper with estimates. */
+export const ESTIMATE_NOTES: readonly string[] = [`Pressure and moment: ${CONTACT_LABEL} It leaves out ${CONTACT_IGNORES.join(', ')}.`, `Shell: ${SHELL_LABEL} It leaves out ${SHELL_IGNORES.join(', ')}.`]
+
+const STEP_MM = 2
+
+/**
+ * Estimates of one foot's device for paper: what it does against a plain device, whether it pushes harder than wanted, how its shell feels. Where no
+ * estimate may be given, the sentence why.
+ */
+export function estimateLines(record: FittingRecord, side: Side): string[] {
+  const foot = record.feet[side]
+  if (!foot?.device || foot.device.kind === 'none') return []
+  const norms = normsOf(record)
+  const massKg = record.client?.massKg ?? USUAL_KG
+  try {
+    const { field } = soleFieldOf(foot, side, STEP_MM)
+    const device = foot.device ?? plainDevice()
+    const give = shellGive(buildShell(buildSurface(field, device), device), device, norms.shellMaterials, massKg)
+    const shell = give.arch
+      ? [`Shell, estimate: arch about ${twoDigits(give.arch.archStiffnessNPerMm)} N/mm, ${comfortOf(give.arch.archStiffnessNPerMm, give.arch.forceN, forceOf(record), norms).class}${give.arch.utilisationPercent === null ? '' : `; stress about ${twoDigits(give.arch.utilisationPercent)} % of its limit`}.`]
+      : [`Shell, estimate: ${give.from}.`]
+    const refused = pressureRefusal(record, side)
+    if (refused) return [`Pressure: ${refused}`, ...shell]
+    if (record.client?.massKg === undefined) return ['Pressure: not estimated, body weight is missing.', ...shell]
+    const tissue = foot.footprint?.fitsTissue ? calibrationOf(foot, massKg)?.stiffer : undefined
+    const { change } = deviceEffects(contactGround(field, massKg, 'standing', axisOf(foot), tissue), device, give.byCell)
+    const cells = effectCells(change, { lateralByDirection: lateralByDirection(device) })
+    const shown = cells.filter((c) => c.step.step > 0 && c.key !== 'moment')
+    const moment = cells.find((c) => c.key === 'moment')!
+    // With a wanted moment the contradictions say it.
+    const push = device.aimNmm ? null : overPush(change.momentNmm, undefined, norms.pushMostNmm)
+    return [
+      `Against a plain device, standing, estimate: ${shown.length ? shown.map(cellWords).join('; ') : 'load as before'}.`,
+      `${cellWords(moment)}, estimate: about ${moment.told}${device.aimNmm ? `; wanted ${device.aimNmm} N·mm` : ''}.`,
+      ...(push ? [`Watch: ${push.words}`] : []),
+      ...shell,
+    ]
+  } catch (error) {
+    if (error instanceof Refusal) return [`No estimate: ${error.message}`]
+    throw error
+  }
+}
