@@ -11,7 +11,7 @@ import { calibrationOf, type TissueFit } from '../../core/mechanics/calibrate'
 import { contactGround, contactOnDevice, usualShellGive, type ContactGround, type LoadName } from '../../core/mechanics/contact'
 import { axisOf, plainOf } from '../../core/mechanics/contactReport'
 import { deviceEffects, pressurePicture, type DeviceEffects, type PressurePicture } from '../../core/mechanics/deviceEffects'
-import { layerEffects, withAmount, withoutPart, type ContactEffect, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
+import { layerEffects, withPartAmount, withoutPart, type ContactEffect, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
 import { giveOf, onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
 import { archStiffness, type ArchAnswer, type ArchStiffness } from '../../core/mechanics/shell/archStiffness'
 import { thicknessForGive, type ThicknessForGive } from '../../core/mechanics/shell/thicknessForGive'
@@ -174,7 +174,7 @@ const api = {
       const plain = contactOnDevice(ground, plainOf(question.device), { give })
       let start = plain
       const momentAt = (amount: number) => {
-        start = contactOnDevice(ground, withAmount(question.device, part, key, amount), { give, start })
+        start = contactOnDevice(ground, withPartAmount(question.device, part, key, amount), { give, start })
         return start.momentNmm - plain.momentNmm
       }
       return amountForMoment({ momentAt, range, usualMost, step }, wantedNmm)

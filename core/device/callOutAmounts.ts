@@ -12,6 +12,7 @@ export const AMOUNT_WORDS = {
   cup: { label: 'Heel cup', unit: 'mm', range: [0, 40] },
   shell: { label: 'Shell thickness', unit: 'mm', range: [0.5, 20] },
   lift: { label: 'Heel lift', unit: 'mm', range: [0, 40] },
+  moment: { label: 'Wanted moment', unit: 'N·mm', range: [-3000, 3000] },
 } as const
 export type AmountWord = keyof typeof AMOUNT_WORDS
 
@@ -56,6 +57,7 @@ export function withAmount(device: Device, word: AmountWord, value: number): Dev
   if (word === 'cup') return { ...device, outline: { ...device.outline, heelCupMm: value } }
   if (word === 'shell') return { ...device, shell: { ...device.shell, thicknessMm: value } }
   if (word === 'lift') return { ...device, heelLiftMm: value }
+  if (word === 'moment') return { ...device, aimNmm: value || undefined }
   const style = device.posts.find((p) => p.at === 'rearfoot')?.style ?? 'extrinsic'
   const others = device.posts.filter((p) => p.at !== 'rearfoot')
   return { ...device, posts: value === 0 ? others : [...others, { at: 'rearfoot', style, angleDeg: value }] }

@@ -60,7 +60,7 @@ export function withoutPart(device: Device, part: DevicePart): Device {
 }
 
 /** The device with one number of one of its parts set; a layer or post of nothing is off. */
-export function withAmount(device: Device, part: DevicePart, key: string, amount: number): Device {
+export function withPartAmount(device: Device, part: DevicePart, key: string, amount: number): Device {
   if ('layer' in part) return { ...device, layers: device.layers.map((l, k) => (k === part.layer ? ({ ...l, [key]: amount, on: amount !== 0 } as typeof l) : l)) }
   if ('post' in part) return { ...device, posts: device.posts.map((p, k) => (k === part.post ? { ...p, angleDeg: amount } : p)) }
   return 'cast' in part ? { ...device, castAngleDeg: amount } : device

@@ -10,9 +10,9 @@ export const IN_SHOE_TARGET = 'After a healed ulcer the target is a peak under 2
 export function pressureRefusal(record: FittingRecord, side: Side): string | null {
   const { bornOn } = record.client ?? {}
   if (bornOn && record.visit?.on && ageInYears(bornOn, record.visit.on) < 16) return 'Under 16 the tissue is another; no pressure numbers.'
-  if (record.feet[side]?.findings?.fatPad === 'thin') return 'A thin heel pad does not follow this law; no pressure numbers.'
   const conditions = record.story?.conditions ?? []
   if (conditions.includes('diabetes') || conditions.includes('neuropathy')) return `With diabetes or neuropathy the tissue is another and the cost of an error high: measure inside the shoe. ${IN_SHOE_TARGET}`
   const { grade } = riskOf(record)
-  return grade !== null && grade >= 1 ? `A foot at risk is measured inside the shoe, not estimated. ${IN_SHOE_TARGET}` : null
+  if (grade !== null && grade >= 1) return `A foot at risk is measured inside the shoe, not estimated. ${IN_SHOE_TARGET}`
+  return record.feet[side]?.findings?.fatPad === 'thin' ? 'A thin heel pad does not follow this law; no pressure numbers.' : null
 }

@@ -9,7 +9,7 @@ import { contactGround, contactOnDevice } from '../../core/mechanics/contact'
 import { plainOf } from '../../core/mechanics/contactReport'
 import { deviceEffects, pressurePicture } from '../../core/mechanics/deviceEffects'
 import { cellWords, effectCells, lateralByDirection, rangeWords } from '../../core/mechanics/effectCells'
-import { effectOf, withAmount, withoutPart } from '../../core/mechanics/layerEffects'
+import { effectOf, withPartAmount, withoutPart } from '../../core/mechanics/layerEffects'
 import { ESTIMATE_NOTES, estimateLines } from '../../core/mechanics/estimateLines'
 import { overPush } from '../../core/mechanics/overPush'
 import { shellVariants } from '../../core/mechanics/shell/variants'
@@ -84,7 +84,7 @@ describe('one amount sought backwards', () => {
   const at = (device = skived(3)) => {
     const plain = contactOnDevice(ground, plainOf(device))
     const part = { layer: 0 }
-    return { momentAt: (mm: number) => contactOnDevice(ground, withAmount(device, part, 'depthMm', mm), { start: plain }).momentNmm - plain.momentNmm, range: [0, 6] as const, usualMost: 4, step: 0.1 }
+    return { momentAt: (mm: number) => contactOnDevice(ground, withPartAmount(device, part, 'depthMm', mm), { start: plain }).momentNmm - plain.momentNmm, range: [0, 6] as const, usualMost: 4, step: 0.1 }
   }
   it('finds the skive that has the moment of the one it was, within the spread of the estimate', () => {
     const search = at()
@@ -104,18 +104,18 @@ describe('one amount sought backwards', () => {
     expect(list.map((c) => c.name)).not.toContain('Rearfoot post, new')
     expect(amountCandidates(deviceSchema.parse({}), HOUSE_NORMS).map((c) => c.now)).toEqual([0, 0, 0, 0])
     for (const c of list) {
-      const set = withAmount(c.device, c.part, c.key, 2)
+      const set = withPartAmount(c.device, c.part, c.key, 2)
       const number = 'layer' in c.part ? (set.layers[c.part.layer] as unknown as Record<string, number>)[c.key] : set.posts[(c.part as { post: number }).post]!.angleDeg
       expect(number).toBe(2)
     }
-    expect(withAmount(device, { layer: 0 }, 'depthMm', 0).layers[0]!.on).toBe(false)
+    expect(withPartAmount(device, { layer: 0 }, 'depthMm', 0).layers[0]!.on).toBe(false)
     expect(withoutPart(device, { post: 0 }).posts).toEqual([])
   })
   it('what a part does is what is lost without it, whatever the amount', () => {
     fc.assert(fc.property(fc.double({ min: 0.5, max: 5, noNaN: true }), (mm) => {
       const search = at(skived(mm))
       const off = contactOnDevice(ground, withoutPart(skived(mm), { layer: 0 })).momentNmm
-      const nothing = contactOnDevice(ground, withAmount(skived(mm), { layer: 0 }, 'depthMm', 0)).momentNmm
+      const nothing = contactOnDevice(ground, withPartAmount(skived(mm), { layer: 0 }, 'depthMm', 0)).momentNmm
       expect(nothing).toBeCloseTo(off, 6)
       expect(search.momentAt(mm)).toBeGreaterThan(search.momentAt(mm / 2))
     }), { numRuns: 8 })

@@ -33,6 +33,16 @@ test('every page is free of accessibility faults a machine can find, and fits 12
         await look(`examine ${group}`)
       }
   }
+  await page.goto('/')
+  await openFitting(page, 'Tove', 'prescribe')
+  await page.getByRole('button', { name: 'pressure', exact: true }).click()
+  await look('prescribe pressure')
+  await page.getByRole('button', { name: 'Effects', exact: true }).click()
+  await expect(page.getByRole('region', { name: 'Effect of each layer' })).toBeVisible({ timeout: 40_000 })
+  await look('prescribe effects')
+  await page.getByRole('button', { name: 'Shell', exact: true }).click()
+  await expect(page.getByText(/by what it stands on/).nth(1)).toBeVisible({ timeout: 60_000 })
+  await look('prescribe shell')
   await page.goto('/catalogue')
   await page.getByRole('button', { name: 'Traverse 99' }).click()
   await look('catalogue')

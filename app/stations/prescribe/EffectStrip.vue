@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { cellWords, effectCells, lateralByDirection, rangeWords, type EffectCell } from '../../../core/mechanics/effectCells'
+import type { ContactEffect } from '../../../core/mechanics/layerEffects'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import EstimateTag from '~/components/EstimateTag.vue'
 import SideMark from '~/components/SideMark.vue'
@@ -29,8 +30,9 @@ const pushes = computed(() => SIDES.flatMap((side) => {
 }))
 const bought = computed(() => SIDES.flatMap((side) => {
   const b = estimates.bought[side]
-  return b ? [{ side, words: b.words, text: `turning ${rangeWords('moment', b.effect.momentNmm)}, inner heel ${rangeWords('share', b.effect.medialHeelPoints)}` }] : []
+  return b ? [{ side, words: b.words, text: changed(b.effect) ? `turning ${rangeWords('moment', b.effect.momentNmm)}, inner heel ${rangeWords('share', b.effect.medialHeelPoints)}` : 'nothing that the estimate sees' }] : []
 }))
+const changed = ({ momentNmm, medialHeelPoints, headPeakPercent }: ContactEffect) => Math.abs(momentNmm) > 0.5 || Math.abs(medialHeelPoints) > 0.01 || headPeakPercent.some((v) => Math.abs(v) > 0.05)
 const choose = (side: Side, key: EffectCell['key']) => (chosen.value = chosen.value?.side === side && chosen.value.key === key ? null : { side, key })
 </script>
 
@@ -47,7 +49,7 @@ const choose = (side: Side, key: EffectCell['key']) => (chosen.value = chosen.va
     <div class="told small" role="status">
       <p v-if="detail"><SideMark :side="detail.side" /> {{ detail.text }}</p>
       <template v-else><p v-for="b in bought" :key="b.side"><SideMark :side="b.side" /> <b>{{ b.words }}</b> bought: {{ b.text }}</p><p v-if="bought.length === 0" class="muted">Tap an arrow for its number and range. Change an amount to see what it buys.</p></template>
-      <p v-for="p in pushes" :key="p.side"><SideMark :side="p.side" /> <StatusMark kind="watch" word="Watch" /> {{ p.push.words }}</p>
+      <p v-for="p in pushes" :key="p.side"><SideMark :side="p.side" /> <StatusMark kind="watch" word="Watch" /> turning moment {{ p.push.short }} (estimate)</p>
     </div>
   </section>
 </template>

@@ -80,7 +80,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
 </script>
 
 <template>
-  <div class="cols effects" :class="{ numbers }">
+  <div class="cols effects" :class="{ numbers: numbers || refused }">
     <div class="stack">
       <section class="card grow tablecard" aria-label="What each layer does, estimate">
         <div class="card-head controls">
@@ -103,9 +103,9 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
           <p class="small muted foot">Inner heel and arch: points of the load. Heads: per cent of their peak. Turning: N·mm about the subtalar axis, outward +. {{ Math.abs(answer.together) >= 50 ? `Together the parts do ${twoDigits(answer.together)} N·mm other than the sum of each alone. ` : '' }}Not told: heel lift, toes.</p>
         </div>
       </section>
-      <MomentSolver :studio="studio" :estimates="estimates" :side="side" />
+      <MomentSolver v-if="!refused" :studio="studio" :estimates="estimates" :side="side" />
     </div>
-    <div v-if="!numbers" class="stack">
+    <div v-if="!numbers && !refused" class="stack">
       <section class="card grow paircard" aria-label="Pressure, estimate">
         <div class="card-head"><SideMark :side="side" /><b class="nowrap">Pressure, {{ side }}</b><select class="field pick" :value="estimates.load.value" aria-label="Load" @change="estimates.setLoad(($event.target as HTMLSelectElement).value as LoadName)"><option v-for="(l, key) in LOADS" :key="key" :value="key">{{ l.words }}</option></select><span class="aside"><EstimateTag of="contact" :facts="estimates.facts(side)" /></span></div>
         <div v-if="effects" class="pair"><figure><figcaption>This device</figcaption><PressureMap :side="side" :picture="effects.device" :length-mm="effects.lengthMm" :outline="effects.outline" :heads="effects.heads" :height-mm="height" label="this device" /></figure>

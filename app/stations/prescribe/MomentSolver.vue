@@ -5,7 +5,7 @@ import { amountCandidates } from '../../../core/mechanics/amountCandidates'
 import type { AmountForMoment } from '../../../core/mechanics/amountForMoment'
 import { signed } from '../../../core/mechanics/effectCells'
 import { EFFECT_STEPS, twoDigits } from '../../../core/mechanics/effectSteps'
-import { withAmount } from '../../../core/mechanics/layerEffects'
+import { withPartAmount } from '../../../core/mechanics/layerEffects'
 import { normsOf } from '../../../core/measure/normsTable'
 import { parseNumber } from '../../../core/measure/callOut'
 import type { Device } from '../../../core/record/schema'
@@ -70,7 +70,7 @@ const outOfReach = computed(() => {
 })
 function apply(amount: number) {
   const c = candidate.value
-  if (c) studio.keep(side, (d) => ({ ...withAmount(c.device, c.part, c.key, amount), aimNmm: d.aimNmm }), `${c.name.toLowerCase()} ${n(amount)}`)
+  if (c) studio.keep(side, (d) => ({ ...withPartAmount(c.device, c.part, c.key, amount), aimNmm: d.aimNmm }), `${c.name.toLowerCase()} ${n(amount)}`)
 }
 </script>
 

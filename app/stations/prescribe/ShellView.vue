@@ -144,7 +144,7 @@ const setThickness = (side: Side, mm: number) => studio.keep(side, (d) => ({ ...
       </section>
       <section class="card give" aria-label="Thickness for a give">
         <form class="line" @submit.prevent="seek"><b>What thickness gives</b><input v-model="give" class="field num" inputmode="decimal" aria-label="Wanted give, mm" placeholder="1.5"><span>mm in {{ FORCE_WORDS[force].split(':')[0] }} use?</span><VBtn type="submit" :disabled="busy !== '' || !give.trim()">Seek</VBtn></form>
-        <div v-if="busy" class="line" role="status"><VProgressLinear indeterminate color="primary" class="bar" /><span class="small nowrap">{{ busy }}, {{ looked }} looked at</span><VBtn size="small" height="36" @click="stop">Stop</VBtn></div>
+        <div v-if="busy" class="line" role="status"><VProgressLinear indeterminate color="primary" class="bar" :aria-label="busy" /><span class="small nowrap">{{ busy }}, {{ looked }} looked at</span><VBtn size="small" height="36" @click="stop">Stop</VBtn></div>
         <p v-if="trouble" class="notice" role="alert">{{ trouble }}</p>
         <template v-for="s in SIDES" :key="s"><div v-if="sought[s]" class="line"><SideMark :side="s" /><span v-if="sought[s]!.reached"><b>{{ tenth(sought[s]!.thicknessMm) }} mm</b> gives {{ n(sought[s]!.giveMm, 1) }} mm <i class="small">estimate</i></span><span v-else>Between {{ n(sought[s]!.between[0], 1) }} and {{ n(sought[s]!.between[1], 1) }} mm none does; {{ n(sought[s]!.thicknessMm, 1) }} mm gives {{ n(sought[s]!.giveMm, 1) }}. Another material would.</span><VBtn v-if="sought[s]!.reached" size="small" height="36" class="end" :disabled="fitting.readOnly" @click="setThickness(s, sought[s]!.thicknessMm)">Set {{ tenth(sought[s]!.thicknessMm) }} mm</VBtn></div></template>
       </section>

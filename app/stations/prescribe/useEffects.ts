@@ -22,6 +22,9 @@ export interface Bought {
   effect: ContactEffect
 }
 
+/** What of a device pushes: a wanted moment does not. */
+const pushing = (device: Device): Device => ({ ...device, aimNmm: undefined })
+
 interface Kept {
   device: string
   effects: Effects
@@ -44,7 +47,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     const device = studio.device(side)
     if (device.kind === 'none') return 'No device for this foot.'
     const { device: _, ...foot } = studio.footOf(side)
-    return JSON.parse(JSON.stringify({ foot, device, side, massKg: fitting.record.client?.massKg ?? USUAL_KG, load: load.value, materials: normsOf(fitting.record).shellMaterials }))
+    return JSON.parse(JSON.stringify({ foot, device: pushing(device), side, massKg: fitting.record.client?.massKg ?? USUAL_KG, load: load.value, materials: normsOf(fitting.record).shellMaterials }))
   }
   /** Why no pressure can be told, or what is asked of the worker. */
   function question(side: Side): Question | string {
@@ -63,7 +66,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     refused[side] = ''
     effects[side] = answer
     const device = JSON.stringify((JSON.parse(asked) as Question).device)
-    const isKept = device === JSON.stringify(studio.stored(side))
+    const isKept = device === JSON.stringify(pushing(studio.stored(side)))
     if (isKept && kept[side]?.device !== device) {
       before[side] = kept[side]
       kept[side] = { device, effects: answer }
