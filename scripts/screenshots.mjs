@@ -77,7 +77,7 @@ try {
   await page.getByRole('button', { name: /Medial heel skive: show without it/ }).click({ timeout: 30_000 })
   await page.getByLabel('Wanted change of turning moment, N·mm').fill('600')
   await page.getByLabel('Wanted change of turning moment, N·mm').press('Enter')
-  await page.getByRole('button', { name: /^Set|So it is/ }).waitFor({ timeout: 30_000 })
+  await page.getByRole('button', { name: /^Set [\d.]+ mm|So it is/ }).waitFor({ timeout: 30_000 })
   await wait(2000)
   await shot('prescribe-effects')
   await page.getByRole('button', { name: 'Shell', exact: true }).click()

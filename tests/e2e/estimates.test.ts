@@ -27,6 +27,10 @@ test('a prescriber changes a skive by a millimetre and reads what it bought', as
   await depth.press('Enter')
   const told = strip(page).getByRole('status')
   await expect(told).toContainText(/Medial heel skive depth 3 → 4 mm bought: turning \+\d+ N·mm \(\+\d+ to \+\d+\), inner heel \+[\d.]+ points of load/, { timeout: 20_000 })
+  // What was bought stays told when the change has been to the server and the shell was reckoned anew.
+  await saved(page)
+  await page.waitForTimeout(3000)
+  await expect(told).toContainText(/depth 3 → 4 mm bought/)
   // An arrow gives its number with its range; the word 'estimate' tells what it leaves out.
   await strip(page).getByRole('button', { name: /left Turning moment outward/ }).click()
   await expect(told).toContainText(/Turning moment outward, moderate: \+\d+ N·mm \(/)

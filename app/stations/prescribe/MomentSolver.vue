@@ -88,7 +88,7 @@ function apply(amount: number) {
         <p class="small it">estimate</p>
         <template v-if="found.amount !== null">
           <p class="reading">{{ n(found.amount) }}{{ unit }}</p>
-          <p class="small">{{ found.between[0] === null ? 'none' : n(found.between[0]) }} to {{ found.between[1] === null ? 'more than there can be' : `${n(found.between[1])}${unit}` }} possible</p>
+          <p class="small">{{ found.between[0] === null ? 'none' : n(found.between[0]) }} to {{ found.between[1] === null ? 'more than there can be' : `${n(found.between[1])}${unit}` }}, by the range</p>
           <p v-if="over" class="small"><StatusMark kind="watch" word="Watch" /> {{ n(Math.abs(found.amount) - candidate.usualMost) }}{{ unit }} over the usual {{ n(candidate.usualMost) }}{{ unit }}; split it with another layer.</p>
           <VBtn class="set" :disabled="fitting.readOnly || n(found.amount) === n(candidate.now)" @click="apply(found!.amount!)">{{ n(found.amount) === n(candidate.now) ? 'So it is' : `Set ${n(found.amount)}${unit}` }}</VBtn>
         </template>

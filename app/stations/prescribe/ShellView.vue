@@ -55,7 +55,6 @@ const figures = computed(() => SIDES.map((side) => {
   const s = answers[side]?.stiffness
   return { side, s, comfort: s && comfortOf(s.archStiffnessNPerMm, s.forceN, force.value, norms.value) }
 }))
-const FEEL = { stiff: 'hardly gives', 'some give': 'gives', springy: 'springs' } as const
 
 /** Work that takes a while: shells compared, or a thickness sought; it can be stopped. */
 const busy = ref('')
@@ -135,7 +134,7 @@ const setThickness = (side: Side, mm: number) => studio.keep(side, (d) => ({ ...
         <table class="table"><thead><tr><th>Shell, estimate</th><th><SideMark side="left" word /></th><th><SideMark side="right" word /></th></tr></thead>
           <tbody>
             <tr><td>Arch stiffness</td><td v-for="f in figures" :key="f.side"><template v-if="f.s"><b>{{ twoDigits(f.s.archStiffnessNPerMm) }} N/mm</b><span v-if="f.s.rangeNPerMm" class="small block">{{ twoDigits(f.s.rangeNPerMm[0]) }} to {{ twoDigits(f.s.rangeNPerMm[1]) }} by what it stands on</span></template><span v-else>–</span></td></tr>
-            <tr><td>Gives, {{ FORCE_WORDS[force].split(':')[0] }} use</td><td v-for="f in figures" :key="f.side"><template v-if="f.comfort"><b>{{ n(f.comfort.giveMm, 1) }} mm: {{ f.comfort.class }}</b><span class="small block">{{ FEEL[f.comfort.class] }} under this body and activity</span></template><span v-else>–</span></td></tr>
+            <tr><td>Gives, {{ FORCE_WORDS[force].split(':')[0] }} use, this body</td><td v-for="f in figures" :key="f.side"><template v-if="f.comfort"><b>{{ n(f.comfort.giveMm, 1) }} mm: {{ f.comfort.class }}</b></template><span v-else>–</span></td></tr>
             <tr><td>Bends most</td><td v-for="f in figures" :key="f.side">{{ f.s ? `${twoDigits(f.s.peakDeflectionMm)} mm, ${n(f.s.peakAt.yMm, 0)} from the heel` : '–' }}</td></tr>
             <tr><td>Peak strain</td><td v-for="f in figures" :key="f.side">{{ f.s?.peakStrain ? `${twoDigits(100 * f.s.peakStrain)} %` : '–' }}</td></tr>
             <tr><td>Peak stress</td><td v-for="f in figures" :key="f.side"><template v-if="f.s?.peakStressMPa">{{ twoDigits(f.s.peakStressMPa) }} MPa<span class="small block">{{ f.s.utilisationPercent === null ? 'no limit set for this material' : `${twoDigits(f.s.utilisationPercent)} % of its limit` }}</span></template><span v-else>–</span></td></tr>
@@ -162,7 +161,7 @@ const setThickness = (side: Side, mm: number) => studio.keep(side, (d) => ({ ...
 .foot { min-height: 0; min-width: 0; } .stale { opacity: 0.7; }
 .figures { flex: none; background: var(--sheet); } .figures td, .figures th { padding: 4px 10px; vertical-align: top; } .block { display: block; color: var(--ink); } .flag { padding: 3px 10px; }
 .give { flex: none; padding: 8px 10px; display: flex; flex-direction: column; gap: 6px; } .line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; } .num { width: 76px; height: 40px; } .bar { flex: 1; } .end { margin-left: auto; }
-.changes { display: flex; flex-direction: column; } .changes .card-head { padding: 4px 10px; align-items: center; } .rows { flex: 1; } .changes td { padding: 4px 10px; }
+.shells .stack { overflow: auto; } .changes { display: flex; flex-direction: column; min-height: 150px; } .changes .card-head { padding: 4px 10px; align-items: center; } .rows { flex: 1; } .changes td { padding: 4px 10px; }
 .said { padding: 14px; }
 @media (max-width: 1179px) { .shells { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); } }
 </style>

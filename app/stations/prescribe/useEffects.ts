@@ -6,7 +6,7 @@ import { effectOf, type ContactEffect } from '../../../core/mechanics/layerEffec
 import { overPush, type OverPush } from '../../../core/mechanics/overPush'
 import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
 import { USUAL_KG } from '../../../core/mechanics/shell/shellReport'
-import type { Device } from '../../../core/record/schema'
+import { deviceSchema, type Device } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import { newestWins } from '~/workers/deviceWorker'
 import { effectsWorker } from '~/workers/effectsWorker'
@@ -22,8 +22,11 @@ export interface Bought {
   effect: ContactEffect
 }
 
-/** What of a device pushes: a wanted moment does not. */
-const pushing = (device: Device): Device => ({ ...device, aimNmm: undefined })
+/** What of a device pushes, a wanted moment does not; in the schema's order, since a device comes back from the server with its keys in another. */
+function pushing(device: Device): Device {
+  const ordered = deviceSchema.safeParse(JSON.parse(JSON.stringify(device)))
+  return { ...(ordered.success ? ordered.data : device), aimNmm: undefined }
+}
 
 interface Kept {
   device: string

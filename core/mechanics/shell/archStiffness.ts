@@ -15,6 +15,9 @@ export const SHELL_IGNORES = ['creep and heat', 'friction on the floor', 'a post
 /** Stress is read so far away from what carries the shell, mm: close to it the model's edge would be read, not the shell. */
 const CLEAR_OF_SUPPORT_MM = 10
 
+/** A shell that settles by more than this hangs at its front edge, mm (house limit). */
+const HANGS_MM = 5
+
 /** What the shell of a device does under the pressure on its arch. */
 export interface ArchStiffness {
   /** force on the arch over the mean deflection that it adds under it, the shell seated */
@@ -95,6 +98,7 @@ function read(shell: DeviceShell, ready: ReadyShell, answer: ShellAnswer, bendsM
   const thickness = Math.max(...Array.from(model.thicknessMm as ArrayLike<number>))
   const utilisation = peaks && material.limitMPa !== null ? (100 * peaks.stress) / material.limitMPa : null
   const flags = [
+    ...(settles > HANGS_MM ? [`It settles by about ${settles.toFixed(0)} mm until it stands: its front edge hangs. Balance or post it, or read this as rocking.`] : []),
     ...(peak > thickness ? ['It gives by more than its thickness: the linear estimate is too stiff.'] : []),
     ...(answer.settled ? [] : ['Contact with the floor did not settle; read the figures as rough.']),
     ...(utilisation !== null && utilisation > 100 ? ['The stress passes the limit set for this material.'] : []),
