@@ -1,6 +1,7 @@
 import { Delaunay } from 'd3-delaunay'
 import type { ShellMaterial } from '../../device/materials'
 import type { ShellBody } from '../../device/shell'
+import { Refusal } from '../../record/refusal'
 import type { Device } from '../../record/schema'
 import { blockPattern, type BlockPattern } from './blockCholesky'
 import { deviceShell, type DeviceShell } from './deviceShell'
@@ -88,9 +89,13 @@ function peaksOf({ model }: DeviceShell, samples: readonly FoundationSample[], {
   return best === null ? null : { ...(best as { strain: number; stress: number; at: { xMm: number; yMm: number } }), strain }
 }
 
+/** An arch that bends by less than this lies on something, mm. */
+const RESTS_MM = 1e-4
+
 function read(shell: DeviceShell, ready: ReadyShell, answer: ShellAnswer, bendsMm: Float64Array, material: ShellMaterial): ArchStiffness {
   const { shares, forceN, model } = shell
   const mean = shares.reduce((sum, s, i) => sum + s * bendsMm[i]!, 0)
+  if (!(mean > RESTS_MM)) throw new Refusal('shell-rests', 'The arch of this shell lies on its post or on the floor: it does not bend, and no stiffness is told.', 'device.posts')
   const at = bendsMm.reduce((best, v, i) => (v > bendsMm[best]! ? i : best), 0)
   const peak = bendsMm[at]!
   const settles = -bendsMm.reduce((low, _, i) => Math.min(low, answer.unknowns[6 * i + 2]!), 0)
@@ -168,7 +173,8 @@ const SUPPORT_RANGE = [0.3, 10] as const
  * How stiff the arch of a device's shell is: an even pressure on the arch, heel and front edge seated, the shell free to lift from floor and posts and to
  * reach them. Contact is found on a coarse mesh first and taken from there to the finer one.
  *
- * @throws Refusal `shell-not-bent` where the material is a block, `shell-too-small` where nothing is left to bend
+ * @throws Refusal `shell-not-bent` where the material is a block, `shell-too-small` where nothing is left to bend,
+ * `shell-rests` where the arch lies on its post
  */
 export function archStiffness(body: ShellBody, device: Device, material: ShellMaterial, { massKg = 75, stepMm = 4, range = false, from, onTurn }: ArchOptions = {}): ArchAnswer {
   const seat = (step: number, start?: Seated, support = 1) => seated(body, device, material, step, massKg, support, start, onTurn)
