@@ -134,7 +134,7 @@ const setThickness = (side: Side, mm: number) => studio.keep(side, (d) => ({ ...
         <table class="table"><thead><tr><th>Shell, estimate</th><th><SideMark side="left" word /></th><th><SideMark side="right" word /></th></tr></thead>
           <tbody>
             <tr><td>Arch stiffness</td><td v-for="f in figures" :key="f.side"><template v-if="f.s"><b>{{ twoDigits(f.s.archStiffnessNPerMm) }} N/mm</b><span v-if="f.s.rangeNPerMm" class="small block">{{ twoDigits(f.s.rangeNPerMm[0]) }} to {{ twoDigits(f.s.rangeNPerMm[1]) }} by what it stands on</span></template><span v-else>–</span></td></tr>
-            <tr><td>Gives, {{ FORCE_WORDS[force].split(':')[0] }} use, this body</td><td v-for="f in figures" :key="f.side"><template v-if="f.comfort"><b>{{ n(f.comfort.giveMm, 1) }} mm: {{ f.comfort.class }}</b></template><span v-else>–</span></td></tr>
+            <tr><td>Gives, {{ FORCE_WORDS[force].split(':')[0] }} use</td><td v-for="f in figures" :key="f.side"><template v-if="f.comfort"><b>{{ n(f.comfort.giveMm, 1) }} mm: {{ f.comfort.class }}</b></template><span v-else>–</span></td></tr>
             <tr><td>Bends most</td><td v-for="f in figures" :key="f.side">{{ f.s ? `${twoDigits(f.s.peakDeflectionMm)} mm, ${n(f.s.peakAt.yMm, 0)} from the heel` : '–' }}</td></tr>
             <tr><td>Peak strain</td><td v-for="f in figures" :key="f.side">{{ f.s?.peakStrain ? `${twoDigits(100 * f.s.peakStrain)} %` : '–' }}</td></tr>
             <tr><td>Peak stress</td><td v-for="f in figures" :key="f.side"><template v-if="f.s?.peakStressMPa">{{ twoDigits(f.s.peakStressMPa) }} MPa<span class="small block">{{ f.s.utilisationPercent === null ? 'no limit set for this material' : `${twoDigits(f.s.utilisationPercent)} % of its limit` }}</span></template><span v-else>–</span></td></tr>
@@ -159,7 +159,7 @@ const setThickness = (side: Side, mm: number) => studio.keep(side, (d) => ({ ...
 .shells { grid-template-columns: minmax(0, 1fr) minmax(0, 490px); }
 .terrain { display: grid; grid-template: 32px 1fr auto / 1fr 1fr; padding: 8px; } .caps, .note { grid-column: 1 / -1; } .caps { display: flex; justify-content: space-between; align-items: center; } .note { text-align: center; }
 .foot { min-height: 0; min-width: 0; } .stale { opacity: 0.7; }
-.figures { flex: none; background: var(--sheet); } .figures td, .figures th { padding: 4px 10px; vertical-align: top; } .block { display: block; color: var(--ink); } .flag { padding: 3px 10px; }
+.figures { flex: none; background: var(--sheet); } .figures .table { table-layout: fixed; } .figures th:first-child { width: 106px; } .figures td, .figures th { padding: 4px 8px 4px 10px; vertical-align: top; } .block { display: block; color: var(--ink); } .flag { padding: 3px 10px; }
 .give { flex: none; padding: 8px 10px; display: flex; flex-direction: column; gap: 6px; } .line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; } .num { width: 76px; height: 40px; } .bar { flex: 1; } .end { margin-left: auto; }
 .shells .stack { overflow: auto; } .changes { display: flex; flex-direction: column; min-height: 150px; } .changes .card-head { padding: 4px 10px; align-items: center; } .rows { flex: 1; } .changes td { padding: 4px 10px; }
 .said { padding: 14px; }
