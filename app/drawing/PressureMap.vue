@@ -7,12 +7,11 @@ import { drawRings, HUES, pathOf, thin, toDrawing } from './footDrawing'
 
 /** Pressure under a foot as terrain in one hue: rings every 20 kPa, darker where it presses more; heel and the two most loaded heads in figures. */
 const { side, picture, lengthMm, outline, heads, heightMm, label } = defineProps<{ side: Side; picture: PressurePicture; lengthMm: number; outline: [number, number][]; heads: { x: number; y: number }[]; heightMm: number; label: string }>()
-const MOST_KPA = 150
-const DARKEST = 0.75
+const DARKEST_KPA = 200
 /** The same pressure has the same tint in every picture. */
 const rings = computed(() => {
   const top = Math.max(20, picture.rings.at(-1)?.heightMm ?? 20)
-  return drawRings(side, lengthMm, picture.rings, HUES[side], 0.06, Math.min(DARKEST, (DARKEST * top) / MOST_KPA), 99, 20, outline)
+  return drawRings(side, lengthMm, picture.rings, HUES[side], 0, Math.min(1, top / DARKEST_KPA), 99, 20, outline)
 })
 const line = computed(() => pathOf(side, lengthMm, thin(outline)))
 const half = computed(() => Math.max(58, ...outline.map(([x]) => Math.abs(x) + 9)))
@@ -37,7 +36,8 @@ const apart = computed(() => {
     return { ...f, ty }
   })
 })
-const sentence = computed(() => `${label}: ${figures.value.map((f) => `${f.key.replace('heelMedial', 'inner heel').replace('heelLateral', 'outer heel').replace('head', 'head ')} about ${twoDigits(f.kPa)} kPa`).join(', ')} (estimate)`)
+const centre = computed(() => toDrawing(side, lengthMm, [picture.copMm.x, picture.copMm.y]))
+const sentence = computed(() => `${label}: ${figures.value.map((f) => `${f.key.replace('heelMedial', 'inner heel').replace('heelLateral', 'outer heel').replace('head', 'head ')} about ${twoDigits(f.kPa)} kPa`).join(', ')}; centre of pressure ${picture.copMm.y.toFixed(0)} mm from the heel (estimate)`)
 </script>
 
 <template>
@@ -46,6 +46,7 @@ const sentence = computed(() => `${label}: ${figures.value.map((f) => `${f.key.r
       <clipPath :id="`pm-${side}-${label.replace(/\W/g, '')}`"><path :d="line" /></clipPath>
       <g :clip-path="`url(#pm-${side}-${label.replace(/\W/g, '')})`"><path v-for="ring in rings" :key="ring.heightMm" :d="ring.d" fill-rule="evenodd" :fill="ring.fill" :stroke="HUES[side]" stroke-opacity=".45" stroke-width=".5" /></g>
       <path :d="line" fill="none" :stroke="HUES[side]" stroke-width="1.1" />
+      <g><title>centre of pressure</title><circle :cx="centre[0]" :cy="centre[1]" r="4" fill="var(--sheet)" stroke="var(--ink)" stroke-width="1" /><path :d="`M${centre[0] - 6} ${centre[1]}h12M${centre[0]} ${centre[1] - 6}v12`" stroke="var(--ink)" stroke-width=".8" /></g>
       <g v-for="f in apart" :key="f.key"><path :d="`M${f.cx} ${f.cy}L${f.lx} ${f.ty}`" stroke="var(--ink)" stroke-width=".6" /><circle :cx="f.cx" :cy="f.cy" r="1.5" fill="var(--ink)" /><text :x="f.tx" :y="f.ty + 3" :text-anchor="f.anchor">{{ twoDigits(f.kPa) }}</text></g>
     </g>
   </svg>

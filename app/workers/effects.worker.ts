@@ -105,7 +105,7 @@ function materialOf({ device, materials }: Question): ShellMaterial {
   return material
 }
 
-const fitOf = ({ foot, massKg }: Question) => fits(JSON.stringify([fieldKey(foot), foot.footprint, massKg]), () => calibrationOf(foot, massKg))
+const fitOf = ({ foot, massKg }: Pick<Question, 'foot' | 'massKg'>) => fits(JSON.stringify([fieldKey(foot), foot.footprint, massKg]), () => calibrationOf(foot, massKg))
 
 /** The factor of the client's own tissue, where the plate's picture is set to be followed. */
 const stiffnessOf = (question: Question) => (question.foot.footprint?.fitsTissue ? (fitOf(question)?.stiffer ?? null) : null)
@@ -206,14 +206,14 @@ const api = {
     })
   },
   /** Which thickness gives this give; tells after every shell that it has looked at. */
-  thickness(question: Question, giveMm: number, factor: number, onTurn: () => void): ThicknessForGive | Said {
+  thickness(question: Question, giveMm: number, factor: number, onShell: () => void): ThicknessForGive | Said {
     return said(() => {
       const { device, massKg } = question
-      return thicknessForGive(buildSurface(fieldOf(question.foot), device), device, materialOf(question), giveMm, { massKg, factor, onTurn })
+      return thicknessForGive(buildSurface(fieldOf(question.foot), device), device, materialOf(question), giveMm, { massKg, factor, onShell })
     })
   },
   /** What the plate's picture says of the tissue. */
-  tissue: (question: Question): TissueFit | null => fitOf(question),
+  tissue: (foot: Foot, massKg: number): TissueFit | null => fitOf({ foot, massKg }),
 }
 
 export type EffectsWorker = typeof api

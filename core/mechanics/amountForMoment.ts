@@ -56,7 +56,7 @@ export function amountForMoment({ momentAt, range, usualMost, step }: Searched, 
     amount, momentNmm: amount === null ? found.does : at(amount),
     // If the model tells too much, more is needed; if it tells too little, less.
     between: found.reached ? [edge(FIT_RANGE[1]), edge(FIT_RANGE[0])] : [null, null],
-    verdict: !found.reached ? 'out of reach' : amount! > usualMost + 1e-9 ? 'over' : 'within',
+    verdict: !found.reached ? 'out of reach' : Math.abs(amount!) > usualMost + 1e-9 ? 'over' : 'within',
     curve,
   }
 }

@@ -13,6 +13,7 @@ export interface PressurePicture {
   rings: ContourRing[]
   peakKPa: Record<PressureRegion, number>
   share: Record<PressureRegion, number>
+  peakAt: { xMm: number; yMm: number }
   momentNmm: number
   momentFixedNmm: number
   rollDeg: number
@@ -21,9 +22,9 @@ export interface PressurePicture {
 }
 
 /** A contact as a picture: rings of equal pressure of a 5 mm mean, kPa. */
-export function pressurePicture({ field }: ContactGround, { solution, peakKPa, share, momentNmm, momentFixedNmm, rollDeg, copMm, flagged }: ContactResult): PressurePicture {
+export function pressurePicture({ field }: ContactGround, { solution, peakKPa, peakAt, share, momentNmm, momentFixedNmm, rollDeg, copMm, flagged }: ContactResult): PressurePicture {
   const kPa = sensorMean(field, solution.pressure).map((p) => 1000 * p)
-  return { rings: contourRings(field, kPa, (i) => field.mask[i] === 1, PRESSURE_INTERVAL_KPA).filter((r) => r.heightMm > 0), peakKPa, share, momentNmm, momentFixedNmm, rollDeg, copMm, flagged }
+  return { rings: contourRings(field, kPa, (i) => field.mask[i] === 1, PRESSURE_INTERVAL_KPA).filter((r) => r.heightMm > 0), peakKPa, peakAt, share, momentNmm, momentFixedNmm, rollDeg, copMm, flagged }
 }
 
 /** What a device does against the plain one, and on the floor. */

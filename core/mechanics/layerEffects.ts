@@ -91,14 +91,12 @@ export function partsOf(device: Device): { name: string; part: DevicePart }[] {
  * @param give of the shell by cell
  * @returns parts in the order of the layers that are on, then posts, cast angle, and what the shell's give does against one that gives nothing
  */
-export function layerEffects(ground: ContactGround, device: Device, give?: Float64Array, onPart?: (done: number, all: number) => void): LayerEffects {
+export function layerEffects(ground: ContactGround, device: Device, give?: Float64Array): LayerEffects {
   const base = plainOf(device)
   const plain = contactOnDevice(ground, base, { give })
   const whole = contactOnDevice(ground, device, { give, start: plain })
   const rigid = new Float64Array(ground.field.x.length)
-  const list = partsOf(device)
-  const parts = list.map(({ name, part }, k): LayerEffect => {
-    onPart?.(k, list.length)
+  const parts = partsOf(device).map(({ name, part }): LayerEffect => {
     if ('give' in part) {
       return { name, part, alone: effectOf(contactOnDevice(ground, base, { give: rigid, start: plain }), plain), within: effectOf(contactOnDevice(ground, device, { give: rigid, start: whole }), whole) }
     }

@@ -94,6 +94,10 @@ describe('one amount sought backwards', () => {
     expect(found.between[1] === null || found.between[1] > found.amount!).toBe(true)
     expect(found.curve.map(([a]) => a)).toEqual([0, 1, 2, 3, 4, 5, 6])
     expect(amountForMoment(search, search.momentAt(5.5)).verdict).toBe('over')
+    // A post the other way is over the usual by its size.
+    const posted = { momentAt: (deg: number) => 70 * deg, range: [-10, 0] as const, usualMost: 6, step: 0.5 }
+    expect(amountForMoment(posted, -560)).toMatchObject({ amount: -8, verdict: 'over' })
+    expect(amountForMoment(posted, -280)).toMatchObject({ amount: -4, verdict: 'within' })
     expect(amountForMoment(search, 5000)).toMatchObject({ amount: null, verdict: 'out of reach', between: [null, null] })
   })
   it('offers what the device has, then what could be added, and sets it', () => {

@@ -51,8 +51,12 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   const table = page.getByRole('region', { name: 'Effect of each layer' })
   await expect(table.getByRole('row')).toHaveCount(4, { timeout: 30_000 })
   await page.getByRole('button', { name: 'Met pad: show without it' }).click()
-  await expect(page.getByText('Met pad off', { exact: true })).toBeVisible()
-  await expect(page.getByRole('img', { name: /without it/ })).toBeVisible()
+  await expect(page.getByRole('region', { name: 'Met pad off, estimate' })).toBeVisible()
+  await expect(page.getByRole('img', { name: /^Met pad off: .*centre of pressure \d+ mm/ })).toBeVisible()
+  for (const [beside, words] of [['plain', 'Plain device'], ['floor', 'Bare on the floor'], ['without', 'Met pad off']] as const) {
+    await page.getByLabel('Beside this device').selectOption(beside)
+    await expect(page.getByRole('region', { name: `${words}, estimate` })).toContainText(`${words}, against this device`)
+  }
   const pad = table.getByRole('row', { name: /Met pad/ })
   await expect(pad).toContainText('Head 2 down')
   await page.getByRole('button', { name: 'Ranges' }).click()

@@ -1,20 +1,23 @@
 <script setup lang="ts">
-import { computed, ref } from 'vue'
+import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { readFootprintCsv, writeFootprintCsv } from '../../../core/formats/footprintCsv'
-import { calibrationOf, type TissueFit } from '../../../core/mechanics/calibrate'
+import type { TissueFit } from '../../../core/mechanics/calibrate'
 import { twoDigits } from '../../../core/mechanics/effectSteps'
 import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { readFootprint, type FootprintReading } from '../../../core/measure/footprint'
 import { parseNumber } from '../../../core/measure/callOut'
 import { Refusal } from '../../../core/record/refusal'
+import type { Foot } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { apiText } from '~/composables/api'
 import { download } from '~/composables/download'
 import { useFitting } from '~/stores/fitting'
+import { newestWins } from '~/workers/deviceWorker'
+import { effectsWorker } from '~/workers/effectsWorker'
 import PrintMap from './PrintMap.vue'
 
 /** Footprints of both feet: in from a file or the stand-in plate, read, drawn in one hue, out again. */
@@ -79,15 +82,15 @@ function toeLine(side: Side, text: string) {
   trouble.value = fitting.put(`footprint.${side}`, { ...print, ...(value !== null && text.trim() && { toeLineMm: value }) }, `toe line ${side}`) ?? ''
 }
 /** What the picture says of the tissue that estimates stand on; why not where it says nothing. */
-const tissue = computed(() => Object.fromEntries(SIDES.map((side) => {
-  if (!open.value || !prints.value[side].reading) return [side, null]
-  const refused = pressureRefusal(fitting.record, side)
-  const massKg = fitting.record.client?.massKg
-  if (refused) return [side, { fit: null, refused }]
-  if (massKg === undefined) return [side, { fit: null, refused: 'Body weight is missing; estimates need it.' }]
-  const fit = calibrationOf(fitting.record.feet[side]!, massKg)
-  return [side, { fit, refused: fit ? '' : 'Measure the foot length first; then the picture can set the tissue of estimates.' }]
-})) as Record<Side, { fit: TissueFit | null; refused: string } | null>)
+const tissue = reactive<Record<Side, { fit: TissueFit | null; refused: string } | null>>({ left: null, right: null })
+for (const side of SIDES) {
+  const ask = newestWins(async ({ foot, massKg }: { foot: string; massKg: number }) => effectsWorker().tissue(JSON.parse(foot) as Foot, massKg), (fit) => (tissue[side] = { fit, refused: fit ? '' : 'Measure the foot length first; then the picture can set the tissue of estimates.' }))
+  watch(() => [open.value && prints.value[side].reading !== null, JSON.stringify(fitting.record.feet[side]), fitting.record.client?.massKg, pressureRefusal(fitting.record, side)] as const, ([shown, foot, massKg, refused]) => {
+    if (!shown) tissue[side] = null
+    else if (refused || massKg === undefined) tissue[side] = { fit: null, refused: refused ?? 'Body weight is missing; estimates need it.' }
+    else ask({ foot, massKg })
+  }, { immediate: true })
+}
 const two = twoDigits
 function followTissue(side: Side, on: boolean) {
   const { fitsTissue: _, ...print } = fitting.record.feet[side]!.footprint!

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
+import { amountOf, mainRule } from '../../../core/device/layers/amount'
+import { soleParameters } from '../../../core/device/soleParameters'
 import { cellWords, effectCells, lateralByDirection, rangeWords, signed } from '../../../core/mechanics/effectCells'
 import { twoDigits } from '../../../core/mechanics/effectSteps'
 import { effectOf, type DevicePart, type LayerEffect } from '../../../core/mechanics/layerEffects'
@@ -56,15 +58,21 @@ const rows = computed(() => (answer.value?.parts ?? []).map((p) => ({ ...p, key:
 function noteOf({ part }: LayerEffect): string {
   const d = studio.device(side.value)
   if ('layer' in part) {
-    const layer = d.layers[part.layer] as unknown as Record<string, number> | undefined
-    const amount = layer && (layer.depthMm ?? layer.heightMm ?? layer.amountMm ?? layer.widthMm ?? layer.thicknessMm)
-    return amount === undefined ? '' : `${amount} mm`
+    const layer = d.layers[part.layer]
+    const rule = layer && mainRule(layer)
+    return rule ? `${amountOf(layer, rule.key, soleParameters(studio.footOf(side.value))?.parameters.forefootDeg ?? 0)}${rule.unit === '°' ? '°' : ' mm'}` : ''
   }
   if ('post' in part) return `${d.posts[part.post]?.angleDeg ?? ''}°`
   return 'cast' in part ? `${d.castAngleDeg}°` : 'against one that does not'
 }
-/** The whole device less the one without the chosen part, turned round: what happens when it is switched off. */
-const off = computed(() => (effects.value && without.value ? effectOf(effects.value.device, without.value) : null))
+/** What stands beside this device: itself without the chosen part, the plain one, or the bare floor. */
+const beside = ref<'without' | 'plain' | 'floor'>('without')
+const WITHOUT = computed(() => (!chosenPart.value ? '' : 'give' in chosenPart.value.part ? 'Shell that gives nothing' : `${chosenPart.value.name} off`))
+const BESIDE = computed(() => ({ without: WITHOUT.value, plain: 'Plain device', floor: 'Bare on the floor' }))
+const other = computed(() => (beside.value === 'without' ? without.value : (effects.value?.[beside.value] ?? null)))
+/** What happens when this device is changed for the one beside it. */
+const off = computed(() => (effects.value && other.value ? effectOf(effects.value.device, other.value) : null))
+const peak = ({ peakKPa, peakAt }: PressurePicture) => `peak ${twoDigits(Math.max(...Object.values(peakKPa)))} kPa, ${peakAt.yMm.toFixed(0)} mm from the heel`
 const LINES = computed(() => {
   const o = off.value
   if (!o) return []
@@ -108,12 +116,12 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
     <div v-if="!numbers && !refused" class="stack">
       <section class="card grow paircard" aria-label="Pressure, estimate">
         <div class="card-head"><SideMark :side="side" /><b class="nowrap">Pressure, {{ side }}</b><select class="field pick" :value="estimates.load.value" aria-label="Load" @change="estimates.setLoad(($event.target as HTMLSelectElement).value as LoadName)"><option v-for="(l, key) in LOADS" :key="key" :value="key">{{ l.words }}</option></select><span class="aside"><EstimateTag of="contact" :facts="estimates.facts(side)" /></span></div>
-        <div v-if="effects" class="pair"><figure><figcaption>This device</figcaption><PressureMap :side="side" :picture="effects.device" :length-mm="effects.lengthMm" :outline="effects.outline" :heads="effects.heads" :height-mm="height" label="this device" /></figure>
-          <figure v-if="without && chosenPart"><figcaption>{{ 'give' in chosenPart.part ? 'Shell that gives nothing' : `${chosenPart.name} off` }}</figcaption><PressureMap :side="side" :picture="without" :length-mm="effects.lengthMm" :outline="effects.outline" :heads="effects.heads" :height-mm="height" label="without it" /></figure></div>
-        <p class="small muted foot">rings every 20 kPa, one hue, darker = more · figures in kPa, two digits</p>
+        <div v-if="effects" class="pair"><figure><figcaption>This device<span class="small at">{{ peak(effects.device) }}</span></figcaption><PressureMap :side="side" :picture="effects.device" :length-mm="effects.lengthMm" :outline="effects.outline" :heads="effects.heads" :height-mm="height" label="this device" /></figure>
+          <figure v-if="other"><figcaption><select v-model="beside" class="beside" aria-label="Beside this device"><option v-for="(words, key) in BESIDE" :key="key" :value="key">{{ words }}</option></select><span class="small at">{{ peak(other) }}</span></figcaption><PressureMap :side="side" :picture="other" :length-mm="effects.lengthMm" :outline="effects.outline" :heads="effects.heads" :height-mm="height" :label="BESIDE[beside]" /></figure></div>
+        <p class="small muted foot">rings every 20 kPa, one hue, darker = more · figures in kPa, two digits · ring with cross: centre of pressure</p>
       </section>
-      <section v-if="off && chosenPart" class="card estimate lines" :aria-label="`${chosenPart.name} off, estimate`">
-        <p class="lead"><b>{{ 'give' in chosenPart.part ? 'A shell that gives nothing' : `${chosenPart.name} off` }}, against this device</b> <span class="small it">estimate</span></p>
+      <section v-if="off" class="card estimate lines" :aria-label="`${BESIDE[beside]}, estimate`">
+        <p class="lead"><b>{{ BESIDE[beside] }}, against this device</b> <span class="small it">estimate</span></p>
         <dl><template v-for="l in LINES" :key="l.name"><dt>{{ l.name }}</dt><dd>{{ l.words }}</dd></template></dl>
       </section>
     </div>
@@ -135,6 +143,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
 .range { font-size: 13px; font-weight: 600; white-space: nowrap; } .range small { display: block; font-size: 11px; font-weight: 400; line-height: 13px; }
 .foot { padding: 4px 10px 8px; }
 .pair { flex: 1; min-height: 0; display: grid; grid-template-columns: 1fr 1fr; padding: 4px; } figure { margin: 0; display: flex; flex-direction: column; min-height: 0; align-items: center; } figure svg { flex: 1; } figcaption { font-weight: 600; font-size: 13px; text-align: center; }
+.at { display: block; font-weight: 400; } .beside { font: inherit; min-height: 26px; max-width: 100%; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); }
 .lines { flex: none; padding: 8px 12px; } .lead { display: flex; gap: 8px; } .it { font-style: italic; margin-left: auto; }
 dl { display: grid; grid-template-columns: 110px 1fr; margin: 4px 0 0; gap: 2px 8px; font-size: 13px; } dt { color: var(--ink); } dd { margin: 0; }
 .effects.numbers { grid-template-columns: minmax(0, 1fr); } .numbers .table th:first-child { width: 22%; }

@@ -56,12 +56,11 @@ const asked = computed(() => {
   const c = candidate.value
   if (typeof question === 'string' || !c || !wanted.value) return ''
   const range = c.bothWays ? (wanted.value > 0 ? [0, c.most] : [-c.most, 0]) : [0, c.most]
-  return JSON.stringify({ question: { ...question, device: c.device }, wantedNmm: wanted.value, part: c.part, key: c.key, range, usualMost: c.bothWays && wanted.value < 0 ? 0 : c.usualMost, step: c.step })
+  return JSON.stringify({ question: { ...question, load: 'standing', device: c.device }, wantedNmm: wanted.value, part: c.part, key: c.key, range, usualMost: c.usualMost, step: c.step })
 })
 watch(asked, (text) => (text ? ask({ text }) : (found.value = null)), { immediate: true })
 const n = (v: number) => Number(v.toFixed(1))
 const unit = computed(() => (candidate.value?.unit === '°' ? '°' : ' mm'))
-const over = computed(() => found.value?.amount !== null && candidate.value !== null && Math.abs(found.value?.amount ?? 0) > candidate.value.usualMost)
 /** Too much without any of it, or too little with all of it. */
 const outOfReach = computed(() => {
   const brings = found.value?.momentNmm ?? 0
@@ -89,14 +88,14 @@ function apply(amount: number) {
         <template v-if="found.amount !== null">
           <p class="reading">{{ n(found.amount) }}{{ unit }}</p>
           <p class="small">{{ found.between[0] === null ? 'none' : n(found.between[0]) }} to {{ found.between[1] === null ? 'more than there can be' : `${n(found.between[1])}${unit}` }}, by the range</p>
-          <p v-if="over" class="small"><StatusMark kind="watch" word="Watch" /> {{ n(Math.abs(found.amount) - candidate.usualMost) }}{{ unit }} over the usual {{ n(candidate.usualMost) }}{{ unit }}; split it with another layer.</p>
+          <p v-if="found.verdict === 'over'" class="small"><StatusMark kind="watch" word="Watch" /> {{ n(Math.abs(found.amount) - candidate.usualMost) }}{{ unit }} over the usual {{ n(candidate.usualMost) }}{{ unit }}; split it with another layer.</p>
           <VBtn class="set" :disabled="fitting.readOnly || n(found.amount) === n(candidate.now)" @click="apply(found!.amount!)">{{ n(found.amount) === n(candidate.now) ? 'So it is' : `Set ${n(found.amount)}${unit}` }}</VBtn>
         </template>
         <template v-else><p><b>Out of reach</b></p><p class="small">{{ outOfReach }}</p></template>
       </div>
     </template>
     <p v-else-if="trouble" class="notice hint" role="alert">{{ trouble }}</p>
-    <p v-else class="muted hint">Say what change of turning moment is wanted against the plain device: a number or a step. It is kept with the device; a device that pushes harder than that is named in Why.</p>
+    <p v-else class="muted hint">Say what change of turning moment is wanted against the plain device, standing: a number or a step. It is kept with the device; a device that pushes harder than that is named in Why.</p>
   </section>
 </template>
 

@@ -124,7 +124,8 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     )
   watch(load, () => SIDES.forEach((side) => ((kept[side] = before[side] = null), (bought[side] = null))))
 
-  const pushOf = (side: Side): OverPush | null => (effects[side] ? overPush(effects[side]!.change.momentNmm, studio.device(side).aimNmm, normsOf(fitting.record).pushMostNmm) : null)
+  // A wanted moment, and the house limit, are of standing.
+  const pushOf = (side: Side): OverPush | null => (effects[side] && load.value === 'standing' ? overPush(effects[side]!.change.momentNmm, studio.device(side).aimNmm, normsOf(fitting.record).pushMostNmm) : null)
   const facts = (side: Side): string[] => {
     const e = effects[side]
     if (!e) return []

@@ -136,8 +136,6 @@ export interface ArchOptions {
   range?: boolean
   /** the answer of a moment ago, for a shell much like it: contact starts from there */
   from?: ArchAnswer
-  /** called before every turn of contact; may throw to stop */
-  onTurn?: () => void
 }
 
 /** A shell on one mesh, seated: what the next answer may start from. */
@@ -147,18 +145,18 @@ export interface Seated {
   seat: ShellAnswer
 }
 
-function seated(body: ShellBody, device: Device, material: ShellMaterial, stepMm: number, massKg: number, support: number, coarse?: Seated, onTurn?: () => void): Seated {
+function seated(body: ShellBody, device: Device, material: ShellMaterial, stepMm: number, massKg: number, support: number, coarse?: Seated): Seated {
   const shell = deviceShell(body, device, material, stepMm, massKg, support)
   const ready = readyShell(shell.model, patternOf(shell))
-  return { shell, ready, seat: solveShell(ready, coarse && { touching: touchingFrom(coarse, shell.model, ready.samples) }, onTurn) }
+  return { shell, ready, seat: solveShell(ready, coarse && { touching: touchingFrom(coarse, shell.model, ready.samples) }) }
 }
 
 /** Presses the arch of a seated shell. */
-function pressed(seated: Seated, material: ShellMaterial, onTurn?: () => void): ArchAnswer {
+function pressed(seated: Seated, material: ShellMaterial): ArchAnswer {
   const { shell, ready, seat } = seated
   const loadN = shell.model.loadN.slice()
   shell.shares.forEach((s, i) => (loadN[6 * i + 2]! -= s * shell.forceN))
-  const answer = solveShell({ ...ready, model: { ...shell.model, loadN } }, seat, onTurn)
+  const answer = solveShell({ ...ready, model: { ...shell.model, loadN } }, seat)
   const bendsMm = shell.shares.map((_, i) => seat.unknowns[6 * i + 2]! - answer.unknowns[6 * i + 2]!)
   return { shell, seated, answer, bendsMm, stiffness: read(shell, ready, { ...answer, iterations: seat.iterations + answer.iterations, settled: seat.settled && answer.settled }, bendsMm, material) }
 }
@@ -176,12 +174,12 @@ const SUPPORT_RANGE = [0.3, 10] as const
  * @throws Refusal `shell-not-bent` where the material is a block, `shell-too-small` where nothing is left to bend,
  * `shell-rests` where the arch lies on its post
  */
-export function archStiffness(body: ShellBody, device: Device, material: ShellMaterial, { massKg = 75, stepMm = 4, range = false, from, onTurn }: ArchOptions = {}): ArchAnswer {
-  const seat = (step: number, start?: Seated, support = 1) => seated(body, device, material, step, massKg, support, start, onTurn)
+export function archStiffness(body: ShellBody, device: Device, material: ShellMaterial, { massKg = 75, stepMm = 4, range = false, from }: ArchOptions = {}): ArchAnswer {
+  const seat = (step: number, start?: Seated, support = 1) => seated(body, device, material, step, massKg, support, start)
   const first = from?.seated ?? (stepMm < COARSE_MM ? seat(COARSE_MM) : undefined)
-  const fine = pressed(seat(stepMm, first), material, onTurn)
+  const fine = pressed(seat(stepMm, first), material)
   if (!range) return fine
-  const at = (support: number) => pressed(seat(RANGE_MM, fine.seated, support), material, onTurn).stiffness.archStiffnessNPerMm
+  const at = (support: number) => pressed(seat(RANGE_MM, fine.seated, support), material).stiffness.archStiffnessNPerMm
   const middle = at(1)
   const k = fine.stiffness.archStiffnessNPerMm
   const ends = SUPPORT_RANGE.map((support) => (k * at(support)) / middle)

@@ -9,7 +9,7 @@ const OPEN = 1e-7
 const PATIENCE = 8
 const SETTLED = 0.005
 const MOST_TURNS = 25
-/** At the start everything that close to its foundation is taken to touch, mm. */
+/** At the start everything that is hardly higher than its lowest point is taken to touch, mm: it will come down so far before anything carries. */
 const TOUCHES_MM = 0.5
 
 export interface ShellAnswer {
@@ -178,18 +178,17 @@ function solveDense(rows: number[][]): number[] {
  * are reached take hold, until none change).
  *
  * @param start what touched a moment ago, with its factor where only the load is another
- * @param onTurn called before every turn; may throw to stop
  * @throws Refusal `shell-loose` where nothing holds the shell
  */
-export function solveShell(ready: ReadyShell, start?: ShellStart, onTurn?: (turn: number) => void): ShellAnswer {
+export function solveShell(ready: ReadyShell, start?: ShellStart): ShellAnswer {
   const { model, samples } = ready
   const { held, loadN } = model
   const oneWay = model.foundation?.unilateral ?? false
-  let touching = start?.touching ?? Uint8Array.from(samples, (s) => (!oneWay || s.gapMm <= TOUCHES_MM ? 1 : 0))
+  const lowest = samples.reduce((low, s) => Math.min(low, s.gapMm), Infinity)
+  let touching = start?.touching ?? Uint8Array.from(samples, (s) => (!oneWay || s.gapMm <= lowest + TOUCHES_MM ? 1 : 0))
   let base = start?.factored
   const load = new Float64Array(loadN.length)
   for (let turn = 1; ; turn++) {
-    onTurn?.(turn)
     load.set(loadN)
     samples.forEach(({ a, b, by, k, gapMm }, s) => {
       if (!touching[s] || gapMm === 0) return
