@@ -60,7 +60,7 @@ function noteOf({ part }: LayerEffect): string {
   if ('layer' in part) {
     const layer = d.layers[part.layer]
     const rule = layer && mainRule(layer)
-    return rule ? `${amountOf(layer, rule.key, soleParameters(studio.footOf(side.value))?.parameters.forefootDeg ?? 0)}${rule.unit === '°' ? '°' : ' mm'}` : ''
+    return rule ? `${amountOf(layer, rule.key, soleParameters(studio.fitting.record.feet[side.value]!)?.parameters.forefootDeg ?? 0)}${rule.unit === '°' ? '°' : ' mm'}` : ''
   }
   if ('post' in part) return `${d.posts[part.post]?.angleDeg ?? ''}°`
   return 'cast' in part ? `${d.castAngleDeg}°` : 'against one that does not'
