@@ -12,7 +12,7 @@ import { contactGround, contactOnDevice, usualShellGive, type ContactGround, typ
 import { axisOf, plainOf } from '../../core/mechanics/contactReport'
 import { deviceEffects, pressurePicture, type DeviceEffects, type PressurePicture } from '../../core/mechanics/deviceEffects'
 import { layerEffects, withPartAmount, withoutPart, type ContactEffect, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
-import { giveOf, onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
+import { onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
 import { archStiffness, type ArchAnswer, type ArchStiffness } from '../../core/mechanics/shell/archStiffness'
 import { thicknessForGive, type ThicknessForGive } from '../../core/mechanics/shell/thicknessForGive'
 import { Refusal } from '../../core/record/refusal'
@@ -80,7 +80,6 @@ function few<T>(most: number) {
 const fields = few<SoleField | null>(MOST_FIELDS)
 const grounds = few<ContactGround>(MOST_FIELDS)
 const fits = few<TissueFit | null>(MOST_FIELDS)
-const gives = few<ShellGive>(24)
 const last = new Map<Side, DeviceEffects>()
 const shells = new Map<Side, ArchAnswer>()
 
@@ -116,8 +115,7 @@ function groundOf(question: Question): ContactGround {
   return grounds(JSON.stringify([fieldKey(foot), massKg, load, axisOf(foot), factor]), () => contactGround(fieldOf(foot), massKg, load, axisOf(foot), factor ?? undefined))
 }
 
-/** What the shell's give depends on; layers change it little, so it is reckoned anew only at rest. */
-const giveKey = ({ foot, device, massKg, materials }: Question) => JSON.stringify([fieldKey(foot), device, massKg, shellMaterial(device.shell.material, materials)])
+/** How each shell gives, as last reckoned; layers change it little, so that is done at rest only. */
 const known = new Map<Side, ShellGive & { field: SoleField }>()
 
 function giveNow(question: Question): ShellGive {
@@ -142,14 +140,13 @@ const api = {
       }
     })
   },
-  /** Reckons the shell by its elements, for the effects that follow; its arch in N/mm where it bends, and whether its give changed. */
-  settle(question: Question): { changed: boolean; archNPerMm: number | null; forceN: number } {
-    const { foot, device, side, massKg, materials } = question
-    const field = fieldOf(foot)
-    const before = known.get(side)
-    const found = gives(giveKey(question), () => shellGive(buildShell(buildSurface(field, device), device), device, materials, massKg))
-    known.set(side, { ...found, field })
-    return { changed: before?.byCell !== found.byCell, archNPerMm: found.arch?.archStiffnessNPerMm ?? null, forceN: found.arch?.forceN ?? 0 }
+  /** The shell by its elements: how it gives under the foot. It holds up whatever else is asked of this worker, so it has one of its own. */
+  give({ foot, device, massKg, materials }: Question): ShellGive {
+    return shellGive(buildShell(buildSurface(fieldOf(foot), device), device), device, materials, massKg)
+  },
+  /** Takes a shell's give for the effects that follow. */
+  follow({ foot, side }: Question, give: ShellGive): void {
+    known.set(side, { ...give, field: fieldOf(foot) })
   },
   /** What each part of a device does. */
   layers(question: Question): LayersAnswer | Said {
@@ -189,7 +186,6 @@ const api = {
       const body = buildShell(buildSurface(field, device), device)
       const answer = archStiffness(body, device, material, { massKg, stepMm, range: stepMm === 4, from: shells.get(side) })
       shells.set(side, answer)
-      known.set(side, { byCell: giveOf(answer, field, massKg), from: `${device.shell.thicknessMm} mm ${material.name}, by its elements`, field })
       const bends = onCells(answer, answer.bendsMm, field)
       const intervalMm = answer.stiffness.peakDeflectionMm > 2 ? 0.5 : answer.stiffness.peakDeflectionMm > 0.8 ? 0.2 : 0.1
       return {

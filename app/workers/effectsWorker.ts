@@ -13,6 +13,7 @@ function begun(): Running {
 
 let live: Running | null = null
 let search: Running | null = null
+let shells: Running | null = null
 
 /** The worker of this tab that answers while amounts run. */
 export function effectsWorker(): Remote<EffectsWorker> {
@@ -20,7 +21,13 @@ export function effectsWorker(): Remote<EffectsWorker> {
   return live.remote
 }
 
-/** A second one for what takes a while, so that it can be stopped and holds nothing else up. */
+/** One for the shell at rest: while it reckons, the effects of a next change are told without waiting. */
+export function shellWorker(): Remote<EffectsWorker> {
+  shells ??= begun()
+  return shells.remote
+}
+
+/** Another for what takes a while, so that it can be stopped and holds nothing else up. */
 export function searchWorker(): Remote<EffectsWorker> {
   search ??= begun()
   return search.remote

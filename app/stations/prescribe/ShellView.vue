@@ -15,7 +15,7 @@ import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import DeflectionMap from '~/drawing/DeflectionMap.vue'
 import { newestWins } from '~/workers/deviceWorker'
-import { effectsWorker, searchWorker, stopSearch } from '~/workers/effectsWorker'
+import { searchWorker, shellWorker, stopSearch } from '~/workers/effectsWorker'
 import type { Question, Said, ShellAnswer } from '~/workers/effects.worker'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
@@ -35,7 +35,7 @@ const text = (side: Side) => {
   return typeof q === 'string' ? q : JSON.stringify(q)
 }
 for (const side of SIDES) {
-  const ask = newestWins(async ({ question, step }: { question: string; step: 4 | 6 }): Promise<{ got: ShellAnswer | Said; step: 4 | 6; question: string }> => ({ got: await effectsWorker().shell(JSON.parse(question) as Question, step), step, question }), ({ got, step, question }) => {
+  const ask = newestWins(async ({ question, step }: { question: string; step: 4 | 6 }): Promise<{ got: ShellAnswer | Said; step: 4 | 6; question: string }> => ({ got: await shellWorker().shell(JSON.parse(question) as Question, step), step, question }), ({ got, step, question }) => {
     if ('refused' in got) [answers[side], refused[side]] = [null, got.refused]
     else [answers[side], refused[side]] = [got, '']
     stale[side] = step === 6

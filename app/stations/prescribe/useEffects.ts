@@ -5,16 +5,18 @@ import type { LoadName } from '../../../core/mechanics/contact'
 import { effectOf, type ContactEffect } from '../../../core/mechanics/layerEffects'
 import { overPush, type OverPush } from '../../../core/mechanics/overPush'
 import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
+import type { ShellGive } from '../../../core/mechanics/shellGive'
 import { USUAL_KG } from '../../../core/mechanics/shell/shellReport'
 import { deviceSchema, type Device } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import { newestWins } from '~/workers/deviceWorker'
-import { effectsWorker } from '~/workers/effectsWorker'
+import { effectsWorker, shellWorker } from '~/workers/effectsWorker'
 import type { Effects, Question } from '~/workers/effects.worker'
 import type { useStudio } from './useStudio'
 
 /** The shell's give is reckoned anew when nothing has changed for so long. */
 const REST_MS = 900
+const MOST_GIVES = 24
 
 /** What a change bought: the words of the change and its own effect. */
 export interface Bought {
@@ -90,14 +92,28 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     ),
   ])) as Record<Side, (text: string) => void>
 
+  /** The give of shells looked at before: going back to one takes no time. */
+  const gives = new Map<string, ShellGive>()
+  async function giveOf(shell: Question): Promise<ShellGive> {
+    const key = JSON.stringify({ ...shell, load: undefined, side: undefined })
+    const found = gives.get(key) ?? (await shellWorker().give(shell))
+    gives.delete(key)
+    gives.set(key, found)
+    if (gives.size > MOST_GIVES) gives.delete(gives.keys().next().value!)
+    return found
+  }
+  const followed: Record<Side, ShellGive | null> = { left: null, right: null }
   async function settle() {
     for (const side of SIDES) {
       const shell = shellQuestion(side)
       if (typeof shell === 'string') continue
-      const found = await effectsWorker().settle(shell).catch(() => null)
-      arch[side] = found && found.archNPerMm !== null ? { archNPerMm: found.archNPerMm, forceN: found.forceN } : null
+      const found = await giveOf(shell).catch(() => null)
+      arch[side] = found?.arch ? { archNPerMm: found.arch.archStiffnessNPerMm, forceN: found.arch.forceN } : null
+      if (!found || followed[side] === found) continue
+      followed[side] = found
+      await effectsWorker().follow(shell, found)
       const asked = question(side)
-      if (found?.changed && typeof asked !== 'string') asks[side](JSON.stringify(asked))
+      if (typeof asked !== 'string') asks[side](JSON.stringify(asked))
     }
   }
   const settleSoon = () => {
