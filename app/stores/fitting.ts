@@ -100,7 +100,8 @@ export const useFitting = defineStore('fitting', {
       if (history) [this.undoStack, this.redoStack] = [history.undo, history.redo]
       const waiting = await pendingOf(id).catch(() => [])
       for (const item of waiting) {
-        this.applyLocally(item.command)
+        // One that fits no longer goes to the server all the same: it says why, and the fitting opens.
+        this.applyKept(item.command)
         this.queue.push(item)
         this.order = Math.max(this.order, item.order)
       }
@@ -130,6 +131,14 @@ export const useFitting = defineStore('fitting', {
       const stamp = command.kind === 'jobs.step' ? { by: useSession().person?.name ?? '', at: new Date().toISOString() } : undefined
       const content = applyCommand(copy(old?.content), copy(command), stamp, normsOf(this.content), this.wearer)
       this.parts = { ...this.parts, [part]: { content, version: old?.version ?? 0, changedBy: old?.changedBy ?? null, changedAt: old?.changedAt ?? '' } }
+    },
+    /** Puts a change that waits onto what is there now; one that does not fit there is left to the server to refuse. */
+    applyKept(command: Command) {
+      try {
+        this.applyLocally(command)
+      } catch (error) {
+        if (!(error instanceof Refusal)) throw error
+      }
     },
     /** Makes a change: on the screen at once, in the browser's database, then on the server. Returns a sentence when it is refused. */
     change(command: Command, words: string, undoable = true): string | null {
@@ -221,34 +230,36 @@ export const useFitting = defineStore('fitting', {
       this.parts = { ...this.parts, [item.part]: more && local ? { ...state, content: local.content } : state }
       this.queue.filter((q) => q.part === item.part).forEach((q, i) => (q.version = state.version + i))
     },
+    /** What the server refused goes; what was made after it stays, put onto what the server has. */
     async refuse(item: Pending, message: string) {
-      const dropped = this.queue.filter((q) => q.part === item.part)
-      this.queue = this.queue.filter((q) => q.part !== item.part)
-      for (const q of dropped) await dropPending(q.id).catch(() => undefined)
+      this.queue = this.queue.filter((q) => q.id !== item.id)
+      await dropPending(item.id).catch(() => undefined)
       this.message = `Could not keep "${item.words}": ${message}`
-      await this.reload().catch(() => undefined)
+      const after = this.queue.filter((q) => q.part === item.part)
+      for (const q of after) q.version--
+      const state = await api<FittingState>(`fittings/${item.fittingId}`).catch(() => null)
+      if (state?.id === this.id) this.onto(item.part, state.parts[item.part])
+    },
+    /** Puts what waits for a part onto another content of it; a part that is not there yet is undefined. */
+    onto(part: PartName, current: PartState | undefined) {
+      const { [part]: _, ...others } = this.parts
+      this.parts = current && current.version > 0 ? { ...others, [part]: current } : others
+      this.queue.filter((q) => q.part === part).forEach((q, i) => {
+        q.version = (current?.version ?? 0) + i
+        this.applyKept(q.command)
+        void keepPending(q).catch(() => undefined)
+      })
     },
     /** The choice after somebody else's change: ours on top of theirs, or theirs. */
     resolve(choice: 'mine' | 'theirs') {
       const conflict = this.conflict
       if (!conflict) return
       const { item, current } = conflict
-      const ours = this.queue.filter((q) => q.part === item.part)
-      this.parts = { ...this.parts, [item.part]: current }
       if (choice === 'theirs') {
+        for (const q of this.queue.filter((q) => q.part === item.part)) void dropPending(q.id).catch(() => undefined)
         this.queue = this.queue.filter((q) => q.part !== item.part)
-        for (const q of ours) void dropPending(q.id).catch(() => undefined)
-        if (current.version === 0) this.parts = Object.fromEntries(Object.entries(this.parts).filter(([name]) => name !== item.part))
-      } else
-        ours.forEach((q, i) => {
-          q.version = current.version + i
-          try {
-            this.applyLocally(q.command)
-          } catch (error) {
-            this.message = error instanceof Refusal ? error.message : 'Could not put yours on top.'
-          }
-          void keepPending(q).catch(() => undefined)
-        })
+      }
+      this.onto(item.part, current)
       this.conflict = null
       void this.flush()
     },

@@ -5,20 +5,28 @@ import { priorOf } from '../../core/bench/heat/heatStory'
 import type { HeatPrior } from '../../core/bench/heat/fitHeat'
 import { HEAT_WINDOWS, type HeatWindow } from '../../core/bench/heat/windows'
 import type { HeatLogRow } from '../../shared/contracts'
-import { api } from '~/composables/api'
+import { api, ApiError } from '~/composables/api'
 
 /** Which apparatus a window is usually reached in; the name of the stand-in probe too. */
 const USUAL: Record<string, string> = { 'thermoplastic-blank': 'tray', liner: 'blower', 'boot-shell': 'blower', 'resistive-mould': 'mould' }
+/** So many readings are sent on at once, and so many at most. */
+const BUNDLE = 3
+const MOST_READINGS = 600
+const RETRY_MS = 3000
+/** Answers that another try does not change. */
+const REFUSED = new Set([400, 404, 409, 422])
 export const APPARATUS = ['oven', 'tray', 'blower', 'mould'] as const
 
 /** Logs of heat. Readings come from a probe over server-sent events, or are typed; both are kept in the same log. */
 export const useHeat = defineStore('heat', {
-  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, priors: {} as Record<string, HeatPrior | undefined> }),
+  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, priors: {} as Record<string, HeatPrior | undefined>, unsent: {} as Record<string, HeatReading[]>, sending: {} as Record<string, Promise<void> | undefined>, away: false }),
   actions: {
     async load() {
       try {
         const { logs, windows } = await api<{ logs: HeatLogRow[]; windows: HeatWindow[] }>('heat')
-        this.logs = logs
+        // Nothing more goes into a log that was ended, also by another device.
+        for (const l of logs) if (l.stoppedAt) this.unsent[l.id] = []
+        this.logs = logs.map((l) => this.withUnsent(l))
         this.windows = windows
         this.priors = Object.fromEntries(APPARATUS.map((a) => [a, priorOf(logs.filter((l) => l.apparatus === a && l.stoppedAt && l.readings.length > 8).slice(0, 8).map((l) => l.readings))]))
         this.trouble = ''
@@ -36,7 +44,7 @@ export const useHeat = defineStore('heat', {
     async start(l: { name: string; apparatus: string; window?: string; fittingId?: string }): Promise<string | null> {
       const id = crypto.randomUUID()
       try {
-        this.logs = (await api<{ logs: HeatLogRow[] }>('heat', 'POST', { id, ...l })).logs
+        this.logs = (await api<{ logs: HeatLogRow[] }>('heat', 'POST', { id, ...l })).logs.map((log) => this.withUnsent(log))
         this.trouble = ''
         return id
       } catch (error) {
@@ -45,15 +53,43 @@ export const useHeat = defineStore('heat', {
       }
     },
     async send(id: string, body: { do: 'add'; readings: HeatReading[] } | { do: 'strike'; minutes: number } | { do: 'stop' }): Promise<boolean> {
+      if (body.do === 'strike') this.unsent[id] = (this.unsent[id] ?? []).filter((r) => r.minutes !== body.minutes)
       try {
         const { log } = await api<{ log: HeatLogRow }>(`heat/${id}`, 'PATCH', body)
-        this.logs = this.logs.map((l) => (l.id === id ? log : l))
+        this.logs = this.logs.map((l) => (l.id === id ? this.withUnsent(log) : l))
         this.trouble = ''
+        this.away = false
         return true
       } catch (error) {
         this.trouble = (error as Error).message
+        this.away = !(error instanceof ApiError) || !REFUSED.has(error.status)
         return false
       }
+    },
+    /** A log with what this device has read and not sent yet. */
+    withUnsent(log: HeatLogRow): HeatLogRow {
+      const has = new Set(log.readings.map((r) => r.minutes))
+      const more = (this.unsent[log.id] ?? []).filter((r) => !has.has(r.minutes))
+      return more.length ? { ...log, readings: [...log.readings, ...more] } : log
+    },
+    /** Sends on what was read, in bundles; what does not arrive stays for the next time. One run at a time for a log: who asks meanwhile waits for it. */
+    async sendOn(id: string): Promise<void> {
+      if (!this.unsent[id]?.length) return
+      this.sending[id] ??= this.sendBundles(id)
+      await this.sending[id]
+    },
+    async sendBundles(id: string) {
+      while (this.unsent[id]?.length) {
+        const bundle = this.unsent[id].slice(0, MOST_READINGS)
+        if (await this.send(id, { do: 'add', readings: bundle })) this.unsent[id] = this.unsent[id].filter((r) => !bundle.some((b) => b.minutes === r.minutes))
+        else if (!this.away) this.unsent[id] = []
+        else {
+          // A line that is down comes back; a log that takes nothing more never will.
+          setTimeout(() => void this.sendOn(id), RETRY_MS)
+          break
+        }
+      }
+      this.sending[id] = undefined
     },
     listening(id: string): boolean {
       return id in this.streams
@@ -66,19 +102,13 @@ export const useHeat = defineStore('heat', {
       const last = log.readings.at(-1)
       const query = new URLSearchParams({ apparatus: log.apparatus, drive: String(drive ?? last?.drive ?? 1), from: String(last ? last.minutes + 0.05 : 0), start: String(last?.celsius ?? 21) })
       const stream = markRaw(new EventSource(`/api/standins/probe?${query.toString()}`))
-      const waiting: HeatReading[] = []
-      let sending = false
-      stream.addEventListener('reading', async (event) => {
+      stream.addEventListener('reading', (event) => {
         const reading = JSON.parse((event as MessageEvent<string>).data) as HeatReading
-        waiting.push(reading)
+        this.unsent[id] = [...(this.unsent[id] ?? []), reading]
         this.lastAt[id] = Date.now()
         const mine = this.logs.find((l) => l.id === id)
         if (mine) mine.readings = [...mine.readings.filter((r) => r.minutes !== reading.minutes), reading]
-        if (sending || waiting.length < 3) return
-        sending = true
-        const bundle = waiting.slice(0, 600)
-        if (await this.send(id, { do: 'add', readings: bundle })) waiting.splice(0, bundle.length)
-        sending = false
+        if (this.unsent[id].length >= BUNDLE) void this.sendOn(id)
       })
       // The browser opens a broken line again by itself, from the start of the address: better to stop and say so.
       stream.addEventListener('error', () => {
@@ -91,9 +121,13 @@ export const useHeat = defineStore('heat', {
       this.streams[id]?.close()
       const { [id]: _, ...others } = this.streams
       this.streams = others
+      void this.sendOn(id)
     },
+    /** Ends a log once all that was read has arrived. */
     async stop(id: string) {
       this.quiet(id)
+      await this.sendOn(id)
+      if (this.unsent[id]?.length) return
       if (await this.send(id, { do: 'stop' })) await this.load()
     },
   },

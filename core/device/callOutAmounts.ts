@@ -21,7 +21,7 @@ export type Sided<W extends string> = { word: W; left: number[]; right: number[]
 /**
  * Numbers for left / right behind one of the given words; null when the line does not begin with one.
  *
- * @example parseSided('skive 2 / 4', ['skive'], [0, 40]) // { word: 'skive', left: [2], right: [4] }
+ * @example parseSided('skive 2 / 4', ['skive']) // { word: 'skive', left: [2], right: [4] }
  */
 export function parseSided<W extends string>(line: string, words: readonly W[]): Sided<W> | { refused: string } | null {
   const [first, ...rest] = line.trim().toLowerCase().replace(/\//g, ' / ').split(/\s+/)
