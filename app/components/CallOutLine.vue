@@ -30,7 +30,7 @@ function keep() {
   const call = sided.value
   const h = heard.value
   if (call) {
-    if (call.kind !== 'refused') keepSided(call)
+    if (call.kind !== 'refused' && !keepSided(call)) return
   } else if (h.kind === 'undo') note.value = fitting.undo()
   else if (h.kind === 'posture') {
     hand.posture = h.posture
@@ -50,13 +50,10 @@ function keep() {
 }
 
 function keepReadings(h: { what: ReadingKind; posture: Posture; left: number[]; right: number[] }): boolean {
-  for (const side of SIDES) {
-    if (!h[side].length) continue
-    const refused = fitting.change({ kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] }, `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}`)
-    if (refused) {
-      note.value = refused
-      return false
-    }
+  const refused = fitting.changeAll(SIDES.filter((side) => h[side].length).map((side) => ({ command: { kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] }, words: `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}` })))
+  if (refused) {
+    note.value = refused
+    return false
   }
   note.value = `Kept: ${line.value.trim()}`
   hand.say(`${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length).map((s) => `${s} ${h[s].join(', ')}`).join('. ')}`)
@@ -84,24 +81,21 @@ function strike(side: Side, index: number) {
   fitting.change({ kind: 'readings.set', side, what: what!, posture, trials: reading.trials, struck }, words)
   note.value = `Kept: ${words}`
 }
-function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>) {
-  for (const side of SIDES) {
-    const values = call[side]
-    if (!values.length) continue
-    const foot = fitting.record.feet[side]!
-    const words = `${call.word} ${side} ${values.join(' ')}`
-    if (call.kind === 'amount') fitting.put(`device.${side}`, withAmount(foot.device ?? plainDevice(), call.word, values.at(-1)!), words)
-    else {
-      const key = angleOfCall(call.word)!
-      const trials = [...trialsOf(foot.findings, key), ...values]
-      if (trials.length > MOST_TRIALS) {
-        note.value = `At most ${MOST_TRIALS} tries of ${ANGLE_LABELS[key].name.toLowerCase()}, ${side}. Take one out first.`
-        return
-      }
-      fitting.put(`findings.${side}`, withTrials(foot.findings, key, trials), words)
-    }
+function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>): boolean {
+  const sides = SIDES.filter((side) => call[side].length)
+  const words = (side: Side) => `${call.word} ${side} ${call[side].join(' ')}`
+  let refused: string | null
+  if (call.kind === 'amount') refused = fitting.changeAll(sides.map((side) => ({ command: { kind: 'part.put', part: `device.${side}`, content: withAmount(fitting.record.feet[side]!.device ?? plainDevice(), call.word, call[side].at(-1)!) }, words: words(side) })))
+  else {
+    const key = angleOfCall(call.word)!
+    const trials = Object.fromEntries(sides.map((side) => [side, [...trialsOf(fitting.record.feet[side]!.findings, key), ...call[side]]]))
+    const full = sides.find((side) => trials[side]!.length > MOST_TRIALS)
+    refused = full
+      ? `At most ${MOST_TRIALS} tries of ${ANGLE_LABELS[key].name.toLowerCase()}, ${full}. Take one out first.`
+      : fitting.changeAll(sides.map((side) => ({ command: { kind: 'part.put', part: `findings.${side}`, content: withTrials(fitting.record.feet[side]!.findings, key, trials[side]!) }, words: words(side) })))
   }
-  note.value = `Kept: ${line.value.trim()}`
+  note.value = refused ?? `Kept: ${line.value.trim()}`
+  return refused === null
 }
 
 function complete(event: KeyboardEvent) {

@@ -125,11 +125,15 @@ export const useFitting = defineStore('fitting', {
       if (this.queue.some((q) => q.part === part) || this.sending || (this.parts[part]?.version ?? 0) >= version) return
       await this.reload().catch(() => undefined)
     },
+    /** What a part would be after a command; throws a Refusal where it cannot be. */
+    after(command: Command): unknown {
+      const stamp = command.kind === 'jobs.step' ? { by: useSession().person?.name ?? '', at: new Date().toISOString() } : undefined
+      return applyCommand(copy(this.parts[partOf(command)]?.content), copy(command), stamp, normsOf(this.content), this.wearer)
+    },
     applyLocally(command: Command) {
       const part = partOf(command)
       const old = this.parts[part]
-      const stamp = command.kind === 'jobs.step' ? { by: useSession().person?.name ?? '', at: new Date().toISOString() } : undefined
-      const content = applyCommand(copy(old?.content), copy(command), stamp, normsOf(this.content), this.wearer)
+      const content = this.after(command)
       this.parts = { ...this.parts, [part]: { content, version: old?.version ?? 0, changedBy: old?.changedBy ?? null, changedAt: old?.changedAt ?? '' } }
     },
     /** Puts a change that waits onto what is there now; one that does not fit there is left to the server to refuse. */
@@ -163,6 +167,16 @@ export const useFitting = defineStore('fitting', {
         .catch(() => undefined)
         .then(() => this.flush())
       return null
+    },
+    /** Changes of different parts that belong together, as the two feet of one line: all of them, or none with a sentence. */
+    changeAll(changes: readonly { command: Command; words: string }[]): string | null {
+      try {
+        for (const { command } of changes) this.after(command)
+      } catch (error) {
+        if (error instanceof Refusal) return error.message
+        throw error
+      }
+      return changes.reduce<string | null>((refused, { command, words }) => refused ?? this.change(command, words), null)
     },
     put<P extends PartName>(part: P, content: PartContent<P>, words: string): string | null {
       return this.change({ kind: 'part.put', part, content }, words)

@@ -118,6 +118,17 @@ test('a change kept on this device that fits no longer does not shut the fitting
   expect([fitting.queue.length, disk.size]).toEqual([0, 0])
 })
 
+test('what belongs together, as the two feet of a called-out line, is kept whole or not at all', async () => {
+  const fitting = await openPage()
+  fitting.change({ kind: 'readings.add', side: 'right', what: 'footLengthMm', posture: 'standing', values: [268, 268, 267, 268] }, 'right')
+  const both = (...right: number[]) => fitting.changeAll([{ command: add('left', 'footLengthMm', 262), words: 'left' }, { command: { kind: 'readings.add', side: 'right', what: 'footLengthMm', posture: 'standing', values: right }, words: 'right' }])
+  expect(both(267, 268)).toMatch(/At most 5 tries/)
+  expect(fitting.record.feet.left!.readings).toEqual([])
+  expect(both(267)).toBeNull()
+  await settled()
+  expect((['left', 'right'] as const).map((s) => trialsOf(server.parts[`readings.${s}`]!.content, 'footLengthMm').length)).toEqual([1, 5])
+})
+
 test('a session that ended keeps the change until somebody signs in again', async () => {
   const fitting = await openPage()
   server.line = 'signed out'

@@ -1,0 +1,135 @@
+import { createPinia, setActivePinia } from 'pinia'
+import { beforeEach, expect, test, vi } from 'vitest'
+import { useBench } from '../../app/stores/bench'
+import { EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
+import { schedule, type Schedule } from '../../core/bench/schedule/schedule'
+import type { Day } from '../../core/bench/schedule/day'
+import { jobSteps } from '../../core/bench/jobSteps'
+import { DEMO_RECORDS } from '../../demo/records'
+import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
+
+/** The worker in this thread; with `slow`, answers wait until they are let go. */
+const bench = vi.hoisted(() => ({ stopped: 0, slow: false, waiting: [] as (() => void)[], asked: [] as boolean[] }))
+vi.mock('~/workers/scheduleWorker', () => ({
+  stopScheduling: () => void bench.stopped++,
+  scheduleWorker: () => ({
+    plan: async (day: Day, keep: Schedule['steps'] | null, quick: boolean) => {
+      bench.asked.push(quick)
+      if (bench.slow) await new Promise<void>((go) => bench.waiting.push(go))
+      return schedule(day, { work: 20_000, ...(keep && { keep }) })
+    },
+  }),
+}))
+
+/** The day that is planned, seen from the one before, so that no clock of this machine counts. */
+const [EVE, DAY] = ['2026-11-25', '2026-11-26']
+let plan: PlanRow
+let puts: { version: number; plan: DayPlan }[]
+/** what the next keeping of the plan is answered with, beside 200 */
+let answers: number[]
+const steps = jobSteps(DEMO_RECORDS['mirela-stanhope']!)
+const job = (id: string, more: Partial<BenchJobRow> = {}): BenchJobRow => ({ id, code: `HR-${id}`, name: null, steps: steps.map((s) => ({ ...s, state: 'open' })), jobsVersion: 1, blocked: false, promisedOn: DAY, ...more }) as BenchJobRow
+
+function state(): BenchState {
+  return { day: DAY, today: EVE, resources: ['fitter', 'bench', 'grinder', 'oven', 'press', 'chair', 'tray', 'blower', 'vacuum', 'mould'].map((id) => ({ id, name: id, count: 2, from: '08:00', to: '19:00' })), processes: [], people: [{ name: 'Rhona', role: 'owner' }, { name: 'Bram', role: 'bench' }], jobs: [job('a'), job('b', { promisedOn: '2026-11-30' }), job('c', { blocked: true })], visits: [{ id: 'v', job: 'a', code: 'HR-a', name: null, startsAt: `${DAY}T10:00:00`, minutes: 150, state: 'to-come', reason: 'fitting' }], times: [], plan } as unknown as BenchState
+}
+beforeEach(() => {
+  ;[plan, puts, answers] = [{ day: DAY, version: 0, plan: EMPTY_PLAN } as unknown as PlanRow, [], []]
+  Object.assign(bench, { stopped: 0, slow: false, waiting: [], asked: [] })
+  vi.stubGlobal('fetch', async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
+    await new Promise((go) => setTimeout(go, 5))
+    if (method === 'GET') return new Response(JSON.stringify(path.includes('/bench?') ? state() : {}))
+    const status = answers.shift() ?? 200
+    const put = JSON.parse(body!) as (typeof puts)[number]
+    if (status !== 200 || put.version !== plan.version) return new Response(JSON.stringify({ type: 'x', title: 'x', code: 'stale', status: status === 200 ? 409 : status, detail: 'Somebody changed the plan meanwhile.' }), { status: status === 200 ? 409 : status })
+    puts.push(put)
+    plan = { ...plan, version: plan.version + 1, plan: put.plan }
+    return new Response(JSON.stringify(plan))
+  })
+  setActivePinia(createPinia())
+})
+async function open() {
+  const store = useBench()
+  await store.load(DAY)
+  return store
+}
+
+test('a day without a plan gets a proposal; nothing is kept before it is taken', async () => {
+  const store = await open()
+  expect(store.jobsOfDay.map((j) => j.id)).toEqual(['a'])
+  expect(store.otherJobs.map((j) => j.id)).toEqual(['b', 'c'])
+  expect(store.shown.length).toBeGreaterThan(3)
+  expect([store.plan.steps.length, puts.length, store.missing]).toEqual([0, 0, 0])
+  await store.take()
+  expect(plan.plan.steps).toHaveLength(store.shown.length)
+  expect([store.proposal, store.conflicts]).toEqual([null, []])
+})
+
+test('quick keys do not overtake each other: what was typed last is what is kept, in one order', async () => {
+  const store = await open()
+  await store.take()
+  const first = store.plan.steps[0]!
+  const times = ['09:00', '09:05', '09:10', '09:15', '09:20']
+  await Promise.all(times.map((at) => store.set(first.job, first.step, at)))
+  expect(plan.plan.pinned).toEqual([{ job: first.job, step: first.step, at: '09:20' }])
+  expect(store.plan).toEqual(plan.plan)
+  // Those on the way went along with the last one: fewer calls than keys, none of them stale.
+  expect(puts.length).toBeLessThan(1 + times.length)
+  expect(store.trouble).toBe('')
+})
+
+test('what the server refuses is told, and the screen shows what is kept there', async () => {
+  const store = await open()
+  await store.take()
+  const before = JSON.stringify(plan.plan)
+  plan = { ...plan, version: 9 }
+  await store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  expect(store.trouble).toMatch(/Somebody changed the plan/)
+  expect([JSON.stringify(store.plan), store.onDuty]).toEqual([before, ['Rhona', 'Bram']])
+  // From there it goes on with the version that stands.
+  await store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  expect([store.onDuty, plan.version, store.trouble]).toEqual([['Bram'], 10, ''])
+})
+
+test('the newest question for a plan wins, also when an older one answers last', async () => {
+  const store = await open()
+  bench.slow = true
+  const old = store.propose(false)
+  const put = store.keep((p) => ({ ...p, jobs: { b: true } }), 'put on')
+  const young = store.propose(false)
+  await put
+  expect([store.planning, bench.stopped]).toEqual([true, 1])
+  bench.waiting[1]!()
+  await young
+  const answer = store.proposal
+  expect(new Set(answer!.steps.map((s) => s.job))).toEqual(new Set(['a', 'b']))
+  bench.waiting[0]!()
+  await old
+  expect(store.proposal).toBe(answer)
+  expect(store.planning).toBe(false)
+})
+
+test('stopping a plan leaves what was there, and a step set by hand stays where it was put', async () => {
+  const store = await open()
+  const before = store.proposal
+  bench.slow = true
+  const running = store.propose(false)
+  store.stopPlanning()
+  bench.waiting[0]!()
+  await running
+  expect([store.proposal, store.planning]).toEqual([before, false])
+  bench.slow = false
+  const { job: id, step } = store.shown[0]!
+  await store.set(id, step, '13:00')
+  expect(store.shown.find((s) => s.job === id && s.step === step)!.start).toBe('13:00')
+  await store.set(id, step, null)
+  expect(store.plan.pinned).toEqual([])
+})
+
+test('a job goes onto another day by hand and off this one, and both go by their codes', async () => {
+  const store = await open()
+  await store.change({ jobs: { a: false, b: true } }, 'b today')
+  expect([store.jobsOfDay.map((j) => j.id), store.otherJobs.map((j) => j.id)]).toEqual([['b'], ['a', 'c']])
+  expect(store.whoOf('b')).toBe('HR-b')
+  expect(store.wordsOf('b', steps[0]!.key)).toMatch(new RegExp(`^${steps[0]!.words}`))
+})
