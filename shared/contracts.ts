@@ -9,6 +9,7 @@ import type { DueItem } from '../core/followup/due'
 import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
+import { isoDay } from '../core/record/isoDay'
 import { clientSchema, deviceSchema, type Client, type Device, type Making } from '../core/record/schema'
 import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../core/record/vocabulary'
 import type { Role } from './permissions'
@@ -70,7 +71,7 @@ export const doubleReadingBody = z.strictObject({
   subject: z.string().trim().min(1).max(40),
   first: z.number(),
   second: z.number(),
-  takenOn: z.string().regex(/^\d{4}-\d{2}-\d{2}$/),
+  takenOn: isoDay,
 })
 
 const timerMinutes = z.number().min(0.05, 'A timer runs for at least three seconds.').max(1440, 'A timer runs for a day at most.')
@@ -81,7 +82,7 @@ export const timerChangeBody = z.discriminatedUnion('do', [
   z.strictObject({ do: z.literal('rename'), name: z.string().trim().min(1).max(80) }),
 ])
 
-export const planBody = z.strictObject({ day: z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD'), version: z.number().int().min(0), plan: dayPlanSchema })
+export const planBody = z.strictObject({ day: isoDay, version: z.number().int().min(0), plan: dayPlanSchema })
 
 export interface PlanRow {
   version: number

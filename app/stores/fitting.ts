@@ -285,7 +285,7 @@ export const useFitting = defineStore('fitting', {
     decide(entry: Entry, decision: Decision['decision'], reason?: string) {
       const by = useSession().person?.name
       const made = decision === 'accepted' ? changeWords(entry.change) : null
-      const line: Decision = { code: entry.code, foot: entry.foot, decision, words: entry.words, school: entry.school, ...(made && { made }), ...(reason && { reason }), ...(by && { by }), at: new Date().toISOString() }
+      const line: Decision = { code: entry.code, foot: entry.foot, ...(entry.about && { about: entry.about }), decision, words: entry.words, school: entry.school, ...(made && { made }), ...(reason && { reason }), ...(by && { by }), at: new Date().toISOString() }
       this.put('ledger', [...(this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), line], `${decision} in Why`)
     },
     reopen(decision: Decision) {

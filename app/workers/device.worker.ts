@@ -48,7 +48,7 @@ export interface SolidAnswer {
   /** height from underside to top at every vertex, mm */
   thickness?: Float32Array
   report: ReturnType<typeof buildSolid>['report']
-  heelAngleDeg: number
+  heelAngleDeg: number | null
 }
 
 const fields = new Map<string, SoleField>()

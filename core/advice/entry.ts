@@ -26,6 +26,8 @@ export interface Entry {
   /** a lesser measure that may do without a device */
   lesser: boolean
   foot: Side | 'both'
+  /** which of several things with this code on this foot it is about, as one of two layers */
+  about?: string
   /** paths of the record that gave rise to it */
   triggers: string[]
   words: string
@@ -36,4 +38,4 @@ export interface Entry {
 }
 
 /** A stable name of an entry on a foot: what a decision is filed under. */
-export const entryKey = (entry: Pick<Entry, 'code' | 'foot'>): string => `${entry.code}/${entry.foot}`
+export const entryKey = ({ code, foot, about }: Pick<Entry, 'code' | 'foot'> & { about?: string | undefined }): string => `${code}/${foot}${about ? `/${about}` : ''}`

@@ -15,6 +15,8 @@ export interface Contradiction {
   code: string
   kind: 'stop' | 'watch'
   foot: Side | 'both'
+  /** which layer or part, where several may have the same code */
+  about?: string
   words: string
   triggers: string[]
 }
@@ -33,10 +35,15 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
   if (!foot || !device || device.kind === 'none') return []
   const at = `feet.${side}.device`
   const out: Contradiction[] = []
-  const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, words, triggers })
+  const seen = new Map<string, number>()
   device.layers.forEach((layer, i) => {
+    // By its kind and which of its kind it is: its place in the list changes when layers are put in another order.
+    const nth = (seen.get(layer.kind) ?? 0) + 1
+    seen.set(layer.kind, nth)
     if (!layer.on) return
     const path = `${at}.layers.${i}`
+    const name = nth > 1 ? `${layer.kind}#${nth}` : layer.kind
+    const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, about: name, words, triggers })
     if (layer.kind === 'firstRayCutOut' && device.posts.length === 0) add('cut-out-without-post', 'watch', 'A first-ray cut-out leaves the edge hanging without a post. Add a post, or use the accommodation.', path)
     if (layer.kind === 'firstRayExtension' && device.layers.some((l) => l.on && (l.kind === 'firstRayCutOut' || l.kind === 'firstRayAccommodation' || (l.kind === 'metHeadRelief' && l.heads.includes(1)))))
       add('extension-over-relief', 'watch', 'The first ray is let down and raised at once: a relief or cut-out with an extension under the same ray. Choose one.', path)
@@ -46,7 +53,7 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
       const value = amountOf(layer, rule.key, foot.findings?.forefootDeg?.[0] ?? 0)
       const unit = rule.unit === '°' ? '°' : ' mm'
       const [low, high] = normsOf(record).layerUsual[`${layer.kind}.${rule.key}`] ?? rule.usual
-      if (value < low || value > high) add('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${low} to ${high}${unit}.`, path)
+      if (value < low || value > high) out.push({ code: 'outside-usual', kind: 'watch', foot: side, about: `${name}.${rule.key}`, words: `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${low} to ${high}${unit}.`, triggers: [path] })
     }
     if (definition.phase === 'skive' && isInsensate(record, side))
       add('skive-on-insensate', 'stop', `${definition.name} on a heel that may not feel it. No skive or hard edge here; licensed practice only.`, path, 'story.conditions')
@@ -55,7 +62,7 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
   })
   out.push(...shellContradictions(record, side, device, child))
   const push = pushContradiction(record, side)
-  if (push) add(push.code, 'watch', push.words, `${at}.aimNmm`)
+  if (push) out.push({ code: push.code, kind: 'watch', foot: side, words: push.words, triggers: [`${at}.aimNmm`] })
   return out
 }
 
@@ -67,7 +74,7 @@ function shellContradictions(record: FittingRecord, side: Side, device: Device, 
   const { thicknessMm } = device.shell
   if (!material) add('unknown-material', 'watch', `Material "${device.shell.material}" is not in the table; mass is left out.`, `${at}.shell.material`)
   else if (thicknessMm < material.usualMm[0] || thicknessMm > material.usualMm[1])
-    add('outside-usual', 'watch', `${material.name} ${thicknessMm} mm is outside its usual ${material.usualMm[0]} to ${material.usualMm[1]} mm.`, `${at}.shell.thicknessMm`)
+    out.push({ code: 'outside-usual', kind: 'watch', foot: side, about: 'shell', words: `${material.name} ${thicknessMm} mm is outside its usual ${material.usualMm[0]} to ${material.usualMm[1]} mm.`, triggers: [`${at}.shell.thicknessMm`] })
   const snug = record.story?.intent === 'race' || record.story?.intent === 'performance'
   if (material?.rigid && snug && thicknessMm >= 4.5)
     add('rigid-in-snug', 'watch', 'A rigid shell in a snug fit: the arch wants some give. Try a thinner shell.', `${at}.shell.thicknessMm`, 'story.intent')

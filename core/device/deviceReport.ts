@@ -34,7 +34,7 @@ export function deviceReport(record: FittingRecord, side: Side, built: BuiltDevi
       at: post.at,
       style: post.style,
       askedDeg: post.angleDeg,
-      achievedDeg: post.at === 'rearfoot' ? solid.heelAngleDeg - otherRearfootDeg(built, post.angleDeg) : post.angleDeg,
+      achievedDeg: post.at === 'rearfoot' ? (solid.heelAngleDeg === null ? null : solid.heelAngleDeg - otherRearfootDeg(built, post.angleDeg)) : post.angleDeg,
       heightMm: postHeightMm(post.angleDeg, post.at === 'rearfoot' ? heelWidth : (bestMean(record.feet[side]!, 'forefootWidthMm', 'standing') ?? surface.field.sole.parameters.forefootWidthMm)),
     })),
     outline: { heelCupMm: device.outline.heelCupMm },

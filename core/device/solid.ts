@@ -8,8 +8,8 @@ import type { ShellBody } from './shell'
 export interface Solid {
   mesh: Mesh
   report: MeshReport & { selfOverlaps: number; gridVolumeMm3: number }
-  /** heel of the finished mesh against the floor, degrees (+ varus) */
-  heelAngleDeg: number
+  /** heel of the finished mesh against the floor, degrees (+ varus); null where the trim line leaves no heel to measure */
+  heelAngleDeg: number | null
 }
 
 /**
@@ -84,9 +84,9 @@ function gridVolume({ surface: { field }, inside, top, bottom }: ShellBody): num
 
 /**
  * Angle of the heel on the finished mesh: slope across the heel of the mesh's top, less what the foot's own shape and the layers make of
- * it, against the floor plane. Vertices of the middle of the heel (s below .26) take part.
+ * it, against the floor plane. Vertices of the middle of the heel (s below .26) take part; null with too few of them.
  */
-function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): number {
+function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): number | null {
   const { field, cast, layers } = body.surface
   const own = Float64Array.from(cast)
   for (const layer of layers) for (let i = 0; i < own.length; i++) own[i]! += layer.change[i]!
@@ -104,7 +104,8 @@ function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): nu
     sxx += x * x
     sxz += x * z
   }
-  return degrees(Math.atan((n * sxz - sx * sz) / (n * sxx - sx * sx)))
+  const spread = n * sxx - sx * sx
+  return spread > 0 ? degrees(Math.atan((n * sxz - sx * sz) / spread)) : null
 }
 
 /** The mesh in real space: a left foot's frame is right-handed as it is, a right foot's is mirrored in x. */

@@ -11,7 +11,7 @@ export interface MeasureResult {
   feet: Partial<Record<Side, FootMeasure>>
   /** left minus right, mm, of each reading's standing means (else sitting), same posture on both feet */
   differences: Partial<Record<ReadingKind, number>>
-  questions: Question[]
+  questions: Pick<Question, 'path' | 'words'>[]
 }
 
 /** Derived measures of both feet, their differences and everything unlikely. */
@@ -22,7 +22,7 @@ export function measureRecord(record: FittingRecord, allowanceMm: number): Measu
     const foot = record.feet[side]
     if (foot) feet[side] = measureFoot(foot, record.client, child, allowanceMm, normsOf(record))
   }
-  return { feet, differences: differencesOf(record), questions: questionsOf(record) }
+  return { feet, differences: differencesOf(record), questions: questionsOf(record).map(({ path, words }) => ({ path, words })) }
 }
 
 function differencesOf(record: FittingRecord): MeasureResult['differences'] {

@@ -1,6 +1,6 @@
 import { ascending } from 'd3-array'
 import type { FittingRecord, Foot } from '../record/schema'
-import { SIDES, type ReadingKind } from '../record/vocabulary'
+import { SIDES, type ReadingKind, type Side } from '../record/vocabulary'
 import { READING_LABELS } from './labels'
 import { HOUSE_NORMS, normsOf, type Norms } from './normsTable'
 import { bestMean, meanOfReading } from './reading'
@@ -8,6 +8,9 @@ import { bestMean, meanOfReading } from './reading'
 /** Something unlikely that is used all the same: where it is and the words to ask with. */
 export interface Question {
   path: string
+  /** what it is about, whatever the order of the readings; the foot it is about, or both */
+  about: string
+  foot: Side | 'both'
   words: string
 }
 
@@ -56,25 +59,27 @@ export function questionsOf(record: FittingRecord): Question[] {
     if (!foot) continue
     const length = bestMean(foot, 'footLengthMm', 'standing')
     foot.readings.forEach((reading, i) => {
+      // The same reading by hand and off a scan is one question.
+      if (foot.readings.findIndex((r) => r.what === reading.what && r.posture === reading.posture) < i) return
       const value = meanOfReading(foot, reading.what, reading.posture)
       const words = value === undefined ? null : doubt(reading.what, value, length, norms)
-      if (words) questions.push({ path: `feet.${side}.readings.${i}`, words })
+      if (words) questions.push({ path: `feet.${side}.readings.${i}`, about: `${reading.what}:${reading.posture}`, foot: side, words })
     })
     questions.push(...sitAndStand(foot, side))
   }
   return [...questions, ...sideGaps(record)].sort((a, b) => ascending(a.path, b.path))
 }
 
-function sitAndStand(foot: Foot, side: string): Question[] {
+function sitAndStand(foot: Foot, side: Side): Question[] {
   const out: Question[] = []
   const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
   const standing = meanOfReading(foot, 'footLengthMm', 'standing')
   if (sitting !== undefined && standing !== undefined && sitting > standing)
-    out.push({ path: `feet.${side}.readings`, words: `The ${side} foot is longer sitting (${mm(sitting)}) than standing (${mm(standing)}). Take both again.` })
+    out.push({ path: `feet.${side}.readings`, about: 'longer-sitting', foot: side, words: `The ${side} foot is longer sitting (${mm(sitting)}) than standing (${mm(standing)}). Take both again.` })
   const arch = bestMean(foot, 'archLengthMm', 'standing')
   const length = bestMean(foot, 'footLengthMm', 'standing')
   if (arch !== undefined && length !== undefined && arch >= length)
-    out.push({ path: `feet.${side}.readings`, words: `The ${side} arch length (${mm(arch)}) is not shorter than the foot (${mm(length)}). Take both again.` })
+    out.push({ path: `feet.${side}.readings`, about: 'arch-over-foot', foot: side, words: `The ${side} arch length (${mm(arch)}) is not shorter than the foot (${mm(length)}). Take both again.` })
   return out
 }
 
@@ -86,6 +91,6 @@ function sideGaps(record: FittingRecord): Question[] {
     const l = bestMean(left, what, 'standing')
     const r = bestMean(right, what, 'standing')
     if (l === undefined || r === undefined || Math.abs(l - r) <= normsOf(record).sideGapMm) return []
-    return [{ path: `feet.left.readings.${what}`, words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?` }]
+    return [{ path: `feet.left.readings.${what}`, about: `gap:${what}`, foot: 'both', words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?` }]
   })
 }

@@ -1,6 +1,5 @@
 import { z } from 'zod'
-
-const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
+import { isoDay } from './isoDay'
 
 export const quoteLineSchema = z.strictObject({ words: z.string().trim().min(1).max(160), count: z.number().int().min(1).max(99), amount: z.number().min(-100_000).max(100_000), taxPercent: z.number().min(0).max(50) })
 

@@ -3,6 +3,7 @@ import { captureSchema } from './captureSchema'
 import { footwearSchema } from './footwearSchema'
 import { findingsSchema } from './findingsSchema'
 import { footprintSchema } from './footprintSchema'
+import { isoDay } from './isoDay'
 import { layerSchema } from './layerSchema'
 import { quoteSchema } from './quoteSchema'
 import { normsSchema } from '../measure/normsTable'
@@ -10,7 +11,6 @@ import { complaintSchema, storySchema } from './storySchema'
 import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
 
 const text = (max: number) => z.string().max(max)
-const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
 const finite = z.number()
 
 export const readingSchema = z.strictObject({
@@ -195,6 +195,8 @@ export const makingSchema = z.strictObject({
 export const decisionSchema = z.strictObject({
   code: text(80),
   foot: z.enum(['left', 'right', 'both']),
+  /** which of several things with this code on this foot */
+  about: text(80).optional(),
   decision: z.enum(['accepted', 'set-aside']),
   reason: text(300).optional(),
   /** what was said and done, kept for the day it no longer holds */

@@ -24,7 +24,7 @@ export async function prescriptionPdf(record: FittingRecord, shop: string, day: 
     for (const line of deviceLines(record.feet[side]!)) y = text(`•  ${line}`, x, y, { size: 9.5, width: 84 }) + 0.6
     const report = deviceReport(record, side, built)
     y = text('Reached on the solid', x, y + 2, { bold: true, size: 10 }) + 0.5
-    y = text(`Heel ${report.heelAngleDeg.toFixed(1)}° to the floor · ${(report.solid.volumeMm3 / 1000).toFixed(1)} cm³${report.solid.massG ? ` · ${report.solid.massG.toFixed(0)} g` : ''}`, x, y, { size: 9.5, width: 84 }) + 0.6
+    y = text(`${report.heelAngleDeg === null ? 'No heel left to measure' : `Heel ${report.heelAngleDeg.toFixed(1)}° to the floor`} · ${(report.solid.volumeMm3 / 1000).toFixed(1)} cm³${report.solid.massG ? ` · ${report.solid.massG.toFixed(0)} g` : ''}`, x, y, { size: 9.5, width: 84 }) + 0.6
     const { heelMm, archMm, ballMm, toesMm } = report.stackMm
     y = text(`Height under heel ${heelMm.toFixed(1)}, arch ${archMm.toFixed(1)}, ball ${ballMm.toFixed(1)}, toes ${toesMm.toFixed(1)} mm`, x, y, { size: 9.5, width: 84 }) + 0.6
     const estimates = estimateLines(record, side)

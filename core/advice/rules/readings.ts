@@ -19,7 +19,7 @@ export function readingEntries(record: FittingRecord, child: boolean): Entry[] {
   const out: Entry[] = []
   for (const side of SIDES) out.push(...repeats(record, side), ...archSize(record, side, child))
   for (const question of questionsOf(record))
-    out.push({ code: `sure:${question.path}`, ...watch, foot: 'both', triggers: [question.path], words: question.words, source: 'measuring practice', change: null })
+    out.push({ code: `sure:${question.about}`, ...watch, foot: question.foot, triggers: [question.path], words: question.words, source: 'measuring practice', change: null })
   return [...out, ...lengthGap(record)]
 }
 

@@ -7,6 +7,8 @@ const suggest = { school, kind: 'suggest' } as const
 const EVERTED_DEG = -4
 /** Pain from which the stronger form is named, 0–10. */
 const SEVERE = 7
+/** Where a relief under the sole may lie, and how big it may be: the bounds of its layer, mm. */
+const [SOLE_HALF_MM, SOLE_LENGTH_MM, MOST_RADIUS_MM] = [80, 400, 40]
 
 /** From tissue to push: one rule for each row of the table; each names the tissue and the least push that unloads it. */
 export const TISSUE_STRESS: readonly FootRule[] = [
@@ -111,8 +113,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ f, side, at }) => {
       const spot = [...(f.marks ?? [])].filter((m) => m.view === 'plantar' && ['callus', 'corn', 'lump', 'bonyPoint', 'tender'].includes(m.kind) && (m.tenderness ?? (m.kind === 'callus' ? 0 : 3)) >= 3).sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
       if (!spot) return null
-      const radiusMm = Math.max(6, Math.round((spot.sizeMm ?? 12) / 2) + 3)
-      return { words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of 2 mm, radius ${radiusMm} mm, at that place.`, change: { layer: 'sweetSpot', amounts: { depthMm: 2, xMm: spot.xMm, yMm: spot.yMm, radiusMm } }, triggers: [at('findings.marks')] }
+      const radiusMm = Math.min(MOST_RADIUS_MM, Math.max(6, Math.round((spot.sizeMm ?? 12) / 2) + 3))
+      // A mark may lie on the border of the skin, a relief under the sole only.
+      const [xMm, yMm] = [Math.max(-SOLE_HALF_MM, Math.min(SOLE_HALF_MM, spot.xMm)), Math.max(0, Math.min(SOLE_LENGTH_MM, spot.yMm))]
+      return { words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of 2 mm, radius ${radiusMm} mm, at that place.`, change: { layer: 'sweetSpot', amounts: { depthMm: 2, xMm, yMm, radiusMm } }, triggers: [at('findings.marks')] }
     },
   }),
   ofFoot({
