@@ -5,14 +5,14 @@ import { refuseTrial } from '../measure/questions'
 import { MOST_TRIALS } from '../record/commands'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord, Reading } from '../record/schema'
-import { POSTURES, READING_KINDS, SIDES, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
+import { POSTURES, READING_KINDS, SCAN_INSTRUMENT, SIDES, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
 
-export const READING_COLUMNS = ['side', 'what', 'posture', 'trial', 'valueMm', 'struck', 'instrument', 'by', 'at'] as const
+export const READING_COLUMNS = ['side', 'what', 'posture', 'trial', 'valueMm', 'struck', 'instrument', 'by', 'at', 'heightMm'] as const
 
 /** Readings in long format: one row a trial. */
 export function writeReadingsCsv(record: FittingRecord): string {
   const rows = SIDES.flatMap((side) =>
-    (record.feet[side]?.readings ?? []).flatMap((r) => r.trials.map((value, i) => [side, r.what, r.posture, i + 1, value, r.struck.includes(i) ? 'yes' : '', r.instrument ?? '', r.by ?? '', r.at ?? ''])),
+    (record.feet[side]?.readings ?? []).flatMap((r) => r.trials.map((value, i) => [side, r.what, r.posture, i + 1, value, r.struck.includes(i) ? 'yes' : '', r.instrument ?? '', r.by ?? '', r.at ?? '', r.heightMm ?? ''])),
   )
   return `${Papa.unparse({ fields: [...READING_COLUMNS], data: rows }, { newline: '\n' })}\n`
 }
@@ -56,14 +56,20 @@ export function readReadingsCsv(text: string, norms: Norms = HOUSE_NORMS): Readi
     if (value === null) return bad('valueMm', `"${cell('valueMm')}" is not a number.`)
     const refused = refuseTrial(what as ReadingKind, value, norms)
     if (refused) return bad('valueMm', refused.words)
-    const key = `${side} ${what} ${posture}`
-    const reading = found.get(key) ?? { side: side as Side, what: what as ReadingKind, posture: posture as Posture, trials: [], struck: [], ...optional(cell) }
+    const height = cell('heightMm') === '' ? undefined : parseNumber(cell('heightMm'))
+    if (height === null) return bad('heightMm', `"${cell('heightMm')}" is not a number.`)
+    const reading = { side: side as Side, what: what as ReadingKind, posture: posture as Posture, trials: [], struck: [], ...optional(cell), ...(height !== undefined && { heightMm: height }) } as Reading & { side: Side }
+    return take(`${side} ${keyOf(reading)}`, reading, value, /^(yes|true|1|x)$/i.test(cell('struck')), bad)
+  })
+  function take(key: string, fresh: Reading & { side: Side }, value: number, struck: boolean, bad: (column: string, words: string) => void) {
+    const reading = found.get(key) ?? fresh
+    const { side, what, posture } = reading
     if (reading.trials.length >= MOST_TRIALS) return bad('trial', `More than ${MOST_TRIALS} tries of ${what} ${posture}, ${side}.`)
-    if (/^(yes|true|1|x)$/i.test(cell('struck'))) reading.struck.push(reading.trials.length)
+    if (struck) reading.struck.push(reading.trials.length)
     reading.trials.push(value)
     found.set(key, reading)
     taken++
-  })
+  }
   const of = (side: Side) => [...found.values()].filter((r) => r.side === side).map(({ side: _, ...reading }): Reading => reading)
   return { readings: { left: of('left'), right: of('right') }, taken, problems }
 }
@@ -73,8 +79,11 @@ function optional(cell: (name: string) => string): Partial<Reading> {
   return { ...(instrument && { instrument }), ...(by && { by }), ...(at && { at }) }
 }
 
+/** One reading of one foot: trials read off a scan are a reading of their own, beside those of the hand. */
+const keyOf = (r: Pick<Reading, 'what' | 'posture' | 'instrument'>) => `${r.what} ${r.posture} ${r.instrument === SCAN_INSTRUMENT}`
+
 /** Readings of a file put over those of a fitting: what the file names is replaced, the rest stays. */
 export function mergeReadings(old: readonly Reading[], file: readonly Reading[]): Reading[] {
-  const named = new Set(file.map((r) => `${r.what} ${r.posture}`))
-  return [...old.filter((r) => !named.has(`${r.what} ${r.posture}`)), ...file]
+  const named = new Set(file.map(keyOf))
+  return [...old.filter((r) => !named.has(keyOf(r))), ...file]
 }

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto'
 import { defineEventHandler, getHeader, getRequestURL, isMethod, readRawBody, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
 import type { z } from 'zod'
 import { parseWith } from '../../core/record/parse'
+import { storableDeep } from '../../core/record/storable'
 import { Refusal } from '../../core/record/refusal'
 import { may, type Permission } from '../../shared/permissions'
 import type { SignedIn } from '../database/people'
@@ -69,13 +70,17 @@ function checkOrigin(event: H3Event) {
   if (origin && new URL(origin).host !== getRequestURL(event, { xForwardedHost: false }).host) throw new HttpProblem(403, 'foreign-origin', 'This request comes from another site.')
 }
 
+/** Escapes of what the database cannot hold. */
+const ODD = /\\u(0000|d[89a-f])/i
+
 async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
   if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? '')) throw new HttpProblem(415, 'json-only', 'Send JSON (content-type application/json).')
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
   const raw = (await readRawBody(event)) ?? ''
   if (raw.length > most) throw new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
   try {
-    return JSON.parse(raw)
+    const value: unknown = JSON.parse(raw)
+    return ODD.test(raw) ? storableDeep(value) : value
   } catch {
     throw new HttpProblem(400, 'not-json', 'This is not JSON. Check the file from its start.')
   }

@@ -6,7 +6,7 @@ import { useSession } from '../../app/stores/session'
 import type { Pending } from '../../app/composables/commandQueue'
 import type { Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
-import type { Reading } from '../../core/record/schema'
+import { deviceSchema, type Reading } from '../../core/record/schema'
 import type { ReadingKind, Side } from '../../core/record/vocabulary'
 import { FakeServer, type Line } from './fakeServer'
 
@@ -127,6 +127,22 @@ test('what belongs together, as the two feet of a called-out line, is kept whole
   expect(both(267)).toBeNull()
   await settled()
   expect((['left', 'right'] as const).map((s) => trialsOf(server.parts[`readings.${s}`]!.content, 'footLengthMm').length)).toEqual([1, 5])
+})
+
+test('what is set aside in Why covers one layer, whatever the order; the other stays open', async () => {
+  const fitting = await openPage()
+  const device = deviceSchema.parse({ layers: [{ kind: 'metPad', heightMm: 20 }, { kind: 'metPad', heightMm: 21 }] })
+  fitting.put('device.left', device, 'pads')
+  const outside = () => fitting.openEntries.filter((e) => e.code === 'outside-usual').map((e) => e.words)
+  expect(outside()).toHaveLength(2)
+  fitting.decide(fitting.openEntries.find((e) => e.words.includes('21 mm'))!, 'set-aside', 'asked for')
+  expect(outside()).toEqual([expect.stringContaining('20 mm')])
+  fitting.put('device.left', { ...device, posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 2 }], layers: [deviceSchema.parse({ layers: [{ kind: 'archFill' }] }).layers[0]!, ...device.layers] }, 'a layer before them')
+  expect(outside()).toEqual([expect.stringContaining('20 mm')])
+  await settled()
+  expect(fitting.saved).toBe('saved')
+  fitting.reopen(fitting.ledger.decided[0]!.decision)
+  expect(outside()).toHaveLength(2)
 })
 
 test('a session that ended keeps the change until somebody signs in again', async () => {

@@ -9,6 +9,7 @@ import { jobSteps } from '../../core/bench/jobSteps'
 import { ticketOf } from '../../core/bench/ticket'
 import { examineRecord } from '../../core/examine/examineRecord'
 import { riskOf } from '../../core/examine/risk'
+import { mergeReadings, readReadingsCsv, writeReadingsCsv } from '../../core/formats/readingsCsv'
 import { prescription } from '../../core/formats/prescription'
 import { clientCard } from '../../core/followup/card'
 import { clientPicture } from '../../core/followup/clientPicture'
@@ -27,13 +28,13 @@ import { isDay, isoDay } from '../../core/record/isoDay'
 import { parseRecord } from '../../core/record/parse'
 import { joinRecord, splitRecord } from '../../core/record/parts'
 import { clientSchema, deviceSchema, findingsSchema, followupSchema, handoverSchema, recordSchema, storySchema, type FittingRecord } from '../../core/record/schema'
-import { POSTURES, READING_KINDS } from '../../core/record/vocabulary'
+import { POSTURES, READING_KINDS, SIDES } from '../../core/record/vocabulary'
 import { arbitraryOf } from '../fixtures/arbitraryOf'
 
 /** Readings within what the table takes, few or many, of any foot. */
 const reading = fc.constantFrom(...READING_KINDS).chain((what) => {
   const [low, high] = HOUSE_NORMS.hardBoundsMm[what]
-  return fc.record({ what: fc.constant(what), posture: fc.constantFrom(...POSTURES), instrument: fc.constantFrom(undefined, undefined, 'caliper', 'scan'), trials: fc.array(fc.double({ min: low, max: high, noNaN: true }).map((v) => Math.min(high, Math.max(low, Math.round(v * 10) / 10))), { maxLength: 5 }) })
+  return fc.record({ what: fc.constant(what), posture: fc.constantFrom(...POSTURES), instrument: fc.constantFrom(undefined, undefined, 'caliper', 'scan'), heightMm: fc.constantFrom(undefined, 380), by: fc.constantFrom(undefined, 'Rhona, the "quick"'), struck: fc.constantFrom([], [0]), trials: fc.array(fc.double({ min: low, max: high, noNaN: true }).map((v) => Math.min(high, Math.max(low, Math.round(v * 10) / 10))), { maxLength: 5 }) }).map((r) => ({ ...r, struck: r.struck.filter((i) => i < r.trials.length) }))
 })
 const foot = fc.record({ readings: fc.uniqueArray(reading, { maxLength: 20, selector: (r) => `${r.what} ${r.posture} ${r.instrument === 'scan'}` }), findings: fc.option(arbitraryOf(findingsSchema), { nil: undefined }), device: fc.option(arbitraryOf(deviceSchema), { nil: undefined }) })
 const some = (schema: Parameters<typeof arbitraryOf>[0]) => fc.option(arbitraryOf(schema), { nil: undefined })
@@ -56,6 +57,20 @@ describe('any record that the format takes', () => {
     fc.assert(fc.property(record, (r) => {
       expect(joinRecord(splitRecord(r), r.client, r.shop)).toEqual(r)
     }))
+  })
+  it('takes its readings along as CSV and back: every trial, struck or not, by hand or off a scan', () => {
+    fc.assert(
+      fc.property(record, (r) => {
+        const { readings, problems } = readReadingsCsv(writeReadingsCsv(r))
+        expect(problems).toEqual([])
+        for (const side of SIDES) {
+          const kept = r.feet[side]!.readings.filter((reading) => reading.trials.length > 0)
+          expect(readings[side]).toEqual(kept)
+          expect(mergeReadings(kept, readings[side])).toEqual(kept)
+        }
+      }),
+      { numRuns: 300 },
+    )
   })
   it('is measured, examined and judged without an end in nothing: numbers are numbers, words have no holes', () => {
     fc.assert(

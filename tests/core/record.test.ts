@@ -2,6 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parseRecord } from '../../core/record/parse'
 import { Refusal } from '../../core/record/refusal'
+import { storable, storableDeep } from '../../core/record/storable'
 import { DEMO_RECORDS } from '../../demo/records'
 import { referenceRecord } from '../fixtures/feet'
 
@@ -43,4 +44,16 @@ describe('the fitting record', () => {
         }
       }),
     ))
+})
+
+describe('what a database can hold', () => {
+  it('is every text but the character 0 and halves of pairs, in values and names of keys', () => {
+    expect(storableDeep({ 'a\u0000': ['x\u0000y', { deep: 'ok 😀', half: '\ud83d', other: 'a\udc00b' }], n: 3, none: null })).toEqual({ a: ['xy', { deep: 'ok 😀', half: '\ufffd', other: 'a\ufffdb' }], n: 3, none: null })
+    fc.assert(fc.property(fc.string({ unit: 'binary' }), fc.nat(40), (text, cut) => {
+      const kept = storable(text.slice(0, cut))
+      expect(kept).toBe(storable(kept))
+      expect(kept).not.toContain('\u0000')
+      expect(new TextDecoder().decode(new TextEncoder().encode(kept))).toBe(kept)
+    }))
+  })
 })

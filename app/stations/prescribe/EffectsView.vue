@@ -98,9 +98,9 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
         </div>
         <p v-if="refused" class="notice said">{{ refused }}</p>
         <p v-else-if="!answer" class="muted said" role="status">Switching each layer off in turn …</p>
-        <div v-else class="scroll body" tabindex="0" role="region" aria-label="Effect of each layer" :class="{ stale }">
+        <div v-else class="scroll body" tabindex="0" role="region" aria-label="Effect of each layer" :aria-busy="stale">
           <table class="table">
-            <thead><tr><th>What it does in the device</th><th v-for="h in HEADS" :key="h" class="c">{{ h }}</th></tr></thead>
+            <thead><tr><th>{{ stale ? 'Being reckoned anew …' : 'What it does in the device' }}</th><th v-for="h in HEADS" :key="h" class="c">{{ h }}</th></tr></thead>
             <tbody>
               <tr v-for="row in rows" :key="row.key" :class="{ chosen: chosenPart && row.key === keyOf(chosenPart.part) }">
                 <td><button class="name" :aria-pressed="chosenPart !== null && row.key === keyOf(chosenPart.part)" :aria-label="`${row.name}: show without it`" @click="chosen = row.key"><b>{{ row.name }}</b><span class="small muted">{{ row.note }}</span></button></td>
@@ -134,7 +134,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
 .pick { width: auto; flex: 1; min-width: 110px; font-size: 14px; }
 .tablecard, .paircard { display: flex; flex-direction: column; } .paircard .card-head { padding: 6px 10px; align-items: center; }
 .said { margin: 12px; padding: 10px 14px; }
-.body { flex: 1; } .stale { opacity: 0.6; }
+.body { flex: 1; }
 .table th, .table td { padding: 3px 3px; } .table th:first-child { padding-left: 10px; width: 34%; }
 .c { text-align: center; }
 .name { display: flex; flex-direction: column; text-align: left; min-height: 44px; justify-content: center; width: 100%; padding-left: 7px; line-height: 17px; border-left: 4px solid transparent; }
