@@ -21,6 +21,8 @@ const fitting = useFitting()
 const hand = useHand()
 const line = ref('')
 const note = ref('')
+/** what was to be kept and could not: it stands alone until the line is changed */
+const refusal = ref('')
 const input = ref<HTMLInputElement | null>(null)
 const asked = ref('')
 const { sided, heard, understood, strikable } = useHeard(line, () => ({ what, posture }))
@@ -51,10 +53,8 @@ function keep() {
 
 function keepReadings(h: { what: ReadingKind; posture: Posture; left: number[]; right: number[] }): boolean {
   const refused = fitting.changeAll(SIDES.filter((side) => h[side].length).map((side) => ({ command: { kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] }, words: `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}` })))
-  if (refused) {
-    note.value = refused
-    return false
-  }
+  refusal.value = refused ?? ''
+  if (refused) return false
   note.value = `Kept: ${line.value.trim()}`
   hand.say(`${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length).map((s) => `${s} ${h[s].join(', ')}`).join('. ')}`)
   const inRound = hand.round && h.what === what && h.posture === posture
@@ -94,7 +94,8 @@ function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>): boolean {
       ? `At most ${MOST_TRIALS} tries of ${ANGLE_LABELS[key].name.toLowerCase()}, ${full}. Take one out first.`
       : fitting.changeAll(sides.map((side) => ({ command: { kind: 'part.put', part: `findings.${side}`, content: withTrials(fitting.record.feet[side]!.findings, key, trials[side]!) }, words: words(side) })))
   }
-  note.value = refused ?? `Kept: ${line.value.trim()}`
+  refusal.value = refused ?? ''
+  note.value = refused ? '' : `Kept: ${line.value.trim()}`
   return refused === null
 }
 
@@ -104,6 +105,7 @@ function complete(event: KeyboardEvent) {
   line.value += `${understood.value.complete} `
 }
 function escape() {
+  refusal.value = ''
   if (line.value) line.value = ''
   else input.value?.blur()
 }
@@ -115,7 +117,7 @@ async function choose(choice: string) {
 }
 /** The big pad types as fingers would: a digit, the slash between the feet, back one, keep. */
 function press(key: string) {
-  note.value = ''
+  note.value = refusal.value = ''
   if (key === '⌫') line.value = line.value.trimEnd().slice(0, -1)
   else if (key === 'Keep') keep()
   else line.value += key
@@ -129,16 +131,20 @@ defineExpose({ focus: () => input.value?.focus() })
   <footer class="callout">
     <label for="call-out" class="bold label">Call-out <span class="kbd">/</span></label>
     <div class="box">
-      <input id="call-out" ref="input" v-model="line" class="field" autocomplete="off" autocapitalize="off" spellcheck="false" :disabled="fitting.readOnly" :placeholder="fitting.readOnly ? 'Read only for your role' : ''" @keydown.enter.prevent="keep" @keydown.esc.prevent="escape" @keydown.tab="complete" @input="note = ''" />
+      <input id="call-out" ref="input" v-model="line" class="field" autocomplete="off" autocapitalize="off" spellcheck="false" :disabled="fitting.readOnly" :placeholder="fitting.readOnly ? 'Read only for your role' : ''" @keydown.enter.prevent="keep" @keydown.esc.prevent="escape" @keydown.tab="complete" @input="note = refusal = ''" />
       <span v-if="understood.complete" class="ghost" aria-hidden="true"><i>{{ line }}</i>{{ understood.complete }}</span>
     </div>
     <div class="heard" role="status" aria-live="polite">
+      <span v-if="refusal" class="words stop-text bold">▲ {{ refusal }} Nothing was kept.</span>
+      <template v-else>
+      <span v-if="understood.words && understood.chips.length" class="words watch-text">{{ understood.words }}</span>
       <template v-if="understood.chips.length"><span class="muted small">Understood</span>
         <span v-for="(chip, i) in understood.chips" :key="i" class="chip bold"><SideMark v-if="chip.side" :side="chip.side" />{{ chip.text }}</span>
       </template>
-      <span v-if="understood.words && (line || !note)" :class="understood.stop ? 'stop-text' : understood.chips.length ? 'watch-text' : 'muted'" class="words">{{ understood.words }}</span>
+      <span v-if="understood.words && !understood.chips.length && (line || !note)" :class="understood.stop ? 'stop-text' : 'muted'" class="words">{{ understood.words }}</span>
       <VBtn v-for="choice in understood.choices" :key="choice" size="small" @click="choose(choice)">{{ choice }}</VBtn>
       <span v-if="note" class="muted words">{{ note }}</span>
+      </template>
     </div>
     <div v-if="pad" class="pad" aria-label="Number pad">
       <button v-for="key in PAD" :key="key" type="button" :aria-label="key === '⌫' ? 'Back one' : key === ' / ' ? 'Other foot' : undefined" @click="press(key)">{{ key === ' ' ? 'try' : key.trim() }}</button>
@@ -156,7 +162,7 @@ label { flex: none; }
 .box .field { font-size: 18px; border-width: 2px; }
 .ghost { position: absolute; left: 13px; top: 12px; font-size: 18px; color: var(--muted); pointer-events: none; white-space: pre; }
 .ghost i { visibility: hidden; font-style: normal; }
-.heard { flex: 1; min-width: 0; display: flex; align-items: center; gap: 8px; overflow: hidden; }
+.heard { flex: 1; min-width: 0; max-height: 58px; display: flex; flex-wrap: wrap; align-items: center; gap: 4px 8px; overflow: hidden; }
 .words { min-width: 0; line-height: 17px; }
 .keep { flex: none; }
 .ent { margin-left: 8px; background: transparent; color: inherit; border-color: currentcolor; }
