@@ -19,7 +19,7 @@ export const APPARATUS = ['oven', 'tray', 'blower', 'mould'] as const
 
 /** Logs of heat. Readings come from a probe over server-sent events, or are typed; both are kept in the same log. */
 export const useHeat = defineStore('heat', {
-  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, priors: {} as Record<string, HeatPrior | undefined>, unsent: {} as Record<string, HeatReading[]>, sending: {} as Record<string, Promise<void> | undefined>, away: false }),
+  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, priors: {} as Record<string, HeatPrior | undefined>, unsent: {} as Record<string, HeatReading[]>, sending: {} as Record<string, Promise<void> | undefined>, retry: {} as Record<string, ReturnType<typeof setTimeout> | undefined>, away: false }),
   actions: {
     async load() {
       try {
@@ -85,7 +85,8 @@ export const useHeat = defineStore('heat', {
         else if (!this.away) this.unsent[id] = []
         else {
           // A line that is down comes back; a log that takes nothing more never will.
-          setTimeout(() => void this.sendOn(id), RETRY_MS)
+          clearTimeout(this.retry[id])
+          this.retry[id] = setTimeout(() => void this.sendOn(id), RETRY_MS)
           break
         }
       }

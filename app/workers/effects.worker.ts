@@ -18,6 +18,7 @@ import { thicknessForGive, type ThicknessForGive } from '../../core/mechanics/sh
 import { Refusal } from '../../core/record/refusal'
 import type { Device, Foot } from '../../core/record/schema'
 import type { Side } from '../../core/record/vocabulary'
+import { few } from './few'
 
 /** A foot on its device, under whom and how; the shell's materials of the shop. */
 export interface Question {
@@ -66,17 +67,6 @@ export interface Said {
 const STEP_MM = 2
 const MOST_FIELDS = 6
 
-/** The last few of what takes long, by key. */
-function few<T>(most: number) {
-  const kept = new Map<string, T>()
-  return (key: string, make: () => T): T => {
-    const found = kept.get(key) ?? make()
-    kept.delete(key)
-    kept.set(key, found)
-    if (kept.size > most) kept.delete(kept.keys().next().value!)
-    return found
-  }
-}
 const fields = few<SoleField | null>(MOST_FIELDS)
 const grounds = few<ContactGround>(MOST_FIELDS)
 const fits = few<TissueFit | null>(MOST_FIELDS)

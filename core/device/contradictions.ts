@@ -28,6 +28,9 @@ const CHILD_CUP_SHARE = 0.4
 const MOST_LIFT_MM = 8
 const lowVolume = (record: FittingRecord) => deviceRoom(record) === 'low'
 
+/** Adds contradictions of a foot to a list, about one of its layers or parts where several may have the same code. */
+const adder = (out: Contradiction[], foot: Side, about?: string) => (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => void out.push({ code, kind, foot, ...(about && { about }), words, triggers })
+
 /** Contradictions of one foot's device with itself, the foot and the footwear intent. */
 export function deviceContradictions(record: FittingRecord, side: Side, child: boolean): Contradiction[] {
   const foot = record.feet[side]
@@ -43,7 +46,7 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
     if (!layer.on) return
     const path = `${at}.layers.${i}`
     const name = nth > 1 ? `${layer.kind}#${nth}` : layer.kind
-    const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, about: name, words, triggers })
+    const add = adder(out, side, name)
     if (layer.kind === 'firstRayCutOut' && device.posts.length === 0) add('cut-out-without-post', 'watch', 'A first-ray cut-out leaves the edge hanging without a post. Add a post, or use the accommodation.', path)
     if (layer.kind === 'firstRayExtension' && device.layers.some((l) => l.on && (l.kind === 'firstRayCutOut' || l.kind === 'firstRayAccommodation' || (l.kind === 'metHeadRelief' && l.heads.includes(1)))))
       add('extension-over-relief', 'watch', 'The first ray is let down and raised at once: a relief or cut-out with an extension under the same ray. Choose one.', path)
@@ -53,7 +56,7 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
       const value = amountOf(layer, rule.key, foot.findings?.forefootDeg?.[0] ?? 0)
       const unit = rule.unit === '°' ? '°' : ' mm'
       const [low, high] = normsOf(record).layerUsual[`${layer.kind}.${rule.key}`] ?? rule.usual
-      if (value < low || value > high) out.push({ code: 'outside-usual', kind: 'watch', foot: side, about: `${name}.${rule.key}`, words: `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${low} to ${high}${unit}.`, triggers: [path] })
+      if (value < low || value > high) adder(out, side, `${name}.${rule.key}`)('outside-usual', 'watch', `${definition.name}: ${rule.label} ${value}${unit} is outside the usual ${low} to ${high}${unit}.`, path)
     }
     if (definition.phase === 'skive' && isInsensate(record, side))
       add('skive-on-insensate', 'stop', `${definition.name} on a heel that may not feel it. No skive or hard edge here; licensed practice only.`, path, 'story.conditions')
@@ -62,19 +65,19 @@ export function deviceContradictions(record: FittingRecord, side: Side, child: b
   })
   out.push(...shellContradictions(record, side, device, child))
   const push = pushContradiction(record, side)
-  if (push) out.push({ code: push.code, kind: 'watch', foot: side, words: push.words, triggers: [`${at}.aimNmm`] })
+  if (push) adder(out, side)(push.code, 'watch', push.words, `${at}.aimNmm`)
   return out
 }
 
 function shellContradictions(record: FittingRecord, side: Side, device: Device, child: boolean): Contradiction[] {
   const at = `feet.${side}.device`
   const out: Contradiction[] = []
-  const add = (code: string, kind: 'stop' | 'watch', words: string, ...triggers: string[]) => out.push({ code, kind, foot: side, words, triggers })
+  const add = adder(out, side)
   const material = shellMaterial(device.shell.material, normsOf(record).shellMaterials)
   const { thicknessMm } = device.shell
   if (!material) add('unknown-material', 'watch', `Material "${device.shell.material}" is not in the table; mass is left out.`, `${at}.shell.material`)
   else if (thicknessMm < material.usualMm[0] || thicknessMm > material.usualMm[1])
-    out.push({ code: 'outside-usual', kind: 'watch', foot: side, about: 'shell', words: `${material.name} ${thicknessMm} mm is outside its usual ${material.usualMm[0]} to ${material.usualMm[1]} mm.`, triggers: [`${at}.shell.thicknessMm`] })
+    adder(out, side, 'shell')('outside-usual', 'watch', `${material.name} ${thicknessMm} mm is outside its usual ${material.usualMm[0]} to ${material.usualMm[1]} mm.`, `${at}.shell.thicknessMm`)
   const snug = record.story?.intent === 'race' || record.story?.intent === 'performance'
   if (material?.rigid && snug && thicknessMm >= 4.5)
     add('rigid-in-snug', 'watch', 'A rigid shell in a snug fit: the arch wants some give. Try a thinner shell.', `${at}.shell.thicknessMm`, 'story.intent')

@@ -4,7 +4,10 @@ const amount = (fallback: number) => z.number().min(0).max(40).default(fallback)
 const angle = z.number().min(-45).max(45)
 const base = { on: z.boolean().default(true), name: z.string().max(80).optional(), because: z.string().max(80).optional() }
 const kind = <K extends string, S extends z.ZodRawShape>(name: K, shape: S) => z.strictObject({ kind: z.literal(name), ...base, ...shape })
-const spot = { xMm: z.number().min(-80).max(80).default(0), yMm: z.number().min(0).max(400).default(35), radiusMm: amount(12) }
+/** Where a spot may lie on the sole: to either side of the axis, and from the heel, mm. */
+export const SPOT_HALF_MM = 80
+export const SPOT_LENGTH_MM = 400
+const spot = { xMm: z.number().min(-SPOT_HALF_MM).max(SPOT_HALF_MM).default(0), yMm: z.number().min(0).max(SPOT_LENGTH_MM).default(35), radiusMm: amount(12) }
 
 /** Every layer kind of the record with its amounts and defaults, so that `{ "kind": … }` alone is valid. */
 export const layerSchema = z.discriminatedUnion('kind', [

@@ -8,9 +8,11 @@ import { FakeEvents } from './fakeEvents'
 /** The server's side of one log. */
 let log: HeatLogRow
 let status = 200
+let attempts = 0
 let calls: { do: string; minutes?: number; readings?: HeatReading[] }[]
 
 async function answer(path: string, init: { method?: string; body?: string } = {}) {
+  attempts++
   if (status === 0) throw new TypeError('no line')
   if (status !== 200) return new Response(JSON.stringify({ status, code: 'x', title: 'x', type: 'x', detail: 'No.' }), { status })
   if (init.method !== 'PATCH') return new Response(JSON.stringify({ logs: [log], windows: [] }))
@@ -90,6 +92,23 @@ test('a log is not ended over readings that have not arrived', async () => {
   status = 200
   await heat.stop('a')
   expect([log.stoppedAt === null, log.readings.length]).toEqual([false, 4])
+})
+
+test('a server that fails is asked again at a steady pace, however many readings wait', async () => {
+  const heat = await listening()
+  status = 500
+  read(1, 40)
+  for (let k = 41; k <= 60; k++) {
+    await soon()
+    read(k, k)
+  }
+  attempts = 0
+  await vi.advanceTimersByTimeAsync(30_000)
+  expect(attempts).toBeGreaterThan(5)
+  expect(attempts).toBeLessThan(13)
+  status = 200
+  await vi.advanceTimersByTimeAsync(4000)
+  expect(counts(heat)).toEqual([60, 60])
 })
 
 test('a reading that is struck before it was sent does not come back', async () => {

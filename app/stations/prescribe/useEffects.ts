@@ -11,6 +11,7 @@ import { deviceSchema, type Device } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import { newestWins } from '~/workers/deviceWorker'
 import { effectsWorker, shellWorker } from '~/workers/effectsWorker'
+import { few } from '~/workers/few'
 import type { Effects, Question } from '~/workers/effects.worker'
 import type { useStudio } from './useStudio'
 
@@ -93,15 +94,8 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
   ])) as Record<Side, (text: string) => void>
 
   /** The give of shells looked at before: going back to one takes no time. */
-  const gives = new Map<string, ShellGive>()
-  async function giveOf(shell: Question): Promise<ShellGive> {
-    const key = JSON.stringify({ ...shell, load: undefined, side: undefined })
-    const found = gives.get(key) ?? (await shellWorker().give(shell))
-    gives.delete(key)
-    gives.set(key, found)
-    if (gives.size > MOST_GIVES) gives.delete(gives.keys().next().value!)
-    return found
-  }
+  const gives = few<Promise<ShellGive>>(MOST_GIVES)
+  const giveOf = (shell: Question) => gives(JSON.stringify({ ...shell, load: undefined, side: undefined }), () => shellWorker().give(shell))
   const followed: Record<Side, ShellGive | null> = { left: null, right: null }
   async function settle() {
     for (const side of SIDES) {

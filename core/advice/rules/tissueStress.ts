@@ -1,3 +1,4 @@
+import { SPOT_HALF_MM, SPOT_LENGTH_MM } from '../../record/layerSchema'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const school = 'tissue-stress' as const
@@ -7,8 +8,8 @@ const suggest = { school, kind: 'suggest' } as const
 const EVERTED_DEG = -4
 /** Pain from which the stronger form is named, 0–10. */
 const SEVERE = 7
-/** Where a relief under the sole may lie, and how big it may be: the bounds of its layer, mm. */
-const [SOLE_HALF_MM, SOLE_LENGTH_MM, MOST_RADIUS_MM] = [80, 400, 40]
+/** Radius of a relief at the most: a bigger one unloads nothing, mm. */
+const MOST_RADIUS_MM = 40
 
 /** From tissue to push: one rule for each row of the table; each names the tissue and the least push that unloads it. */
 export const TISSUE_STRESS: readonly FootRule[] = [
@@ -115,7 +116,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       if (!spot) return null
       const radiusMm = Math.min(MOST_RADIUS_MM, Math.max(6, Math.round((spot.sizeMm ?? 12) / 2) + 3))
       // A mark may lie on the border of the skin, a relief under the sole only.
-      const [xMm, yMm] = [Math.max(-SOLE_HALF_MM, Math.min(SOLE_HALF_MM, spot.xMm)), Math.max(0, Math.min(SOLE_LENGTH_MM, spot.yMm))]
+      const [xMm, yMm] = [Math.max(-SPOT_HALF_MM, Math.min(SPOT_HALF_MM, spot.xMm)), Math.max(0, Math.min(SPOT_LENGTH_MM, spot.yMm))]
       return { words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of 2 mm, radius ${radiusMm} mm, at that place.`, change: { layer: 'sweetSpot', amounts: { depthMm: 2, xMm, yMm, radiusMm } }, triggers: [at('findings.marks')] }
     },
   }),

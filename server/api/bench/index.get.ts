@@ -7,6 +7,7 @@ import { readModels } from '../../database/models'
 import { currentNorms } from '../../database/norms'
 import { benchPeople } from '../../database/people'
 import { database } from '../../database/pool'
+import { isoDay } from '../../../core/record/isoDay'
 import { visitsBetween } from '../../database/visits'
 import { dayBounds, localDay } from '../../http/day'
 import { HttpProblem } from '../../http/problem'
@@ -16,7 +17,7 @@ import { route } from '../../http/route'
 export default route({ permission: 'bench.see' }, async ({ event, person }): Promise<BenchState> => {
   const day = String(getQuery(event).day ?? localDay())
   const at = new Date(`${day}T12:00`)
-  if (!/^\d{4}-\d{2}-\d{2}$/.test(day) || Number.isNaN(at.getTime())) throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
+  if (!isoDay.safeParse(day).success) throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
   const db = database()
   const norms = (await currentNorms(db, person.shopId)) ?? HOUSE_NORMS
   const times = learnDurations(await stepsTook(db, person.shopId), norms.processes)
