@@ -14,7 +14,11 @@ export default defineNuxtConfig({
   components: false,
   imports: { scan: false },
   pinia: { storesDirs: [] },
-  css: ['@fontsource-variable/bricolage-grotesque/wght.css', '@fontsource-variable/figtree/wght.css', '~/theme/main.css'],
+  css: [
+    '@fontsource-variable/bricolage-grotesque/wght.css',
+    '@fontsource-variable/figtree/wght.css',
+    '~/theme/main.css',
+  ],
   app: {
     head: {
       title: 'Gentle Arch',
@@ -37,15 +41,46 @@ export default defineNuxtConfig({
     serverAssets: [
       { baseName: 'figtree400', dir: at('./node_modules/@expo-google-fonts/figtree/400Regular') },
       { baseName: 'figtree600', dir: at('./node_modules/@expo-google-fonts/figtree/600SemiBold') },
-      { baseName: 'bricolage600', dir: at('./node_modules/@expo-google-fonts/bricolage-grotesque/600SemiBold') },
+      {
+        baseName: 'bricolage600',
+        dir: at('./node_modules/@expo-google-fonts/bricolage-grotesque/600SemiBold'),
+      },
     ],
   },
   // Files are larger than other requests; these routes know and check their own limits.
   routeRules: {
-    '/api/fittings/*/scans': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 125_000_000, maxUploadFileRequestInBytes: 125_000_000 } } },
-    '/api/fittings/*/photos': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 12_500_000, maxUploadFileRequestInBytes: 12_500_000 } } },
-    '/api/models': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 25_000_000, maxUploadFileRequestInBytes: 25_000_000 } } },
-    '/api/records': { security: { requestSizeLimiter: { maxRequestSizeInBytes: 12_500_000, maxUploadFileRequestInBytes: 12_500_000 } } },
+    '/api/fittings/*/scans': {
+      security: {
+        requestSizeLimiter: {
+          maxRequestSizeInBytes: 125_000_000,
+          maxUploadFileRequestInBytes: 125_000_000,
+        },
+      },
+    },
+    '/api/fittings/*/photos': {
+      security: {
+        requestSizeLimiter: {
+          maxRequestSizeInBytes: 12_500_000,
+          maxUploadFileRequestInBytes: 12_500_000,
+        },
+      },
+    },
+    '/api/models': {
+      security: {
+        requestSizeLimiter: {
+          maxRequestSizeInBytes: 25_000_000,
+          maxUploadFileRequestInBytes: 25_000_000,
+        },
+      },
+    },
+    '/api/records': {
+      security: {
+        requestSizeLimiter: {
+          maxRequestSizeInBytes: 12_500_000,
+          maxUploadFileRequestInBytes: 12_500_000,
+        },
+      },
+    },
   },
   experimental: { appManifest: false },
   typescript: { strict: true },
@@ -56,7 +91,10 @@ export default defineNuxtConfig({
     // Bodies are checked by contract in every route; this filter would reject or alter honest text.
     xssValidator: false,
     corsHandler: false,
-    requestSizeLimiter: { maxRequestSizeInBytes: 2_000_000, maxUploadFileRequestInBytes: 2_000_000 },
+    requestSizeLimiter: {
+      maxRequestSizeInBytes: 2_000_000,
+      maxUploadFileRequestInBytes: 2_000_000,
+    },
     headers: {
       crossOriginEmbedderPolicy: false,
       contentSecurityPolicy: {

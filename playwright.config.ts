@@ -21,7 +21,17 @@ export default defineConfig({
     launchOptions: {
       executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
       // WebGL by software, everything else without it: drawing pages through software WebGL is many times slower.
-      args: ['--no-sandbox', '--disable-gpu-compositing', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run', '--disable-background-networking', '--disable-component-update', '--disable-sync'],
+      args: [
+        '--no-sandbox',
+        '--disable-gpu-compositing',
+        '--use-angle=swiftshader',
+        '--enable-unsafe-swiftshader',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
     },
   },
   webServer: {

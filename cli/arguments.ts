@@ -20,7 +20,10 @@ export function readArguments(rest: string[], known: readonly string[]): Argumen
       continue
     }
     const [key, inline] = word.slice(2).split('=', 2) as [string, string | undefined]
-    if (!known.includes(key)) throw new UsageError(`arch: there is no option --${key}${known.length ? `; known: ${known.map((k) => `--${k}`).join(' ')}` : ''}`)
+    if (!known.includes(key))
+      throw new UsageError(
+        `arch: there is no option --${key}${known.length ? `; known: ${known.map((k) => `--${k}`).join(' ')}` : ''}`,
+      )
     const value = inline ?? rest[++i]
     if (value === undefined) throw new UsageError(`arch: --${key} needs a value`)
     out.options[key] = value

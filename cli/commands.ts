@@ -47,19 +47,23 @@ const recordOf = (args: Arguments) => parseRecord(readJson(args.files[0]!))
 
 function sideOf(args: Arguments, record: FittingRecord): Side {
   const side = args.options.foot
-  if (side !== 'left' && side !== 'right') throw new UsageError('arch: say which foot, --foot left or --foot right')
-  if (!record.feet[side]) throw new Refusal('no-foot', `feet.${side}: this record has no ${side} foot.`, `feet.${side}`)
+  if (side !== 'left' && side !== 'right')
+    throw new UsageError('arch: say which foot, --foot left or --foot right')
+  if (!record.feet[side])
+    throw new Refusal('no-foot', `feet.${side}: this record has no ${side} foot.`, `feet.${side}`)
   return side
 }
 
 function allowanceOf({ options }: Arguments): number {
   if (options.allowanceMm !== undefined) {
     const value = Number(options.allowanceMm)
-    if (!Number.isFinite(value) || value < 0 || value > 40) throw new UsageError('arch: --allowanceMm takes 0 to 40')
+    if (!Number.isFinite(value) || value < 0 || value > 40)
+      throw new UsageError('arch: --allowanceMm takes 0 to 40')
     return value
   }
   const family = options.family ?? 'boots'
-  if (family !== 'boots' && family !== 'shoes') throw new UsageError('arch: --family takes boots or shoes')
+  if (family !== 'boots' && family !== 'shoes')
+    throw new UsageError('arch: --family takes boots or shoes')
   return HOUSE_NORMS.allowanceMm[family]
 }
 
@@ -70,7 +74,9 @@ const measure: Command = {
   run: (args) => {
     const allowance = allowanceOf(args)
     const one = (value: unknown) => roundDeep(measureRecord(parseRecord(value), allowance))
-    return isLines(args.files[0]!) ? new Lines(readLines(args.files[0]!).map(one)) : one(readJson(args.files[0]!))
+    return isLines(args.files[0]!)
+      ? new Lines(readLines(args.files[0]!).map(one))
+      : one(readJson(args.files[0]!))
   },
 }
 
@@ -92,8 +98,16 @@ const device: Command = {
     const record = recordOf(args)
     const side = sideOf(args, record)
     const built = buildDevice(record.feet[side]!, side)
-    const models = args.options.catalogue === undefined ? [] : parseCatalogue(readJson(args.options.catalogue)).models
-    const report = deviceReport(record, side, built, models.find((m) => m.id === record.footwear?.chosen?.model))
+    const models =
+      args.options.catalogue === undefined
+        ? []
+        : parseCatalogue(readJson(args.options.catalogue)).models
+    const report = deviceReport(
+      record,
+      side,
+      built,
+      models.find((m) => m.id === record.footwear?.chosen?.model),
+    )
     if (args.options.out === undefined) return roundDeep(report)
     const files = deviceFiles(built, side, record.client?.code ?? 'no client code')
     mkdirSync(args.options.out, { recursive: true })
@@ -110,7 +124,8 @@ const contact: Command = {
     const record = recordOf(args)
     const side = sideOf(args, record)
     const load = args.options.load ?? 'standing'
-    if (load !== 'standing' && load !== 'single-limb') throw new UsageError('arch: --load takes standing or single-limb')
+    if (load !== 'standing' && load !== 'single-limb')
+      throw new UsageError('arch: --load takes standing or single-limb')
     return roundDeep({ foot: side, ...contactReport(record, side, load) })
   },
 }
@@ -122,7 +137,8 @@ const shell: Command = {
   optionalFile: 'model',
   run: (args) => {
     if (args.options.model !== undefined) {
-      if (args.files.length > 0 || args.options.foot !== undefined) throw new UsageError('arch: --model takes one shell file and no record')
+      if (args.files.length > 0 || args.options.foot !== undefined)
+        throw new UsageError('arch: --model takes one shell file and no record')
       // Not rounded: deflections of a test shell may be millionths.
       return solveShellFile(readJson(args.options.model))
     }
@@ -145,9 +161,19 @@ const surface: Command = {
     const built = buildSurface(soleFieldOf(foot, side, step).field, foot.device ?? plainDevice())
     let z = built.top
     if (args.options.layer !== undefined) {
-      if (!layerKinds().some((d) => d.kind === args.options.layer)) throw new Refusal('unknown-layer', `There is no layer "${args.options.layer}" among the kinds of the record.`, 'layer')
+      if (!layerKinds().some((d) => d.kind === args.options.layer))
+        throw new Refusal(
+          'unknown-layer',
+          `There is no layer "${args.options.layer}" among the kinds of the record.`,
+          'layer',
+        )
       const layers = built.layers.filter((l) => l.kind === args.options.layer)
-      if (layers.length === 0) throw new Refusal('no-layer', `feet.${side}.device.layers: there is no ${args.options.layer} that is on.`, `feet.${side}.device.layers`)
+      if (layers.length === 0)
+        throw new Refusal(
+          'no-layer',
+          `feet.${side}.device.layers: there is no ${args.options.layer} that is on.`,
+          `feet.${side}.device.layers`,
+        )
       z = new Float64Array(z.length)
       for (const layer of layers) for (let i = 0; i < z.length; i++) z[i]! += layer.change[i]!
     }
@@ -167,7 +193,14 @@ function cropped(field: ReturnType<typeof soleFieldOf>['field'], z: Float64Array
       return field.mask[i] ? Math.round(z[i]! * 1e6) / 1e6 : null
     }),
   )
-  return { x0: field.x0 + skipX * field.stepMm, y0: field.y0 + skipY * field.stepMm, stepMm: field.stepMm, columns, rows, zMm }
+  return {
+    x0: field.x0 + skipX * field.stepMm,
+    y0: field.y0 + skipY * field.stepMm,
+    stepMm: field.stepMm,
+    columns,
+    rows,
+    zMm,
+  }
 }
 
 const match: Command = {
@@ -175,18 +208,27 @@ const match: Command = {
   files: 1,
   options: ['catalogue'],
   run: (args) => {
-    if (args.options.catalogue === undefined) throw new UsageError('arch match needs --catalogue FILE')
-    return roundDeep(matchReport(recordOf(args), parseCatalogue(readJson(args.options.catalogue)).models))
+    if (args.options.catalogue === undefined)
+      throw new UsageError('arch match needs --catalogue FILE')
+    return roundDeep(
+      matchReport(recordOf(args), parseCatalogue(readJson(args.options.catalogue)).models),
+    )
   },
 }
 
-const scheduleCommand: Command = { usage: 'DAY', files: 1, options: [], run: (args) => schedule(parseDay(readJson(args.files[0]!))) }
+const scheduleCommand: Command = {
+  usage: 'DAY',
+  files: 1,
+  options: [],
+  run: (args) => schedule(parseDay(readJson(args.files[0]!))),
+}
 
 /** A window as LOW-HIGH in °C. */
 function windowOf(text: string | undefined): [number, number] | null {
   if (text === undefined) return null
   const found = /^(\d+(?:\.\d+)?)-(\d+(?:\.\d+)?)$/.exec(text)
-  if (!found || Number(found[1]) >= Number(found[2])) throw new UsageError('arch heat: --window takes LOW-HIGH in °C, as 110-130')
+  if (!found || Number(found[1]) >= Number(found[2]))
+    throw new UsageError('arch heat: --window takes LOW-HIGH in °C, as 110-130')
   return [Number(found[1]), Number(found[2])]
 }
 
@@ -196,14 +238,22 @@ const heat: Command = {
   options: ['ambient', 'window'],
   run: (args) => {
     const ambient = args.options.ambient === undefined ? undefined : Number(args.options.ambient)
-    if (ambient !== undefined && !Number.isFinite(ambient)) throw new UsageError('arch heat: --ambient takes a number in °C')
+    if (ambient !== undefined && !Number.isFinite(ambient))
+      throw new UsageError('arch heat: --ambient takes a number in °C')
     const window = windowOf(args.options.window)
-    const fit = fitHeat(readHeatCsv(new TextDecoder().decode(bytesOf(args.files[0]!))), { ambientC: ambient })
+    const fit = fitHeat(readHeatCsv(new TextDecoder().decode(bytesOf(args.files[0]!))), {
+      ambientC: ambient,
+    })
     return roundDeep({ ...fit, ...forecast(fit, window) })
   },
 }
 
-const adviseCommand: Command = { usage: 'RECORD', files: 1, options: [], run: (args) => ({ entries: advise(recordOf(args)) }) }
+const adviseCommand: Command = {
+  usage: 'RECORD',
+  files: 1,
+  options: [],
+  run: (args) => ({ entries: advise(recordOf(args)) }),
+}
 
 /** Bytes of a file; a missing one is refused with its name. */
 function bytesOf(path: string): Uint8Array {
@@ -221,49 +271,107 @@ const convert: Command = {
   run: ({ files, options }) => {
     const [from, to] = files as [string, string]
     const format = MESH_FORMATS.find((f) => to.toLowerCase().endsWith(`.${f}`))
-    if (!format) throw new UsageError(`arch convert: the name of the second file ends in ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}`)
-    if (options.unit !== undefined && !(UNITS as readonly string[]).includes(options.unit)) throw new UsageError(`arch: --unit takes ${UNITS.join(', ')}`)
+    if (!format)
+      throw new UsageError(
+        `arch convert: the name of the second file ends in ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}`,
+      )
+    if (options.unit !== undefined && !(UNITS as readonly string[]).includes(options.unit))
+      throw new UsageError(`arch: --unit takes ${UNITS.join(', ')}`)
     const file = readMesh(from, bytesOf(from))
     const guessed = guessUnit(file.positions)
     const unit = (options.unit as Unit | undefined) ?? file.unit ?? guessed ?? 'mm'
-    const positions = MM_PER[unit] === 1 ? file.positions : file.positions.map((v) => v * MM_PER[unit])
+    const positions =
+      MM_PER[unit] === 1 ? file.positions : file.positions.map((v) => v * MM_PER[unit])
     writeFileSync(to, writeMesh(format, { positions, triangles: file.triangles }, basename(from)))
-    return { from: file.format, to: format, unit, unitFrom: options.unit !== undefined ? 'told' : file.unit ? 'file' : guessed ? 'guessed' : 'assumed', points: positions.length / 3, triangles: file.triangles.length / 3, notes: file.notes }
+    return {
+      from: file.format,
+      to: format,
+      unit,
+      unitFrom:
+        options.unit !== undefined ? 'told' : file.unit ? 'file' : guessed ? 'guessed' : 'assumed',
+      points: positions.length / 3,
+      triangles: file.triangles.length / 3,
+      notes: file.notes,
+    }
   },
 }
 
 /** One of a few words, or the fallback when the option was not given. */
-function oneOf<T extends string>(options: Arguments['options'], name: string, words: readonly T[], fallback: T): T {
+function oneOf<T extends string>(
+  options: Arguments['options'],
+  name: string,
+  words: readonly T[],
+  fallback: T,
+): T {
   const value = options[name] ?? fallback
-  if (!(words as readonly string[]).includes(value)) throw new UsageError(`arch: --${name} takes ${words.join(', ')}`)
+  if (!(words as readonly string[]).includes(value))
+    throw new UsageError(`arch: --${name} takes ${words.join(', ')}`)
   return value as T
 }
 /** A number within limits, or the fallback when the option was not given. */
-function numberOption(options: Arguments['options'], name: string, low: number, high: number, fallback: number): number {
+function numberOption(
+  options: Arguments['options'],
+  name: string,
+  low: number,
+  high: number,
+  fallback: number,
+): number {
   const value = Number(options[name] ?? fallback)
-  if (!(value >= low && value <= high)) throw new UsageError(`arch: --${name} takes ${low} to ${high}`)
+  if (!(value >= low && value <= high))
+    throw new UsageError(`arch: --${name} takes ${low} to ${high}`)
   return value
 }
 
 const scan: Command = {
-  usage: 'RECORD --foot left|right [--fault CHECK --amount X] [--seed N] [--leg capped|open|sole-only] [--toes separate|joined] [--pose any|standing] [--unit mm|cm|m|in] [--noiseMm N] [--holes N] --out FILE',
+  usage:
+    'RECORD --foot left|right [--fault CHECK --amount X] [--seed N] [--leg capped|open|sole-only] [--toes separate|joined] [--pose any|standing] [--unit mm|cm|m|in] [--noiseMm N] [--holes N] --out FILE',
   files: 1,
-  options: ['foot', 'fault', 'amount', 'seed', 'leg', 'toes', 'pose', 'unit', 'noiseMm', 'holes', 'out'],
+  options: [
+    'foot',
+    'fault',
+    'amount',
+    'seed',
+    'leg',
+    'toes',
+    'pose',
+    'unit',
+    'noiseMm',
+    'holes',
+    'out',
+  ],
   run: (args) => {
     const { options } = args
     const record = recordOf(args)
     const side = sideOf(args, record)
     const format = MESH_FORMATS.find((f) => options.out?.toLowerCase().endsWith(`.${f}`))
-    if (options.out === undefined || !format) throw new UsageError(`arch scan needs --out with a name that ends in ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}`)
-    const fault = options.fault === undefined ? undefined : oneOf(options, 'fault', FAULTS, FAULTS[0])
-    const amount = fault && numberOption(options, 'amount', -60, 60, 1.5 * FAULT_LIMITS[fault].limit)
+    if (options.out === undefined || !format)
+      throw new UsageError(
+        `arch scan needs --out with a name that ends in ${MESH_FORMATS.map((f) => `.${f}`).join(', ')}`,
+      )
+    const fault =
+      options.fault === undefined ? undefined : oneOf(options, 'fault', FAULTS, FAULTS[0])
+    const amount =
+      fault && numberOption(options, 'amount', -60, 60, 1.5 * FAULT_LIMITS[fault].limit)
     const unit = oneOf(options, 'unit', UNITS, 'mm')
     const mesh = standinScan(record.feet[side]!, side, {
-      seed: numberOption(options, 'seed', 0, 4294967295, 1), fault, amount, unit, leg: oneOf(options, 'leg', ['capped', 'open', 'sole-only'] as const, 'capped'), separateToes: oneOf(options, 'toes', ['separate', 'joined'], 'separate') === 'separate',
-      turned: oneOf(options, 'pose', ['any', 'standing'], 'any') === 'any', noiseMm: numberOption(options, 'noiseMm', 0, 5, 0.3), holes: numberOption(options, 'holes', 0, 50, 0),
+      seed: numberOption(options, 'seed', 0, 4294967295, 1),
+      fault,
+      amount,
+      unit,
+      leg: oneOf(options, 'leg', ['capped', 'open', 'sole-only'] as const, 'capped'),
+      separateToes: oneOf(options, 'toes', ['separate', 'joined'], 'separate') === 'separate',
+      turned: oneOf(options, 'pose', ['any', 'standing'], 'any') === 'any',
+      noiseMm: numberOption(options, 'noiseMm', 0, 5, 0.3),
+      holes: numberOption(options, 'holes', 0, 50, 0),
     })
     writeFileSync(options.out, writeMesh(format, mesh, `${side} stand-in scan`, unit))
-    return { format, unit, side, triangles: mesh.triangles.length / 3, ...(fault && { fault, amount, amountUnit: FAULT_LIMITS[fault].unit }) }
+    return {
+      format,
+      unit,
+      side,
+      triangles: mesh.triangles.length / 3,
+      ...(fault && { fault, amount, amountUnit: FAULT_LIMITS[fault].unit }),
+    }
   },
 }
 
@@ -273,15 +381,36 @@ const capture: Command = {
   options: ['record', 'foot', 'unit'],
   run: ({ files, options }) => {
     const unit = options.unit === undefined ? undefined : oneOf(options, 'unit', UNITS, 'mm')
-    const told = options.foot === undefined ? undefined : oneOf(options, 'foot', ['left', 'right'] as const, 'left')
+    const told =
+      options.foot === undefined
+        ? undefined
+        : oneOf(options, 'foot', ['left', 'right'] as const, 'left')
     const record = options.record === undefined ? undefined : parseRecord(readJson(options.record))
-    if (record && !told) throw new UsageError('arch capture: with --record say which foot, --foot left or --foot right')
+    if (record && !told)
+      throw new UsageError(
+        'arch capture: with --record say which foot, --foot left or --foot right',
+      )
     const foot = record && told && record.feet[told]
-    if (record && !foot) throw new Refusal('no-foot', `feet.${told}: this record has no ${told} foot.`, `feet.${told}`)
+    if (record && !foot)
+      throw new Refusal('no-foot', `feet.${told}: this record has no ${told} foot.`, `feet.${told}`)
     const open = openScan(readMesh(files[0]!, bytesOf(files[0]!)), unit, told)
     return roundDeep(captureReport(open, captureFoot(open, told ?? open.rough.guess.side, foot)))
   },
 }
 
 /** The command line's table of contents. */
-export const COMMANDS: Record<string, Command> = { measure, examine, device, surface, contact, shell, match, schedule: scheduleCommand, heat, advise: adviseCommand, convert, scan, capture }
+export const COMMANDS: Record<string, Command> = {
+  measure,
+  examine,
+  device,
+  surface,
+  contact,
+  shell,
+  match,
+  schedule: scheduleCommand,
+  heat,
+  advise: adviseCommand,
+  convert,
+  scan,
+  capture,
+}

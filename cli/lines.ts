@@ -19,7 +19,10 @@ export function readLines(path: string): LineReader {
   } catch {
     throw new Refusal('no-file', `${path}: there is no such file, or it cannot be read.`, path)
   }
-  const lines = text.split('\n').map((line, i) => ({ line: line.trim(), number: i + 1 })).filter((l) => l.line !== '')
+  const lines = text
+    .split('\n')
+    .map((line, i) => ({ line: line.trim(), number: i + 1 }))
+    .filter((l) => l.line !== '')
   return {
     map: (one) => {
       let refused = 0
@@ -29,10 +32,21 @@ export function readLines(path: string): LineReader {
         } catch (error) {
           if (!(error instanceof Refusal)) throw error
           refused++
-          return { error: { code: error.code, message: error.message, path: `line ${number}${error.path ? `: ${error.path}` : ''}` } }
+          return {
+            error: {
+              code: error.code,
+              message: error.message,
+              path: `line ${number}${error.path ? `: ${error.path}` : ''}`,
+            },
+          }
         }
       })
-      if (refused > 0 && refused === lines.length) throw new Refusal('all-refused', `${path}: none of its ${lines.length} lines could be read; the first says: ${(answers[0] as { error: { message: string } }).error.message}`, 'line 1')
+      if (refused > 0 && refused === lines.length)
+        throw new Refusal(
+          'all-refused',
+          `${path}: none of its ${lines.length} lines could be read; the first says: ${(answers[0] as { error: { message: string } }).error.message}`,
+          'line 1',
+        )
       return answers
     },
   }
@@ -42,6 +56,10 @@ function parse(line: string, number: number): unknown {
   try {
     return JSON.parse(line)
   } catch (error) {
-    throw new Refusal('not-json', `Line ${number} is not JSON (${(error as Error).message}).`, `line ${number}`)
+    throw new Refusal(
+      'not-json',
+      `Line ${number} is not JSON (${(error as Error).message}).`,
+      `line ${number}`,
+    )
   }
 }

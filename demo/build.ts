@@ -9,10 +9,16 @@ import { DEMO_RECORDS } from './records'
 const DAY = '2026-11-25'
 
 /** Writes the demo data as files: npm run demo:build. */
-const write = (path: string, value: unknown) => writeFileSync(fileURLToPath(new URL(path, import.meta.url)), `${JSON.stringify(value, null, 2)}\n`)
+const write = (path: string, value: unknown) =>
+  writeFileSync(
+    fileURLToPath(new URL(path, import.meta.url)),
+    `${JSON.stringify(value, null, 2)}\n`,
+  )
 
 mkdirSync(fileURLToPath(new URL('./records', import.meta.url)), { recursive: true })
 for (const [name, record] of Object.entries(DEMO_RECORDS)) write(`./records/${name}.json`, record)
-for (const [name, { record }] of Object.entries(benchRecords(DAY))) write(`./records/${name}.json`, record)
-for (const [name, record] of Object.entries(pastRecords(DAY))) write(`./records/${name}.json`, record)
+for (const [name, { record }] of Object.entries(benchRecords(DAY)))
+  write(`./records/${name}.json`, record)
+for (const [name, record] of Object.entries(pastRecords(DAY)))
+  write(`./records/${name}.json`, record)
 write('./catalogue.json', { format: 'gentle-arch/catalogue', version: 1, models: demoModels() })

@@ -11,7 +11,9 @@ const root = resolve(dirname(fileURLToPath(import.meta.url)), '..')
 function sourceKey() {
   const hash = createHash('sha256')
   const walk = (dir) => {
-    for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) => (a.name < b.name ? -1 : 1))) {
+    for (const entry of readdirSync(dir, { withFileTypes: true }).sort((a, b) =>
+      a.name < b.name ? -1 : 1,
+    )) {
       const path = join(dir, entry.name)
       if (entry.isDirectory()) walk(path)
       else hash.update(`${path}:${statSync(path).mtimeMs}:${statSync(path).size}\n`)
@@ -23,7 +25,10 @@ function sourceKey() {
 
 /** The bundle's place: in the project when it is writable, else in the user's temporary folder. */
 function cacheDirectory() {
-  for (const dir of [join(root, '.cache', 'arch'), join(tmpdir(), `gentle-arch-cli-${process.getuid?.() ?? 0}`)]) {
+  for (const dir of [
+    join(root, '.cache', 'arch'),
+    join(tmpdir(), `gentle-arch-cli-${process.getuid?.() ?? 0}`),
+  ]) {
     try {
       mkdirSync(dir, { recursive: true, mode: 0o700 })
       writeFileSync(join(dir, '.writable'), '')
@@ -39,11 +44,22 @@ const directory = cacheDirectory()
 const bundle = join(directory, `${sourceKey()}.mjs`)
 if (!existsSync(bundle)) {
   if (!existsSync(join(root, 'node_modules', 'esbuild'))) {
-    process.stderr.write('arch: the packages are missing. Run npm ci in the project folder first.\n')
+    process.stderr.write(
+      'arch: the packages are missing. Run npm ci in the project folder first.\n',
+    )
     process.exit(2)
   }
   const { build } = await import('esbuild')
-  const result = await build({ entryPoints: [join(root, 'cli', 'arch.ts')], bundle: true, platform: 'node', format: 'esm', target: 'node20', write: false, absWorkingDir: root, logLevel: 'error' })
+  const result = await build({
+    entryPoints: [join(root, 'cli', 'arch.ts')],
+    bundle: true,
+    platform: 'node',
+    format: 'esm',
+    target: 'node20',
+    write: false,
+    absWorkingDir: root,
+    logLevel: 'error',
+  })
   const partial = `${bundle}.${process.pid}`
   writeFileSync(partial, result.outputFiles[0].contents)
   renameSync(partial, bundle)

@@ -9,7 +9,24 @@ needNpm()
 const { migrate } = await import('./migrate.mjs')
 const urls = startCluster()
 await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
-await runAsync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], { env: { ...process.env, ...urls } })
-const child = spawn(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'dev', '--host', '127.0.0.1', '--port', process.env.PORT ?? '41300'], { cwd: at('.'), stdio: 'inherit', env: { ...process.env, ...urls, ARCH_SESSION_SECRET: keptSecret('session-secret') } })
+await runAsync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], {
+  env: { ...process.env, ...urls },
+})
+const child = spawn(
+  process.execPath,
+  [
+    'node_modules/nuxt/bin/nuxt.mjs',
+    'dev',
+    '--host',
+    '127.0.0.1',
+    '--port',
+    process.env.PORT ?? '41300',
+  ],
+  {
+    cwd: at('.'),
+    stdio: 'inherit',
+    env: { ...process.env, ...urls, ARCH_SESSION_SECRET: keptSecret('session-secret') },
+  },
+)
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))
 child.on('exit', (code) => process.exit(code ?? 0))

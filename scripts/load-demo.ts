@@ -20,28 +20,52 @@ async function main(demo: boolean) {
   const made = await transaction(async (db) => {
     await db.query('lock table shops in exclusive mode')
     if ((await db.query('select 1 from shops limit 1')).rows.length > 0) return null
-    const { rows } = await db.query('insert into shops (name, demo) values ($1, $2) returning id', [demo ? 'Hollin Row Fit Room' : 'My fit room', demo])
+    const { rows } = await db.query('insert into shops (name, demo) values ($1, $2) returning id', [
+      demo ? 'Hollin Row Fit Room' : 'My fit room',
+      demo,
+    ])
     const shopId: string = rows[0].id
     if (!demo) {
-      const code = randomBytes(6).toString('hex').toUpperCase().replace(/(.{4})(?=.)/g, '$1-')
-      await db.query("insert into people (shop_id, name, login, role, one_time_code_hash) values ($1, 'Owner', 'owner', 'owner', $2)", [shopId, await hashSecret(code)])
+      const code = randomBytes(6)
+        .toString('hex')
+        .toUpperCase()
+        .replace(/(.{4})(?=.)/g, '$1-')
+      await db.query(
+        "insert into people (shop_id, name, login, role, one_time_code_hash) values ($1, 'Owner', 'owner', 'owner', $2)",
+        [shopId, await hashSecret(code)],
+      )
       return `One-time code for the first owner: ${code}`
     }
-    for (const [name, login, role] of [['Rhona Ketteridge', 'rhona', 'fitter'], ['Bram Oyelaran', 'bram', 'bench'], ['Sunniva Hale', 'sunniva', 'owner']])
-      await db.query('insert into people (shop_id, name, login, role, demo) values ($1, $2, $3, $4, true)', [shopId, name, login, role])
+    for (const [name, login, role] of [
+      ['Rhona Ketteridge', 'rhona', 'fitter'],
+      ['Bram Oyelaran', 'bram', 'bench'],
+      ['Sunniva Hale', 'sunniva', 'owner'],
+    ])
+      await db.query(
+        'insert into people (shop_id, name, login, role, demo) values ($1, $2, $3, $4, true)',
+        [shopId, name, login, role],
+      )
     await putModels(db, shopId, demoModels())
-    const times: Record<string, [hour: number, minute: number, state: VisitState, reason: string]> = {
-      'mirela-stanhope': [9, 0, 'seen', 'two weeks after handover'],
-      'tove-marchetti': [10, 0, 'now', 'devices and shells'],
-      'juno-abara': [13, 30, 'waiting', 'outgrown skates'],
-      'anselm-quarrie': [14, 15, 'to-come', 'shoes for the stairs at home'],
-      'oskar-penhale': [15, 0, 'to-come', 'boots for the fire season'],
-    }
+    const times: Record<string, [hour: number, minute: number, state: VisitState, reason: string]> =
+      {
+        'mirela-stanhope': [9, 0, 'seen', 'two weeks after handover'],
+        'tove-marchetti': [10, 0, 'now', 'devices and shells'],
+        'juno-abara': [13, 30, 'waiting', 'outgrown skates'],
+        'anselm-quarrie': [14, 15, 'to-come', 'shoes for the stairs at home'],
+        'oskar-penhale': [15, 0, 'to-come', 'boots for the fire season'],
+      }
     const earlier = Object.entries(DEMO_RECORDS).filter(([file]) => file.endsWith('-earlier'))
     for (const [file, record] of Object.entries(DEMO_RECORDS)) {
       if (file.endsWith('-earlier')) continue
-      const { clientId, fittingId } = await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
-      for (const [, before] of earlier.filter(([name]) => name.startsWith(file))) await importFitting(db, shopId, clientId, before, localDay(), 'Rhona Ketteridge')
+      const { clientId, fittingId } = await importRecord(
+        db,
+        shopId,
+        record,
+        localDay(),
+        'Rhona Ketteridge',
+      )
+      for (const [, before] of earlier.filter(([name]) => name.startsWith(file)))
+        await importFitting(db, shopId, clientId, before, localDay(), 'Rhona Ketteridge')
       const [hour, minute, state, reason] = times[file]!
       const at = new Date()
       at.setHours(hour, minute, 0, 0)
@@ -57,12 +81,27 @@ async function main(demo: boolean) {
     }
     // Earlier logs of the oven and the tray: what they say steadies a log that has only begun.
     for (const [i, apparatus] of ['oven', 'tray', 'oven', 'tray', 'oven'].entries()) {
-      const readings = Array.from({ length: 61 }, (_, k) => ({ minutes: k / 4, celsius: probeReading(apparatus, k / 4, 1, 21, i + 3), drive: 1 }))
+      const readings = Array.from({ length: 61 }, (_, k) => ({
+        minutes: k / 4,
+        celsius: probeReading(apparatus, k / 4, 1, 21, i + 3),
+        drive: 1,
+      }))
       const name = apparatus === 'oven' ? `HR-0${i + 391}: right sheet` : `HR-0${i + 391}: blanks`
-      await db.query("insert into heat_logs (id, shop_id, name, apparatus, heat_window, readings, started_at, stopped_at, made_by) values (gen_random_uuid(), $1, $2, $3, $4, $5, now() - make_interval(days => $6), now() - make_interval(days => $6) + interval '15 minutes', 'Bram Oyelaran')", [shopId, name, apparatus, apparatus === 'oven' ? 'polypropylene' : 'thermoplastic-blank', JSON.stringify(readings), 7 * (i + 1)])
+      await db.query(
+        "insert into heat_logs (id, shop_id, name, apparatus, heat_window, readings, started_at, stopped_at, made_by) values (gen_random_uuid(), $1, $2, $3, $4, $5, now() - make_interval(days => $6), now() - make_interval(days => $6) + interval '15 minutes', 'Bram Oyelaran')",
+        [
+          shopId,
+          name,
+          apparatus,
+          apparatus === 'oven' ? 'polypropylene' : 'thermoplastic-blank',
+          JSON.stringify(readings),
+          7 * (i + 1),
+        ],
+      )
     }
     const past = pastRecords(localDay())
-    for (const record of Object.values(past)) await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+    for (const record of Object.values(past))
+      await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
     return `Demo data loaded: three invented people, ${Object.keys(times).length + Object.keys(jobs).length + Object.keys(past).length} invented clients, forty invented models.`
   })
   if (made) console.log(made)

@@ -18,20 +18,41 @@ export async function migrate(migrationUrl, databaseUrl, from = directory) {
   const applied = []
   try {
     await client.query('select pg_advisory_lock($1)', [LOCK])
-    await client.query('create table if not exists schema_migrations (name text primary key, sha256 text not null, at timestamptz not null default now())')
-    const known = new Map((await client.query('select name, sha256 from schema_migrations')).rows.map((r) => [r.name, r.sha256]))
-    const files = readdirSync(from).filter((f) => f.endsWith('.sql')).sort()
-    for (const gone of known.keys()) if (!files.includes(gone)) throw new Error(`The database holds migration ${gone}, which this program does not have. Use the newer program.`)
+    await client.query(
+      'create table if not exists schema_migrations (name text primary key, sha256 text not null, at timestamptz not null default now())',
+    )
+    const known = new Map(
+      (await client.query('select name, sha256 from schema_migrations')).rows.map((r) => [
+        r.name,
+        r.sha256,
+      ]),
+    )
+    const files = readdirSync(from)
+      .filter((f) => f.endsWith('.sql'))
+      .sort()
+    for (const gone of known.keys())
+      if (!files.includes(gone))
+        throw new Error(
+          `The database holds migration ${gone}, which this program does not have. Use the newer program.`,
+        )
     for (const name of files) {
       const sql = readFileSync(join(from, name), 'utf8')
       const sha256 = createHash('sha256').update(sql).digest('hex')
       if (known.get(name) === sha256) continue
-      if (known.has(name)) throw new Error(`Migration ${name} was changed after it was applied. Put it back and add a new one.`)
+      if (known.has(name))
+        throw new Error(
+          `Migration ${name} was changed after it was applied. Put it back and add a new one.`,
+        )
       await client.query('begin')
       try {
-        await client.query("select set_config('arch.app_role', $1, true)", [decodeURIComponent(new URL(databaseUrl).username)])
+        await client.query("select set_config('arch.app_role', $1, true)", [
+          decodeURIComponent(new URL(databaseUrl).username),
+        ])
         await client.query(sql)
-        await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [name, sha256])
+        await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [
+          name,
+          sha256,
+        ])
         await client.query('commit')
         applied.push(name)
       } catch (error) {

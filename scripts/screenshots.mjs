@@ -8,12 +8,32 @@ import { needDebian } from './lib/packages.mjs'
 needDebian(['postgresql', 'chromium'])
 const port = 41305
 const base = `http://127.0.0.1:${port}`
-const server = spawn(process.execPath, [at('scripts/serve-test.mjs')], { cwd: at('.'), stdio: ['ignore', 'ignore', 'inherit'], env: { ...process.env, E2E_PORT: String(port) } })
+const server = spawn(process.execPath, [at('scripts/serve-test.mjs')], {
+  cwd: at('.'),
+  stdio: ['ignore', 'ignore', 'inherit'],
+  env: { ...process.env, E2E_PORT: String(port) },
+})
 try {
-  for (let tries = 0; tries < 600 && !(await fetch(`${base}/api/health`).then((r) => r.ok).catch(() => false)); tries++) await wait(500)
+  for (
+    let tries = 0;
+    tries < 600 &&
+    !(await fetch(`${base}/api/health`)
+      .then((r) => r.ok)
+      .catch(() => false));
+    tries++
+  )
+    await wait(500)
   const browser = await chromium.launch({
     executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
-    args: ['--no-sandbox', '--disable-gpu-compositing', '--use-angle=swiftshader', '--enable-unsafe-swiftshader', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+    args: [
+      '--no-sandbox',
+      '--disable-gpu-compositing',
+      '--use-angle=swiftshader',
+      '--enable-unsafe-swiftshader',
+      '--disable-quic',
+      '--no-first-run',
+      '--disable-background-networking',
+    ],
   })
   const folder = at('docs/screenshots')
   mkdirSync(folder, { recursive: true })
@@ -35,7 +55,10 @@ try {
   await shot('today')
   const open = async (client, station) => {
     await page.goto(base)
-    const href = await page.getByRole('link', { name: new RegExp(client) }).first().getAttribute('href')
+    const href = await page
+      .getByRole('link', { name: new RegExp(client) })
+      .first()
+      .getAttribute('href')
     await page.goto(base + href.replace(/[a-z]+$/, station))
     await page.getByRole('heading', { level: 1 }).waitFor()
   }
@@ -74,20 +97,30 @@ try {
     await shot(station)
   }
   await page.getByRole('button', { name: 'Effects', exact: true }).click()
-  await page.getByRole('button', { name: /Medial heel skive: show without it/ }).click({ timeout: 30_000 })
+  await page
+    .getByRole('button', { name: /Medial heel skive: show without it/ })
+    .click({ timeout: 30_000 })
   await page.getByLabel('Wanted change of turning moment, N·mm').fill('600')
   await page.getByLabel('Wanted change of turning moment, N·mm').press('Enter')
   await page.getByRole('button', { name: /^Set [\d.]+ mm|So it is/ }).waitFor({ timeout: 30_000 })
   await wait(2000)
   await shot('prescribe-effects')
   await page.getByRole('button', { name: 'Shell', exact: true }).click()
-  await page.getByText(/by what it stands on/).nth(1).waitFor({ timeout: 60_000 })
+  await page
+    .getByText(/by what it stands on/)
+    .nth(1)
+    .waitFor({ timeout: 60_000 })
   await page.getByRole('button', { name: 'Compare' }).click()
   await page.getByLabel('Wanted give, mm').fill('2')
   await page.getByRole('button', { name: 'Again' }).waitFor()
-  await page.waitForFunction(() => !document.querySelector('[role=progressbar]'), undefined, { timeout: 120_000 })
+  await page.waitForFunction(() => !document.querySelector('[role=progressbar]'), undefined, {
+    timeout: 120_000,
+  })
   await page.getByRole('button', { name: 'Seek' }).click()
-  await page.getByRole('button', { name: /^Set [\d.]+ mm/ }).nth(1).waitFor({ timeout: 120_000 })
+  await page
+    .getByRole('button', { name: /^Set [\d.]+ mm/ })
+    .nth(1)
+    .waitFor({ timeout: 120_000 })
   await shot('prescribe-shell')
   await page.getByRole('button', { name: 'Terrain', exact: true }).click()
   await page.getByRole('button', { name: 'Take back', exact: true }).click()
@@ -100,7 +133,17 @@ try {
   await page.getByRole('button', { name: /^Choose / }).click()
   await page.getByRole('button', { name: 'Try-on', exact: true }).click()
   await page.getByRole('button', { name: 'Start the clock' }).click()
-  for (const [group, value] of [['left toes upright', 'touch'], ['left toes flexed', 'come off'], ['left hold', 'even'], ['right toes upright', 'touch'], ['right hold', 'tight']]) await page.getByRole('group', { name: group }).getByRole('button', { name: value, exact: true }).click()
+  for (const [group, value] of [
+    ['left toes upright', 'touch'],
+    ['left toes flexed', 'come off'],
+    ['left hold', 'even'],
+    ['right toes upright', 'touch'],
+    ['right hold', 'tight'],
+  ])
+    await page
+      .getByRole('group', { name: group })
+      .getByRole('button', { name: value, exact: true })
+      .click()
   await page.getByRole('application', { name: /right foot, medial/ }).click()
   await page.getByRole('button', { name: 'Work plan' }).click()
   await page.getByRole('button', { name: 'Plan from fit' }).click()
@@ -119,15 +162,55 @@ try {
   // The bench: a plan of the day, then one sheet in the oven, step by step on a tablet.
   await page.goto(`${base}/bench`)
   await page.getByRole('button', { name: 'Keep this plan' }).click({ timeout: 30_000 })
-  await page.getByRole('button', { name: /^Idris, Flatten|Idris, Flatten/ }).first().click()
+  await page
+    .getByRole('button', { name: /^Idris, Flatten|Idris, Flatten/ })
+    .first()
+    .click()
   await shot('bench')
-  const ngozi = (await (await page.request.get(`${base}/api/bench`)).json()).jobs.find((j) => j.code === 'HR-0444')
+  const ngozi = (await (await page.request.get(`${base}/api/bench`)).json()).jobs.find(
+    (j) => j.code === 'HR-0444',
+  )
   let version = ngozi.jobsVersion
-  for (const [step, foot] of [['balance', 'left'], ['balance', 'right'], ['heat', 'left'], ['form', 'left'], ['cool', 'left']])
-    version = (await (await page.request.post(`${base}/api/fittings/${ngozi.id}/commands`, { data: { id: crypto.randomUUID(), version, command: { kind: 'jobs.step', step: `vacuum-shell:${step}`, foot, do: 'finish', following: [] } } })).json()).state.version
+  for (const [step, foot] of [
+    ['balance', 'left'],
+    ['balance', 'right'],
+    ['heat', 'left'],
+    ['form', 'left'],
+    ['cool', 'left'],
+  ])
+    version = (
+      await (
+        await page.request.post(`${base}/api/fittings/${ngozi.id}/commands`, {
+          data: {
+            id: crypto.randomUUID(),
+            version,
+            command: {
+              kind: 'jobs.step',
+              step: `vacuum-shell:${step}`,
+              foot,
+              do: 'finish',
+              following: [],
+            },
+          },
+        })
+      ).json()
+    ).state.version
   const log = crypto.randomUUID()
-  await page.request.post(`${base}/api/heat`, { data: { id: log, name: 'HR-0444: right sheet', apparatus: 'oven', window: 'polypropylene', fittingId: ngozi.id } })
-  const readings = Array.from({ length: 160 }, (_, k) => ({ minutes: k / 15, celsius: Math.round(10 * (21 + 168 * (1 - Math.exp(-k / 15 / 6.5)) + 0.5 * Math.sin(k * 7.3))) / 10, drive: 1.12 }))
+  await page.request.post(`${base}/api/heat`, {
+    data: {
+      id: log,
+      name: 'HR-0444: right sheet',
+      apparatus: 'oven',
+      window: 'polypropylene',
+      fittingId: ngozi.id,
+    },
+  })
+  const readings = Array.from({ length: 160 }, (_, k) => ({
+    minutes: k / 15,
+    celsius:
+      Math.round(10 * (21 + 168 * (1 - Math.exp(-k / 15 / 6.5)) + 0.5 * Math.sin(k * 7.3))) / 10,
+    drive: 1.12,
+  }))
   await page.request.patch(`${base}/api/heat/${log}`, { data: { do: 'add', readings } })
   await page.goto(`${base}/heat`)
   await shot('heat')

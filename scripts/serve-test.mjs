@@ -8,7 +8,10 @@ import { end, serve } from './lib/serve.mjs'
 import { migrate } from './migrate.mjs'
 
 const port = Number(process.env.E2E_PORT ?? 41301)
-const place = { PG_TEST_BASE: join(tmpdir(), `gentle-arch-e2e.${process.getuid()}.${port}`), PG_TEST_PORT: String(port + 200) }
+const place = {
+  PG_TEST_BASE: join(tmpdir(), `gentle-arch-e2e.${process.getuid()}.${port}`),
+  PG_TEST_PORT: String(port + 200),
+}
 let child = null
 let closing = false
 async function close(code) {
@@ -23,8 +26,16 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 stopCluster(true, place)
 const urls = startCluster(true, place)
 await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
-if ((await runAsync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], { env: { ...process.env, ...urls } })) !== 0) await close(1)
+if (
+  (await runAsync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], {
+    env: { ...process.env, ...urls },
+  })) !== 0
+)
+  await close(1)
 if ((await build()) !== 0) await close(1)
-child = await serve({ port, env: { ...urls, ARCH_SESSION_SECRET: randomBytes(32).toString('hex') } })
+child = await serve({
+  port,
+  env: { ...urls, ARCH_SESSION_SECRET: randomBytes(32).toString('hex') },
+})
 child.on('exit', () => void close(1))
 console.log(`ready on ${port}`)

@@ -4,7 +4,8 @@ import { at, build, isFree, keptSecret, runAsync, say, stop } from './lib/projec
 import { needDebian, needNpm } from './lib/packages.mjs'
 
 const [major, minor] = process.versions.node.split('.').map(Number)
-if (major < 20 || (major === 20 && minor < 19)) stop(`Node 20.19 or newer is needed; this is ${process.version}.`)
+if (major < 20 || (major === 20 && minor < 19))
+  stop(`Node 20.19 or newer is needed; this is ${process.version}.`)
 
 const RUNNING = at('.data/running.json')
 const alive = (pid) => {
@@ -17,7 +18,10 @@ const alive = (pid) => {
 }
 try {
   const other = JSON.parse(readFileSync(RUNNING, 'utf8'))
-  if (alive(other.pid)) stop(`Gentle Arch is running already${other.address ? `: ${other.address}` : ' (still starting)'}. Stop it there with Ctrl-C first.`)
+  if (alive(other.pid))
+    stop(
+      `Gentle Arch is running already${other.address ? `: ${other.address}` : ' (still starting)'}. Stop it there with Ctrl-C first.`,
+    )
 } catch {
   // nobody is running, or the note is broken
 }
@@ -27,7 +31,10 @@ process.on('exit', () => rmSync(RUNNING, { force: true }))
 
 let port = Number(process.env.PORT ?? 41300)
 if (!(await isFree(port))) {
-  if (process.env.PORT_IF_TAKEN !== 'next') stop(`Port ${port} is taken. Name another, for example: PORT=${port + 1} npm start, or PORT_IF_TAKEN=next npm start.`)
+  if (process.env.PORT_IF_TAKEN !== 'next')
+    stop(
+      `Port ${port} is taken. Name another, for example: PORT=${port + 1} npm start, or PORT_IF_TAKEN=next npm start.`,
+    )
   while (!(await isFree(port))) port++
 }
 
@@ -57,15 +64,34 @@ for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => v
 
 try {
   if (own) say('starting PostgreSQL on loopback')
-  const urls = own ? startCluster() : { DATABASE_URL: process.env.DATABASE_URL, MIGRATION_URL: process.env.MIGRATION_URL ?? process.env.DATABASE_URL }
+  const urls = own
+    ? startCluster()
+    : {
+        DATABASE_URL: process.env.DATABASE_URL,
+        MIGRATION_URL: process.env.MIGRATION_URL ?? process.env.DATABASE_URL,
+      }
   const applied = await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
   if (applied.length > 0) say(`database brought up to date: ${applied.join(', ')}`)
   // Demo people sign in without a password: on somebody else's server they are loaded only when asked for.
   const demo = own ? process.env.ARCH_DEMO !== 'no' : process.env.ARCH_DEMO === 'yes'
-  if ((await runAsync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', ...(demo ? ['--demo'] : [])], { env: { ...process.env, ...urls } })) !== 0) throw new Error('The first data could not be loaded; see above.')
+  if (
+    (await runAsync(
+      process.execPath,
+      ['--import', 'tsx', 'scripts/load-demo.ts', ...(demo ? ['--demo'] : [])],
+      { env: { ...process.env, ...urls } },
+    )) !== 0
+  )
+    throw new Error('The first data could not be loaded; see above.')
   if (closing) await new Promise(() => undefined)
   if ((await build()) !== 0) throw new Error('The build failed; see above.')
-  child = await serve({ port, quiet: true, env: { ...urls, ARCH_SESSION_SECRET: process.env.ARCH_SESSION_SECRET ?? keptSecret('session-secret') } })
+  child = await serve({
+    port,
+    quiet: true,
+    env: {
+      ...urls,
+      ARCH_SESSION_SECRET: process.env.ARCH_SESSION_SECRET ?? keptSecret('session-secret'),
+    },
+  })
   const address = `http://127.0.0.1:${port}`
   writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, address }))
   child.on('exit', () => {

@@ -26,10 +26,23 @@ const step = async (name, work) => {
 const one = (code) => (code === 0 ? [1, 0] : [0, 1])
 /** A check with its words kept, so that they can be told again. */
 const checked = (name, args) => {
-  const { status, stdout, stderr } = spawnSync(process.execPath, args, { cwd: root, encoding: 'utf8', maxBuffer: 2 ** 28 })
+  const { status, stdout, stderr } = spawnSync(process.execPath, args, {
+    cwd: root,
+    encoding: 'utf8',
+    maxBuffer: 2 ** 28,
+  })
   const words = `${stdout}${stderr}`
   process.stdout.write(words)
-  if (status !== 0) faults.push(`${name}:\n${words.trimEnd().split('\n').filter((line) => !line.startsWith('npm warn')).slice(0, FIRST_LINES).map((line) => `    ${line.slice(0, 300)}`).join('\n')}`)
+  if (status !== 0)
+    faults.push(
+      `${name}:\n${words
+        .trimEnd()
+        .split('\n')
+        .filter((line) => !line.startsWith('npm warn'))
+        .slice(0, FIRST_LINES)
+        .map((line) => `    ${line.slice(0, 300)}`)
+        .join('\n')}`,
+    )
   return one(status ?? 1)
 }
 const reports = at('test-results')
@@ -49,25 +62,56 @@ const counted = (name, code, file, read) => {
 }
 const vitest = (project) => {
   const file = `${reports}/${project}.json`
-  const code = run(process.execPath, ['node_modules/vitest/vitest.mjs', 'run', '--project', project, '--reporter=default', '--reporter=json', `--outputFile=${file}`])
-  const failing = (r) => r.testResults.flatMap((f) => f.assertionResults.filter((t) => t.status === 'failed').map((t) => `${f.name.slice(root.length + 1)} › ${t.fullName}`))
+  const code = run(process.execPath, [
+    'node_modules/vitest/vitest.mjs',
+    'run',
+    '--project',
+    project,
+    '--reporter=default',
+    '--reporter=json',
+    `--outputFile=${file}`,
+  ])
+  const failing = (r) =>
+    r.testResults.flatMap((f) =>
+      f.assertionResults
+        .filter((t) => t.status === 'failed')
+        .map((t) => `${f.name.slice(root.length + 1)} › ${t.fullName}`),
+    )
   return counted(project, code, file, (r) => [r.numPassedTests, r.numFailedTests, failing(r)])
 }
 
-await step('lint', () => checked('lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']))
+await step('lint', () =>
+  checked('lint', ['node_modules/eslint/bin/eslint.js', '.', '--max-warnings', '0']),
+)
 await step('types', () => checked('types', ['node_modules/nuxt/bin/nuxt.mjs', 'typecheck']))
-await step('types of core, tests and tools', () => checked('types of core, tests and tools', ['node_modules/typescript/bin/tsc', '-p', 'tsconfig.tools.json']))
+await step('types of core, tests and tools', () =>
+  checked('types of core, tests and tools', [
+    'node_modules/typescript/bin/tsc',
+    '-p',
+    'tsconfig.tools.json',
+  ]),
+)
 await step('core', () => vitest('core'))
 const built = await step('build', async () => one(await build()))
 /** Titles of the browser tests that did not do what they should, through all nested groups. */
-const unexpected = (suites = []) => suites.flatMap((s) => [...unexpected(s.suites), ...(s.specs ?? []).filter((t) => !t.ok).map((t) => `${t.file} › ${t.title}`)])
+const unexpected = (suites = []) =>
+  suites.flatMap((s) => [
+    ...unexpected(s.suites),
+    ...(s.specs ?? []).filter((t) => !t.ok).map((t) => `${t.file} › ${t.title}`),
+  ])
 if (built) {
   await step('server', () => vitest('server'))
   await step('browser', () => {
     const file = `${reports}/../.cache/browser.json`
     mkdirSync(at('.cache'), { recursive: true })
-    const code = run(process.execPath, ['node_modules/@playwright/test/cli.js', 'test'], { env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file } })
-    return counted('browser', code, file, (r) => [r.stats.expected + r.stats.flaky, r.stats.unexpected, unexpected(r.suites)])
+    const code = run(process.execPath, ['node_modules/@playwright/test/cli.js', 'test'], {
+      env: { ...process.env, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+    })
+    return counted('browser', code, file, (r) => [
+      r.stats.expected + r.stats.flaky,
+      r.stats.unexpected,
+      unexpected(r.suites),
+    ])
   })
 }
 say(`took ${((Date.now() - began) / 60000).toFixed(1)} min`)

@@ -10,7 +10,13 @@ import { normsSchema } from '../core/measure/normsTable'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
 import { isoDay } from '../core/record/isoDay'
-import { clientSchema, deviceSchema, type Client, type Device, type Making } from '../core/record/schema'
+import {
+  clientSchema,
+  deviceSchema,
+  type Client,
+  type Device,
+  type Making,
+} from '../core/record/schema'
 import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../core/record/vocabulary'
 import type { Role } from './permissions'
 
@@ -24,7 +30,9 @@ export const signInBody = z.strictObject({
 export const firstOwnerBody = z.strictObject({
   code: z.string().min(1).max(80),
   name: z.string().min(1).max(80),
-  login: z.string().regex(/^[a-z0-9.-]{2,40}$/, 'Sign-in name: 2 to 40 small letters, digits, points or dashes.'),
+  login: z
+    .string()
+    .regex(/^[a-z0-9.-]{2,40}$/, 'Sign-in name: 2 to 40 small letters, digits, points or dashes.'),
   password: z.string().min(10, 'Choose at least 10 characters.').max(200),
 })
 
@@ -40,8 +48,15 @@ export const commandBody = z.strictObject({
   command: commandSchema,
 })
 
-export const clientChangeBody = z.strictObject({ id: z.uuid(), version: z.number().int().min(0), details: clientSchema })
-export const visitChangeBody = z.strictObject({ state: z.enum(['to-come', 'waiting', 'now', 'seen']), version: z.number().int().min(0) })
+export const clientChangeBody = z.strictObject({
+  id: z.uuid(),
+  version: z.number().int().min(0),
+  details: clientSchema,
+})
+export const visitChangeBody = z.strictObject({
+  state: z.enum(['to-come', 'waiting', 'now', 'seen']),
+  version: z.number().int().min(0),
+})
 
 export const newFittingBody = z.strictObject({
   activity: z.string().max(60).optional(),
@@ -49,9 +64,22 @@ export const newFittingBody = z.strictObject({
   copyFrom: z.uuid().optional(),
 })
 
-export const normsBody = z.strictObject({ basedOn: z.number().int().min(1), norms: normsSchema.extend({ source: z.string().trim().min(3, 'Say why this table differs and where its values come from.').max(300) }) })
+export const normsBody = z.strictObject({
+  basedOn: z.number().int().min(1),
+  norms: normsSchema.extend({
+    source: z
+      .string()
+      .trim()
+      .min(3, 'Say why this table differs and where its values come from.')
+      .max(300),
+  }),
+})
 
-export const presetBody = z.strictObject({ name: z.string().trim().min(2, 'Give the preset a name of two letters or more.').max(60), device: deviceSchema, note: z.string().max(200).default('') })
+export const presetBody = z.strictObject({
+  name: z.string().trim().min(2, 'Give the preset a name of two letters or more.').max(60),
+  device: deviceSchema,
+  note: z.string().max(200).default(''),
+})
 
 /** A device that the shop keeps to start others from; no client in it. */
 export interface PresetRow {
@@ -63,7 +91,10 @@ export interface PresetRow {
   madeAt: string
 }
 
-export const orderBody = z.strictObject({ feet: z.array(z.enum(SIDES)).min(1, 'Choose at least one foot.').max(2), note: z.string().max(500).default('') })
+export const orderBody = z.strictObject({
+  feet: z.array(z.enum(SIDES)).min(1, 'Choose at least one foot.').max(2),
+  note: z.string().max(500).default(''),
+})
 
 export const doubleReadingBody = z.strictObject({
   what: z.enum(READING_KINDS),
@@ -74,15 +105,28 @@ export const doubleReadingBody = z.strictObject({
   takenOn: isoDay,
 })
 
-const timerMinutes = z.number().min(0.05, 'A timer runs for at least three seconds.').max(1440, 'A timer runs for a day at most.')
-export const timerBody = z.strictObject({ id: z.uuid(), name: z.string().trim().min(1).max(80), minutes: timerMinutes, fittingId: z.uuid().optional(), step: z.string().max(80).optional() })
+const timerMinutes = z
+  .number()
+  .min(0.05, 'A timer runs for at least three seconds.')
+  .max(1440, 'A timer runs for a day at most.')
+export const timerBody = z.strictObject({
+  id: z.uuid(),
+  name: z.string().trim().min(1).max(80),
+  minutes: timerMinutes,
+  fittingId: z.uuid().optional(),
+  step: z.string().max(80).optional(),
+})
 export const timerChangeBody = z.discriminatedUnion('do', [
   z.strictObject({ do: z.enum(['pause', 'resume', 'stop']) }),
   z.strictObject({ do: z.literal('extend'), minutes: timerMinutes }),
   z.strictObject({ do: z.literal('rename'), name: z.string().trim().min(1).max(80) }),
 ])
 
-export const planBody = z.strictObject({ day: isoDay, version: z.number().int().min(0), plan: dayPlanSchema })
+export const planBody = z.strictObject({
+  day: isoDay,
+  version: z.number().int().min(0),
+  plan: dayPlanSchema,
+})
 
 export interface PlanRow {
   version: number
@@ -115,7 +159,16 @@ export interface BenchState {
   processes: Process[]
   people: { name: string; role: Role }[]
   jobs: BenchJobRow[]
-  visits: { id: string; job: string; code: string; name: string | null; startsAt: string; minutes: number; state: VisitState; reason: string }[]
+  visits: {
+    id: string
+    job: string
+    code: string
+    name: string | null
+    startsAt: string
+    minutes: number
+    state: VisitState
+    reason: string
+  }[]
   times: StepTime[]
   plan: PlanRow
 }
@@ -123,9 +176,23 @@ export interface BenchState {
 /** Something due, with whose it is. */
 export type DueRow = DueItem & { fittingId: string; clientId: string; code: string; name: string }
 
-const heatReading = z.strictObject({ minutes: z.number().min(0).max(2880), celsius: z.number().min(-50).max(1000), drive: z.number().min(0).max(100_000).default(1) })
-export const heatLogBody = z.strictObject({ id: z.uuid(), name: z.string().trim().min(1).max(80), apparatus: z.string().trim().min(1).max(40), window: z.string().max(40).optional(), fittingId: z.uuid().optional() })
-export const heatChangeBody = z.discriminatedUnion('do', [z.strictObject({ do: z.literal('add'), readings: z.array(heatReading).min(1).max(600) }), z.strictObject({ do: z.literal('strike'), minutes: z.number() }), z.strictObject({ do: z.literal('stop') })])
+const heatReading = z.strictObject({
+  minutes: z.number().min(0).max(2880),
+  celsius: z.number().min(-50).max(1000),
+  drive: z.number().min(0).max(100_000).default(1),
+})
+export const heatLogBody = z.strictObject({
+  id: z.uuid(),
+  name: z.string().trim().min(1).max(80),
+  apparatus: z.string().trim().min(1).max(40),
+  window: z.string().max(40).optional(),
+  fittingId: z.uuid().optional(),
+})
+export const heatChangeBody = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('add'), readings: z.array(heatReading).min(1).max(600) }),
+  z.strictObject({ do: z.literal('strike'), minutes: z.number() }),
+  z.strictObject({ do: z.literal('stop') }),
+])
 
 /** A log of heat: readings of one piece in one apparatus. */
 export interface HeatLogRow {
@@ -140,15 +207,28 @@ export interface HeatLogRow {
   readings: z.output<typeof heatReading>[]
 }
 
-export const stockBody = z.strictObject({ model: z.string().min(1).max(80), sizeMm: z.number().min(100).max(400), count: z.number().int().min(0).max(9999) })
+export const stockBody = z.strictObject({
+  model: z.string().min(1).max(80),
+  sizeMm: z.number().min(100).max(400),
+  count: z.number().int().min(0).max(9999),
+})
 export const modelIdBody = z.strictObject({ model: z.string().min(1).max(80) })
 
 /** A fitter's own fingers behind a heel, mm: one, and two side by side. */
 export const fingersBody = z
-  .strictObject({ one: z.number().min(8, 'A finger is 8 to 30 mm thick.').max(30, 'A finger is 8 to 30 mm thick.'), two: z.number().min(16, 'Two fingers are 16 to 60 mm.').max(60, 'Two fingers are 16 to 60 mm.') })
+  .strictObject({
+    one: z
+      .number()
+      .min(8, 'A finger is 8 to 30 mm thick.')
+      .max(30, 'A finger is 8 to 30 mm thick.'),
+    two: z.number().min(16, 'Two fingers are 16 to 60 mm.').max(60, 'Two fingers are 16 to 60 mm.'),
+  })
   .refine((f) => f.two > f.one, 'Two fingers must be more than one.')
 
-export const photoBody = z.strictObject({ words: z.string().max(120).default(''), data: z.base64().max(11_500_000) })
+export const photoBody = z.strictObject({
+  words: z.string().max(120).default(''),
+  data: z.base64().max(11_500_000),
+})
 
 export const scanQuery = z.object({
   name: z.string().min(1).max(200),

@@ -3,9 +3,15 @@ export const ROLES = ['owner', 'fitter', 'bench', 'reader'] as const
 export type Role = (typeof ROLES)[number]
 
 export const ROLE_WORDS: Record<Role, { name: string; does: string }> = {
-  owner: { name: 'Owner', does: 'Sees the week and the audit trail. Changes house rules and people.' },
+  owner: {
+    name: 'Owner',
+    does: 'Sees the week and the audit trail. Changes house rules and people.',
+  },
   fitter: { name: 'Fitter', does: 'Measures, examines, prescribes, signs what goes to Make.' },
-  bench: { name: 'Bench hand', does: 'Sees jobs, devices and steps. Names and stories stay hidden.' },
+  bench: {
+    name: 'Bench hand',
+    does: 'Sees jobs, devices and steps. Names and stories stay hidden.',
+  },
   reader: { name: 'Reader', does: 'Reads everything, changes nothing.' },
 }
 
@@ -40,7 +46,20 @@ export const PERMISSIONS = {
 
 export type Permission = keyof typeof PERMISSIONS
 
-export const may = (role: Role, permission: Permission): boolean => (PERMISSIONS[permission] as readonly Role[]).includes(role)
+export const may = (role: Role, permission: Permission): boolean =>
+  (PERMISSIONS[permission] as readonly Role[]).includes(role)
 
 /** Parts of a fitting that a bench hand sees: what a job needs, no story and no complaints. */
-export const BENCH_PARTS = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'device.left', 'device.right', 'footwear', 'jobs', 'making', 'visit', 'norms'] as const
+export const BENCH_PARTS = [
+  'readings.left',
+  'readings.right',
+  'findings.left',
+  'findings.right',
+  'device.left',
+  'device.right',
+  'footwear',
+  'jobs',
+  'making',
+  'visit',
+  'norms',
+] as const

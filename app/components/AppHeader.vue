@@ -8,7 +8,17 @@ import BrandMark from './BrandMark.vue'
 import TimerTray from './TimerTray.vue'
 
 /** Brand, who this is about, the trail, the clock with what is saved. */
-const { title = '', fact = '', saved = undefined, shop = '' } = defineProps<{ title?: string; fact?: string; saved?: 'saved' | 'saving' | 'kept'; shop?: string }>()
+const {
+  title = '',
+  fact = '',
+  saved = undefined,
+  shop = '',
+} = defineProps<{
+  title?: string
+  fact?: string
+  saved?: 'saved' | 'saving' | 'kept'
+  shop?: string
+}>()
 const session = useSession()
 const now = ref(new Date())
 let timer: ReturnType<typeof setInterval> | undefined
@@ -25,7 +35,9 @@ async function leave() {
   <header class="header">
     <NuxtLink to="/" class="brand" aria-label="Today">
       <BrandMark />
-      <span><b>Gentle Arch</b><small>{{ shop || 'Hollin Row Fit Room' }}</small></span>
+      <span
+        ><b>Gentle Arch</b><small>{{ shop || 'Hollin Row Fit Room' }}</small></span
+      >
     </NuxtLink>
     <div v-if="title" class="who">
       <b class="ellipsis" :title="title">{{ title }}</b>
@@ -34,12 +46,28 @@ async function leave() {
     <div class="middle"><slot /></div>
     <div class="clock">
       <b>{{ format(now, 'EEE d MMM, HH:mm') }}</b>
-      <small v-if="saved" :class="saved === 'kept' ? 'watch-text' : ''" role="status" aria-live="polite">{{ saved === 'saved' ? '✓ ' : '' }}{{ SAVED[saved] }}</small>
+      <small
+        v-if="saved"
+        :class="saved === 'kept' ? 'watch-text' : ''"
+        role="status"
+        aria-live="polite"
+        >{{ saved === 'saved' ? '✓ ' : '' }}{{ SAVED[saved] }}</small
+      >
     </div>
     <TimerTray />
     <VMenu v-if="session.person">
       <template #activator="{ props }">
-        <VBtn v-bind="props" class="me" :aria-label="`${session.person.name}, ${ROLE_WORDS[session.person.role].name}. Menu`">{{ session.person.name.split(' ').map((w) => w[0]).join('') }}</VBtn>
+        <VBtn
+          v-bind="props"
+          class="me"
+          :aria-label="`${session.person.name}, ${ROLE_WORDS[session.person.role].name}. Menu`"
+          >{{
+            session.person.name
+              .split(' ')
+              .map((w) => w[0])
+              .join('')
+          }}</VBtn
+        >
       </template>
       <VList>
         <VListItem :title="session.person.name" :subtitle="ROLE_WORDS[session.person.role].name" />
@@ -58,17 +86,93 @@ async function leave() {
 </template>
 
 <style scoped>
-.header { display: flex; align-items: center; gap: 16px; padding: 0 16px; background: var(--sheet); border-bottom: 1px solid var(--hairline); min-width: 0; }
-.brand { display: flex; align-items: center; gap: 12px; text-decoration: none; color: var(--ink); flex: none; width: 172px; }
-.brand b { display: block; font-family: 'Bricolage Grotesque Variable', serif; font-size: 17px; line-height: 20px; white-space: nowrap; }
-small { display: block; font-size: 12px; line-height: 16px; color: var(--muted); }
-small.watch-text { color: var(--watch-text); font-weight: 600; }
-.who { border-left: 1px solid var(--hairline); padding-left: 16px; width: 204px; min-width: 0; flex: none; }
-.who b { display: block; font-size: 16px; line-height: 20px; font-weight: 600; }
-.middle { flex: 1; min-width: 0; display: flex; justify-content: center; }
-.clock { text-align: right; flex: none; }
-.clock b { font-size: 15px; font-weight: 600; white-space: nowrap; }
-.me { min-width: 44px; padding: 0; border-radius: 50% !important; }
-@media (max-width: 1179px) { .brand { width: auto; } .brand span { display: none; } .who { width: 160px; } }
-@media (max-width: 760px) { .header { flex-wrap: wrap; padding: 8px 12px; } .middle { order: 9; flex-basis: 100%; } }
+.header {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  padding: 0 16px;
+  background: var(--sheet);
+  border-bottom: 1px solid var(--hairline);
+  min-width: 0;
+}
+.brand {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  text-decoration: none;
+  color: var(--ink);
+  flex: none;
+  width: 172px;
+}
+.brand b {
+  display: block;
+  font-family: 'Bricolage Grotesque Variable', serif;
+  font-size: 17px;
+  line-height: 20px;
+  white-space: nowrap;
+}
+small {
+  display: block;
+  font-size: 12px;
+  line-height: 16px;
+  color: var(--muted);
+}
+small.watch-text {
+  color: var(--watch-text);
+  font-weight: 600;
+}
+.who {
+  border-left: 1px solid var(--hairline);
+  padding-left: 16px;
+  width: 204px;
+  min-width: 0;
+  flex: none;
+}
+.who b {
+  display: block;
+  font-size: 16px;
+  line-height: 20px;
+  font-weight: 600;
+}
+.middle {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  justify-content: center;
+}
+.clock {
+  text-align: right;
+  flex: none;
+}
+.clock b {
+  font-size: 15px;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.me {
+  min-width: 44px;
+  padding: 0;
+  border-radius: 50% !important;
+}
+@media (max-width: 1179px) {
+  .brand {
+    width: auto;
+  }
+  .brand span {
+    display: none;
+  }
+  .who {
+    width: 160px;
+  }
+}
+@media (max-width: 760px) {
+  .header {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+  }
+  .middle {
+    order: 9;
+    flex-basis: 100%;
+  }
+}
 </style>

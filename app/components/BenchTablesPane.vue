@@ -14,19 +14,44 @@ const bench = useBench()
 onMounted(() => void bench.load())
 const pane = ref<'steps' | 'has' | 'heat'>('steps')
 const at = ref(draft.processes[0]!.id)
-const process = computed(() => draft.processes.find((p) => p.id === at.value) ?? draft.processes[0]!)
+const process = computed(
+  () => draft.processes.find((p) => p.id === at.value) ?? draft.processes[0]!,
+)
 const took = computed(() => new Map((bench.state?.times ?? []).map((t) => [t.step, t])))
 const NEEDS = computed(() => draft.benchResources.filter((r) => r.id !== 'people'))
 function put(next: Process) {
   const read = processSchema.safeParse(JSON.parse(JSON.stringify(next)))
-  if (!read.success) return emit('trouble', `${next.name}: ${read.error.issues[0]!.message}. Nothing was changed.`)
+  if (!read.success)
+    return emit('trouble', `${next.name}: ${read.error.issues[0]!.message}. Nothing was changed.`)
   emit('trouble', '')
   emit('change', { processes: draft.processes.map((p) => (p.id === next.id ? read.data : p)) })
 }
-const set = (i: number, part: Partial<Step>) => put({ ...process.value, steps: process.value.steps.map((s, k) => (k === i ? (Object.fromEntries(Object.entries({ ...s, ...part }).filter(([, v]) => v !== undefined && v !== '' && v !== false)) as Step) : s)) })
-function number(text: string, name: string, low: number, high: number, whole = true): number | undefined {
+const set = (i: number, part: Partial<Step>) =>
+  put({
+    ...process.value,
+    steps: process.value.steps.map((s, k) =>
+      k === i
+        ? (Object.fromEntries(
+            Object.entries({ ...s, ...part }).filter(
+              ([, v]) => v !== undefined && v !== '' && v !== false,
+            ),
+          ) as Step)
+        : s,
+    ),
+  })
+function number(
+  text: string,
+  name: string,
+  low: number,
+  high: number,
+  whole = true,
+): number | undefined {
   const value = parseNumber(text)
-  if (value === null || value < low || value > high || (whole && !Number.isInteger(value))) return void emit('trouble', `${name}: “${text}” is not a ${whole ? 'whole ' : ''}number from ${low} to ${high}. Nothing was changed.`)
+  if (value === null || value < low || value > high || (whole && !Number.isInteger(value)))
+    return void emit(
+      'trouble',
+      `${name}: “${text}” is not a ${whole ? 'whole ' : ''}number from ${low} to ${high}. Nothing was changed.`,
+    )
   emit('trouble', '')
   return value
 }
@@ -40,49 +65,487 @@ function addStep() {
   const id = Array.from({ length: 60 }, (_, k) => `step-${k + 1}`).find((v) => !used.has(v))!
   put({ ...process.value, steps: [...process.value.steps, { id, words: 'New step', minutes: 5 }] })
 }
-const drop = (i: number) => put({ ...process.value, steps: process.value.steps.filter((_, k) => k !== i).map((s) => (s.after ? { ...s, after: s.after.filter((a) => a !== process.value.steps[i]!.id) } : s)) })
+const drop = (i: number) =>
+  put({
+    ...process.value,
+    steps: process.value.steps
+      .filter((_, k) => k !== i)
+      .map((s) =>
+        s.after ? { ...s, after: s.after.filter((a) => a !== process.value.steps[i]!.id) } : s,
+      ),
+  })
 function addProcess() {
   const used = new Set(draft.processes.map((p) => p.id))
   const id = Array.from({ length: 60 }, (_, k) => `own-${k + 1}`).find((v) => !used.has(v))!
-  emit('change', { processes: [...draft.processes, { id, name: 'New process', steps: [{ id: 'step-1', words: 'First step', minutes: 5 }] }] })
+  emit('change', {
+    processes: [
+      ...draft.processes,
+      { id, name: 'New process', steps: [{ id: 'step-1', words: 'First step', minutes: 5 }] },
+    ],
+  })
   at.value = id
 }
-const toggle = (list: readonly string[] | undefined, id: string) => (list?.includes(id) ? list.filter((n) => n !== id) : [...(list ?? []), id])
-const house = (key: string) => HOUSE_NORMS.processes.flatMap((p) => p.steps.map((s) => [`${p.id}:${s.id}`, s.minutes] as const)).find(([k]) => k === key)?.[1]
+const toggle = (list: readonly string[] | undefined, id: string) =>
+  list?.includes(id) ? list.filter((n) => n !== id) : [...(list ?? []), id]
+const house = (key: string) =>
+  HOUSE_NORMS.processes
+    .flatMap((p) => p.steps.map((s) => [`${p.id}:${s.id}`, s.minutes] as const))
+    .find(([k]) => k === key)?.[1]
 </script>
 
 <template>
   <div class="tables">
-    <div class="line"><span class="line" role="tablist" aria-label="Tables of the bench"><button v-for="[id, words] in ([['steps', 'Processes'], ['has', 'What the bench has'], ['heat', 'Heat and skin']] as const)" :key="id" role="tab" class="pick" :aria-selected="pane === id" @click="pane = id">{{ words }}</button></span>
-      <template v-if="pane === 'steps'"><select v-model="at" class="field fam" aria-label="Process"><option v-for="p in draft.processes" :key="p.id" :value="p.id">{{ p.name }}</option></select><VBtn v-if="may" size="small" height="36" @click="addProcess">New process</VBtn></template></div>
+    <div class="line">
+      <span class="line" role="tablist" aria-label="Tables of the bench"
+        ><button
+          v-for="[id, words] in [
+            ['steps', 'Processes'],
+            ['has', 'What the bench has'],
+            ['heat', 'Heat and skin'],
+          ] as const"
+          :key="id"
+          role="tab"
+          class="pick"
+          :aria-selected="pane === id"
+          @click="pane = id"
+        >
+          {{ words }}
+        </button></span
+      >
+      <template v-if="pane === 'steps'"
+        ><select v-model="at" class="field fam" aria-label="Process">
+          <option v-for="p in draft.processes" :key="p.id" :value="p.id">
+            {{ p.name }}
+          </option></select
+        ><VBtn v-if="may" size="small" height="36" @click="addProcess">New process</VBtn></template
+      >
+    </div>
     <template v-if="pane === 'steps'">
-      <div class="line"><label class="line">Name <DraftField class="wide" maxlength="80" :value="process.name" :disabled="!may" aria-label="Name of the process" @keep="(t: string) => put({ ...process, name: t.trim() })" /></label><label class="line grow">Lay ready <DraftField class="wide grow" maxlength="300" :value="process.materials ?? ''" :disabled="!may" aria-label="Materials of the process" @keep="(t: string) => put({ ...process, materials: t.trim() || undefined })" /></label></div>
-      <p class="small muted">{{ NORM_NOTES.processes.source }}; what the bench logs moves them by itself: median drawn towards this value by 5/(n+5). A step waits for the one above unless “after” says otherwise.</p>
-      <table class="table"><thead><tr><th>Step</th><th>min</th><th>took here</th><th>waiting</th><th>client</th><th>each foot</th><th>holds</th><th>after</th><th>caution</th><th /></tr></thead>
-        <tbody><tr v-for="(s, i) in process.steps" :key="s.id"><td><DraftField class="wide" maxlength="120" :value="s.words" :disabled="!may" :aria-label="`Words of step ${i + 1}`" @keep="(t: string) => set(i, { words: t.trim() })" /><span class="line small"><select class="field aft" :value="s.heat ?? ''" :disabled="!may" :aria-label="`Heat of ${s.words}`" @change="set(i, { heat: ($event.target as HTMLSelectElement).value || undefined })"><option value="">no heat</option><option v-for="w in draft.heatWindows" :key="w.id" :value="w.id">{{ w.name }}</option></select><label class="line">foot on it <DraftField class="sm" inputmode="decimal" :value="s.skinMin ?? ''" :disabled="!may" :aria-label="`Minutes a foot stays on it: ${s.words}`" @keep="(t: string) => { if (!t.trim()) return set(i, { skinMin: undefined }); const v = number(t, s.words, 0.5, 480, false); if (v !== undefined) set(i, { skinMin: v }) }" /> min</label><label class="line"><input type="checkbox" :checked="s.fresh === true" :disabled="!may" @change="set(i, { fresh: !s.fresh })"> next at once</label><label class="line"><input type="checkbox" :checked="s.overnight === true" :disabled="!may" @change="set(i, { overnight: !s.overnight })"> over night</label></span></td>
-          <td><DraftField class="num" :class="{ own: house(`${process.id}:${s.id}`) !== s.minutes }" inputmode="numeric" :value="s.minutes" :disabled="!may" :aria-label="`Minutes of ${s.words}`" @keep="(t: string) => { const v = number(t, s.words, 0, 2880); if (v !== undefined) set(i, { minutes: v }) }" /></td>
-          <td class="small nowrap"><template v-if="took.get(`${process.id}:${s.id}`)?.count">{{ took.get(`${process.id}:${s.id}`)!.medianMin!.toFixed(1) }} ({{ took.get(`${process.id}:${s.id}`)!.count }}) → plans {{ took.get(`${process.id}:${s.id}`)!.minutes }}</template><span v-else class="muted">–</span></td>
-          <td v-for="key in (['waiting', 'client', 'perFoot'] as const)" :key="key"><input type="checkbox" class="box" :checked="s[key] === true" :disabled="!may" :aria-label="`${{ waiting: 'Waiting', client: 'Client there', perFoot: 'Each foot' }[key]}: ${s.words}`" @change="set(i, { [key]: !s[key] })"></td>
-          <td><span class="line"><button v-for="r in NEEDS" :key="r.id" class="chipb" :aria-pressed="s.needs?.includes(r.id) ?? false" :disabled="!may" :aria-label="`${s.words} holds ${r.name}`" @click="set(i, { needs: toggle(s.needs, r.id) })">{{ r.name }}</button></span></td>
-          <td><select class="field aft" :disabled="!may" :aria-label="`${s.words} comes after`" :value="s.after === undefined ? '-' : (s.after.length === 0 ? '' : s.after.join('+'))" @change="(e) => { const v = (e.target as HTMLSelectElement).value; set(i, { after: v === '-' ? undefined : v === '' ? [] : v.split('+') }) }"><option value="-">{{ i ? 'the one above' : 'nothing' }}</option><option value="">nothing</option><option v-if="(s.after?.length ?? 0) > 1" :value="s.after!.join('+')">{{ s.after!.join(' and ') }}</option><option v-for="o in process.steps.filter((x) => x.id !== s.id)" :key="o.id" :value="o.id">{{ o.words }}</option></select></td>
-          <td><DraftField class="wide" maxlength="300" :value="s.caution ?? ''" :disabled="!may" :aria-label="`Caution of ${s.words}`" @keep="(t: string) => set(i, { caution: t.trim() || undefined })" /></td>
-          <td class="nowrap"><template v-if="may"><button class="ic" :disabled="i === 0" :aria-label="`${s.words} up`" @click="move(i, -1)">↑</button><button class="ic" :disabled="i === process.steps.length - 1" :aria-label="`${s.words} down`" @click="move(i, 1)">↓</button><button class="ic" :disabled="process.steps.length === 1" :aria-label="`Take ${s.words} out`" @click="drop(i)">✕</button></template></td></tr></tbody></table>
+      <div class="line">
+        <label class="line"
+          >Name
+          <DraftField
+            class="wide"
+            maxlength="80"
+            :value="process.name"
+            :disabled="!may"
+            aria-label="Name of the process"
+            @keep="(t: string) => put({ ...process, name: t.trim() })" /></label
+        ><label class="line grow"
+          >Lay ready
+          <DraftField
+            class="wide grow"
+            maxlength="300"
+            :value="process.materials ?? ''"
+            :disabled="!may"
+            aria-label="Materials of the process"
+            @keep="(t: string) => put({ ...process, materials: t.trim() || undefined })"
+        /></label>
+      </div>
+      <p class="small muted">
+        {{ NORM_NOTES.processes.source }}; what the bench logs moves them by itself: median drawn
+        towards this value by 5/(n+5). A step waits for the one above unless “after” says otherwise.
+      </p>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Step</th>
+            <th>min</th>
+            <th>took here</th>
+            <th>waiting</th>
+            <th>client</th>
+            <th>each foot</th>
+            <th>holds</th>
+            <th>after</th>
+            <th>caution</th>
+            <th />
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(s, i) in process.steps" :key="s.id">
+            <td>
+              <DraftField
+                class="wide"
+                maxlength="120"
+                :value="s.words"
+                :disabled="!may"
+                :aria-label="`Words of step ${i + 1}`"
+                @keep="(t: string) => set(i, { words: t.trim() })"
+              /><span class="line small"
+                ><select
+                  class="field aft"
+                  :value="s.heat ?? ''"
+                  :disabled="!may"
+                  :aria-label="`Heat of ${s.words}`"
+                  @change="
+                    set(i, { heat: ($event.target as HTMLSelectElement).value || undefined })
+                  "
+                >
+                  <option value="">no heat</option>
+                  <option v-for="w in draft.heatWindows" :key="w.id" :value="w.id">
+                    {{ w.name }}
+                  </option></select
+                ><label class="line"
+                  >foot on it
+                  <DraftField
+                    class="sm"
+                    inputmode="decimal"
+                    :value="s.skinMin ?? ''"
+                    :disabled="!may"
+                    :aria-label="`Minutes a foot stays on it: ${s.words}`"
+                    @keep="
+                      (t: string) => {
+                        if (!t.trim()) return set(i, { skinMin: undefined })
+                        const v = number(t, s.words, 0.5, 480, false)
+                        if (v !== undefined) set(i, { skinMin: v })
+                      }
+                    "
+                  />
+                  min</label
+                ><label class="line"
+                  ><input
+                    type="checkbox"
+                    :checked="s.fresh === true"
+                    :disabled="!may"
+                    @change="set(i, { fresh: !s.fresh })"
+                  />
+                  next at once</label
+                ><label class="line"
+                  ><input
+                    type="checkbox"
+                    :checked="s.overnight === true"
+                    :disabled="!may"
+                    @change="set(i, { overnight: !s.overnight })"
+                  />
+                  over night</label
+                ></span
+              >
+            </td>
+            <td>
+              <DraftField
+                class="num"
+                :class="{ own: house(`${process.id}:${s.id}`) !== s.minutes }"
+                inputmode="numeric"
+                :value="s.minutes"
+                :disabled="!may"
+                :aria-label="`Minutes of ${s.words}`"
+                @keep="
+                  (t: string) => {
+                    const v = number(t, s.words, 0, 2880)
+                    if (v !== undefined) set(i, { minutes: v })
+                  }
+                "
+              />
+            </td>
+            <td class="small nowrap">
+              <template v-if="took.get(`${process.id}:${s.id}`)?.count"
+                >{{ took.get(`${process.id}:${s.id}`)!.medianMin!.toFixed(1) }} ({{
+                  took.get(`${process.id}:${s.id}`)!.count
+                }}) → plans {{ took.get(`${process.id}:${s.id}`)!.minutes }}</template
+              ><span v-else class="muted">–</span>
+            </td>
+            <td v-for="key in ['waiting', 'client', 'perFoot'] as const" :key="key">
+              <input
+                type="checkbox"
+                class="box"
+                :checked="s[key] === true"
+                :disabled="!may"
+                :aria-label="`${{ waiting: 'Waiting', client: 'Client there', perFoot: 'Each foot' }[key]}: ${s.words}`"
+                @change="set(i, { [key]: !s[key] })"
+              />
+            </td>
+            <td>
+              <span class="line"
+                ><button
+                  v-for="r in NEEDS"
+                  :key="r.id"
+                  class="chipb"
+                  :aria-pressed="s.needs?.includes(r.id) ?? false"
+                  :disabled="!may"
+                  :aria-label="`${s.words} holds ${r.name}`"
+                  @click="set(i, { needs: toggle(s.needs, r.id) })"
+                >
+                  {{ r.name }}
+                </button></span
+              >
+            </td>
+            <td>
+              <select
+                class="field aft"
+                :disabled="!may"
+                :aria-label="`${s.words} comes after`"
+                :value="s.after === undefined ? '-' : s.after.length === 0 ? '' : s.after.join('+')"
+                @change="
+                  (e) => {
+                    const v = (e.target as HTMLSelectElement).value
+                    set(i, { after: v === '-' ? undefined : v === '' ? [] : v.split('+') })
+                  }
+                "
+              >
+                <option value="-">{{ i ? 'the one above' : 'nothing' }}</option>
+                <option value="">nothing</option>
+                <option v-if="(s.after?.length ?? 0) > 1" :value="s.after!.join('+')">
+                  {{ s.after!.join(' and ') }}
+                </option>
+                <option
+                  v-for="o in process.steps.filter((x) => x.id !== s.id)"
+                  :key="o.id"
+                  :value="o.id"
+                >
+                  {{ o.words }}
+                </option>
+              </select>
+            </td>
+            <td>
+              <DraftField
+                class="wide"
+                maxlength="300"
+                :value="s.caution ?? ''"
+                :disabled="!may"
+                :aria-label="`Caution of ${s.words}`"
+                @keep="(t: string) => set(i, { caution: t.trim() || undefined })"
+              />
+            </td>
+            <td class="nowrap">
+              <template v-if="may"
+                ><button
+                  class="ic"
+                  :disabled="i === 0"
+                  :aria-label="`${s.words} up`"
+                  @click="move(i, -1)"
+                >
+                  ↑</button
+                ><button
+                  class="ic"
+                  :disabled="i === process.steps.length - 1"
+                  :aria-label="`${s.words} down`"
+                  @click="move(i, 1)"
+                >
+                  ↓</button
+                ><button
+                  class="ic"
+                  :disabled="process.steps.length === 1"
+                  :aria-label="`Take ${s.words} out`"
+                  @click="drop(i)"
+                >
+                  ✕
+                </button></template
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
       <VBtn v-if="may" size="small" height="44" @click="addStep">Add a step</VBtn>
     </template>
-    <table v-else-if="pane === 'has'" class="table"><thead><tr><th>What</th><th>How many</th><th>from</th><th>to</th></tr></thead>
-      <tbody><tr v-for="(r, i) in draft.benchResources" :key="r.id"><td><b>{{ r.name }}</b><span v-if="r.id === 'people'" class="small muted"> those on duty, chosen on the bench day</span></td><td><DraftField v-if="r.id !== 'people'" class="num" inputmode="numeric" :value="r.count" :disabled="!may" :aria-label="`How many: ${r.name}`" @keep="(t: string) => { const v = number(t, r.name, 0, 20); if (v !== undefined) emit('change', { benchResources: draft.benchResources.map((x, k) => (k === i ? { ...x, count: v } : x)) }) }" /></td>
-        <td v-for="key in (['from', 'to'] as const)" :key="key"><DraftField class="num" :value="r[key]" :disabled="!may" :aria-label="`${r.name} ${key}`" @keep="(t: string) => (/^([01]\d|2[0-3]):[0-5]\d$/.test(t.trim()) ? (emit('trouble', ''), emit('change', { benchResources: draft.benchResources.map((x, k) => (k === i ? { ...x, [key]: t.trim() } : x)) })) : emit('trouble', `${r.name}: “${t}” is not a time. Write it as HH:MM.`))" /></td></tr></tbody></table>
+    <table v-else-if="pane === 'has'" class="table">
+      <thead>
+        <tr>
+          <th>What</th>
+          <th>How many</th>
+          <th>from</th>
+          <th>to</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(r, i) in draft.benchResources" :key="r.id">
+          <td>
+            <b>{{ r.name }}</b
+            ><span v-if="r.id === 'people'" class="small muted">
+              those on duty, chosen on the bench day</span
+            >
+          </td>
+          <td>
+            <DraftField
+              v-if="r.id !== 'people'"
+              class="num"
+              inputmode="numeric"
+              :value="r.count"
+              :disabled="!may"
+              :aria-label="`How many: ${r.name}`"
+              @keep="
+                (t: string) => {
+                  const v = number(t, r.name, 0, 20)
+                  if (v !== undefined)
+                    emit('change', {
+                      benchResources: draft.benchResources.map((x, k) =>
+                        k === i ? { ...x, count: v } : x,
+                      ),
+                    })
+                }
+              "
+            />
+          </td>
+          <td v-for="key in ['from', 'to'] as const" :key="key">
+            <DraftField
+              class="num"
+              :value="r[key]"
+              :disabled="!may"
+              :aria-label="`${r.name} ${key}`"
+              @keep="
+                (t: string) =>
+                  /^([01]\d|2[0-3]):[0-5]\d$/.test(t.trim())
+                    ? (emit('trouble', ''),
+                      emit('change', {
+                        benchResources: draft.benchResources.map((x, k) =>
+                          k === i ? { ...x, [key]: t.trim() } : x,
+                        ),
+                      }))
+                    : emit('trouble', `${r.name}: “${t}” is not a time. Write it as HH:MM.`)
+              "
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
     <template v-else>
-      <table class="table"><thead><tr><th>Material</th><th>from, °C</th><th>to, °C</th><th>Caution</th></tr></thead><tbody><tr v-for="(w, i) in draft.heatWindows" :key="w.id"><td><b>{{ w.name }}</b></td><td v-for="key in (['lowC', 'highC'] as const)" :key="key"><DraftField class="num" inputmode="decimal" :value="w[key]" :disabled="!may" :aria-label="`${w.name} ${key === 'lowC' ? 'from' : 'to'}`" @keep="(t: string) => { const v = number(t, w.name, 20, 400, false); if (v === undefined) return; const next = { ...w, [key]: v }; if (next.lowC >= next.highC) return emit('trouble', `${w.name}: a window must open below where it closes.`); emit('change', { heatWindows: draft.heatWindows.map((x, k) => (k === i ? next : x)) }) }" /></td><td class="small">{{ w.caution }}</td></tr></tbody></table>
-      <p class="small muted">{{ NORM_NOTES.heatWindows.source }}. {{ NORM_NOTES.skinMarginK.name }} ({{ NORM_NOTES.skinMarginK.source }}):</p>
-      <div class="line"><label v-for="key in (['adult', 'child'] as const)" :key="key" class="line">{{ key === 'adult' ? 'adults' : 'children' }} <DraftField class="num" inputmode="decimal" :value="draft.skinMarginK[key]" :disabled="!may" :aria-label="`Margin of skin, ${key}`" @keep="(t: string) => { const v = number(t, 'Margin', 0, 15, false); if (v !== undefined) emit('change', { skinMarginK: { ...draft.skinMarginK, [key]: v } }) }" /> K</label></div>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Material</th>
+            <th>from, °C</th>
+            <th>to, °C</th>
+            <th>Caution</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(w, i) in draft.heatWindows" :key="w.id">
+            <td>
+              <b>{{ w.name }}</b>
+            </td>
+            <td v-for="key in ['lowC', 'highC'] as const" :key="key">
+              <DraftField
+                class="num"
+                inputmode="decimal"
+                :value="w[key]"
+                :disabled="!may"
+                :aria-label="`${w.name} ${key === 'lowC' ? 'from' : 'to'}`"
+                @keep="
+                  (t: string) => {
+                    const v = number(t, w.name, 20, 400, false)
+                    if (v === undefined) return
+                    const next = { ...w, [key]: v }
+                    if (next.lowC >= next.highC)
+                      return emit('trouble', `${w.name}: a window must open below where it closes.`)
+                    emit('change', {
+                      heatWindows: draft.heatWindows.map((x, k) => (k === i ? next : x)),
+                    })
+                  }
+                "
+              />
+            </td>
+            <td class="small">{{ w.caution }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p class="small muted">
+        {{ NORM_NOTES.heatWindows.source }}. {{ NORM_NOTES.skinMarginK.name }} ({{
+          NORM_NOTES.skinMarginK.source
+        }}):
+      </p>
+      <div class="line">
+        <label v-for="key in ['adult', 'child'] as const" :key="key" class="line"
+          >{{ key === 'adult' ? 'adults' : 'children' }}
+          <DraftField
+            class="num"
+            inputmode="decimal"
+            :value="draft.skinMarginK[key]"
+            :disabled="!may"
+            :aria-label="`Margin of skin, ${key}`"
+            @keep="
+              (t: string) => {
+                const v = number(t, 'Margin', 0, 15, false)
+                if (v !== undefined)
+                  emit('change', { skinMarginK: { ...draft.skinMarginK, [key]: v } })
+              }
+            "
+          />
+          K</label
+        >
+      </div>
     </template>
   </div>
 </template>
 
 <style scoped>
-.tables { display: flex; flex-direction: column; gap: 6px; padding: 8px 10px; } .line { display: flex; gap: 6px; align-items: center; flex-wrap: wrap; }
-.pick { min-height: 36px; padding: 0 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; } .pick[aria-selected='true'] { background: var(--wash); font-weight: 700; }
-.num { width: 64px; height: 36px; font-size: 14px; text-align: right; padding: 0 6px; } .num.own { border-color: var(--spruce); font-weight: 700; } .wide { height: 36px; font-size: 14px; min-width: 130px; } .fam { width: auto; height: 36px; font-size: 14px; } .aft { width: 110px; height: 36px; font-size: 13px; padding: 0 4px; }
-.chipb { min-height: 28px; padding: 0 6px; border: 1px solid var(--hairline); border-radius: 4px; font-size: 12px; } .chipb[aria-pressed='true'] { background: var(--wash); border-color: var(--spruce); font-weight: 600; } .sm { width: 48px; height: 30px; font-size: 13px; padding: 0 4px; } .box { width: 20px; height: 20px; } .ic { width: 30px; height: 36px; text-align: center; } th { font-size: 12px; }
+.tables {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 8px 10px;
+}
+.line {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.pick {
+  min-height: 36px;
+  padding: 0 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+}
+.pick[aria-selected='true'] {
+  background: var(--wash);
+  font-weight: 700;
+}
+.num {
+  width: 64px;
+  height: 36px;
+  font-size: 14px;
+  text-align: right;
+  padding: 0 6px;
+}
+.num.own {
+  border-color: var(--spruce);
+  font-weight: 700;
+}
+.wide {
+  height: 36px;
+  font-size: 14px;
+  min-width: 130px;
+}
+.fam {
+  width: auto;
+  height: 36px;
+  font-size: 14px;
+}
+.aft {
+  width: 110px;
+  height: 36px;
+  font-size: 13px;
+  padding: 0 4px;
+}
+.chipb {
+  min-height: 28px;
+  padding: 0 6px;
+  border: 1px solid var(--hairline);
+  border-radius: 4px;
+  font-size: 12px;
+}
+.chipb[aria-pressed='true'] {
+  background: var(--wash);
+  border-color: var(--spruce);
+  font-weight: 600;
+}
+.sm {
+  width: 48px;
+  height: 30px;
+  font-size: 13px;
+  padding: 0 4px;
+}
+.box {
+  width: 20px;
+  height: 20px;
+}
+.ic {
+  width: 30px;
+  height: 36px;
+  text-align: center;
+}
+th {
+  font-size: 12px;
+}
 </style>

@@ -16,7 +16,11 @@ import SideMark from './SideMark.vue'
 import { useHeard, type SidedCall } from './useHeard'
 
 /** One place for numbers read aloud, from any station. It shows what it understood; nothing is kept before Enter. */
-const { what = undefined, posture = 'standing', pad = false } = defineProps<{ what?: ReadingKind; posture?: Posture; pad?: boolean }>()
+const {
+  what = undefined,
+  posture = 'standing',
+  pad = false,
+} = defineProps<{ what?: ReadingKind; posture?: Posture; pad?: boolean }>()
 const fitting = useFitting()
 const hand = useHand()
 const line = ref('')
@@ -37,7 +41,8 @@ function keep() {
   else if (h.kind === 'posture') {
     hand.posture = h.posture
     note.value = `Now ${h.posture}`
-  } else if (h.kind === 'again') note.value = `${what ? READING_LABELS[what].name : 'The reading'} once more: say only the numbers`
+  } else if (h.kind === 'again')
+    note.value = `${what ? READING_LABELS[what].name : 'The reading'} once more: say only the numbers`
   else if (h.kind === 'strike') strike(strikable(h)[0]!, h.number - 1)
   else if (h.kind === 'readings') {
     if (understood.value.words && asked.value !== line.value) {
@@ -51,12 +56,26 @@ function keep() {
   asked.value = ''
 }
 
-function keepReadings(h: { what: ReadingKind; posture: Posture; left: number[]; right: number[] }): boolean {
-  const refused = fitting.changeAll(SIDES.filter((side) => h[side].length).map((side) => ({ command: { kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] }, words: `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}` })))
+function keepReadings(h: {
+  what: ReadingKind
+  posture: Posture
+  left: number[]
+  right: number[]
+}): boolean {
+  const refused = fitting.changeAll(
+    SIDES.filter((side) => h[side].length).map((side) => ({
+      command: { kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] },
+      words: `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}`,
+    })),
+  )
   refusal.value = refused ?? ''
   if (refused) return false
   note.value = `Kept: ${line.value.trim()}`
-  hand.say(`${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length).map((s) => `${s} ${h[s].join(', ')}`).join('. ')}`)
+  hand.say(
+    `${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length)
+      .map((s) => `${s} ${h[s].join(', ')}`)
+      .join('. ')}`,
+  )
   const inRound = hand.round && h.what === what && h.posture === posture
   // A posture named in a line holds for that line only.
   hand.take(h.what)
@@ -76,23 +95,56 @@ function goOn(h: { what: ReadingKind; posture: Posture }) {
 }
 function strike(side: Side, index: number) {
   const reading = readingOf(fitting.record.feet[side]!, what!, posture)!
-  const struck = reading.struck.includes(index) ? reading.struck.filter((i) => i !== index) : [...reading.struck, index]
+  const struck = reading.struck.includes(index)
+    ? reading.struck.filter((i) => i !== index)
+    : [...reading.struck, index]
   const words = `${struck.includes(index) ? 'strike' : 'bring back'} ${READING_LABELS[what!].name.toLowerCase()} ${side} ${reading.trials[index]}`
-  fitting.change({ kind: 'readings.set', side, what: what!, posture, trials: reading.trials, struck }, words)
+  fitting.change(
+    { kind: 'readings.set', side, what: what!, posture, trials: reading.trials, struck },
+    words,
+  )
   note.value = `Kept: ${words}`
 }
 function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>): boolean {
   const sides = SIDES.filter((side) => call[side].length)
   const words = (side: Side) => `${call.word} ${side} ${call[side].join(' ')}`
   let refused: string | null
-  if (call.kind === 'amount') refused = fitting.changeAll(sides.map((side) => ({ command: { kind: 'part.put', part: `device.${side}`, content: withAmount(fitting.record.feet[side]!.device ?? plainDevice(), call.word, call[side].at(-1)!) }, words: words(side) })))
+  if (call.kind === 'amount')
+    refused = fitting.changeAll(
+      sides.map((side) => ({
+        command: {
+          kind: 'part.put',
+          part: `device.${side}`,
+          content: withAmount(
+            fitting.record.feet[side]!.device ?? plainDevice(),
+            call.word,
+            call[side].at(-1)!,
+          ),
+        },
+        words: words(side),
+      })),
+    )
   else {
     const key = angleOfCall(call.word)!
-    const trials = Object.fromEntries(sides.map((side) => [side, [...trialsOf(fitting.record.feet[side]!.findings, key), ...call[side]]]))
+    const trials = Object.fromEntries(
+      sides.map((side) => [
+        side,
+        [...trialsOf(fitting.record.feet[side]!.findings, key), ...call[side]],
+      ]),
+    )
     const full = sides.find((side) => trials[side]!.length > MOST_TRIALS)
     refused = full
       ? `At most ${MOST_TRIALS} tries of ${ANGLE_LABELS[key].name.toLowerCase()}, ${full}. Take one out first.`
-      : fitting.changeAll(sides.map((side) => ({ command: { kind: 'part.put', part: `findings.${side}`, content: withTrials(fitting.record.feet[side]!.findings, key, trials[side]!) }, words: words(side) })))
+      : fitting.changeAll(
+          sides.map((side) => ({
+            command: {
+              kind: 'part.put',
+              part: `findings.${side}`,
+              content: withTrials(fitting.record.feet[side]!.findings, key, trials[side]!),
+            },
+            words: words(side),
+          })),
+        )
   }
   refusal.value = refused ?? ''
   note.value = refused ? '' : `Kept: ${line.value.trim()}`
@@ -111,7 +163,10 @@ function escape() {
 }
 async function choose(choice: string) {
   const word = /^[a-z- ]+/i.exec(line.value)?.[0].trim() ?? ''
-  line.value = /^\S*\d/.test(choice) || (/^[lr] /.test(choice) && /\d/.test(choice)) ? `${word.replace(/\s[lr]$/i, '')} ${choice}`.trim() : `${choice}${/\d$/.test(choice) ? '' : ' '}`
+  line.value =
+    /^\S*\d/.test(choice) || (/^[lr] /.test(choice) && /\d/.test(choice))
+      ? `${word.replace(/\s[lr]$/i, '')} ${choice}`.trim()
+      : `${choice}${/\d$/.test(choice) ? '' : ' '}`
   await nextTick()
   input.value?.focus()
 }
@@ -131,47 +186,206 @@ defineExpose({ focus: () => input.value?.focus() })
   <footer class="callout">
     <label for="call-out" class="bold label">Call-out <span class="kbd">/</span></label>
     <div class="box">
-      <input id="call-out" ref="input" v-model="line" class="field" autocomplete="off" autocapitalize="off" spellcheck="false" :disabled="fitting.readOnly" :placeholder="fitting.readOnly ? 'Read only for your role' : ''" @keydown.enter.prevent="keep" @keydown.esc.prevent="escape" @keydown.tab="complete" @input="note = refusal = ''" />
-      <span v-if="understood.complete" class="ghost" aria-hidden="true"><i>{{ line }}</i>{{ understood.complete }}</span>
+      <input
+        id="call-out"
+        ref="input"
+        v-model="line"
+        class="field"
+        autocomplete="off"
+        autocapitalize="off"
+        spellcheck="false"
+        :disabled="fitting.readOnly"
+        :placeholder="fitting.readOnly ? 'Read only for your role' : ''"
+        @keydown.enter.prevent="keep"
+        @keydown.esc.prevent="escape"
+        @keydown.tab="complete"
+        @input="note = refusal = ''"
+      />
+      <span v-if="understood.complete" class="ghost" aria-hidden="true"
+        ><i>{{ line }}</i
+        >{{ understood.complete }}</span
+      >
     </div>
     <div class="heard" role="status" aria-live="polite">
       <span v-if="refusal" class="words stop-text bold">▲ {{ refusal }} Nothing was kept.</span>
       <template v-else>
-      <span v-if="understood.words && understood.chips.length" class="words watch-text">{{ understood.words }}</span>
-      <template v-if="understood.chips.length"><span class="muted small">Understood</span>
-        <span v-for="(chip, i) in understood.chips" :key="i" class="chip bold"><SideMark v-if="chip.side" :side="chip.side" />{{ chip.text }}</span>
-      </template>
-      <span v-if="understood.words && !understood.chips.length && (line || !note)" :class="understood.stop ? 'stop-text' : 'muted'" class="words">{{ understood.words }}</span>
-      <VBtn v-for="choice in understood.choices" :key="choice" size="small" @click="choose(choice)">{{ choice }}</VBtn>
-      <span v-if="note" class="muted words">{{ note }}</span>
+        <span v-if="understood.words && understood.chips.length" class="words watch-text">{{
+          understood.words
+        }}</span>
+        <template v-if="understood.chips.length"
+          ><span class="muted small">Understood</span>
+          <span v-for="(chip, i) in understood.chips" :key="i" class="chip bold"
+            ><SideMark v-if="chip.side" :side="chip.side" />{{ chip.text }}</span
+          >
+        </template>
+        <span
+          v-if="understood.words && !understood.chips.length && (line || !note)"
+          :class="understood.stop ? 'stop-text' : 'muted'"
+          class="words"
+          >{{ understood.words }}</span
+        >
+        <VBtn
+          v-for="choice in understood.choices"
+          :key="choice"
+          size="small"
+          @click="choose(choice)"
+          >{{ choice }}</VBtn
+        >
+        <span v-if="note" class="muted words">{{ note }}</span>
       </template>
     </div>
     <div v-if="pad" class="pad" aria-label="Number pad">
-      <button v-for="key in PAD" :key="key" type="button" :aria-label="key === '⌫' ? 'Back one' : key === ' / ' ? 'Other foot' : undefined" @click="press(key)">{{ key === ' ' ? 'try' : key.trim() }}</button>
-      <button type="button" class="wide" :disabled="fitting.readOnly || !understood.ready" @click="press('Keep')">Keep</button>
+      <button
+        v-for="key in PAD"
+        :key="key"
+        type="button"
+        :aria-label="key === '⌫' ? 'Back one' : key === ' / ' ? 'Other foot' : undefined"
+        @click="press(key)"
+      >
+        {{ key === ' ' ? 'try' : key.trim() }}
+      </button>
+      <button
+        type="button"
+        class="wide"
+        :disabled="fitting.readOnly || !understood.ready"
+        @click="press('Keep')"
+      >
+        Keep
+      </button>
     </div>
-    <button v-if="canSpeak" class="speak" :aria-pressed="hand.speak" title="Read back aloud what was kept" @click="hand.setSpeak(!hand.speak)">{{ hand.speak ? 'Voice on' : 'Voice off' }}</button>
-    <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || !understood.ready" class="keep" @click="keep">Keep <span class="kbd ent">Enter</span></VBtn>
+    <button
+      v-if="canSpeak"
+      class="speak"
+      :aria-pressed="hand.speak"
+      title="Read back aloud what was kept"
+      @click="hand.setSpeak(!hand.speak)"
+    >
+      {{ hand.speak ? 'Voice on' : 'Voice off' }}
+    </button>
+    <VBtn
+      color="primary"
+      variant="flat"
+      :disabled="fitting.readOnly || !understood.ready"
+      class="keep"
+      @click="keep"
+      >Keep <span class="kbd ent">Enter</span></VBtn
+    >
   </footer>
 </template>
 
 <style scoped>
-.callout { display: flex; align-items: center; gap: 14px; padding: 0 16px; background: var(--sheet); border-top: 1px solid var(--hairline); min-width: 0; position: relative; }
-label { flex: none; }
-.box { position: relative; width: 372px; flex: none; }
-.box .field { font-size: 18px; border-width: 2px; }
-.ghost { position: absolute; left: 13px; top: 12px; font-size: 18px; color: var(--muted); pointer-events: none; white-space: pre; }
-.ghost i { visibility: hidden; font-style: normal; }
-.heard { flex: 1; min-width: 0; max-height: 58px; display: flex; flex-wrap: wrap; align-items: center; gap: 4px 8px; overflow: hidden; }
-.words { min-width: 0; line-height: 17px; }
-.keep { flex: none; }
-.ent { margin-left: 8px; background: transparent; color: inherit; border-color: currentcolor; }
-.pad { position: absolute; right: 130px; bottom: 60px; display: grid; grid-template-columns: repeat(4, 64px); gap: 8px; background: var(--sheet); border: 1px solid var(--hairline); border-radius: 6px; padding: 10px; z-index: 30; }
-.pad .wide { grid-column: 1 / -1; background: var(--spruce); color: var(--sheet); }
-.pad .wide:disabled { background: var(--paper); color: var(--muted); }
-.speak { flex: none; font-size: 13px; min-height: 44px; padding: 0 8px; color: var(--muted); text-decoration: underline dotted; }
-.speak[aria-pressed='true'] { color: var(--spruce); font-weight: 600; }
-.pad button { height: 64px; border: 1px solid var(--line-strong); border-radius: 6px; font-size: 20px; font-weight: 600; text-align: center; }
-@media (max-width: 1179px) { .box { width: 260px; } }
-@media (max-width: 760px) { .callout { flex-wrap: wrap; padding: 8px 12px; } .box { width: 100%; } }
+.callout {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+  padding: 0 16px;
+  background: var(--sheet);
+  border-top: 1px solid var(--hairline);
+  min-width: 0;
+  position: relative;
+}
+label {
+  flex: none;
+}
+.box {
+  position: relative;
+  width: 372px;
+  flex: none;
+}
+.box .field {
+  font-size: 18px;
+  border-width: 2px;
+}
+.ghost {
+  position: absolute;
+  left: 13px;
+  top: 12px;
+  font-size: 18px;
+  color: var(--muted);
+  pointer-events: none;
+  white-space: pre;
+}
+.ghost i {
+  visibility: hidden;
+  font-style: normal;
+}
+.heard {
+  flex: 1;
+  min-width: 0;
+  max-height: 58px;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 8px;
+  overflow: hidden;
+}
+.words {
+  min-width: 0;
+  line-height: 17px;
+}
+.keep {
+  flex: none;
+}
+.ent {
+  margin-left: 8px;
+  background: transparent;
+  color: inherit;
+  border-color: currentcolor;
+}
+.pad {
+  position: absolute;
+  right: 130px;
+  bottom: 60px;
+  display: grid;
+  grid-template-columns: repeat(4, 64px);
+  gap: 8px;
+  background: var(--sheet);
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+  padding: 10px;
+  z-index: 30;
+}
+.pad .wide {
+  grid-column: 1 / -1;
+  background: var(--spruce);
+  color: var(--sheet);
+}
+.pad .wide:disabled {
+  background: var(--paper);
+  color: var(--muted);
+}
+.speak {
+  flex: none;
+  font-size: 13px;
+  min-height: 44px;
+  padding: 0 8px;
+  color: var(--muted);
+  text-decoration: underline dotted;
+}
+.speak[aria-pressed='true'] {
+  color: var(--spruce);
+  font-weight: 600;
+}
+.pad button {
+  height: 64px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  font-size: 20px;
+  font-weight: 600;
+  text-align: center;
+}
+@media (max-width: 1179px) {
+  .box {
+    width: 260px;
+  }
+}
+@media (max-width: 760px) {
+  .callout {
+    flex-wrap: wrap;
+    padding: 8px 12px;
+  }
+  .box {
+    width: 100%;
+  }
+}
 </style>

@@ -19,91 +19,456 @@ function copy<T>(v: T): T {
 /** The typed number within limits; anything else is said and not kept. */
 function number(text: string, name: string, low: number, high: number): number | undefined {
   const value = parseNumber(text)
-  if (value === null || value < low || value > high) emit('trouble', `${name}: “${text}” is not a number from ${low} to ${high}. Nothing was changed.`)
+  if (value === null || value < low || value > high)
+    emit(
+      'trouble',
+      `${name}: “${text}” is not a number from ${low} to ${high}. Nothing was changed.`,
+    )
   else {
     emit('trouble', '')
     return value
   }
 }
-type Cell = { key: string; name: string; low: number; high: number; get: (m: ShellMaterial) => number | null; set: (m: ShellMaterial, v: number) => ShellMaterial }
+type Cell = {
+  key: string
+  name: string
+  low: number
+  high: number
+  get: (m: ShellMaterial) => number | null
+  set: (m: ShellMaterial, v: number) => ShellMaterial
+}
 const CELLS: Cell[] = [
-  { key: 'e', name: 'E, MPa', low: 0.1, high: 200_000, get: (m) => m.youngMPa, set: (m, v) => ({ ...m, youngMPa: v }) },
-  { key: 'd', name: 'g/cm³', low: 0.02, high: 12, get: (m) => m.densityGPerCm3, set: (m, v) => ({ ...m, densityGPerCm3: v }) },
-  { key: 'nu', name: 'Poisson', low: 0, high: 0.49, get: (m) => m.poisson, set: (m, v) => ({ ...m, poisson: v }) },
-  { key: 'limit', name: 'limit, MPa', low: 0.1, high: 5000, get: (m) => m.limitMPa, set: (m, v) => ({ ...m, limitMPa: v }) },
-  { key: 'low', name: 'usual from, mm', low: 0.3, high: 30, get: (m) => m.usualMm[0], set: (m, v) => ({ ...m, usualMm: [v, Math.max(m.usualMm[1], v + 0.1)] }) },
-  { key: 'high', name: 'to, mm', low: 0.4, high: 30, get: (m) => m.usualMm[1], set: (m, v) => ({ ...m, usualMm: [Math.min(m.usualMm[0], v - 0.1), v] }) },
-  { key: 'mould', name: 'moulded from, °C', low: 20, high: 400, get: (m) => m.mouldC?.[0] ?? null, set: (m, v) => ({ ...m, mouldC: [v, Math.max(m.mouldC?.[1] ?? v + 10, v + 1)] }) },
-  { key: 'most', name: 'to, °C', low: 21, high: 420, get: (m) => m.mouldC?.[1] ?? null, set: (m, v) => ({ ...m, mouldC: [Math.min(m.mouldC?.[0] ?? v - 10, v - 1), v] }) },
+  {
+    key: 'e',
+    name: 'E, MPa',
+    low: 0.1,
+    high: 200_000,
+    get: (m) => m.youngMPa,
+    set: (m, v) => ({ ...m, youngMPa: v }),
+  },
+  {
+    key: 'd',
+    name: 'g/cm³',
+    low: 0.02,
+    high: 12,
+    get: (m) => m.densityGPerCm3,
+    set: (m, v) => ({ ...m, densityGPerCm3: v }),
+  },
+  {
+    key: 'nu',
+    name: 'Poisson',
+    low: 0,
+    high: 0.49,
+    get: (m) => m.poisson,
+    set: (m, v) => ({ ...m, poisson: v }),
+  },
+  {
+    key: 'limit',
+    name: 'limit, MPa',
+    low: 0.1,
+    high: 5000,
+    get: (m) => m.limitMPa,
+    set: (m, v) => ({ ...m, limitMPa: v }),
+  },
+  {
+    key: 'low',
+    name: 'usual from, mm',
+    low: 0.3,
+    high: 30,
+    get: (m) => m.usualMm[0],
+    set: (m, v) => ({ ...m, usualMm: [v, Math.max(m.usualMm[1], v + 0.1)] }),
+  },
+  {
+    key: 'high',
+    name: 'to, mm',
+    low: 0.4,
+    high: 30,
+    get: (m) => m.usualMm[1],
+    set: (m, v) => ({ ...m, usualMm: [Math.min(m.usualMm[0], v - 0.1), v] }),
+  },
+  {
+    key: 'mould',
+    name: 'moulded from, °C',
+    low: 20,
+    high: 400,
+    get: (m) => m.mouldC?.[0] ?? null,
+    set: (m, v) => ({ ...m, mouldC: [v, Math.max(m.mouldC?.[1] ?? v + 10, v + 1)] }),
+  },
+  {
+    key: 'most',
+    name: 'to, °C',
+    low: 21,
+    high: 420,
+    get: (m) => m.mouldC?.[1] ?? null,
+    set: (m, v) => ({ ...m, mouldC: [Math.min(m.mouldC?.[0] ?? v - 10, v - 1), v] }),
+  },
 ]
-const put = (i: number, next: ShellMaterial) => emit('change', { shellMaterials: draft.shellMaterials.map((m, k) => (k === i ? next : m)) })
+const put = (i: number, next: ShellMaterial) =>
+  emit('change', { shellMaterials: draft.shellMaterials.map((m, k) => (k === i ? next : m)) })
 function cell(i: number, c: Cell, text: string) {
   const value = number(text, `${draft.shellMaterials[i]!.name} ${c.name}`, c.low, c.high)
   if (value !== undefined) put(i, c.set(copy(draft.shellMaterials[i]!), value))
 }
 const name = ref('')
 function addMaterial() {
-  const id = name.value.trim().toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40)
-  if (!id || draft.shellMaterials.some((m) => m.id === id)) return emit('trouble', `There is a material of this name already, or the name has no letters: “${name.value}”.`)
-  emit('change', { shellMaterials: [...draft.shellMaterials, { id, name: name.value.trim(), densityGPerCm3: 1, youngMPa: 1000, usualMm: [3, 5], rigid: true, mouldC: null, poisson: 0.38, limitMPa: null, state: 'own assumption' }] })
+  const id = name.value
+    .trim()
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 40)
+  if (!id || draft.shellMaterials.some((m) => m.id === id))
+    return emit(
+      'trouble',
+      `There is a material of this name already, or the name has no letters: “${name.value}”.`,
+    )
+  emit('change', {
+    shellMaterials: [
+      ...draft.shellMaterials,
+      {
+        id,
+        name: name.value.trim(),
+        densityGPerCm3: 1,
+        youngMPa: 1000,
+        usualMm: [3, 5],
+        rigid: true,
+        mouldC: null,
+        poisson: 0.38,
+        limitMPa: null,
+        state: 'own assumption',
+      },
+    ],
+  })
   name.value = ''
 }
 function shore(i: number, text: string) {
   const value = parseNumber(text)
   try {
     if (value === null) throw new RangeError(`“${text}” is not a number`)
-    put(i, { ...copy(draft.shellMaterials[i]!), youngMPa: Number(youngFromShoreA(value).toFixed(2)), rigid: false, state: 'Gent 1958, ÷2…×2' })
+    put(i, {
+      ...copy(draft.shellMaterials[i]!),
+      youngMPa: Number(youngFromShoreA(value).toFixed(2)),
+      rigid: false,
+      state: 'Gent 1958, ÷2…×2',
+    })
     emit('trouble', '')
   } catch (error) {
-    emit('trouble', `${(error as Error).message}. Other Shore scales cannot be turned into a modulus here.`)
+    emit(
+      'trouble',
+      `${(error as Error).message}. Other Shore scales cannot be turned into a modulus here.`,
+    )
   }
 }
-const layers = computed(() => layerKinds().flatMap((d) => d.amounts.map((rule) => ({ key: `${d.kind}.${rule.key}`, name: d.name, label: rule.label, unit: rule.unit, house: rule.usual, own: draft.layerUsual[`${d.kind}.${rule.key}`] }))))
+const layers = computed(() =>
+  layerKinds().flatMap((d) =>
+    d.amounts.map((rule) => ({
+      key: `${d.kind}.${rule.key}`,
+      name: d.name,
+      label: rule.label,
+      unit: rule.unit,
+      house: rule.usual,
+      own: draft.layerUsual[`${d.kind}.${rule.key}`],
+    })),
+  ),
+)
 function limit(row: (typeof layers.value)[number], which: 0 | 1, text: string) {
   const value = number(text, `${row.name} ${row.label}`, -400, 400)
   if (value === undefined) return
   const next = [...(row.own ?? row.house)] as [number, number]
   next[which] = value
-  if (!(next[0] < next[1])) return emit('trouble', `${row.name} ${row.label}: the lower limit must be below the upper one.`)
+  if (!(next[0] < next[1]))
+    return emit('trouble', `${row.name} ${row.label}: the lower limit must be below the upper one.`)
   const same = next[0] === row.house[0] && next[1] === row.house[1]
   const { [row.key]: _, ...others } = draft.layerUsual
   emit('change', { layerUsual: same ? others : { ...others, [row.key]: next } })
 }
-const BLANK_CELLS = [['sizeMm', 'size', 100, 400], ['archLengthMm', 'arch length', 60, 300], ['archHeightMm', 'arch height', 5, 45], ['heelWidthMm', 'heel width', 30, 110]] as const
-function blank(i: number, key: (typeof BLANK_CELLS)[number][0], text: string, low: number, high: number) {
+const BLANK_CELLS = [
+  ['sizeMm', 'size', 100, 400],
+  ['archLengthMm', 'arch length', 60, 300],
+  ['archHeightMm', 'arch height', 5, 45],
+  ['heelWidthMm', 'heel width', 30, 110],
+] as const
+function blank(
+  i: number,
+  key: (typeof BLANK_CELLS)[number][0],
+  text: string,
+  low: number,
+  high: number,
+) {
   const value = number(text, `${draft.blanks[i]!.name} ${draft.blanks[i]!.sizeMm}`, low, high)
-  if (value !== undefined) emit('change', { blanks: draft.blanks.map((b, k) => (k === i ? { ...b, [key]: value } : b)) })
+  if (value !== undefined)
+    emit('change', { blanks: draft.blanks.map((b, k) => (k === i ? { ...b, [key]: value } : b)) })
 }
-const addBlank = () => emit('change', { blanks: [...draft.blanks, { ...copy(draft.blanks.at(-1) ?? (HOUSE_NORMS.blanks[0] as Blank)), id: 'own', name: 'Own line', state: 'measured here' }] })
+const addBlank = () =>
+  emit('change', {
+    blanks: [
+      ...draft.blanks,
+      {
+        ...copy(draft.blanks.at(-1) ?? (HOUSE_NORMS.blanks[0] as Blank)),
+        id: 'own',
+        name: 'Own line',
+        state: 'measured here',
+      },
+    ],
+  })
 </script>
 
 <template>
   <div class="tables">
-    <div class="line" role="tablist" aria-label="Tables of devices"><button v-for="[id, words] in ([['materials', 'Shell materials'], ['layers', 'Limits of layers'], ['blanks', 'Blanks']] as const)" :key="id" role="tab" class="pick" :aria-selected="pane === id" @click="pane = id">{{ words }}</button><span class="small muted">{{ NORM_NOTES[pane === 'materials' ? 'shellMaterials' : pane === 'layers' ? 'layerUsual' : 'blanks'].source }}</span></div>
-    <table v-if="pane === 'materials'" class="table"><thead><tr><th>Material</th><th v-for="c in CELLS" :key="c.key">{{ c.name }}</th><th>from Shore A</th><th>State</th><th /></tr></thead>
-      <tbody><tr v-for="(m, i) in draft.shellMaterials" :key="m.id"><td><b>{{ m.name }}</b></td>
-        <td v-for="c in CELLS" :key="c.key"><DraftField class="num" inputmode="decimal" :value="c.get(m) ?? ''" :disabled="!may" :aria-label="`${m.name} ${c.name}`" @keep="(t: string) => cell(i, c, t)" /></td>
-        <td><DraftField v-if="!m.rigid" class="num" inputmode="decimal" value="" placeholder="20–80" :disabled="!may" :aria-label="`${m.name} from Shore A`" @keep="(t: string) => shore(i, t)" /></td>
-        <td class="small muted">{{ m.state }}</td><td><button class="pick" :disabled="!may || draft.shellMaterials.length === 1" :aria-label="`Remove ${m.name}`" @click="emit('change', { shellMaterials: draft.shellMaterials.filter((_, k) => k !== i) })">remove</button></td></tr></tbody></table>
-    <form v-if="pane === 'materials'" class="line" @submit.prevent="addMaterial"><input v-model="name" class="field short" maxlength="60" aria-label="Name of a new material" placeholder="a new material" :disabled="!may"><VBtn type="submit" :disabled="!may || !name.trim()">Add material</VBtn></form>
-    <table v-if="pane === 'layers'" class="table"><thead><tr><th>Layer</th><th>Amount</th><th>Usual from</th><th>to</th><th>House</th></tr></thead>
-      <tbody><tr v-for="row in layers" :key="row.key"><td><b>{{ row.name }}</b></td><td>{{ row.label }}, {{ row.unit }}</td>
-        <td v-for="w in ([0, 1] as const)" :key="w"><DraftField class="num" :class="{ own: row.own }" inputmode="decimal" :value="(row.own ?? row.house)[w]" :disabled="!may" :aria-label="`${row.name} ${row.label} usual ${w === 0 ? 'from' : 'to'}`" @keep="(t: string) => limit(row, w, t)" /></td><td class="muted small">{{ row.house.join(' – ') }} · workshop practice</td></tr></tbody></table>
-    <table v-if="pane === 'blanks'" class="table"><thead><tr><th>Line</th><th>Kind</th><th v-for="[key, words] in BLANK_CELLS" :key="key">{{ words }}, mm</th><th>State</th><th /></tr></thead>
-      <tbody><tr v-for="(b, i) in draft.blanks" :key="i"><td><DraftField class="wide" :value="b.name" :disabled="!may" :aria-label="`Name of blank ${i + 1}`" @keep="(t: string) => t.trim() && emit('change', { blanks: draft.blanks.map((x, k) => (k === i ? { ...x, name: t.trim().slice(0, 60), id: t.trim().toLowerCase().replace(/[^a-z0-9]+/g, '-').slice(0, 40) || x.id } : x)) })" /></td>
-        <td><select class="field kind" :value="b.kind" :disabled="!may" :aria-label="`Kind of blank ${i + 1}`" @change="emit('change', { blanks: draft.blanks.map((x, k) => (k === i ? { ...x, kind: ($event.target as HTMLSelectElement).value as Blank['kind'] } : x)) })"><option value="trim-to-fit">trim-to-fit</option><option value="heat-moulded">heat-moulded</option></select></td>
-        <td v-for="[key, words, low, high] in BLANK_CELLS" :key="key"><DraftField class="num" inputmode="decimal" :value="b[key]" :disabled="!may" :aria-label="`${b.name} ${b.sizeMm} ${words}`" @keep="(t: string) => blank(i, key, t, low, high)" /></td>
-        <td class="small muted">{{ b.state }}</td><td><button class="pick" :disabled="!may" :aria-label="`Remove ${b.name} ${b.sizeMm}`" @click="emit('change', { blanks: draft.blanks.filter((_, k) => k !== i) })">remove</button></td></tr></tbody></table>
-    <div v-if="pane === 'blanks'" class="line"><VBtn :disabled="!may" @click="addBlank">Add a blank</VBtn></div>
+    <div class="line" role="tablist" aria-label="Tables of devices">
+      <button
+        v-for="[id, words] in [
+          ['materials', 'Shell materials'],
+          ['layers', 'Limits of layers'],
+          ['blanks', 'Blanks'],
+        ] as const"
+        :key="id"
+        role="tab"
+        class="pick"
+        :aria-selected="pane === id"
+        @click="pane = id"
+      >
+        {{ words }}</button
+      ><span class="small muted">{{
+        NORM_NOTES[
+          pane === 'materials' ? 'shellMaterials' : pane === 'layers' ? 'layerUsual' : 'blanks'
+        ].source
+      }}</span>
+    </div>
+    <table v-if="pane === 'materials'" class="table">
+      <thead>
+        <tr>
+          <th>Material</th>
+          <th v-for="c in CELLS" :key="c.key">{{ c.name }}</th>
+          <th>from Shore A</th>
+          <th>State</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(m, i) in draft.shellMaterials" :key="m.id">
+          <td>
+            <b>{{ m.name }}</b>
+          </td>
+          <td v-for="c in CELLS" :key="c.key">
+            <DraftField
+              class="num"
+              inputmode="decimal"
+              :value="c.get(m) ?? ''"
+              :disabled="!may"
+              :aria-label="`${m.name} ${c.name}`"
+              @keep="(t: string) => cell(i, c, t)"
+            />
+          </td>
+          <td>
+            <DraftField
+              v-if="!m.rigid"
+              class="num"
+              inputmode="decimal"
+              value=""
+              placeholder="20–80"
+              :disabled="!may"
+              :aria-label="`${m.name} from Shore A`"
+              @keep="(t: string) => shore(i, t)"
+            />
+          </td>
+          <td class="small muted">{{ m.state }}</td>
+          <td>
+            <button
+              class="pick"
+              :disabled="!may || draft.shellMaterials.length === 1"
+              :aria-label="`Remove ${m.name}`"
+              @click="
+                emit('change', { shellMaterials: draft.shellMaterials.filter((_, k) => k !== i) })
+              "
+            >
+              remove
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <form v-if="pane === 'materials'" class="line" @submit.prevent="addMaterial">
+      <input
+        v-model="name"
+        class="field short"
+        maxlength="60"
+        aria-label="Name of a new material"
+        placeholder="a new material"
+        :disabled="!may"
+      /><VBtn type="submit" :disabled="!may || !name.trim()">Add material</VBtn>
+    </form>
+    <table v-if="pane === 'layers'" class="table">
+      <thead>
+        <tr>
+          <th>Layer</th>
+          <th>Amount</th>
+          <th>Usual from</th>
+          <th>to</th>
+          <th>House</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in layers" :key="row.key">
+          <td>
+            <b>{{ row.name }}</b>
+          </td>
+          <td>{{ row.label }}, {{ row.unit }}</td>
+          <td v-for="w in [0, 1] as const" :key="w">
+            <DraftField
+              class="num"
+              :class="{ own: row.own }"
+              inputmode="decimal"
+              :value="(row.own ?? row.house)[w]"
+              :disabled="!may"
+              :aria-label="`${row.name} ${row.label} usual ${w === 0 ? 'from' : 'to'}`"
+              @keep="(t: string) => limit(row, w, t)"
+            />
+          </td>
+          <td class="muted small">{{ row.house.join(' – ') }} · workshop practice</td>
+        </tr>
+      </tbody>
+    </table>
+    <table v-if="pane === 'blanks'" class="table">
+      <thead>
+        <tr>
+          <th>Line</th>
+          <th>Kind</th>
+          <th v-for="[key, words] in BLANK_CELLS" :key="key">{{ words }}, mm</th>
+          <th>State</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(b, i) in draft.blanks" :key="i">
+          <td>
+            <DraftField
+              class="wide"
+              :value="b.name"
+              :disabled="!may"
+              :aria-label="`Name of blank ${i + 1}`"
+              @keep="
+                (t: string) =>
+                  t.trim() &&
+                  emit('change', {
+                    blanks: draft.blanks.map((x, k) =>
+                      k === i
+                        ? {
+                            ...x,
+                            name: t.trim().slice(0, 60),
+                            id:
+                              t
+                                .trim()
+                                .toLowerCase()
+                                .replace(/[^a-z0-9]+/g, '-')
+                                .slice(0, 40) || x.id,
+                          }
+                        : x,
+                    ),
+                  })
+              "
+            />
+          </td>
+          <td>
+            <select
+              class="field kind"
+              :value="b.kind"
+              :disabled="!may"
+              :aria-label="`Kind of blank ${i + 1}`"
+              @change="
+                emit('change', {
+                  blanks: draft.blanks.map((x, k) =>
+                    k === i
+                      ? { ...x, kind: ($event.target as HTMLSelectElement).value as Blank['kind'] }
+                      : x,
+                  ),
+                })
+              "
+            >
+              <option value="trim-to-fit">trim-to-fit</option>
+              <option value="heat-moulded">heat-moulded</option>
+            </select>
+          </td>
+          <td v-for="[key, words, low, high] in BLANK_CELLS" :key="key">
+            <DraftField
+              class="num"
+              inputmode="decimal"
+              :value="b[key]"
+              :disabled="!may"
+              :aria-label="`${b.name} ${b.sizeMm} ${words}`"
+              @keep="(t: string) => blank(i, key, t, low, high)"
+            />
+          </td>
+          <td class="small muted">{{ b.state }}</td>
+          <td>
+            <button
+              class="pick"
+              :disabled="!may"
+              :aria-label="`Remove ${b.name} ${b.sizeMm}`"
+              @click="emit('change', { blanks: draft.blanks.filter((_, k) => k !== i) })"
+            >
+              remove
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <div v-if="pane === 'blanks'" class="line">
+      <VBtn :disabled="!may" @click="addBlank">Add a blank</VBtn>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.tables { display: flex; flex-direction: column; gap: 6px; padding: 8px 10px; }
-.line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; }
-.pick { min-height: 36px; padding: 0 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; }
-.pick[aria-selected='true'] { background: var(--wash); font-weight: 700; }
-.num { width: 72px; height: 36px; font-size: 14px; text-align: right; padding: 0 6px; } .num.own { border-color: var(--spruce); font-weight: 700; }
-.wide { width: 130px; height: 36px; font-size: 14px; } .kind { width: 130px; height: 36px; font-size: 14px; padding: 0 4px; } .short { width: 220px; }
-th { font-size: 12px; }
+.tables {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 8px 10px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.pick {
+  min-height: 36px;
+  padding: 0 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+}
+.pick[aria-selected='true'] {
+  background: var(--wash);
+  font-weight: 700;
+}
+.num {
+  width: 72px;
+  height: 36px;
+  font-size: 14px;
+  text-align: right;
+  padding: 0 6px;
+}
+.num.own {
+  border-color: var(--spruce);
+  font-weight: 700;
+}
+.wide {
+  width: 130px;
+  height: 36px;
+  font-size: 14px;
+}
+.kind {
+  width: 130px;
+  height: 36px;
+  font-size: 14px;
+  padding: 0 4px;
+}
+.short {
+  width: 220px;
+}
+th {
+  font-size: 12px;
+}
 </style>

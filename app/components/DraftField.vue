@@ -5,7 +5,15 @@ import { nextTick, ref, watch } from 'vue'
  * A field whose typed text is its own until it is left: news from the server never overwrites what is being typed. On leaving or Enter it
  * gives its text away and then shows what was really kept, so that refused input does not stay.
  */
-const { value, disabled = false, invalidKeeps = false } = defineProps<{ value: string | number | undefined; disabled?: boolean; invalidKeeps?: boolean }>()
+const {
+  value,
+  disabled = false,
+  invalidKeeps = false,
+} = defineProps<{
+  value: string | number | undefined
+  disabled?: boolean
+  invalidKeeps?: boolean
+}>()
 const emit = defineEmits<{ keep: [string]; next: [] }>()
 const shown = () => (value === undefined ? '' : String(value))
 const text = ref(shown())
@@ -33,5 +41,18 @@ defineExpose({ focus: () => input.value?.focus() })
 </script>
 
 <template>
-  <input ref="input" v-model="text" class="field" autocomplete="off" :disabled="disabled" @input="dirty = true" @focus="typing = true" @blur="typing = false; keep()" @keydown.enter="enter" />
+  <input
+    ref="input"
+    v-model="text"
+    class="field"
+    autocomplete="off"
+    :disabled="disabled"
+    @input="dirty = true"
+    @focus="typing = true"
+    @blur="
+      typing = false
+      keep()
+    "
+    @keydown.enter="enter"
+  />
 </template>

@@ -2,7 +2,12 @@
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { FAMILY_RULES } from '../../core/footwear/families'
-import { STATIONS, STATION_KIND, stationWords, type Station } from '../../core/footwear/stationWords'
+import {
+  STATIONS,
+  STATION_KIND,
+  stationWords,
+  type Station,
+} from '../../core/footwear/stationWords'
 import { houseRow, targetSource } from '../../core/footwear/targets'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_NORMS, NORM_NOTES, type Norms } from '../../core/measure/normsTable'
@@ -18,10 +23,15 @@ const models = useModels()
 models.load().catch(() => undefined)
 const pane = ref<'targets' | 'activity' | 'flex'>('targets')
 const family = ref<Family>('rigid-shell')
-const rowOf = (station: Station) => draft.matchTargets[`${family.value}.${station}`] ?? houseRow(family.value, station)
+const rowOf = (station: Station) =>
+  draft.matchTargets[`${family.value}.${station}`] ?? houseRow(family.value, station)
 function number(text: string, name: string, low: number, high: number): number | undefined {
   const value = parseNumber(text)
-  if (value === null || value < low || value > high) return void emit('trouble', `${name}: “${text}” is not a number from ${low} to ${high}. Nothing was changed.`)
+  if (value === null || value < low || value > high)
+    return void emit(
+      'trouble',
+      `${name}: “${text}” is not a number from ${low} to ${high}. Nothing was changed.`,
+    )
   emit('trouble', '')
   return value
 }
@@ -30,66 +40,342 @@ function setBand(station: Station, intent: Intent, which: 0 | 1, text: string) {
   if (value === undefined) return
   const row = JSON.parse(JSON.stringify(rowOf(station))) as Record<Intent, [number, number]>
   row[intent][which] = value
-  if (row[intent][0] > row[intent][1]) return emit('trouble', `${stationWords(station).name} ${intent}: the lower end must not lie above the upper one.`)
+  if (row[intent][0] > row[intent][1])
+    return emit(
+      'trouble',
+      `${stationWords(station).name} ${intent}: the lower end must not lie above the upper one.`,
+    )
   const key = `${family.value}.${station}`
   const { [key]: _, ...others } = draft.matchTargets
-  emit('change', { matchTargets: JSON.stringify(row) === JSON.stringify(houseRow(family.value, station)) ? others : { ...others, [key]: row } })
+  emit('change', {
+    matchTargets:
+      JSON.stringify(row) === JSON.stringify(houseRow(family.value, station))
+        ? others
+        : { ...others, [key]: row },
+  })
 }
-const shifts = computed(() => Object.entries(draft.activityShiftMm).map(([key, mm]) => ({ key, mm, activity: ACTIVITIES.find((a) => a.id === key.split('.')[0])?.name ?? key.split('.')[0], station: stationWords(key.split('.')[1] as Station)?.name ?? key })))
+const shifts = computed(() =>
+  Object.entries(draft.activityShiftMm).map(([key, mm]) => ({
+    key,
+    mm,
+    activity: ACTIVITIES.find((a) => a.id === key.split('.')[0])?.name ?? key.split('.')[0],
+    station: stationWords(key.split('.')[1] as Station)?.name ?? key,
+  })),
+)
 function setShift(key: string, text: string) {
   const value = number(text, key, -10, 10)
-  if (value !== undefined) emit('change', { activityShiftMm: { ...draft.activityShiftMm, [key]: value } })
+  if (value !== undefined)
+    emit('change', { activityShiftMm: { ...draft.activityShiftMm, [key]: value } })
 }
-const TRAITS = { loose: 'loose foot', stiff: 'stiff foot', bony: 'bony point', numb: 'numb toes' } as const
+const TRAITS = {
+  loose: 'loose foot',
+  stiff: 'stiff foot',
+  bony: 'bony point',
+  numb: 'numb toes',
+} as const
 function setTrait(key: keyof typeof TRAITS, text: string) {
   const value = number(text, TRAITS[key], 0, 6)
-  if (value !== undefined) emit('change', { characterShiftMm: { ...draft.characterShiftMm, [key]: value } })
+  if (value !== undefined)
+    emit('change', { characterShiftMm: { ...draft.characterShiftMm, [key]: value } })
 }
 const adding = ref({ activity: 'ski-touring', station: 'length' as Station })
-const makers = computed(() => [...new Set([...models.models.filter((m) => m.flex).map((m) => m.maker), ...Object.keys(draft.flexPoints)])].sort())
+const makers = computed(() =>
+  [
+    ...new Set([
+      ...models.models.filter((m) => m.flex).map((m) => m.maker),
+      ...Object.keys(draft.flexPoints),
+    ]),
+  ].sort(),
+)
 function setPoint(maker: string, i: number, which: 0 | 1, text: string) {
-  const value = number(text, `${maker} point ${i + 1}`, which === 0 ? 0 : 1, which === 0 ? 1000 : 10)
+  const value = number(
+    text,
+    `${maker} point ${i + 1}`,
+    which === 0 ? 0 : 1,
+    which === 0 ? 1000 : 10,
+  )
   if (value === undefined) return
   const points = [...(draft.flexPoints[maker] ?? [])].map((p) => [...p] as [number, number])
   points[i] ??= [100, 5]
   points[i]![which] = value
   emit('change', { flexPoints: { ...draft.flexPoints, [maker]: points } })
 }
-const addPoint = (maker: string) => emit('change', { flexPoints: { ...draft.flexPoints, [maker]: [...(draft.flexPoints[maker] ?? []).map((p) => [...p] as [number, number]), [100, 5]] } })
-const dropPoint = (maker: string, i: number) => emit('change', { flexPoints: { ...draft.flexPoints, [maker]: (draft.flexPoints[maker] ?? []).filter((_, k) => k !== i).map((p) => [...p] as [number, number]) } })
+const addPoint = (maker: string) =>
+  emit('change', {
+    flexPoints: {
+      ...draft.flexPoints,
+      [maker]: [
+        ...(draft.flexPoints[maker] ?? []).map((p) => [...p] as [number, number]),
+        [100, 5],
+      ],
+    },
+  })
+const dropPoint = (maker: string, i: number) =>
+  emit('change', {
+    flexPoints: {
+      ...draft.flexPoints,
+      [maker]: (draft.flexPoints[maker] ?? [])
+        .filter((_, k) => k !== i)
+        .map((p) => [...p] as [number, number]),
+    },
+  })
 </script>
 
 <template>
   <div class="tables">
-    <div class="line" role="tablist" aria-label="Tables of footwear"><button v-for="[id, words] in ([['targets', 'Target clearances'], ['activity', 'Activities, spring-back'], ['flex', 'Flex scale']] as const)" :key="id" role="tab" class="pick" :aria-selected="pane === id" @click="pane = id">{{ words }}</button>
-      <select v-if="pane === 'targets'" v-model="family" class="field fam" aria-label="Family"><option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_RULES[f].plural }}</option></select></div>
+    <div class="line" role="tablist" aria-label="Tables of footwear">
+      <button
+        v-for="[id, words] in [
+          ['targets', 'Target clearances'],
+          ['activity', 'Activities, spring-back'],
+          ['flex', 'Flex scale'],
+        ] as const"
+        :key="id"
+        role="tab"
+        class="pick"
+        :aria-selected="pane === id"
+        @click="pane = id"
+      >
+        {{ words }}
+      </button>
+      <select v-if="pane === 'targets'" v-model="family" class="field fam" aria-label="Family">
+        <option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_RULES[f].plural }}</option>
+      </select>
+    </div>
     <template v-if="pane === 'targets'">
-      <p class="small muted">mm of room: length bare behind the heel, widths and girths a side, heights whole. {{ FAMILY_RULES[family].rules.join(' ') }}</p>
-      <table class="table"><thead><tr><th>Station</th><th v-for="i in INTENTS" :key="i">{{ i }}, from – to</th><th>Source</th></tr></thead>
-        <tbody><tr v-for="s in STATIONS" :key="s"><td><b>{{ stationWords(s).name }}</b> <span class="small muted">{{ STATION_KIND[s] }}</span></td>
-          <td v-for="i in INTENTS" :key="i" class="nowrap"><DraftField v-for="w in ([0, 1] as const)" :key="w" class="num" :class="{ own: draft.matchTargets[`${family}.${s}`] && rowOf(s)[i][w] !== houseRow(family, s)[i][w] }" inputmode="decimal" :value="rowOf(s)[i][w]" :disabled="!may" :aria-label="`${stationWords(s).name} ${i} ${w === 0 ? 'from' : 'to'}`" @keep="(t: string) => setBand(s, i, w, t)" /></td><td class="small muted">{{ draft.matchTargets[`${family}.${s}`] ? 'this shop' : targetSource(family, s) }}</td></tr></tbody></table>
+      <p class="small muted">
+        mm of room: length bare behind the heel, widths and girths a side, heights whole.
+        {{ FAMILY_RULES[family].rules.join(' ') }}
+      </p>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Station</th>
+            <th v-for="i in INTENTS" :key="i">{{ i }}, from – to</th>
+            <th>Source</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in STATIONS" :key="s">
+            <td>
+              <b>{{ stationWords(s).name }}</b>
+              <span class="small muted">{{ STATION_KIND[s] }}</span>
+            </td>
+            <td v-for="i in INTENTS" :key="i" class="nowrap">
+              <DraftField
+                v-for="w in [0, 1] as const"
+                :key="w"
+                class="num"
+                :class="{
+                  own:
+                    draft.matchTargets[`${family}.${s}`] &&
+                    rowOf(s)[i][w] !== houseRow(family, s)[i][w],
+                }"
+                inputmode="decimal"
+                :value="rowOf(s)[i][w]"
+                :disabled="!may"
+                :aria-label="`${stationWords(s).name} ${i} ${w === 0 ? 'from' : 'to'}`"
+                @keep="(t: string) => setBand(s, i, w, t)"
+              />
+            </td>
+            <td class="small muted">
+              {{ draft.matchTargets[`${family}.${s}`] ? 'this shop' : targetSource(family, s) }}
+            </td>
+          </tr>
+        </tbody>
+      </table>
     </template>
     <template v-else-if="pane === 'activity'">
-      <p class="small muted">{{ NORM_NOTES.activityShiftMm.name }}: feet swell and slide forward ({{ NORM_NOTES.activityShiftMm.source }}).</p>
-      <table class="table"><thead><tr><th>Activity</th><th>Station</th><th>moves both ends by, mm</th></tr></thead><tbody><tr v-for="s in shifts" :key="s.key"><td>{{ s.activity }}</td><td>{{ s.station }}</td><td><DraftField class="num" :class="{ own: HOUSE_NORMS.activityShiftMm[s.key] !== s.mm }" inputmode="decimal" :value="s.mm" :disabled="!may" :aria-label="`${s.activity} ${s.station}`" @keep="(t: string) => setShift(s.key, t)" /></td></tr></tbody></table>
-      <form class="line" @submit.prevent="setShift(`${adding.activity}.${adding.station}`, '0.5')"><select v-model="adding.activity" class="field fam" aria-label="Activity of a new shift" :disabled="!may"><option v-for="a in ACTIVITIES" :key="a.id" :value="a.id">{{ a.name }}</option></select><select v-model="adding.station" class="field fam" aria-label="Station of a new shift" :disabled="!may"><option v-for="s in STATIONS" :key="s" :value="s">{{ stationWords(s).name }}</option></select><VBtn type="submit" :disabled="!may">Add</VBtn></form>
-      <p class="small muted">{{ NORM_NOTES.characterShiftMm.name }} ({{ NORM_NOTES.characterShiftMm.source }}): a loose foot lowers the snug end, the others raise both ends.</p>
-      <div class="line"><label v-for="(words, k) in TRAITS" :key="k" class="line">{{ words }} <DraftField class="num" :class="{ own: HOUSE_NORMS.characterShiftMm[k] !== draft.characterShiftMm[k] }" inputmode="decimal" :value="draft.characterShiftMm[k]" :disabled="!may" :aria-label="`${words}, mm`" @keep="(t: string) => setTrait(k, t)" /></label></div>
-      <label class="line">{{ NORM_NOTES.springBackShare.name }} <DraftField class="num" inputmode="decimal" :value="draft.springBackShare" :disabled="!may" aria-label="Spring-back share" @keep="(t: string) => { const v = number(t, 'Spring-back share', 0, 1); if (v !== undefined) emit('change', { springBackShare: v }) }" /> <span class="small muted">{{ NORM_NOTES.springBackShare.source }}</span></label>
+      <p class="small muted">
+        {{ NORM_NOTES.activityShiftMm.name }}: feet swell and slide forward ({{
+          NORM_NOTES.activityShiftMm.source
+        }}).
+      </p>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Activity</th>
+            <th>Station</th>
+            <th>moves both ends by, mm</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="s in shifts" :key="s.key">
+            <td>{{ s.activity }}</td>
+            <td>{{ s.station }}</td>
+            <td>
+              <DraftField
+                class="num"
+                :class="{ own: HOUSE_NORMS.activityShiftMm[s.key] !== s.mm }"
+                inputmode="decimal"
+                :value="s.mm"
+                :disabled="!may"
+                :aria-label="`${s.activity} ${s.station}`"
+                @keep="(t: string) => setShift(s.key, t)"
+              />
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <form class="line" @submit.prevent="setShift(`${adding.activity}.${adding.station}`, '0.5')">
+        <select
+          v-model="adding.activity"
+          class="field fam"
+          aria-label="Activity of a new shift"
+          :disabled="!may"
+        >
+          <option v-for="a in ACTIVITIES" :key="a.id" :value="a.id">{{ a.name }}</option></select
+        ><select
+          v-model="adding.station"
+          class="field fam"
+          aria-label="Station of a new shift"
+          :disabled="!may"
+        >
+          <option v-for="s in STATIONS" :key="s" :value="s">
+            {{ stationWords(s).name }}
+          </option></select
+        ><VBtn type="submit" :disabled="!may">Add</VBtn>
+      </form>
+      <p class="small muted">
+        {{ NORM_NOTES.characterShiftMm.name }} ({{ NORM_NOTES.characterShiftMm.source }}): a loose
+        foot lowers the snug end, the others raise both ends.
+      </p>
+      <div class="line">
+        <label v-for="(words, k) in TRAITS" :key="k" class="line"
+          >{{ words }}
+          <DraftField
+            class="num"
+            :class="{ own: HOUSE_NORMS.characterShiftMm[k] !== draft.characterShiftMm[k] }"
+            inputmode="decimal"
+            :value="draft.characterShiftMm[k]"
+            :disabled="!may"
+            :aria-label="`${words}, mm`"
+            @keep="(t: string) => setTrait(k, t)"
+        /></label>
+      </div>
+      <label class="line"
+        >{{ NORM_NOTES.springBackShare.name }}
+        <DraftField
+          class="num"
+          inputmode="decimal"
+          :value="draft.springBackShare"
+          :disabled="!may"
+          aria-label="Spring-back share"
+          @keep="
+            (t: string) => {
+              const v = number(t, 'Spring-back share', 0, 1)
+              if (v !== undefined) emit('change', { springBackShare: v })
+            }
+          "
+        />
+        <span class="small muted">{{ NORM_NOTES.springBackShare.source }}</span></label
+      >
     </template>
     <template v-else>
-      <p class="small muted">Makers' flex numbers cannot be compared with each other. Try two shells of a maker, give each a step of your own scale (1 soft, 10 stiff), and the rest of that maker follows.</p>
-      <table class="table"><thead><tr><th>Maker</th><th>Its number → own step</th></tr></thead><tbody><tr v-for="k in makers" :key="k"><td><b>{{ k }}</b></td><td><span v-for="(p, i) in draft.flexPoints[k] ?? []" :key="i" class="point"><DraftField class="num" inputmode="decimal" :value="p[0]" :disabled="!may" :aria-label="`${k} number ${i + 1}`" @keep="(t: string) => setPoint(k, i, 0, t)" /> → <DraftField class="num" inputmode="decimal" :value="p[1]" :disabled="!may" :aria-label="`${k} step ${i + 1}`" @keep="(t: string) => setPoint(k, i, 1, t)" /><button class="pick" :disabled="!may" :aria-label="`Remove point ${i + 1} of ${k}`" @click="dropPoint(k, i)">×</button></span><VBtn size="small" :disabled="!may" @click="addPoint(k)">Add a point</VBtn><span v-if="(draft.flexPoints[k] ?? []).length < 2" class="small muted"> house line until two points</span></td></tr></tbody></table>
+      <p class="small muted">
+        Makers' flex numbers cannot be compared with each other. Try two shells of a maker, give
+        each a step of your own scale (1 soft, 10 stiff), and the rest of that maker follows.
+      </p>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Maker</th>
+            <th>Its number → own step</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="k in makers" :key="k">
+            <td>
+              <b>{{ k }}</b>
+            </td>
+            <td>
+              <span v-for="(p, i) in draft.flexPoints[k] ?? []" :key="i" class="point"
+                ><DraftField
+                  class="num"
+                  inputmode="decimal"
+                  :value="p[0]"
+                  :disabled="!may"
+                  :aria-label="`${k} number ${i + 1}`"
+                  @keep="(t: string) => setPoint(k, i, 0, t)"
+                />
+                →
+                <DraftField
+                  class="num"
+                  inputmode="decimal"
+                  :value="p[1]"
+                  :disabled="!may"
+                  :aria-label="`${k} step ${i + 1}`"
+                  @keep="(t: string) => setPoint(k, i, 1, t)"
+                /><button
+                  class="pick"
+                  :disabled="!may"
+                  :aria-label="`Remove point ${i + 1} of ${k}`"
+                  @click="dropPoint(k, i)"
+                >
+                  ×
+                </button></span
+              ><VBtn size="small" :disabled="!may" @click="addPoint(k)">Add a point</VBtn
+              ><span v-if="(draft.flexPoints[k] ?? []).length < 2" class="small muted">
+                house line until two points</span
+              >
+            </td>
+          </tr>
+        </tbody>
+      </table>
     </template>
   </div>
 </template>
 
 <style scoped>
-.tables { display: flex; flex-direction: column; gap: 6px; padding: 8px 10px; }
-.line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; }
-.pick { min-height: 36px; min-width: 36px; padding: 0 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; }
-.pick[aria-selected='true'] { background: var(--wash); font-weight: 700; }
-.num { width: 56px; height: 36px; font-size: 14px; text-align: right; padding: 0 6px; } .num.own { border-color: var(--spruce); font-weight: 700; }
-.fam { width: auto; height: 36px; font-size: 14px; padding: 0 6px; } .point { display: inline-flex; gap: 6px; align-items: center; margin-right: 14px; }
-th { font-size: 12px; }
+.tables {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 8px 10px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.pick {
+  min-height: 36px;
+  min-width: 36px;
+  padding: 0 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+}
+.pick[aria-selected='true'] {
+  background: var(--wash);
+  font-weight: 700;
+}
+.num {
+  width: 56px;
+  height: 36px;
+  font-size: 14px;
+  text-align: right;
+  padding: 0 6px;
+}
+.num.own {
+  border-color: var(--spruce);
+  font-weight: 700;
+}
+.fam {
+  width: auto;
+  height: 36px;
+  font-size: 14px;
+  padding: 0 6px;
+}
+.point {
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  margin-right: 14px;
+}
+th {
+  font-size: 12px;
+}
 </style>

@@ -22,7 +22,10 @@ async function read(file: File | undefined) {
   leaveOut.value = false
   trouble.value = ''
   busy.value = 'Reading and checking'
-  const found = await matchWorker().check(await file.text(), file.name.toLowerCase().endsWith('.csv') ? 'csv' : 'json')
+  const found = await matchWorker().check(
+    await file.text(),
+    file.name.toLowerCase().endsWith('.csv') ? 'csv' : 'json',
+  )
   busy.value = ''
   if ('wrong' in found) trouble.value = found.wrong
   else check.value = found
@@ -32,7 +35,11 @@ const badRows = computed(() => new Set(check.value?.bad.map((b) => b.row)).size)
 async function keep() {
   busy.value = 'Keeping'
   try {
-    const { models } = await api<{ models: number }>('models', 'PUT', { format: 'gentle-arch/catalogue', version: 1, models: check.value!.models })
+    const { models } = await api<{ models: number }>('models', 'PUT', {
+      format: 'gentle-arch/catalogue',
+      version: 1,
+      models: check.value!.models,
+    })
     emit('done', models)
     open.value = false
     check.value = null
@@ -48,21 +55,82 @@ async function keep() {
   <VDialog v-model="open" max-width="760">
     <VCard class="pane">
       <h2>Import a catalogue</h2>
-      <p class="small muted">CSV with one row a model, or a catalogue file as JSON. Models with the same id are replaced, the others stay. Export one first to see the columns.</p>
-      <input type="file" accept=".csv,.json,text/csv,application/json" aria-label="Catalogue file" @change="read(($event.target as HTMLInputElement).files?.[0])">
-      <p v-if="busy" role="status">{{ busy }} … <VProgressLinear indeterminate color="primary" /></p>
+      <p class="small muted">
+        CSV with one row a model, or a catalogue file as JSON. Models with the same id are replaced,
+        the others stay. Export one first to see the columns.
+      </p>
+      <input
+        type="file"
+        accept=".csv,.json,text/csv,application/json"
+        aria-label="Catalogue file"
+        @change="read(($event.target as HTMLInputElement).files?.[0])"
+      />
+      <p v-if="busy" role="status">
+        {{ busy }} … <VProgressLinear indeterminate color="primary" />
+      </p>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <template v-if="check">
-        <p><b>{{ name }}</b>: {{ check.rows }} rows, <b>{{ check.models.length }} good</b> ({{ replaced }} replace a model of the catalogue), <b :class="{ 'stop-text': badRows }">{{ badRows }} bad</b>, {{ check.cautions.length }} worth a second look.</p>
-        <ul class="scroll report" tabindex="0" aria-label="Report"><li v-for="(b, i) in check.bad.slice(0, 300)" :key="`b${i}`"><StatusMark kind="stop" :word="`row ${b.row}, ${b.column}: ${b.words}`" /></li><li v-for="(c, i) in check.cautions.slice(0, 200)" :key="`c${i}`"><StatusMark kind="watch" :word="`row ${c.row}, ${c.column}: ${c.words}`" /></li></ul>
-        <label v-if="badRows" class="agree"><input v-model="leaveOut" type="checkbox"> Leave the {{ badRows }} bad {{ badRows === 1 ? 'row' : 'rows' }} out and keep the rest</label>
+        <p>
+          <b>{{ name }}</b
+          >: {{ check.rows }} rows, <b>{{ check.models.length }} good</b> ({{ replaced }} replace a
+          model of the catalogue), <b :class="{ 'stop-text': badRows }">{{ badRows }} bad</b>,
+          {{ check.cautions.length }} worth a second look.
+        </p>
+        <ul class="scroll report" tabindex="0" aria-label="Report">
+          <li v-for="(b, i) in check.bad.slice(0, 300)" :key="`b${i}`">
+            <StatusMark kind="stop" :word="`row ${b.row}, ${b.column}: ${b.words}`" />
+          </li>
+          <li v-for="(c, i) in check.cautions.slice(0, 200)" :key="`c${i}`">
+            <StatusMark kind="watch" :word="`row ${c.row}, ${c.column}: ${c.words}`" />
+          </li>
+        </ul>
+        <label v-if="badRows" class="agree"
+          ><input v-model="leaveOut" type="checkbox" /> Leave the {{ badRows }} bad
+          {{ badRows === 1 ? 'row' : 'rows' }} out and keep the rest</label
+        >
       </template>
-      <div class="line"><VBtn color="primary" variant="flat" :disabled="!check || check.models.length === 0 || (badRows > 0 && !leaveOut) || busy !== ''" @click="keep">Keep {{ check?.models.length ?? '' }} models</VBtn><VBtn @click="open = false">Close</VBtn></div>
+      <div class="line">
+        <VBtn
+          color="primary"
+          variant="flat"
+          :disabled="
+            !check || check.models.length === 0 || (badRows > 0 && !leaveOut) || busy !== ''
+          "
+          @click="keep"
+          >Keep {{ check?.models.length ?? '' }} models</VBtn
+        ><VBtn @click="open = false">Close</VBtn>
+      </div>
     </VCard>
   </VDialog>
 </template>
 
 <style scoped>
-.pane { padding: 16px 18px; display: flex; flex-direction: column; gap: 10px; }
-.report { max-height: 260px; font-size: 13px; } .report li { padding: 2px 0; } .agree { display: flex; gap: 8px; align-items: center; min-height: 40px; } .agree input { width: 20px; height: 20px; accent-color: var(--spruce); } .line { display: flex; gap: 8px; }
+.pane {
+  padding: 16px 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.report {
+  max-height: 260px;
+  font-size: 13px;
+}
+.report li {
+  padding: 2px 0;
+}
+.agree {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 40px;
+}
+.agree input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--spruce);
+}
+.line {
+  display: flex;
+  gap: 8px;
+}
 </style>

@@ -18,7 +18,8 @@ async function choose(event: Event) {
   if (!file) return
   name.value = file.name
   try {
-    if (file.size > 2_000_000) throw new Error('This file is larger than 2 MB. A fitting record is far smaller.')
+    if (file.size > 2_000_000)
+      throw new Error('This file is larger than 2 MB. A fitting record is far smaller.')
     const text = await file.text()
     let value: unknown
     try {
@@ -47,16 +48,33 @@ async function send() {
 <template>
   <div class="import">
     <h2>Import a record</h2>
-    <p class="muted">A fitting record (JSON). It becomes a new client with one fitting; nothing stored is changed.</p>
-    <label class="file"><span class="sr">Record file</span><input type="file" accept="application/json,.json" @change="choose" /></label>
+    <p class="muted">
+      A fitting record (JSON). It becomes a new client with one fitting; nothing stored is changed.
+    </p>
+    <label class="file"
+      ><span class="sr">Record file</span
+      ><input type="file" accept="application/json,.json" @change="choose"
+    /></label>
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
     <p v-if="ready">{{ name }} can be read.</p>
-    <div class="acts"><VBtn color="primary" variant="flat" :disabled="!ready" @click="send">Import</VBtn><VBtn @click="emit('close')">Cancel</VBtn></div>
+    <div class="acts">
+      <VBtn color="primary" variant="flat" :disabled="!ready" @click="send">Import</VBtn
+      ><VBtn @click="emit('close')">Cancel</VBtn>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.import { display: flex; flex-direction: column; gap: 12px; }
-.acts { display: flex; gap: 8px; }
-.file input { min-height: 44px; }
+.import {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
+.file input {
+  min-height: 44px;
+}
 </style>

@@ -26,10 +26,19 @@ async function again(name: string) {
     <VCard class="pane">
       <h2>Signed out after a pause</h2>
       <p>This page is kept. Local law and licence still come first. Sign in to go on.</p>
-      <div v-if="session.page?.demo.length" class="demo"><VBtn v-for="p in session.page.demo" :key="p.login" @click="again(p.login)">{{ p.name }}</VBtn></div>
+      <div v-if="session.page?.demo.length" class="demo">
+        <VBtn v-for="p in session.page.demo" :key="p.login" @click="again(p.login)">{{
+          p.name
+        }}</VBtn>
+      </div>
       <form v-else @submit.prevent="again(login)">
         <VTextField v-model="login" label="Name" autocomplete="username" />
-        <VTextField v-model="password" label="Password" type="password" autocomplete="current-password" />
+        <VTextField
+          v-model="password"
+          label="Password"
+          type="password"
+          autocomplete="current-password"
+        />
         <VBtn type="submit" color="primary" variant="flat">Sign in</VBtn>
       </form>
       <p v-if="trouble" class="stop-text" role="alert">{{ trouble }}</p>
@@ -38,7 +47,18 @@ async function again(name: string) {
 </template>
 
 <style scoped>
-.pane { padding: 18px; }
-.pane, form { display: flex; flex-direction: column; gap: 12px; }
-.demo { display: flex; gap: 8px; flex-wrap: wrap; }
+.pane {
+  padding: 18px;
+}
+.pane,
+form {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.demo {
+  display: flex;
+  gap: 8px;
+  flex-wrap: wrap;
+}
 </style>

@@ -15,9 +15,18 @@ const reason = ref('')
 const trouble = ref('')
 const busy = ref(false)
 const today = new Date().toISOString().slice(0, 10)
-const child = computed(() => /^\d{4}-\d\d-\d\d$/.test(bornOn.value) && ageInYears(bornOn.value, today) < ADULT_FROM_YEARS)
+const child = computed(
+  () =>
+    /^\d{4}-\d\d-\d\d$/.test(bornOn.value) && ageInYears(bornOn.value, today) < ADULT_FROM_YEARS,
+)
 const mass = computed(() => (massKg.value.trim() ? parseNumber(massKg.value) : undefined))
-const massTrouble = computed(() => (mass.value === null ? 'A number in kg, like 64.5' : mass.value !== undefined && (mass.value < 2 || mass.value > 350) ? 'Between 2 and 350 kg' : ''))
+const massTrouble = computed(() =>
+  mass.value === null
+    ? 'A number in kg, like 64.5'
+    : mass.value !== undefined && (mass.value < 2 || mass.value > 350)
+      ? 'Between 2 and 350 kg'
+      : '',
+)
 
 async function begin() {
   if (!name.value.trim()) {
@@ -34,7 +43,10 @@ async function begin() {
       ...(occupation.value.trim() && { occupation: occupation.value.trim() }),
       ...(guardian.value.trim() && { guardian: guardian.value.trim() }),
     }
-    const { fittingId } = await api<{ fittingId: string }>('clients', 'POST', { details, ...(reason.value.trim() && { reason: reason.value.trim() }) })
+    const { fittingId } = await api<{ fittingId: string }>('clients', 'POST', {
+      details,
+      ...(reason.value.trim() && { reason: reason.value.trim() }),
+    })
     emit('close')
     await navigateTo(`/fittings/${fittingId}/story`)
   } catch (error) {
@@ -49,21 +61,61 @@ async function begin() {
   <VCard class="new">
     <h2>New client</h2>
     <form @submit.prevent="begin">
-      <VTextField v-model="name" label="Name" autofocus autocomplete="off" maxlength="120" class="wide" />
+      <VTextField
+        v-model="name"
+        label="Name"
+        autofocus
+        autocomplete="off"
+        maxlength="120"
+        class="wide"
+      />
       <VTextField v-model="bornOn" label="Born on" type="date" :max="today" />
-      <VTextField v-model="massKg" label="Body weight, kg" inputmode="decimal" :error-messages="massTrouble" />
-      <VTextField v-model="occupation" label="Does what" maxlength="120" placeholder="night nurse, skater …" />
+      <VTextField
+        v-model="massKg"
+        label="Body weight, kg"
+        inputmode="decimal"
+        :error-messages="massTrouble"
+      />
+      <VTextField
+        v-model="occupation"
+        label="Does what"
+        maxlength="120"
+        placeholder="night nurse, skater …"
+      />
       <VTextField v-model="reason" label="Comes because of" maxlength="200" />
-      <VTextField v-if="child" v-model="guardian" label="Guardian" maxlength="120" class="wide" hint="Under 16: a guardian is named" persistent-hint />
+      <VTextField
+        v-if="child"
+        v-model="guardian"
+        label="Guardian"
+        maxlength="120"
+        class="wide"
+        hint="Under 16: a guardian is named"
+        persistent-hint
+      />
       <p v-if="trouble" class="stop-text wide" role="alert">{{ trouble }}</p>
-      <div class="acts wide"><VBtn type="submit" color="primary" variant="flat" :disabled="busy">Begin the fitting</VBtn><VBtn @click="emit('close')">Cancel</VBtn></div>
+      <div class="acts wide">
+        <VBtn type="submit" color="primary" variant="flat" :disabled="busy">Begin the fitting</VBtn
+        ><VBtn @click="emit('close')">Cancel</VBtn>
+      </div>
     </form>
   </VCard>
 </template>
 
 <style scoped>
-.new { padding: 18px; }
-form { display: grid; grid-template-columns: 1fr 1fr; gap: 12px; margin-top: 12px; }
-.wide { grid-column: 1 / -1; }
-.acts { display: flex; gap: 8px; }
+.new {
+  padding: 18px;
+}
+form {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 12px;
+  margin-top: 12px;
+}
+.wide {
+  grid-column: 1 / -1;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
 </style>

@@ -1,6 +1,11 @@
 <script setup lang="ts">
 import { VBtn } from 'vuetify/components'
-import { PRICE_KINDS, priceTableSchema, type Price, type PriceTable } from '../../core/followup/priceTable'
+import {
+  PRICE_KINDS,
+  priceTableSchema,
+  type Price,
+  type PriceTable,
+} from '../../core/followup/priceTable'
 import { parseNumber } from '../../core/measure/callOut'
 import { NORM_NOTES, type Norms } from '../../core/measure/normsTable'
 import DraftField from './DraftField.vue'
@@ -10,32 +15,195 @@ const { draft, may } = defineProps<{ draft: Norms; may: boolean }>()
 const emit = defineEmits<{ change: [Partial<Norms>]; trouble: [string] }>()
 function put(part: Partial<PriceTable>) {
   const read = priceTableSchema.safeParse(JSON.parse(JSON.stringify({ ...draft.prices, ...part })))
-  if (!read.success) return emit('trouble', `${read.error.issues[0]!.path.join(' ')}: ${read.error.issues[0]!.message}. Nothing was changed.`)
+  if (!read.success)
+    return emit(
+      'trouble',
+      `${read.error.issues[0]!.path.join(' ')}: ${read.error.issues[0]!.message}. Nothing was changed.`,
+    )
   emit('trouble', '')
   emit('change', { prices: read.data })
 }
-const row = (i: number, part: Partial<Price>) => put({ prices: draft.prices.prices.map((p, k) => (k === i ? { ...p, ...part } : p)) })
+const row = (i: number, part: Partial<Price>) =>
+  put({ prices: draft.prices.prices.map((p, k) => (k === i ? { ...p, ...part } : p)) })
 function amount(text: string, keep: (v: number) => void) {
   const value = parseNumber(text)
   if (value === null) return emit('trouble', `“${text}” is not a number. Nothing was changed.`)
   keep(value)
 }
-const HEAD = [['taxPercent', 'Tax, %'], ['guaranteeMonths', 'Guarantee, months'], ['visitsUnderGuarantee', 'Visits under guarantee'], ['validDays', 'A quote holds, days']] as const
+const HEAD = [
+  ['taxPercent', 'Tax, %'],
+  ['guaranteeMonths', 'Guarantee, months'],
+  ['visitsUnderGuarantee', 'Visits under guarantee'],
+  ['validDays', 'A quote holds, days'],
+] as const
 function add() {
   const used = new Set(draft.prices.prices.map((p) => p.id))
-  put({ prices: [...draft.prices.prices, { id: Array.from({ length: 300 }, (_, k) => `own-${k + 1}`).find((v) => !used.has(v))!, name: 'New price', kind: 'other', amount: 0 }] })
+  put({
+    prices: [
+      ...draft.prices.prices,
+      {
+        id: Array.from({ length: 300 }, (_, k) => `own-${k + 1}`).find((v) => !used.has(v))!,
+        name: 'New price',
+        kind: 'other',
+        amount: 0,
+      },
+    ],
+  })
 }
 </script>
 
 <template>
   <div class="tables">
-    <p class="small muted">{{ NORM_NOTES.prices.source }}. Lines that stand for a device, work or visit come into a quote by themselves.</p>
-    <div class="line"><label class="line">Currency <DraftField class="num" maxlength="8" :value="draft.prices.currency" :disabled="!may" aria-label="Currency" @keep="(t: string) => put({ currency: t })" /></label><label v-for="[key, words] in HEAD" :key="key" class="line">{{ words }} <DraftField class="num" inputmode="decimal" :value="draft.prices[key]" :disabled="!may" :aria-label="words" @keep="(t: string) => amount(t, (v) => put({ [key]: v }))" /></label><label class="line"><input type="checkbox" class="box" :checked="draft.prices.withTax" :disabled="!may" @change="put({ withTax: !draft.prices.withTax })"> prices are with tax</label></div>
-    <table class="table"><thead><tr><th>Name</th><th>Kind</th><th>Stands for</th><th>Price</th><th>Own tax, %</th><th /></tr></thead><tbody><tr v-for="(p, i) in draft.prices.prices" :key="p.id"><td><DraftField class="wide" maxlength="80" :value="p.name" :disabled="!may" :aria-label="`Name of ${p.name}`" @keep="(t: string) => row(i, { name: t })" /></td><td><select class="field num2" :value="p.kind" :disabled="!may" :aria-label="`Kind of ${p.name}`" @change="row(i, { kind: ($event.target as HTMLSelectElement).value as Price['kind'] })"><option v-for="k in PRICE_KINDS" :key="k">{{ k }}</option></select></td><td class="muted">{{ p.of ?? 'chosen by hand' }}</td><td><DraftField class="num" inputmode="decimal" :value="p.amount" :disabled="!may" :aria-label="`Price of ${p.name}`" @keep="(t: string) => amount(t, (v) => row(i, { amount: v }))" /></td><td><DraftField class="num" inputmode="decimal" :value="p.taxPercent ?? ''" :disabled="!may" :aria-label="`Tax of ${p.name}`" @keep="(t: string) => (t.trim() ? amount(t, (v) => row(i, { taxPercent: v })) : row(i, { taxPercent: undefined }))" /></td><td><button v-if="may && !p.of" class="ic" :aria-label="`Take ${p.name} out`" @click="put({ prices: draft.prices.prices.filter((_, k) => k !== i) })">✕</button></td></tr></tbody></table>
+    <p class="small muted">
+      {{ NORM_NOTES.prices.source }}. Lines that stand for a device, work or visit come into a quote
+      by themselves.
+    </p>
+    <div class="line">
+      <label class="line"
+        >Currency
+        <DraftField
+          class="num"
+          maxlength="8"
+          :value="draft.prices.currency"
+          :disabled="!may"
+          aria-label="Currency"
+          @keep="(t: string) => put({ currency: t })" /></label
+      ><label v-for="[key, words] in HEAD" :key="key" class="line"
+        >{{ words }}
+        <DraftField
+          class="num"
+          inputmode="decimal"
+          :value="draft.prices[key]"
+          :disabled="!may"
+          :aria-label="words"
+          @keep="(t: string) => amount(t, (v) => put({ [key]: v }))" /></label
+      ><label class="line"
+        ><input
+          type="checkbox"
+          class="box"
+          :checked="draft.prices.withTax"
+          :disabled="!may"
+          @change="put({ withTax: !draft.prices.withTax })"
+        />
+        prices are with tax</label
+      >
+    </div>
+    <table class="table">
+      <thead>
+        <tr>
+          <th>Name</th>
+          <th>Kind</th>
+          <th>Stands for</th>
+          <th>Price</th>
+          <th>Own tax, %</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(p, i) in draft.prices.prices" :key="p.id">
+          <td>
+            <DraftField
+              class="wide"
+              maxlength="80"
+              :value="p.name"
+              :disabled="!may"
+              :aria-label="`Name of ${p.name}`"
+              @keep="(t: string) => row(i, { name: t })"
+            />
+          </td>
+          <td>
+            <select
+              class="field num2"
+              :value="p.kind"
+              :disabled="!may"
+              :aria-label="`Kind of ${p.name}`"
+              @change="
+                row(i, { kind: ($event.target as HTMLSelectElement).value as Price['kind'] })
+              "
+            >
+              <option v-for="k in PRICE_KINDS" :key="k">{{ k }}</option>
+            </select>
+          </td>
+          <td class="muted">{{ p.of ?? 'chosen by hand' }}</td>
+          <td>
+            <DraftField
+              class="num"
+              inputmode="decimal"
+              :value="p.amount"
+              :disabled="!may"
+              :aria-label="`Price of ${p.name}`"
+              @keep="(t: string) => amount(t, (v) => row(i, { amount: v }))"
+            />
+          </td>
+          <td>
+            <DraftField
+              class="num"
+              inputmode="decimal"
+              :value="p.taxPercent ?? ''"
+              :disabled="!may"
+              :aria-label="`Tax of ${p.name}`"
+              @keep="
+                (t: string) =>
+                  t.trim()
+                    ? amount(t, (v) => row(i, { taxPercent: v }))
+                    : row(i, { taxPercent: undefined })
+              "
+            />
+          </td>
+          <td>
+            <button
+              v-if="may && !p.of"
+              class="ic"
+              :aria-label="`Take ${p.name} out`"
+              @click="put({ prices: draft.prices.prices.filter((_, k) => k !== i) })"
+            >
+              ✕
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
     <VBtn v-if="may" size="small" height="44" @click="add">Add a price</VBtn>
   </div>
 </template>
 
 <style scoped>
-.tables { display: flex; flex-direction: column; gap: 8px; padding: 8px 10px; } .line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; } .num { width: 84px; height: 36px; font-size: 14px; text-align: right; padding: 0 6px; } .num2 { width: 100px; height: 36px; font-size: 14px; } .wide { height: 36px; font-size: 14px; min-width: 260px; } .box { width: 20px; height: 20px; } .ic { width: 36px; height: 36px; text-align: center; }
+.tables {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  padding: 8px 10px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.num {
+  width: 84px;
+  height: 36px;
+  font-size: 14px;
+  text-align: right;
+  padding: 0 6px;
+}
+.num2 {
+  width: 100px;
+  height: 36px;
+  font-size: 14px;
+}
+.wide {
+  height: 36px;
+  font-size: 14px;
+  min-width: 260px;
+}
+.box {
+  width: 20px;
+  height: 20px;
+}
+.ic {
+  width: 36px;
+  height: 36px;
+  text-align: center;
+}
 </style>

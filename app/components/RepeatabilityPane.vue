@@ -18,7 +18,8 @@ const what = ref<ReadingKind>('footLengthMm')
 const subject = ref('')
 const first = ref('')
 const second = ref('')
-const load = async () => (readings.value = (await api<{ readings: DoubleReading[] }>('double-readings')).readings)
+const load = async () =>
+  (readings.value = (await api<{ readings: DoubleReading[] }>('double-readings')).readings)
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
 async function add() {
   const [a, b] = [parseNumber(first.value), parseNumber(second.value)]
@@ -27,14 +28,23 @@ async function add() {
     return
   }
   try {
-    await api('double-readings', 'POST', { what: what.value, subject: subject.value.trim(), first: a, second: b, takenOn: new Date().toISOString().slice(0, 10) })
+    await api('double-readings', 'POST', {
+      what: what.value,
+      subject: subject.value.trim(),
+      first: a,
+      second: b,
+      takenOn: new Date().toISOString().slice(0, 10),
+    })
     first.value = second.value = trouble.value = ''
     await load()
   } catch (error) {
     trouble.value = (error as Error).message
   }
 }
-const drop = (id: string) => api(`double-readings/${id}`, 'DELETE', {}).then(load).catch((error: Error) => (trouble.value = error.message))
+const drop = (id: string) =>
+  api(`double-readings/${id}`, 'DELETE', {})
+    .then(load)
+    .catch((error: Error) => (trouble.value = error.message))
 /** Fewer pairs than this are shown but not used. */
 const ENOUGH = 5
 const rows = computed(() => {
@@ -45,7 +55,9 @@ const rows = computed(() => {
     group.pairs.push([r.first, r.second])
     groups.set(key, group)
   }
-  return [...groups.values()].map((g) => ({ ...g, tem: technicalError(g.pairs)! })).sort((a, b) => a.what.localeCompare(b.what) || a.fitter.localeCompare(b.fitter))
+  return [...groups.values()]
+    .map((g) => ({ ...g, tem: technicalError(g.pairs)! }))
+    .sort((a, b) => a.what.localeCompare(b.what) || a.fitter.localeCompare(b.fitter))
 })
 </script>
 
@@ -53,24 +65,129 @@ const rows = computed(() => {
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <div class="cols rep">
     <section class="card scroll" tabindex="0" role="region" aria-label="Error of each reading">
-      <table class="table"><thead><tr><th>Reading</th><th>Fitter</th><th>Pairs</th><th>Error (TEM), mm</th><th>Counts from (MDC95), mm</th><th>House default, mm</th></tr></thead>
-        <tbody><tr v-for="r in rows" :key="r.fitter + r.what"><td><b>{{ READING_LABELS[r.what].name }}</b></td><td>{{ r.fitter }}</td><td>{{ r.pairs.length }}<span v-if="r.pairs.length < ENOUGH" class="watch-text small"> ▲ {{ ENOUGH - r.pairs.length }} more before it is used</span></td><td>{{ r.tem.toFixed(2) }}</td><td class="bold">{{ smallestChange(r.tem).toFixed(2) }}</td><td class="muted">{{ HOUSE_NORMS.repeatLimitMm[r.what] }}</td></tr></tbody></table>
-      <p v-if="rows.length === 0" class="muted none">No double readings yet. Until {{ ENOUGH }} pairs are held, the repeat limit stands in for the smallest change that counts.</p>
-      <p class="muted small none">TEM = √(Σd²/2n) over pairs; a change of single readings counts from 1.96·√2·TEM. Pairs are independent: foot off the device, landmarks found anew, best on another day.</p>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Reading</th>
+            <th>Fitter</th>
+            <th>Pairs</th>
+            <th>Error (TEM), mm</th>
+            <th>Counts from (MDC95), mm</th>
+            <th>House default, mm</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in rows" :key="r.fitter + r.what">
+            <td>
+              <b>{{ READING_LABELS[r.what].name }}</b>
+            </td>
+            <td>{{ r.fitter }}</td>
+            <td>
+              {{ r.pairs.length
+              }}<span v-if="r.pairs.length < ENOUGH" class="watch-text small">
+                ▲ {{ ENOUGH - r.pairs.length }} more before it is used</span
+              >
+            </td>
+            <td>{{ r.tem.toFixed(2) }}</td>
+            <td class="bold">{{ smallestChange(r.tem).toFixed(2) }}</td>
+            <td class="muted">{{ HOUSE_NORMS.repeatLimitMm[r.what] }}</td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="rows.length === 0" class="muted none">
+        No double readings yet. Until {{ ENOUGH }} pairs are held, the repeat limit stands in for
+        the smallest change that counts.
+      </p>
+      <p class="muted small none">
+        TEM = √(Σd²/2n) over pairs; a change of single readings counts from 1.96·√2·TEM. Pairs are
+        independent: foot off the device, landmarks found anew, best on another day.
+      </p>
     </section>
     <div class="stack">
-      <section v-if="session.may('fittings.change')" class="card card-body form"><h2>Add a pair</h2>
-        <label><span>Reading</span><select v-model="what" class="field"><option v-for="k in READING_KINDS" :key="k" :value="k">{{ READING_LABELS[k].name }}</option></select></label>
-        <label><span>Whose foot (code and side)</span><input v-model="subject" class="field" maxlength="40" placeholder="HR-0412 L" /></label>
-        <div class="pair"><label><span>First, mm</span><input v-model="first" class="field" inputmode="decimal" /></label><label><span>Second, mm</span><input v-model="second" class="field" inputmode="decimal" @keydown.enter="add" /></label></div>
-        <VBtn color="primary" variant="flat" @click="add">Keep the pair</VBtn></section>
-      <section class="card scroll grow"><div class="card-head"><h2>Pairs</h2><span class="aside">{{ readings.length }}</span></div><div v-for="r in readings" :key="r.id" class="row small"><span><b>{{ READING_LABELS[r.what].name }}</b> {{ r.first }} · {{ r.second }}<br /><span class="muted">{{ r.subject }}, {{ r.fitter }}, {{ r.takenOn }}</span></span><button class="x" :aria-label="`Take out ${r.subject}`" :disabled="!session.may('fittings.change')" @click="drop(r.id)">×</button></div></section>
+      <section v-if="session.may('fittings.change')" class="card card-body form">
+        <h2>Add a pair</h2>
+        <label
+          ><span>Reading</span
+          ><select v-model="what" class="field">
+            <option v-for="k in READING_KINDS" :key="k" :value="k">
+              {{ READING_LABELS[k].name }}
+            </option>
+          </select></label
+        >
+        <label
+          ><span>Whose foot (code and side)</span
+          ><input v-model="subject" class="field" maxlength="40" placeholder="HR-0412 L"
+        /></label>
+        <div class="pair">
+          <label
+            ><span>First, mm</span
+            ><input v-model="first" class="field" inputmode="decimal" /></label
+          ><label
+            ><span>Second, mm</span
+            ><input v-model="second" class="field" inputmode="decimal" @keydown.enter="add"
+          /></label>
+        </div>
+        <VBtn color="primary" variant="flat" @click="add">Keep the pair</VBtn>
+      </section>
+      <section class="card scroll grow">
+        <div class="card-head">
+          <h2>Pairs</h2>
+          <span class="aside">{{ readings.length }}</span>
+        </div>
+        <div v-for="r in readings" :key="r.id" class="row small">
+          <span
+            ><b>{{ READING_LABELS[r.what].name }}</b> {{ r.first }} · {{ r.second }}<br /><span
+              class="muted"
+              >{{ r.subject }}, {{ r.fitter }}, {{ r.takenOn }}</span
+            ></span
+          ><button
+            class="x"
+            :aria-label="`Take out ${r.subject}`"
+            :disabled="!session.may('fittings.change')"
+            @click="drop(r.id)"
+          >
+            ×
+          </button>
+        </div>
+      </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.rep { grid-template-columns: minmax(0, 1fr) 300px; }
-.form { display: flex; flex-direction: column; gap: 8px; } .form span { display: block; font-size: 12px; color: var(--muted); } .form h2 + label { margin-top: 2px; } .pair { display: grid; grid-template-columns: 1fr 1fr; gap: 8px; }
-.none { padding: 14px; } .row { display: flex; justify-content: space-between; padding: 6px 14px; border-top: 1px solid var(--hairline); } .x { width: 36px; font-size: 18px; text-align: center; }
+.rep {
+  grid-template-columns: minmax(0, 1fr) 300px;
+}
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.form span {
+  display: block;
+  font-size: 12px;
+  color: var(--muted);
+}
+.form h2 + label {
+  margin-top: 2px;
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.none {
+  padding: 14px;
+}
+.row {
+  display: flex;
+  justify-content: space-between;
+  padding: 6px 14px;
+  border-top: 1px solid var(--hairline);
+}
+.x {
+  width: 36px;
+  font-size: 18px;
+  text-align: center;
+}
 </style>

@@ -25,15 +25,25 @@ export interface Understood {
 }
 
 /** A number with a word of a device's amount or of an angle. */
-export type SidedCall = { kind: 'amount'; word: AmountWord; left: number[]; right: number[] } | { kind: 'angle'; word: string; left: number[]; right: number[] } | { kind: 'refused'; words: string }
+export type SidedCall =
+  | { kind: 'amount'; word: AmountWord; left: number[]; right: number[] }
+  | { kind: 'angle'; word: string; left: number[]; right: number[] }
+  | { kind: 'refused'; words: string }
 
-const EXAMPLE = 'Say a reading and its numbers: width 97.5 / 99 · len L 264 265 · stance -3 / -5 · strike 2 · again · undo'
+const EXAMPLE =
+  'Say a reading and its numbers: width 97.5 / 99 · len L 264 265 · stance -3 / -5 · strike 2 · again · undo'
 
 function sidedOf(line: string): SidedCall | null {
   const amount = parseSided(line, Object.keys(AMOUNT_WORDS) as AmountWord[])
-  if (amount) return 'refused' in amount ? { kind: 'refused', words: amount.refused } : { kind: 'amount', ...amount }
+  if (amount)
+    return 'refused' in amount
+      ? { kind: 'refused', words: amount.refused }
+      : { kind: 'amount', ...amount }
   const angle = parseSided(line, ANGLE_CALLS)
-  if (angle) return 'refused' in angle ? { kind: 'refused', words: angle.refused } : { kind: 'angle', ...angle }
+  if (angle)
+    return 'refused' in angle
+      ? { kind: 'refused', words: angle.refused }
+      : { kind: 'angle', ...angle }
   return null
 }
 
@@ -41,48 +51,118 @@ function sidedOf(line: string): SidedCall | null {
 export function useHeard(line: Ref<string>, context: () => CallOutContext) {
   const fitting = useFitting()
   const sided = computed(() => sidedOf(line.value))
-  const heard = computed<CallOut>(() => parseCallOut(line.value, { ...context(), norms: normsOf(fitting.record) }))
-  const understood = computed<Understood>(() => (sided.value ? ofSided(sided.value) : ofHeard(heard.value)))
+  const heard = computed<CallOut>(() =>
+    parseCallOut(line.value, { ...context(), norms: normsOf(fitting.record) }),
+  )
+  const understood = computed<Understood>(() =>
+    sided.value ? ofSided(sided.value) : ofHeard(heard.value),
+  )
 
   function ofSided(call: SidedCall): Understood {
-    if (call.kind === 'refused') return { chips: [], words: call.words, ready: false, stop: !call.words.startsWith('Which') }
+    if (call.kind === 'refused')
+      return { chips: [], words: call.words, ready: false, stop: !call.words.startsWith('Which') }
     const rule =
-      call.kind === 'amount' ? AMOUNT_WORDS[call.word] : { label: ANGLE_LABELS[angleOfCall(call.word)!].name, unit: '°', range: angleBounds(angleOfCall(call.word)!) }
+      call.kind === 'amount'
+        ? AMOUNT_WORDS[call.word]
+        : {
+            label: ANGLE_LABELS[angleOfCall(call.word)!].name,
+            unit: '°',
+            range: angleBounds(angleOfCall(call.word)!),
+          }
     const bad = [...call.left, ...call.right].find((v) => v < rule.range[0] || v > rule.range[1])
-    if (bad !== undefined) return { chips: [], words: `${bad} ${rule.unit} is outside ${rule.range[0]} to ${rule.range[1]}.`, ready: false, stop: true }
-    const chips = SIDES.flatMap((side): Chip[] => (call[side].length ? [{ side, text: `${call[side].join(' · ')} ${rule.unit}` }] : []))
-    return { chips: [{ text: rule.label }, ...chips], ready: chips.length > 0, words: chips.length ? undefined : `${rule.label}: left / right` }
+    if (bad !== undefined)
+      return {
+        chips: [],
+        words: `${bad} ${rule.unit} is outside ${rule.range[0]} to ${rule.range[1]}.`,
+        ready: false,
+        stop: true,
+      }
+    const chips = SIDES.flatMap((side): Chip[] =>
+      call[side].length ? [{ side, text: `${call[side].join(' · ')} ${rule.unit}` }] : [],
+    )
+    return {
+      chips: [{ text: rule.label }, ...chips],
+      ready: chips.length > 0,
+      words: chips.length ? undefined : `${rule.label}: left / right`,
+    }
   }
   function ofHeard(h: CallOut): Understood {
     if (h.kind === 'readings') {
       const chips = SIDES.flatMap((side): Chip[] => {
         if (!h[side].length) return []
         const tries = readingOf(fitting.record.feet[side]!, h.what, h.posture)?.trials.length ?? 0
-        return [{ side, text: `${h[side].join(' · ')} mm, try ${tries + 1}${h[side].length > 1 ? `–${tries + h[side].length}` : ''}` }]
+        return [
+          {
+            side,
+            text: `${h[side].join(' · ')} mm, try ${tries + 1}${h[side].length > 1 ? `–${tries + h[side].length}` : ''}`,
+          },
+        ]
       })
-      return { chips: [{ text: `${READING_LABELS[h.what].name}, ${h.posture}` }, ...chips], ready: true, words: warning(h) }
+      return {
+        chips: [{ text: `${READING_LABELS[h.what].name}, ${h.posture}` }, ...chips],
+        ready: true,
+        words: warning(h),
+      }
     }
-    if (h.kind === 'undo') return { chips: [{ text: 'Take back' }], ready: true, words: fitting.undoStack.at(-1)?.words ?? 'nothing to take back' }
-    if (h.kind === 'again') return { chips: [{ text: 'Once more' }], ready: true, words: 'Now say only the numbers: left / right' }
+    if (h.kind === 'undo')
+      return {
+        chips: [{ text: 'Take back' }],
+        ready: true,
+        words: fitting.undoStack.at(-1)?.words ?? 'nothing to take back',
+      }
+    if (h.kind === 'again')
+      return {
+        chips: [{ text: 'Once more' }],
+        ready: true,
+        words: 'Now say only the numbers: left / right',
+      }
     if (h.kind === 'posture') return { chips: [{ text: h.posture }], ready: true }
     if (h.kind === 'strike') return strikeWords(h)
-    if (h.kind === 'refused') return { chips: [], words: h.words, ready: false, choices: h.choices, stop: true }
-    if (h.kind === 'partial') return { chips: [], words: h.words, ready: false, complete: h.complete }
+    if (h.kind === 'refused')
+      return { chips: [], words: h.words, ready: false, choices: h.choices, stop: true }
+    if (h.kind === 'partial')
+      return { chips: [], words: h.words, ready: false, complete: h.complete }
     return { chips: [], ready: false, words: EXAMPLE }
   }
   /** Feet whose try of the reading in hand can be struck. */
   function strikable(h: Extract<CallOut, { kind: 'strike' }>): Side[] {
     const { what, posture } = context()
-    return what === undefined ? [] : SIDES.filter((side) => (h.side === undefined || h.side === side) && readingOf(fitting.record.feet[side]!, what, posture)?.trials[h.number - 1] !== undefined)
+    return what === undefined
+      ? []
+      : SIDES.filter(
+          (side) =>
+            (h.side === undefined || h.side === side) &&
+            readingOf(fitting.record.feet[side]!, what, posture)?.trials[h.number - 1] !==
+              undefined,
+        )
   }
   function strikeWords(h: Extract<CallOut, { kind: 'strike' }>): Understood {
     const { what, posture } = context()
-    if (what === undefined) return { chips: [], words: 'Strike works on Measure, for the reading in hand.', ready: false }
+    if (what === undefined)
+      return { chips: [], words: 'Strike works on Measure, for the reading in hand.', ready: false }
     const sides = strikable(h)
-    if (sides.length === 0) return { chips: [], words: `There is no try ${h.number} of ${READING_LABELS[what].name.toLowerCase()} ${posture}.`, ready: false, stop: true }
-    if (sides.length > 1) return { chips: [], words: 'Which foot?', ready: false, choices: [`strike L ${h.number}`, `strike R ${h.number}`] }
+    if (sides.length === 0)
+      return {
+        chips: [],
+        words: `There is no try ${h.number} of ${READING_LABELS[what].name.toLowerCase()} ${posture}.`,
+        ready: false,
+        stop: true,
+      }
+    if (sides.length > 1)
+      return {
+        chips: [],
+        words: 'Which foot?',
+        ready: false,
+        choices: [`strike L ${h.number}`, `strike R ${h.number}`],
+      }
     const reading = readingOf(fitting.record.feet[sides[0]!]!, what, posture)!
-    return { chips: [{ text: reading.struck.includes(h.number - 1) ? 'Bring back' : 'Strike' }, { side: sides[0], text: `try ${h.number}: ${reading.trials[h.number - 1]} mm` }], ready: true }
+    return {
+      chips: [
+        { text: reading.struck.includes(h.number - 1) ? 'Bring back' : 'Strike' },
+        { side: sides[0], text: `try ${h.number}: ${reading.trials[h.number - 1]} mm` },
+      ],
+      ready: true,
+    }
   }
   /** Something unlikely in what was heard: asked once, kept on a second Enter. */
   function warning(h: Extract<CallOut, { kind: 'readings' }>): string | undefined {
@@ -91,8 +171,10 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
       for (const value of h[side]) {
         const foot = fitting.record.feet[side]!
         const own = readingOf(foot, h.what, h.posture)?.trials ?? []
-        const other = readingOf(fitting.record.feet[otherSide(side)]!, h.what, h.posture)?.trials ?? []
-        if (looksLikeOtherFoot(h.what, value, own, other, norms)) return `${value} is the ${otherSide(side)} foot's value. Keep it as ${side}?`
+        const other =
+          readingOf(fitting.record.feet[otherSide(side)]!, h.what, h.posture)?.trials ?? []
+        if (looksLikeOtherFoot(h.what, value, own, other, norms))
+          return `${value} is the ${otherSide(side)} foot's value. Keep it as ${side}?`
         const words = doubt(h.what, value, bestMean(foot, 'footLengthMm', 'standing'), norms)
         if (words) return words
       }

@@ -17,10 +17,21 @@ export class ApiError extends Error {
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
 
 /** Calls the server for a text; throws an ApiError with a sentence for people. */
-export async function apiText(path: string, method: Method = 'GET', body?: unknown): Promise<string> {
+export async function apiText(
+  path: string,
+  method: Method = 'GET',
+  body?: unknown,
+): Promise<string> {
   let response: Response
   try {
-    response = await fetch(`/api/${path}`, { method, credentials: 'same-origin', ...(body !== undefined && { headers: { 'content-type': 'application/json' }, body: JSON.stringify(body) }) })
+    response = await fetch(`/api/${path}`, {
+      method,
+      credentials: 'same-origin',
+      ...(body !== undefined && {
+        headers: { 'content-type': 'application/json' },
+        body: JSON.stringify(body),
+      }),
+    })
   } catch {
     throw new ApiError(null, 'The server does not answer. What you typed is kept on this device.')
   }
@@ -30,10 +41,17 @@ export async function apiText(path: string, method: Method = 'GET', body?: unkno
   try {
     problem = JSON.parse(text) as Problem
   } catch {
-    problem = { type: 'about:blank', title: response.statusText, status: response.status, code: 'failed', detail: 'The server answered with something unreadable. Try again.' }
+    problem = {
+      type: 'about:blank',
+      title: response.statusText,
+      status: response.status,
+      code: 'failed',
+      detail: 'The server answered with something unreadable. Try again.',
+    }
   }
   throw new ApiError(problem, problem.detail)
 }
 
 /** Calls the server for JSON; throws an ApiError with a sentence for people. */
-export const api = async <T>(path: string, method: Method = 'GET', body?: unknown): Promise<T> => JSON.parse(await apiText(path, method, body)) as T
+export const api = async <T>(path: string, method: Method = 'GET', body?: unknown): Promise<T> =>
+  JSON.parse(await apiText(path, method, body)) as T

@@ -28,20 +28,24 @@ interface Shape extends DBSchema {
 const open = () =>
   openDB<Shape>('gentle-arch', 2, {
     upgrade(db, from) {
-      if (from < 1) db.createObjectStore('pending', { keyPath: 'id' }).createIndex('byFitting', 'fittingId')
+      if (from < 1)
+        db.createObjectStore('pending', { keyPath: 'id' }).createIndex('byFitting', 'fittingId')
       if (from < 2) db.createObjectStore('history', { keyPath: 'fittingId' })
     },
   })
 
 /** Keeps a change until it is confirmed; a browser that forbids its database loses only this safety. */
-export const keepPending = async (item: Pending) => void (await (await open()).put('pending', JSON.parse(JSON.stringify(item)) as Pending))
+export const keepPending = async (item: Pending) =>
+  void (await (await open()).put('pending', JSON.parse(JSON.stringify(item)) as Pending))
 export const dropPending = async (id: string) => void (await (await open()).delete('pending', id))
 export async function pendingOf(fittingId: string): Promise<Pending[]> {
   const items = await (await open()).getAllFromIndex('pending', 'byFitting', fittingId)
   return items.sort((a, b) => a.order - b.order)
 }
 
-export const keepHistory = async (history: History) => void (await (await open()).put('history', JSON.parse(JSON.stringify(history)) as History))
-export const historyOf = async (fittingId: string): Promise<History | undefined> => (await open()).get('history', fittingId)
+export const keepHistory = async (history: History) =>
+  void (await (await open()).put('history', JSON.parse(JSON.stringify(history)) as History))
+export const historyOf = async (fittingId: string): Promise<History | undefined> =>
+  (await open()).get('history', fittingId)
 /** Forgets what could be taken back, in every fitting. */
 export const dropHistory = async () => void (await (await open()).clear('history'))

@@ -16,7 +16,20 @@ export function useDeviceVersions() {
     const now = fitting.record.feet[side]!.device ?? null
     if (list.length > 0 && deviceDiff(list.at(-1)!.device, now).length === 0) return false
     const by = session.person?.name
-    fitting.message = fitting.put(`versions.${side}`, [...list, { device: copy(now), words: words.slice(0, 200), ...(by && { by }), at: new Date().toISOString() }].slice(-60), `version ${side}`) ?? ''
+    fitting.message =
+      fitting.put(
+        `versions.${side}`,
+        [
+          ...list,
+          {
+            device: copy(now),
+            words: words.slice(0, 200),
+            ...(by && { by }),
+            at: new Date().toISOString(),
+          },
+        ].slice(-60),
+        `version ${side}`,
+      ) ?? ''
     return true
   }
   /** Puts another device in place of this one; what was there is kept as a version. Returns what was refused, or nothing. */

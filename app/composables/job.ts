@@ -17,20 +17,39 @@ export function useJob() {
   const models = useModels()
   const timers = useTimers()
   const session = useSession()
-  const steps = computed(() => jobSteps(fitting.record, models.models, learnedMinutes(bench.state?.times ?? []), bench.state?.processes))
+  const steps = computed(() =>
+    jobSteps(
+      fitting.record,
+      models.models,
+      learnedMinutes(bench.state?.times ?? []),
+      bench.state?.processes,
+    ),
+  )
   const canWork = computed(() => session.may('jobs.change') && !fitting.blocked)
   /** Makes a change; a sentence when it is refused. */
   function act(step: BenchStep, change: Omit<StepChange, 'step' | 'foot'>): string {
     try {
-      const { command } = stepCommand(steps.value, { step: step.step, ...(step.foot && { foot: step.foot }), ...change })
+      const { command } = stepCommand(steps.value, {
+        step: step.step,
+        ...(step.foot && { foot: step.foot }),
+        ...change,
+      })
       const refused = fitting.change(command, `${change.do} ${step.words.toLowerCase()}`)
-      if (!refused) void timers.forStep(fitting.client?.code ?? 'job', fitting.id, step, change.do, change.minutes)
+      if (!refused)
+        void timers.forStep(
+          fitting.client?.code ?? 'job',
+          fitting.id,
+          step,
+          change.do,
+          change.minutes,
+        )
       return refused ?? ''
     } catch (error) {
       if (error instanceof Refusal) return error.message
       throw error
     }
   }
-  const early = (step: BenchStep) => openBefore(steps.value, step).map((s) => `${s.words}${s.foot ? `, ${s.foot}` : ''}`)
+  const early = (step: BenchStep) =>
+    openBefore(steps.value, step).map((s) => `${s.words}${s.foot ? `, ${s.foot}` : ''}`)
   return { fitting, bench, models, steps, canWork, act, early }
 }

@@ -4,7 +4,11 @@ import type { EffectKind, EffectStep } from '../../core/mechanics/effectSteps'
 import type { Side } from '../../core/record/vocabulary'
 
 /** One effect: an arrow by its step in length and weight, the turning moment as an arc as seen from behind; a dash for none, dots where nothing may be told. */
-const { step, kind, side } = defineProps<{ step: EffectStep | null; kind: EffectKind; side: Side }>()
+const { step, kind, side } = defineProps<{
+  step: EffectStep | null
+  kind: EffectKind
+  side: Side
+}>()
 const HALF = [0, 5, 8, 10.5]
 const WEIGHT = [1.4, 1.6, 2.4, 3.4]
 const SWEEP = [0, 70, 120, 170]
@@ -35,15 +39,33 @@ const arc = computed(() => {
 
 <template>
   <svg viewBox="0 0 28 24" width="28" height="24" aria-hidden="true">
-    <path v-if="step === null" d="M7 12h2.5M12.8 12h2.4M18.5 12h2.5" class="line" stroke-width="1.8" />
+    <path
+      v-if="step === null"
+      d="M7 12h2.5M12.8 12h2.4M18.5 12h2.5"
+      class="line"
+      stroke-width="1.8"
+    />
     <path v-else-if="step.step === 0" d="M9 12h10" class="line none" stroke-width="1.6" />
-    <template v-else-if="kind === 'moment'"><path :d="arc" class="line" :stroke-width="weight" /><circle cx="14" cy="17" r="1.4" fill="currentColor" /></template>
+    <template v-else-if="kind === 'moment'">
+      <path :d="arc" class="line" :stroke-width="weight" />
+      <circle cx="14" cy="17" r="1.4" fill="currentColor" />
+    </template>
     <path v-else :d="straight" class="line" :stroke-width="weight" />
   </svg>
 </template>
 
 <style scoped>
-svg { display: block; flex: none; }
-.line { fill: none; stroke: currentColor; stroke-linecap: round; stroke-linejoin: round; }
-.none { stroke: var(--muted); }
+svg {
+  display: block;
+  flex: none;
+}
+.line {
+  fill: none;
+  stroke: currentColor;
+  stroke-linecap: round;
+  stroke-linejoin: round;
+}
+.none {
+  stroke: var(--muted);
+}
 </style>

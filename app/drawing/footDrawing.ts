@@ -11,13 +11,18 @@ type Point = readonly [number, number]
 export const mirror = (side: Side): 1 | -1 => (side === 'left' ? 1 : -1)
 
 /** A foot's point in drawing millimetres: x mirrored for the right foot, y down, heel at the bottom. */
-export const toDrawing = (side: Side, lengthMm: number, [x, y]: Point): [number, number] => [x * mirror(side), lengthMm - y]
+export const toDrawing = (side: Side, lengthMm: number, [x, y]: Point): [number, number] => [
+  x * mirror(side),
+  lengthMm - y,
+]
 
 const n = (v: number) => (Math.round(v * 10) / 10).toString()
 
 /** SVG path of a closed line in drawing millimetres. */
 export const pathOf = (side: Side, lengthMm: number, points: readonly Point[]): string =>
-  points.length === 0 ? '' : `M${points.map((p) => toDrawing(side, lengthMm, p).map(n).join(' ')).join('L')}Z`
+  points.length === 0
+    ? ''
+    : `M${points.map((p) => toDrawing(side, lengthMm, p).map(n).join(' ')).join('L')}Z`
 
 /** Drops points that lie within a tolerance of the line between their neighbours (fewer points, same look). */
 export function thin(points: readonly Point[], everyMm = 1.2): Point[] {
@@ -30,9 +35,14 @@ export function thin(points: readonly Point[], everyMm = 1.2): Point[] {
 }
 
 /** Tint of ring i of n: the hue over the sheet, from low to high. */
-export const tint = (hue: string, i: number, count: number, low: number, high: number): string => interpolateRgb('#FFFDF8', hue)(low + ((high - low) * i) / Math.max(1, count))
+export const tint = (hue: string, i: number, count: number, low: number, high: number): string =>
+  interpolateRgb('#FFFDF8', hue)(low + ((high - low) * i) / Math.max(1, count))
 
-export const HUES: Record<Side | 'spruce', string> = { left: '#7B3F61', right: '#1F6C86', spruce: '#24564B' }
+export const HUES: Record<Side | 'spruce', string> = {
+  left: '#7B3F61',
+  right: '#1F6C86',
+  spruce: '#24564B',
+}
 
 /** One filled ring of a terrain with its path and tint. */
 export interface DrawnRing {
@@ -57,14 +67,31 @@ export function isInside(line: readonly Point[], x: number, y: number): boolean 
 /** A place on an index ring for its height: well inside the outline, as far back as the middle of the foot allows. */
 function labelSpot(rings: readonly (readonly Point[])[], outline: readonly Point[]): Point | null {
   for (const ring of [...rings].sort((a, b) => b.length - a.length)) {
-    const good = ring.filter(([x, y], i) => i % 3 === 0 && isInside(outline, x - 8, y) && isInside(outline, x + 8, y) && isInside(outline, x, y - 8) && isInside(outline, x, y + 8))
+    const good = ring.filter(
+      ([x, y], i) =>
+        i % 3 === 0 &&
+        isInside(outline, x - 8, y) &&
+        isInside(outline, x + 8, y) &&
+        isInside(outline, x, y - 8) &&
+        isInside(outline, x, y + 8),
+    )
     if (good.length > 4) return good[Math.floor(good.length / 2)]!
   }
   return null
 }
 
 /** Rings as filled paths in one hue, darker = higher; every `indexEvery`th is an index ring with its height set on it. */
-export function drawRings(side: Side, lengthMm: number, rings: readonly ContourRing[], hue: string, low: number, high: number, indexEvery: number, intervalMm: number, outline: readonly Point[]): DrawnRing[] {
+export function drawRings(
+  side: Side,
+  lengthMm: number,
+  rings: readonly ContourRing[],
+  hue: string,
+  low: number,
+  high: number,
+  indexEvery: number,
+  intervalMm: number,
+  outline: readonly Point[],
+): DrawnRing[] {
   return rings.map((ring, i) => {
     const index = Math.round(ring.heightMm / intervalMm) % indexEvery === 0 && ring.heightMm > 0
     const spot = index ? labelSpot(ring.rings, outline) : null
@@ -79,10 +106,23 @@ export function drawRings(side: Side, lengthMm: number, rings: readonly ContourR
 }
 
 /** The bare sole of a foot as terrain, on a 2 mm grid: outline and rings. */
-export function drawSole(side: Side, parameters: SoleParameters): { lengthMm: number; outline: string; rings: DrawnRing[]; sole: ReturnType<typeof sampleSole>['sole'] } {
+export function drawSole(
+  side: Side,
+  parameters: SoleParameters,
+): {
+  lengthMm: number
+  outline: string
+  rings: DrawnRing[]
+  sole: ReturnType<typeof sampleSole>['sole']
+} {
   const field = sampleSole(parameters, 2)
   const { lengthMm } = parameters
   const rings = contourRings(field, field.z, (i) => field.mask[i] === 1, 1.5)
   const line = soleOutline(field.sole)
-  return { lengthMm, outline: pathOf(side, lengthMm, line), rings: drawRings(side, lengthMm, rings, HUES[side], 0.04, 0.42, 4, 1.5, line), sole: field.sole }
+  return {
+    lengthMm,
+    outline: pathOf(side, lengthMm, line),
+    rings: drawRings(side, lengthMm, rings, HUES[side], 0.04, 0.42, 4, 1.5, line),
+    sole: field.sole,
+  }
 }

@@ -5,11 +5,25 @@ import type { Side } from '../../core/record/vocabulary'
 import { drawSole } from './footDrawing'
 
 /** A foot nobody has measured yet: drawn lightly, so that there is a place to point at. */
-const UNMEASURED: SoleParameters = { lengthMm: 262, forefootWidthMm: 98, heelWidthMm: 64, navicularHeightMm: 44, forefootDeg: 0, castDeg: 0, secondToeLeadMm: -3, lateralArchMm: 2.2 }
+const UNMEASURED: SoleParameters = {
+  lengthMm: 262,
+  forefootWidthMm: 98,
+  heelWidthMm: 64,
+  navicularHeightMm: 44,
+  forefootDeg: 0,
+  castDeg: 0,
+  secondToeLeadMm: -3,
+  lateralArchMm: 2.2,
+}
 
 /** The sole drawing of one foot of a record; follows its readings. `measured` is false for the stand-in shape. */
-export function useSole(record: () => FittingRecord, side: Side): ComputedRef<ReturnType<typeof drawSole> & { measured: boolean; parameters: SoleParameters }> {
-  const key = computed(() => JSON.stringify(soleParameters(record().feet[side]!)?.parameters ?? null))
+export function useSole(
+  record: () => FittingRecord,
+  side: Side,
+): ComputedRef<ReturnType<typeof drawSole> & { measured: boolean; parameters: SoleParameters }> {
+  const key = computed(() =>
+    JSON.stringify(soleParameters(record().feet[side]!)?.parameters ?? null),
+  )
   return computed(() => {
     const found = JSON.parse(key.value) as SoleParameters | null
     const parameters = found ?? UNMEASURED

@@ -25,13 +25,54 @@ const search = ref('')
 const looking = ref('')
 const importing = ref(false)
 const measuring = ref<'new' | 'this' | null>(null)
-const load = (again = true) => models.load(again).catch((error: Error) => (trouble.value = error.message))
+const load = (again = true) =>
+  models.load(again).catch((error: Error) => (trouble.value = error.message))
 onMounted(() => load())
-const HEADERS = [{ title: 'Model', key: 'name' }, { title: 'Maker', key: 'maker' }, { title: 'Family', key: 'family' }, { title: 'Sizes', key: 'sizes' }, { title: 'Length', key: 'length', align: 'end' as const }, { title: 'Ball', key: 'ball', align: 'end' as const }, { title: 'Shelf', key: 'shelf', align: 'end' as const }, { title: 'Price', key: 'price', align: 'end' as const }]
-const rows = computed(() => models.models.map((m) => ({ id: m.id, name: m.name, maker: m.maker, family: FAMILY_RULES[m.family].plural, sizes: `${sizeWords(Math.min(...m.sizesMm))} – ${sizeWords(Math.max(...m.sizesMm))}`, length: m.at.lengthMm ?? null, ball: m.at.ballWidthMm ?? m.lastWidthMm ?? null, shelf: Object.values(m.stock).reduce((a, b) => a + b, 0), price: m.price })))
+const HEADERS = [
+  { title: 'Model', key: 'name' },
+  { title: 'Maker', key: 'maker' },
+  { title: 'Family', key: 'family' },
+  { title: 'Sizes', key: 'sizes' },
+  { title: 'Length', key: 'length', align: 'end' as const },
+  { title: 'Ball', key: 'ball', align: 'end' as const },
+  { title: 'Shelf', key: 'shelf', align: 'end' as const },
+  { title: 'Price', key: 'price', align: 'end' as const },
+]
+const rows = computed(() =>
+  models.models.map((m) => ({
+    id: m.id,
+    name: m.name,
+    maker: m.maker,
+    family: FAMILY_RULES[m.family].plural,
+    sizes: `${sizeWords(Math.min(...m.sizesMm))} – ${sizeWords(Math.max(...m.sizesMm))}`,
+    length: m.at.lengthMm ?? null,
+    ball: m.at.ballWidthMm ?? m.lastWidthMm ?? null,
+    shelf: Object.values(m.stock).reduce((a, b) => a + b, 0),
+    price: m.price,
+  })),
+)
 const m = computed(() => models.byId(looking.value))
 const bias = computed(() => models.learned[looking.value])
-const NAMES: Record<string, string> = { lengthMm: 'length', toeBoxWidthMm: 'toe box width', toeBoxHeightMm: 'toe box height', ballWidthMm: 'ball width', ballHeightMm: 'ball height', waistGirthMm: 'waist girth', instepHeightMm: 'instep height', instepGirthMm: 'instep girth', heelWidthMm: 'heel width', heelDepthMm: 'heel depth', heelInstepGirthMm: 'heel–instep girth', ankleWidthMm: 'ankle width', ankleHeightMm: 'ankle pocket height', cuffGirthMm: 'cuff girth', cuffHeightMm: 'cuff height', fifthToeRoomMm: 'room, fifth toe', fifthMetRoomMm: 'room, fifth met', navicularRoomMm: 'room, navicular' }
+const NAMES: Record<string, string> = {
+  lengthMm: 'length',
+  toeBoxWidthMm: 'toe box width',
+  toeBoxHeightMm: 'toe box height',
+  ballWidthMm: 'ball width',
+  ballHeightMm: 'ball height',
+  waistGirthMm: 'waist girth',
+  instepHeightMm: 'instep height',
+  instepGirthMm: 'instep girth',
+  heelWidthMm: 'heel width',
+  heelDepthMm: 'heel depth',
+  heelInstepGirthMm: 'heel–instep girth',
+  ankleWidthMm: 'ankle width',
+  ankleHeightMm: 'ankle pocket height',
+  cuffGirthMm: 'cuff girth',
+  cuffHeightMm: 'cuff height',
+  fifthToeRoomMm: 'room, fifth toe',
+  fifthMetRoomMm: 'room, fifth met',
+  navicularRoomMm: 'room, navicular',
+}
 async function act(task: () => Promise<unknown>, words: string) {
   trouble.value = ''
   try {
@@ -42,64 +83,249 @@ async function act(task: () => Promise<unknown>, words: string) {
     trouble.value = (error as Error).message
   }
 }
-const stock = (sizeMm: number, count: number) => act(() => api('models/stock', 'POST', { model: looking.value, sizeMm, count }), `${m.value?.name} ${sizeWords(sizeMm)}: ${count} on the shelf`)
-const keep = (model: FootwearModel) => act(async () => {
-  await api('models/measured', 'POST', model)
-  looking.value = model.id
-}, `${model.name} kept`)
+const stock = (sizeMm: number, count: number) =>
+  act(
+    () => api('models/stock', 'POST', { model: looking.value, sizeMm, count }),
+    `${m.value?.name} ${sizeWords(sizeMm)}: ${count} on the shelf`,
+  )
+const keep = (model: FootwearModel) =>
+  act(async () => {
+    await api('models/measured', 'POST', model)
+    looking.value = model.id
+  }, `${model.name} kept`)
 async function remove() {
   const name = m.value?.name
-  await act(() => api('models/remove', 'POST', { model: looking.value }), `${name} taken out of the catalogue`)
+  await act(
+    () => api('models/remove', 'POST', { model: looking.value }),
+    `${name} taken out of the catalogue`,
+  )
   looking.value = ''
 }
 const csv = () => download('catalogue.csv', writeCatalogueCsv(models.models), 'text/csv')
-const json = () => download('catalogue.json', JSON.stringify({ format: 'gentle-arch/catalogue', version: 1, models: models.models }, null, 2), 'application/json')
+const json = () =>
+  download(
+    'catalogue.json',
+    JSON.stringify({ format: 'gentle-arch/catalogue', version: 1, models: models.models }, null, 2),
+    'application/json',
+  )
 </script>
 
 <template>
   <div class="frame plain">
     <AppHeader title="Catalogue" fact="footwear of this shop" />
     <main class="main">
-      <div class="title-row"><h1>Catalogue</h1><span class="fact">{{ models.models.length }} models of {{ new Set(models.models.map((x) => x.maker)).size }} makers</span>
-        <input v-model="search" class="field find" type="search" placeholder="find a model" aria-label="Find a model">
-        <VBtn :disabled="!models.models.length" @click="csv">Export CSV</VBtn><VBtn :disabled="!models.models.length" @click="json">Export JSON</VBtn>
-        <VBtn v-if="session.may('models.change')" @click="importing = true">Import</VBtn><VBtn v-if="session.may('models.measure')" color="primary" variant="flat" @click="looking = ''; measuring = 'new'">Measure a shell</VBtn></div>
+      <div class="title-row">
+        <h1>Catalogue</h1>
+        <span class="fact"
+          >{{ models.models.length }} models of
+          {{ new Set(models.models.map((x) => x.maker)).size }} makers</span
+        >
+        <input
+          v-model="search"
+          class="field find"
+          type="search"
+          placeholder="find a model"
+          aria-label="Find a model"
+        />
+        <VBtn :disabled="!models.models.length" @click="csv">Export CSV</VBtn
+        ><VBtn :disabled="!models.models.length" @click="json">Export JSON</VBtn>
+        <VBtn v-if="session.may('models.change')" @click="importing = true">Import</VBtn
+        ><VBtn
+          v-if="session.may('models.measure')"
+          color="primary"
+          variant="flat"
+          @click="
+            looking = ''
+            measuring = 'new'
+          "
+          >Measure a shell</VBtn
+        >
+      </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-if="done" class="small good-text" role="status">{{ done }}</p>
       <div class="cols two">
-        <section class="card scroll" tabindex="0" aria-label="Models"><VDataTable :headers="HEADERS" :items="rows" :search="search" items-per-page="25" density="compact" hover>
-          <template #[`item.name`]="{ item }"><button class="name" :aria-pressed="looking === item.id" @click="looking = item.id">{{ item.name }}</button></template>
-          <template #[`item.length`]="{ item }"><span v-if="item.length !== null">{{ item.length }} mm</span><StatusMark v-else kind="watch" word="not known" /></template>
-          <template #[`item.ball`]="{ item }">{{ item.ball === null ? '–' : `${item.ball} mm` }}</template>
-          <template #no-data><p class="muted none">The catalogue is empty. Import a file, or measure a shell.</p></template></VDataTable></section>
+        <section class="card scroll" tabindex="0" aria-label="Models">
+          <VDataTable
+            :headers="HEADERS"
+            :items="rows"
+            :search="search"
+            items-per-page="25"
+            density="compact"
+            hover
+          >
+            <template #[`item.name`]="{ item }"
+              ><button class="name" :aria-pressed="looking === item.id" @click="looking = item.id">
+                {{ item.name }}
+              </button></template
+            >
+            <template #[`item.length`]="{ item }"
+              ><span v-if="item.length !== null">{{ item.length }} mm</span
+              ><StatusMark v-else kind="watch" word="not known"
+            /></template>
+            <template #[`item.ball`]="{ item }">{{
+              item.ball === null ? '–' : `${item.ball} mm`
+            }}</template>
+            <template #no-data
+              ><p class="muted none">
+                The catalogue is empty. Import a file, or measure a shell.
+              </p></template
+            ></VDataTable
+          >
+        </section>
         <section v-if="m" class="card scroll one" tabindex="0" aria-label="This model">
-          <div class="card-head"><b class="strong">{{ m.name }}</b><span class="aside small">{{ m.maker }} · {{ FAMILY_RULES[m.family].name }}</span></div>
+          <div class="card-head">
+            <b class="strong">{{ m.name }}</b
+            ><span class="aside small">{{ m.maker }} · {{ FAMILY_RULES[m.family].name }}</span>
+          </div>
           <div class="card-body">
-            <p class="small">{{ m.measured ? `Measured here${m.measured.by ? ` by ${m.measured.by}` : ''}${m.measured.on ? `, ${m.measured.on}` : ''}` : 'As the maker states' }} · {{ m.shellStep === 'whole' ? `whole shells, pairing ${m.pairing}` : 'a shell each half size' }} · grade a step: length {{ m.grade.lengthMm }}, widths {{ m.grade.widthMm }}, heights {{ m.grade.heightMm }}, girths {{ m.grade.girthMm }} mm</p>
+            <p class="small">
+              {{
+                m.measured
+                  ? `Measured here${m.measured.by ? ` by ${m.measured.by}` : ''}${m.measured.on ? `, ${m.measured.on}` : ''}`
+                  : 'As the maker states'
+              }}
+              ·
+              {{
+                m.shellStep === 'whole'
+                  ? `whole shells, pairing ${m.pairing}`
+                  : 'a shell each half size'
+              }}
+              · grade a step: length {{ m.grade.lengthMm }}, widths {{ m.grade.widthMm }}, heights
+              {{ m.grade.heightMm }}, girths {{ m.grade.girthMm }} mm
+            </p>
             <p class="small">{{ bias ? biasWords(bias) : 'no shell checks yet' }}</p>
-            <p v-for="c in cautionsOf(m)" :key="c.column" class="small"><StatusMark kind="watch" :word="c.words" /></p>
+            <p v-for="c in cautionsOf(m)" :key="c.column" class="small">
+              <StatusMark kind="watch" :word="c.words" />
+            </p>
             <h3>On the shelf</h3>
-            <div class="stock"><div v-for="s in m.sizesMm" :key="s" class="size"><b>{{ sizeWords(s) }}</b><AmountStepper :value="m.stock[String(s)] ?? 0" unit="" :step="1" :min="0" :max="99" :start="1" :label="`${sizeWords(s)} on the shelf`" :disabled="!session.may('models.stock')" @keep="(v: number) => stock(s, v)" /></div></div>
+            <div class="stock">
+              <div v-for="s in m.sizesMm" :key="s" class="size">
+                <b>{{ sizeWords(s) }}</b
+                ><AmountStepper
+                  :value="m.stock[String(s)] ?? 0"
+                  unit=""
+                  :step="1"
+                  :min="0"
+                  :max="99"
+                  :start="1"
+                  :label="`${sizeWords(s)} on the shelf`"
+                  :disabled="!session.may('models.stock')"
+                  @keep="(v: number) => stock(s, v)"
+                />
+              </div>
+            </div>
             <h3>Inside at {{ sizeWords(m.referenceMm) }}, bare, mm</h3>
-            <dl class="inside"><template v-for="(name, key) in NAMES" :key="key"><dt>{{ name }}</dt><dd>{{ m.at[key as keyof typeof m.at] ?? '–' }}</dd></template>
-              <dt>liner toe, ball, instep, ankle, heel</dt><dd>{{ Object.values(m.liner.thicknessMm).join(' / ') }}, packs out {{ Math.round(m.liner.packOut * 100) }} %{{ m.liner.mouldable ? ', mouldable' : '' }}</dd><dt>insole, boot board</dt><dd>{{ m.insoleMm }}; gives {{ m.bootBoard.grindableMm }}, ramp {{ m.bootBoard.rampDeg }}°</dd><dt>wall</dt><dd>{{ m.plastic.name ?? '' }} stretches {{ m.plastic.stretchMm }}, to {{ m.plastic.limitC }} °C, {{ m.plastic.wallMm }} thick, least {{ m.plastic.minWallMm }}</dd><dt>flex, cuff lean, sole</dt><dd>{{ m.flex?.index ?? '–' }}, {{ m.cuffLeanDeg ?? '–' }}°, {{ m.soleNorm ?? '–' }}</dd></dl>
-            <div v-if="session.may('models.measure')" class="line"><VBtn @click="measuring = 'this'">Measure it again</VBtn><VBtn v-if="session.may('models.change')" variant="text" @click="remove">Take out of the catalogue</VBtn></div>
+            <dl class="inside">
+              <template v-for="(name, key) in NAMES" :key="key"
+                ><dt>{{ name }}</dt>
+                <dd>{{ m.at[key as keyof typeof m.at] ?? '–' }}</dd></template
+              >
+              <dt>liner toe, ball, instep, ankle, heel</dt>
+              <dd>
+                {{ Object.values(m.liner.thicknessMm).join(' / ') }}, packs out
+                {{ Math.round(m.liner.packOut * 100) }} %{{
+                  m.liner.mouldable ? ', mouldable' : ''
+                }}
+              </dd>
+              <dt>insole, boot board</dt>
+              <dd>
+                {{ m.insoleMm }}; gives {{ m.bootBoard.grindableMm }}, ramp
+                {{ m.bootBoard.rampDeg }}°
+              </dd>
+              <dt>wall</dt>
+              <dd>
+                {{ m.plastic.name ?? '' }} stretches {{ m.plastic.stretchMm }}, to
+                {{ m.plastic.limitC }} °C, {{ m.plastic.wallMm }} thick, least
+                {{ m.plastic.minWallMm }}
+              </dd>
+              <dt>flex, cuff lean, sole</dt>
+              <dd>
+                {{ m.flex?.index ?? '–' }}, {{ m.cuffLeanDeg ?? '–' }}°, {{ m.soleNorm ?? '–' }}
+              </dd>
+            </dl>
+            <div v-if="session.may('models.measure')" class="line">
+              <VBtn @click="measuring = 'this'">Measure it again</VBtn
+              ><VBtn v-if="session.may('models.change')" variant="text" @click="remove"
+                >Take out of the catalogue</VBtn
+              >
+            </div>
           </div>
         </section>
         <p v-else class="muted none">Choose a model to see its inside and to count its shelf.</p>
       </div>
-      <ImportCatalogue v-model="importing" :known="new Set(models.models.map((x) => x.id))" @done="(n: number) => { done = `${n} models kept`; load() }" />
-      <MeasureShell :model-value="measuring !== null" :model="measuring === 'this' ? m : null" :by="session.person?.name ?? ''" @update:model-value="(v: boolean) => !v && (measuring = null)" @keep="keep" />
+      <ImportCatalogue
+        v-model="importing"
+        :known="new Set(models.models.map((x) => x.id))"
+        @done="
+          (n: number) => {
+            done = `${n} models kept`
+            load()
+          }
+        "
+      />
+      <MeasureShell
+        :model-value="measuring !== null"
+        :model="measuring === 'this' ? m : null"
+        :by="session.person?.name ?? ''"
+        @update:model-value="(v: boolean) => !v && (measuring = null)"
+        @keep="keep"
+      />
     </main>
   </div>
 </template>
 
 <style scoped>
-.two { grid-template-columns: minmax(0, 1fr) minmax(0, 400px); } .find { width: 180px; }
-.name { min-height: 36px; font-weight: 600; color: var(--spruce); text-decoration: underline; text-underline-offset: 3px; } .name[aria-pressed='true'] { color: var(--ink); }
-.none { padding: 14px 16px; } h3 { font-weight: 600; padding: 10px 0 4px; }
-.stock { display: grid; grid-template-columns: repeat(2, 1fr); gap: 6px 12px; } .size { display: grid; grid-template-columns: 44px 1fr; align-items: center; }
-.two :deep(td) { white-space: nowrap; }
-.inside { display: grid; grid-template-columns: 150px 1fr; gap: 2px 10px; font-size: 13px; } .inside dt { color: var(--muted); } .inside dd { margin: 0; }
-.line { display: flex; gap: 8px; padding-top: 10px; }
+.two {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 400px);
+}
+.find {
+  width: 180px;
+}
+.name {
+  min-height: 36px;
+  font-weight: 600;
+  color: var(--spruce);
+  text-decoration: underline;
+  text-underline-offset: 3px;
+}
+.name[aria-pressed='true'] {
+  color: var(--ink);
+}
+.none {
+  padding: 14px 16px;
+}
+h3 {
+  font-weight: 600;
+  padding: 10px 0 4px;
+}
+.stock {
+  display: grid;
+  grid-template-columns: repeat(2, 1fr);
+  gap: 6px 12px;
+}
+.size {
+  display: grid;
+  grid-template-columns: 44px 1fr;
+  align-items: center;
+}
+.two :deep(td) {
+  white-space: nowrap;
+}
+.inside {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 2px 10px;
+  font-size: 13px;
+}
+.inside dt {
+  color: var(--muted);
+}
+.inside dd {
+  margin: 0;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  padding-top: 10px;
+}
 </style>

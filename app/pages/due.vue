@@ -14,7 +14,13 @@ const rows = ref<DueRow[]>([])
 const loaded = ref(false)
 const trouble = ref('')
 const kind = ref<'all' | DueRow['kind']>('all')
-const KINDS: Record<DueRow['kind'], string> = { outcome: 'How it goes', visit: 'Visits', outgrown: 'Outgrown', remake: 'Make again', guarantee: 'Guarantee' }
+const KINDS: Record<DueRow['kind'], string> = {
+  outcome: 'How it goes',
+  visit: 'Visits',
+  outgrown: 'Outgrown',
+  remake: 'Make again',
+  guarantee: 'Guarantee',
+}
 onMounted(async () => {
   try {
     rows.value = (await api<{ due: DueRow[] }>('due')).due
@@ -23,24 +29,80 @@ onMounted(async () => {
   }
   loaded.value = true
 })
-const shown = computed(() => rows.value.filter((r) => kind.value === 'all' || r.kind === kind.value))
+const shown = computed(() =>
+  rows.value.filter((r) => kind.value === 'all' || r.kind === kind.value),
+)
 const late = computed(() => rows.value.filter((r) => r.lateDays > 0).length)
-const when = (r: DueRow) => (r.lateDays > 0 ? `${r.lateDays} ${r.lateDays === 1 ? 'day' : 'days'} late` : r.lateDays === 0 ? 'today' : `in ${-r.lateDays} ${r.lateDays === -1 ? 'day' : 'days'}`)
+const when = (r: DueRow) =>
+  r.lateDays > 0
+    ? `${r.lateDays} ${r.lateDays === 1 ? 'day' : 'days'} late`
+    : r.lateDays === 0
+      ? 'today'
+      : `in ${-r.lateDays} ${r.lateDays === -1 ? 'day' : 'days'}`
 </script>
 
 <template>
   <div class="frame plain">
     <AppHeader title="Due and reminders" :fact="`${late} late, ${rows.length - late} to come`" />
     <main class="main">
-      <div class="title-row"><h1>Due</h1><span class="fact">two weeks, six weeks, season's end; estimates of growth say so</span>
-        <select v-model="kind" class="field pick" aria-label="Kind of reminder"><option value="all">All kinds</option><option v-for="(words, k) in KINDS" :key="k" :value="k">{{ words }}</option></select>
-        <VBtn v-if="session.may('clients.export')" href="/api/due/calendar">Calendar file</VBtn></div>
+      <div class="title-row">
+        <h1>Due</h1>
+        <span class="fact">two weeks, six weeks, season's end; estimates of growth say so</span>
+        <select v-model="kind" class="field pick" aria-label="Kind of reminder">
+          <option value="all">All kinds</option>
+          <option v-for="(words, k) in KINDS" :key="k" :value="k">{{ words }}</option>
+        </select>
+        <VBtn v-if="session.may('clients.export')" href="/api/due/calendar">Calendar file</VBtn>
+      </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-      <section class="card scroll grow" tabindex="0" role="region" aria-label="Due"><table class="table"><thead><tr><th>When</th><th>Client</th><th>What</th><th>Kind</th><th /></tr></thead>
-        <tbody><tr v-for="r in shown" :key="r.fittingId + r.kind + r.on + r.words"><td class="nowrap"><StatusMark v-if="r.lateDays > 0" kind="watch" :word="when(r)" /><b v-else>{{ when(r) }}</b> <span class="muted label">{{ format(new Date(`${r.on}T12:00`), 'd MMM') }}</span></td><td><b>{{ r.name }}</b> <span class="muted label">{{ r.code }}</span></td><td>{{ r.words }}</td><td class="muted">{{ KINDS[r.kind] }}</td><td><VBtn size="small" height="44" :to="`/fittings/${r.fittingId}/followup`" :aria-label="`Open the follow-up of ${r.name}`">Open</VBtn></td></tr>
-          <tr v-if="loaded && shown.length === 0"><td colspan="5" class="muted">Nothing is due. Reminders come by themselves from handovers.</td></tr></tbody></table></section>
+      <section class="card scroll grow" tabindex="0" role="region" aria-label="Due">
+        <table class="table">
+          <thead>
+            <tr>
+              <th>When</th>
+              <th>Client</th>
+              <th>What</th>
+              <th>Kind</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="r in shown" :key="r.fittingId + r.kind + r.on + r.words">
+              <td class="nowrap">
+                <StatusMark v-if="r.lateDays > 0" kind="watch" :word="when(r)" /><b v-else>{{
+                  when(r)
+                }}</b>
+                <span class="muted label">{{ format(new Date(`${r.on}T12:00`), 'd MMM') }}</span>
+              </td>
+              <td>
+                <b>{{ r.name }}</b> <span class="muted label">{{ r.code }}</span>
+              </td>
+              <td>{{ r.words }}</td>
+              <td class="muted">{{ KINDS[r.kind] }}</td>
+              <td>
+                <VBtn
+                  size="small"
+                  height="44"
+                  :to="`/fittings/${r.fittingId}/followup`"
+                  :aria-label="`Open the follow-up of ${r.name}`"
+                  >Open</VBtn
+                >
+              </td>
+            </tr>
+            <tr v-if="loaded && shown.length === 0">
+              <td colspan="5" class="muted">
+                Nothing is due. Reminders come by themselves from handovers.
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </section>
     </main>
   </div>
 </template>
 
-<style scoped>.pick { width: 180px; }</style>
+<style scoped>
+.pick {
+  width: 180px;
+}
+</style>

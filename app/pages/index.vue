@@ -13,8 +13,23 @@ import StatusMark from '~/components/StatusMark.vue'
 import TrailMini from '~/components/TrailMini.vue'
 import { STATIONS } from '~/components/stations'
 
-interface Unfinished { fittingId: string; clientId: string; code: string; name: string; openedOn: string; stations: number[] }
-interface Found { id: string; code: string; name: string; bornOn: string | null; occupation: string | null; fittingId: string | null; openedOn: string | null }
+interface Unfinished {
+  fittingId: string
+  clientId: string
+  code: string
+  name: string
+  openedOn: string
+  stations: number[]
+}
+interface Found {
+  id: string
+  code: string
+  name: string
+  bornOn: string | null
+  occupation: string | null
+  fittingId: string | null
+  openedOn: string | null
+}
 
 const session = useSession()
 const visits = ref<VisitRow[]>([])
@@ -48,19 +63,34 @@ watch(query, async (q) => {
   }
   await new Promise((done) => setTimeout(done, 120))
   if (mine !== latest) return
-  const answer = await api<{ clients: Found[] }>(`clients?q=${encodeURIComponent(q)}`).catch(() => null)
+  const answer = await api<{ clients: Found[] }>(`clients?q=${encodeURIComponent(q)}`).catch(
+    () => null,
+  )
   if (mine === latest && answer) found.value = answer.clients
 })
 
-const next = (v: { stations: number[] }) => STATIONS.find((_, i) => !v.stations.includes(i + 1)) ?? STATIONS[8]
-const place = (v: { fittingId: string; stations: number[] }) => `/fittings/${v.fittingId}/${session.person?.role === 'bench' ? 'make' : next(v).id}`
+const next = (v: { stations: number[] }) =>
+  STATIONS.find((_, i) => !v.stations.includes(i + 1)) ?? STATIONS[8]
+const place = (v: { fittingId: string; stations: number[] }) =>
+  `/fittings/${v.fittingId}/${session.person?.role === 'bench' ? 'make' : next(v).id}`
 const here = computed(() => visits.value.find((v) => v.state === 'now'))
 const initials = computed(() => {
   const out: Record<number, string[]> = {}
-  for (const v of visits.value) if (v.state !== 'seen') (out[STATIONS.indexOf(next(v)) + 1] ??= []).push((v.name ?? v.code).split(/\s+/).map((w) => w[0]).join('').slice(0, 2))
+  for (const v of visits.value)
+    if (v.state !== 'seen')
+      (out[STATIONS.indexOf(next(v)) + 1] ??= []).push(
+        (v.name ?? v.code)
+          .split(/\s+/)
+          .map((w) => w[0])
+          .join('')
+          .slice(0, 2),
+      )
   return out
 })
-const who = (v: { bornOn: string | null; occupation: string | null }) => [v.bornOn && String(differenceInYears(new Date(), new Date(v.bornOn))), v.occupation].filter(Boolean).join(' · ')
+const who = (v: { bornOn: string | null; occupation: string | null }) =>
+  [v.bornOn && String(differenceInYears(new Date(), new Date(v.bornOn))), v.occupation]
+    .filter(Boolean)
+    .join(' · ')
 const STATE: Record<VisitState, { word: string; next: VisitState; act: string }> = {
   'to-come': { word: 'To come', next: 'waiting', act: 'Is here' },
   waiting: { word: 'Waiting', next: 'now', act: 'Take in' },
@@ -69,68 +99,162 @@ const STATE: Record<VisitState, { word: string; next: VisitState; act: string }>
 }
 const count = (state: VisitState) => visits.value.filter((v) => v.state === state).length
 async function step(visit: VisitRow) {
-  await api(`visits/${visit.id}`, 'PATCH', { state: STATE[visit.state].next, version: visit.version }).catch((error: Error) => (trouble.value = error.message))
+  await api(`visits/${visit.id}`, 'PATCH', {
+    state: STATE[visit.state].next,
+    version: visit.version,
+  }).catch((error: Error) => (trouble.value = error.message))
   await load()
 }
 async function fresh(client: Found) {
-  const { fittingId } = await api<{ fittingId: string }>(`clients/${client.id}/fittings`, 'POST', {})
+  const { fittingId } = await api<{ fittingId: string }>(
+    `clients/${client.id}/fittings`,
+    'POST',
+    {},
+  )
   await navigateTo(`/fittings/${fittingId}/story`)
 }
 </script>
 
 <template>
   <div class="frame today">
-    <AppHeader title="Today" :fact="`${visits.length} visits · ${open.length} unfinished`"><ArchTrail :live="false" :initials="initials" /></AppHeader>
+    <AppHeader title="Today" :fact="`${visits.length} visits · ${open.length} unfinished`"
+      ><ArchTrail :live="false" :initials="initials"
+    /></AppHeader>
     <main class="main">
       <div class="title-row">
         <h1>{{ format(new Date(), 'EEEE, d MMMM') }}</h1>
-        <span class="fact">{{ here ? `${here.name ?? here.code} is in the chair` : 'Nobody is in the chair' }}</span>
+        <span class="fact">{{
+          here ? `${here.name ?? here.code} is in the chair` : 'Nobody is in the chair'
+        }}</span>
         <VBtn to="/bench">Bench day</VBtn>
         <template v-if="session.may('clients.change')">
           <VBtn @click="importing = true">Import a record</VBtn>
           <VBtn @click="adding = true">New client</VBtn>
         </template>
-        <VBtn v-if="here" color="primary" variant="flat" :to="place(here)">{{ `Back to ${(here.name ?? here.code).split(' ')[0]}` }}</VBtn>
+        <VBtn v-if="here" color="primary" variant="flat" :to="place(here)">{{
+          `Back to ${(here.name ?? here.code).split(' ')[0]}`
+        }}</VBtn>
       </div>
-      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }} <button class="again" @click="load">Try again</button></p>
+      <p v-if="trouble" class="notice stop" role="alert">
+        {{ trouble }} <button class="again" @click="load">Try again</button>
+      </p>
       <div class="cols two">
         <section class="card stack0">
-          <div class="card-head"><h2>Visits</h2><span class="aside">{{ count('seen') }} seen, {{ count('now') }} now, {{ count('waiting') }} waiting, {{ count('to-come') }} to come</span></div>
+          <div class="card-head">
+            <h2>Visits</h2>
+            <span class="aside"
+              >{{ count('seen') }} seen, {{ count('now') }} now, {{ count('waiting') }} waiting,
+              {{ count('to-come') }} to come</span
+            >
+          </div>
           <ul class="scroll grow">
-            <li v-if="loaded && visits.length === 0" class="none muted">No visits today. “New client” begins one.</li>
+            <li v-if="loaded && visits.length === 0" class="none muted">
+              No visits today. “New client” begins one.
+            </li>
             <li v-for="v in visits" :key="v.id" class="visit" :class="v.state">
               <NuxtLink :to="place(v)" class="go">
                 <b class="time">{{ format(new Date(v.startsAt), 'HH:mm') }}</b>
-                <span class="name"><span class="first ellipsis"><b>{{ v.name ?? v.code }}</b> <span class="muted label">{{ who(v) }}</span></span><span class="reason ellipsis"><StatusMark v-if="v.blocked" kind="stop" word="Refer first" class="first-mark" />{{ v.reason || v.code }}</span></span>
-                <span class="mini"><TrailMini :done="v.stations" /><span class="label">next: {{ next(v).label }}</span></span>
+                <span class="name"
+                  ><span class="first ellipsis"
+                    ><b>{{ v.name ?? v.code }}</b>
+                    <span class="muted label">{{ who(v) }}</span></span
+                  ><span class="reason ellipsis"
+                    ><StatusMark
+                      v-if="v.blocked"
+                      kind="stop"
+                      word="Refer first"
+                      class="first-mark"
+                    />{{ v.reason || v.code }}</span
+                  ></span
+                >
+                <span class="mini"
+                  ><TrailMini :done="v.stations" /><span class="label"
+                    >next: {{ next(v).label }}</span
+                  ></span
+                >
               </NuxtLink>
-              <span class="state"><StatusMark v-if="v.state === 'waiting'" kind="watch" word="Waiting" /><StatusMark v-else-if="v.state === 'seen'" kind="good" word="Seen" /><b v-else class="label">{{ STATE[v.state].word }}</b>
-                <VBtn v-if="STATE[v.state].act && session.may('fittings.change')" size="small" height="44" @click="step(v)">{{ STATE[v.state].act }}</VBtn></span>
+              <span class="state"
+                ><StatusMark v-if="v.state === 'waiting'" kind="watch" word="Waiting" /><StatusMark
+                  v-else-if="v.state === 'seen'"
+                  kind="good"
+                  word="Seen"
+                /><b v-else class="label">{{ STATE[v.state].word }}</b>
+                <VBtn
+                  v-if="STATE[v.state].act && session.may('fittings.change')"
+                  size="small"
+                  height="44"
+                  @click="step(v)"
+                  >{{ STATE[v.state].act }}</VBtn
+                ></span
+              >
             </li>
           </ul>
         </section>
         <div class="stack">
           <section v-if="session.may('clients.see')" class="card">
-            <div class="card-head"><h2>Find a client</h2><span class="aside small">by name or code</span></div>
+            <div class="card-head">
+              <h2>Find a client</h2>
+              <span class="aside small">by name or code</span>
+            </div>
             <div class="card-body">
               <label class="sr" for="find">Find a client by name or code</label>
-              <input id="find" v-model="query" class="field" type="search" autocomplete="off" placeholder="Name or HR-…" />
+              <input
+                id="find"
+                v-model="query"
+                class="field"
+                type="search"
+                autocomplete="off"
+                placeholder="Name or HR-…"
+              />
               <ul v-if="found" class="found scroll">
-                <li v-if="found.length === 0" class="muted none">Nobody by that name. Check the spelling, or make a new client.</li>
+                <li v-if="found.length === 0" class="muted none">
+                  Nobody by that name. Check the spelling, or make a new client.
+                </li>
                 <li v-for="c in found" :key="c.id">
-                  <NuxtLink :to="`/clients/${c.id}`" class="ellipsis"><b>{{ c.name }}</b> <span class="muted label">{{ c.code }} · {{ who(c) }}</span></NuxtLink>
-                  <VBtn v-if="c.fittingId" size="small" height="44" :to="`/fittings/${c.fittingId}/story`">Open</VBtn>
-                  <VBtn v-else-if="session.may('clients.change')" size="small" height="44" @click="fresh(c)">Begin</VBtn>
+                  <NuxtLink :to="`/clients/${c.id}`" class="ellipsis"
+                    ><b>{{ c.name }}</b>
+                    <span class="muted label">{{ c.code }} · {{ who(c) }}</span></NuxtLink
+                  >
+                  <VBtn
+                    v-if="c.fittingId"
+                    size="small"
+                    height="44"
+                    :to="`/fittings/${c.fittingId}/story`"
+                    >Open</VBtn
+                  >
+                  <VBtn
+                    v-else-if="session.may('clients.change')"
+                    size="small"
+                    height="44"
+                    @click="fresh(c)"
+                    >Begin</VBtn
+                  >
                 </li>
               </ul>
             </div>
           </section>
           <section class="card stack0 grow">
-            <div class="card-head"><h2>Unfinished</h2><span class="aside">{{ open.length }} not handed over</span></div>
+            <div class="card-head">
+              <h2>Unfinished</h2>
+              <span class="aside">{{ open.length }} not handed over</span>
+            </div>
             <ul class="scroll grow">
-              <li v-if="loaded && open.length === 0" class="none muted">Everything begun is handed over.</li>
+              <li v-if="loaded && open.length === 0" class="none muted">
+                Everything begun is handed over.
+              </li>
               <li v-for="u in open" :key="u.fittingId" class="open">
-                <NuxtLink :to="place(u)" class="go"><span class="name"><b class="ellipsis">{{ u.name }}</b><span class="muted label">{{ u.code }} · since {{ format(new Date(u.openedOn), 'd MMM') }}</span></span><span class="mini"><TrailMini :done="u.stations" /><span class="label">next: {{ next(u).label }}</span></span></NuxtLink>
+                <NuxtLink :to="place(u)" class="go"
+                  ><span class="name"
+                    ><b class="ellipsis">{{ u.name }}</b
+                    ><span class="muted label"
+                      >{{ u.code }} · since {{ format(new Date(u.openedOn), 'd MMM') }}</span
+                    ></span
+                  ><span class="mini"
+                    ><TrailMini :done="u.stations" /><span class="label"
+                      >next: {{ next(u).label }}</span
+                    ></span
+                  ></NuxtLink
+                >
               </li>
             </ul>
           </section>
@@ -138,35 +262,133 @@ async function fresh(client: Found) {
       </div>
     </main>
     <VDialog v-model="adding"><NewClient v-if="adding" @close="adding = false" /></VDialog>
-    <VDialog v-model="importing"><VCard class="pane"><ImportRecord v-if="importing" @close="importing = false" /></VCard></VDialog>
+    <VDialog v-model="importing"
+      ><VCard class="pane"><ImportRecord v-if="importing" @close="importing = false" /></VCard
+    ></VDialog>
   </div>
 </template>
 
 <style scoped>
-.first-mark { margin-right: 8px; }
-.frame.today { grid-template: var(--header) 1fr / 1fr; }
-.two { grid-template-columns: minmax(0, 3fr) minmax(0, 2fr); }
-.stack0 { display: flex; flex-direction: column; }
-.visit { display: flex; align-items: center; border-bottom: 1px solid var(--hairline); }
-.visit.now { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
-.go { display: flex; align-items: center; gap: 16px; flex: 1; min-width: 0; padding: 12px 14px 12px 16px; text-decoration: none; color: var(--ink); min-height: 76px; }
-.time { font-family: 'Bricolage Grotesque Variable', serif; font-size: 20px; width: 62px; }
-.seen .time, .seen .name b { color: var(--muted); }
-.name { flex: 1; min-width: 0; }
-.name b { font-size: 16px; line-height: 20px; font-weight: 600; }
-.first { display: block; }
-.reason { display: block; }
-.open .name span { display: block; }
-.mini { display: flex; flex-direction: column; gap: 2px; flex: none; }
-.state { display: flex; align-items: center; justify-content: flex-end; gap: 10px; width: 172px; padding-right: 14px; }
-.open { border-bottom: 1px solid var(--hairline); }
-.open .go { min-height: 60px; padding: 8px 14px; }
-.found { max-height: 240px; margin-top: 8px; }
-.found li { display: flex; align-items: center; justify-content: space-between; gap: 8px; padding: 4px 0; border-top: 1px solid var(--hairline); min-height: 52px; }
-.found .v-btn { flex: none; min-width: 64px; }
-.found a { text-decoration: none; color: var(--ink); min-width: 0; padding: 10px 0; }
-.none { padding: 16px; }
-.again { text-decoration: underline; min-height: 24px; }
-.pane { padding: 18px; }
-@media (max-width: 1179px) { .mini { display: none; } .state { width: 150px; } }
+.first-mark {
+  margin-right: 8px;
+}
+.frame.today {
+  grid-template: var(--header) 1fr / 1fr;
+}
+.two {
+  grid-template-columns: minmax(0, 3fr) minmax(0, 2fr);
+}
+.stack0 {
+  display: flex;
+  flex-direction: column;
+}
+.visit {
+  display: flex;
+  align-items: center;
+  border-bottom: 1px solid var(--hairline);
+}
+.visit.now {
+  background: var(--wash);
+  box-shadow: inset 4px 0 var(--spruce);
+}
+.go {
+  display: flex;
+  align-items: center;
+  gap: 16px;
+  flex: 1;
+  min-width: 0;
+  padding: 12px 14px 12px 16px;
+  text-decoration: none;
+  color: var(--ink);
+  min-height: 76px;
+}
+.time {
+  font-family: 'Bricolage Grotesque Variable', serif;
+  font-size: 20px;
+  width: 62px;
+}
+.seen .time,
+.seen .name b {
+  color: var(--muted);
+}
+.name {
+  flex: 1;
+  min-width: 0;
+}
+.name b {
+  font-size: 16px;
+  line-height: 20px;
+  font-weight: 600;
+}
+.first {
+  display: block;
+}
+.reason {
+  display: block;
+}
+.open .name span {
+  display: block;
+}
+.mini {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  flex: none;
+}
+.state {
+  display: flex;
+  align-items: center;
+  justify-content: flex-end;
+  gap: 10px;
+  width: 172px;
+  padding-right: 14px;
+}
+.open {
+  border-bottom: 1px solid var(--hairline);
+}
+.open .go {
+  min-height: 60px;
+  padding: 8px 14px;
+}
+.found {
+  max-height: 240px;
+  margin-top: 8px;
+}
+.found li {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 8px;
+  padding: 4px 0;
+  border-top: 1px solid var(--hairline);
+  min-height: 52px;
+}
+.found .v-btn {
+  flex: none;
+  min-width: 64px;
+}
+.found a {
+  text-decoration: none;
+  color: var(--ink);
+  min-width: 0;
+  padding: 10px 0;
+}
+.none {
+  padding: 16px;
+}
+.again {
+  text-decoration: underline;
+  min-height: 24px;
+}
+.pane {
+  padding: 18px;
+}
+@media (max-width: 1179px) {
+  .mini {
+    display: none;
+  }
+  .state {
+    width: 150px;
+  }
+}
 </style>

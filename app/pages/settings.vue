@@ -19,7 +19,9 @@ import RepeatabilityPane from '~/components/RepeatabilityPane.vue'
 
 /** House rules: the table fittings are judged by, in versions, with sources; and how well readings repeat here. */
 const session = useSession()
-const pane = ref<'limits' | 'readings' | 'devices' | 'footwear' | 'bench' | 'prices' | 'repeat'>('limits')
+const pane = ref<'limits' | 'readings' | 'devices' | 'footwear' | 'bench' | 'prices' | 'repeat'>(
+  'limits',
+)
 const versions = ref<{ norms: Norms; madeBy: string | null; madeAt: string }[]>([])
 const draft = ref<Norms>(copy(HOUSE_NORMS))
 const changed = ref(false)
@@ -43,10 +45,37 @@ async function load() {
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
 const may = computed(() => session.may('norms.change'))
 
-const CHECK_NAMES: Record<string, string> = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.name]))
+const CHECK_NAMES: Record<string, string> = Object.fromEntries(
+  CHECK_TABLE.map((c) => [c.code, c.name]),
+)
 /** Every number of the table that is not one per reading, as rows with one to three fields. */
 type Key = keyof typeof NORM_NOTES
-const SIMPLE: Key[] = ['sideGapMm', 'widthPerLength', 'forefootDeltaMm', 'waistShare', 'heelInstepShare', 'ankleShare', 'archShare', 'archSizeMm', 'supportShare', 'growthCapMm', 'allowanceMm', 'usChildOverUk', 'archHeightStanding', 'alignmentRepeatDeg', 'rangeRepeatDeg', 'captureLimit', 'gapFilledMm2', 'standingRiseShare', 'alignmentChangeDeg', 'painChange', 'comfortChange', 'pushMostNmm', 'comfortGiveMm', 'activityFactor']
+const SIMPLE: Key[] = [
+  'sideGapMm',
+  'widthPerLength',
+  'forefootDeltaMm',
+  'waistShare',
+  'heelInstepShare',
+  'ankleShare',
+  'archShare',
+  'archSizeMm',
+  'supportShare',
+  'growthCapMm',
+  'allowanceMm',
+  'usChildOverUk',
+  'archHeightStanding',
+  'alignmentRepeatDeg',
+  'rangeRepeatDeg',
+  'captureLimit',
+  'gapFilledMm2',
+  'standingRiseShare',
+  'alignmentChangeDeg',
+  'painChange',
+  'comfortChange',
+  'pushMostNmm',
+  'comfortGiveMm',
+  'activityFactor',
+]
 const cells = (key: Key): { at: string | number | null; label: string; value: number }[] => {
   const value = draft.value[key] as number | number[] | Record<string, number>
   if (typeof value === 'number') return [{ at: null, label: '', value }]
@@ -70,18 +99,30 @@ function set(key: Key, at: string | number | null, text: string) {
     draft.value = { ...draft.value, [key]: next }
   }
 }
-function setReading(what: (typeof READING_KINDS)[number], which: 'low' | 'high' | 'repeat' | 'mean' | 'sd', text: string) {
+function setReading(
+  what: (typeof READING_KINDS)[number],
+  which: 'low' | 'high' | 'repeat' | 'mean' | 'sd',
+  text: string,
+) {
   const value = numberOf(text, READING_LABELS[what].name)
   if (value === undefined) return
   const next = copy(draft.value)
   if (which === 'repeat') next.repeatLimitMm[what] = value
-  else if (which === 'low' || which === 'high') next.hardBoundsMm[what][which === 'low' ? 0 : 1] = value
-  else next.ratioToLength[what] = { ...(next.ratioToLength[what] ?? { mean: 0, sd: 0.05 }), [which]: value }
+  else if (which === 'low' || which === 'high')
+    next.hardBoundsMm[what][which === 'low' ? 0 : 1] = value
+  else
+    next.ratioToLength[what] = {
+      ...(next.ratioToLength[what] ?? { mean: 0, sd: 0.05 }),
+      [which]: value,
+    }
   draft.value = next
 }
 async function save() {
   try {
-    const { norms } = await api<{ norms: Norms }>('norms', 'POST', { basedOn: current.value.version, norms: { ...draft.value, source: source.value } })
+    const { norms } = await api<{ norms: Norms }>('norms', 'POST', {
+      basedOn: current.value.version,
+      norms: { ...draft.value, source: source.value },
+    })
     await load()
     done.value = `Table ${norms.version} holds for fittings opened from now on. Older fittings keep theirs.`
     trouble.value = ''
@@ -99,34 +140,199 @@ const differs = (key: Key, at: string | number | null, value: number) => {
   <div class="frame plain">
     <AppHeader title="Settings" fact="house rules" />
     <main class="main">
-      <div class="title-row"><h1>Settings</h1><span class="fact">table {{ current.version }}: {{ current.source }}</span>
-        <div role="tablist" aria-label="Settings" class="tabs"><button v-for="[id, name] in ([['limits', 'Limits and classes'], ['readings', 'Bounds of readings'], ['devices', 'Devices'], ['footwear', 'Footwear'], ['bench', 'Bench'], ['prices', 'Prices'], ['repeat', 'Repeatability']] as const)" :key="id" role="tab" class="tab" :aria-selected="pane === id" @click="pane = id">{{ name }}</button></div></div>
-      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p><p v-else-if="done" class="notice" role="status">{{ done }}</p>
+      <div class="title-row">
+        <h1>Settings</h1>
+        <span class="fact">table {{ current.version }}: {{ current.source }}</span>
+        <div role="tablist" aria-label="Settings" class="tabs">
+          <button
+            v-for="[id, name] in [
+              ['limits', 'Limits and classes'],
+              ['readings', 'Bounds of readings'],
+              ['devices', 'Devices'],
+              ['footwear', 'Footwear'],
+              ['bench', 'Bench'],
+              ['prices', 'Prices'],
+              ['repeat', 'Repeatability'],
+            ] as const"
+            :key="id"
+            role="tab"
+            class="tab"
+            :aria-selected="pane === id"
+            @click="pane = id"
+          >
+            {{ name }}
+          </button>
+        </div>
+      </div>
+      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+      <p v-else-if="done" class="notice" role="status">{{ done }}</p>
       <RepeatabilityPane v-if="pane === 'repeat'" />
       <div v-else class="cols sets">
         <section class="card scroll" tabindex="0" role="region" aria-label="Table">
-          <table v-if="pane === 'limits'" class="table"><thead><tr><th>What</th><th>Value</th><th>Unit</th><th>House value from</th><th>State</th></tr></thead>
-            <tbody><tr v-for="key in SIMPLE" :key="key"><td><b>{{ NORM_NOTES[key].name }}</b></td>
-              <td><div class="cells"><label v-for="c in cells(key)" :key="String(c.at)" class="cell"><span v-if="c.label" class="muted small">{{ c.label }}</span><DraftField class="num" :class="{ own: differs(key, c.at, c.value) }" inputmode="decimal" :value="c.value" :disabled="!may" :aria-label="`${NORM_NOTES[key].name} ${c.label || (c.at ?? '')}`" @keep="(t: string) => set(key, c.at, t)" /></label></div></td>
-              <td>{{ NORM_NOTES[key].unit }}</td><td class="muted">{{ NORM_NOTES[key].source }}</td><td class="muted small">{{ NORM_NOTES[key].state }}</td></tr></tbody></table>
-          <DeviceTablesPane v-else-if="pane === 'devices'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
-          <FootwearTablesPane v-else-if="pane === 'footwear'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
-          <BenchTablesPane v-else-if="pane === 'bench'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
-          <PriceTablePane v-else-if="pane === 'prices'" :draft="draft" :may="may" @change="take" @trouble="(t: string) => (trouble = t)" />
-          <table v-else class="table"><thead><tr><th>Reading</th><th>Refused below</th><th>above, mm</th><th>Again above a spread of, mm</th><th>Usual share of length</th><th>SD</th></tr></thead>
-            <tbody><tr v-for="what in READING_KINDS" :key="what"><td><b>{{ READING_LABELS[what].name }}</b></td>
-              <td><DraftField class="num" inputmode="decimal" :value="draft.hardBoundsMm[what][0]" :disabled="!may" :aria-label="`${READING_LABELS[what].name} refused below`" @keep="(t: string) => setReading(what, 'low', t)" /></td>
-              <td><DraftField class="num" inputmode="decimal" :value="draft.hardBoundsMm[what][1]" :disabled="!may" :aria-label="`${READING_LABELS[what].name} refused above`" @keep="(t: string) => setReading(what, 'high', t)" /></td>
-              <td><DraftField class="num" inputmode="decimal" :value="draft.repeatLimitMm[what]" :disabled="!may" :aria-label="`${READING_LABELS[what].name} again above`" @keep="(t: string) => setReading(what, 'repeat', t)" /></td>
-              <td><DraftField v-if="draft.ratioToLength[what]" class="num" inputmode="decimal" :value="draft.ratioToLength[what]!.mean" :disabled="!may" :aria-label="`${READING_LABELS[what].name} usual share`" @keep="(t: string) => setReading(what, 'mean', t)" /><span v-else class="muted">–</span></td>
-              <td><DraftField v-if="draft.ratioToLength[what]" class="num" inputmode="decimal" :value="draft.ratioToLength[what]!.sd" :disabled="!may" :aria-label="`${READING_LABELS[what].name} SD`" @keep="(t: string) => setReading(what, 'sd', t)" /></td></tr></tbody></table>
+          <table v-if="pane === 'limits'" class="table">
+            <thead>
+              <tr>
+                <th>What</th>
+                <th>Value</th>
+                <th>Unit</th>
+                <th>House value from</th>
+                <th>State</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="key in SIMPLE" :key="key">
+                <td>
+                  <b>{{ NORM_NOTES[key].name }}</b>
+                </td>
+                <td>
+                  <div class="cells">
+                    <label v-for="c in cells(key)" :key="String(c.at)" class="cell"
+                      ><span v-if="c.label" class="muted small">{{ c.label }}</span
+                      ><DraftField
+                        class="num"
+                        :class="{ own: differs(key, c.at, c.value) }"
+                        inputmode="decimal"
+                        :value="c.value"
+                        :disabled="!may"
+                        :aria-label="`${NORM_NOTES[key].name} ${c.label || (c.at ?? '')}`"
+                        @keep="(t: string) => set(key, c.at, t)"
+                    /></label>
+                  </div>
+                </td>
+                <td>{{ NORM_NOTES[key].unit }}</td>
+                <td class="muted">{{ NORM_NOTES[key].source }}</td>
+                <td class="muted small">{{ NORM_NOTES[key].state }}</td>
+              </tr>
+            </tbody>
+          </table>
+          <DeviceTablesPane
+            v-else-if="pane === 'devices'"
+            :draft="draft"
+            :may="may"
+            @change="take"
+            @trouble="(t: string) => (trouble = t)"
+          />
+          <FootwearTablesPane
+            v-else-if="pane === 'footwear'"
+            :draft="draft"
+            :may="may"
+            @change="take"
+            @trouble="(t: string) => (trouble = t)"
+          />
+          <BenchTablesPane
+            v-else-if="pane === 'bench'"
+            :draft="draft"
+            :may="may"
+            @change="take"
+            @trouble="(t: string) => (trouble = t)"
+          />
+          <PriceTablePane
+            v-else-if="pane === 'prices'"
+            :draft="draft"
+            :may="may"
+            @change="take"
+            @trouble="(t: string) => (trouble = t)"
+          />
+          <table v-else class="table">
+            <thead>
+              <tr>
+                <th>Reading</th>
+                <th>Refused below</th>
+                <th>above, mm</th>
+                <th>Again above a spread of, mm</th>
+                <th>Usual share of length</th>
+                <th>SD</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="what in READING_KINDS" :key="what">
+                <td>
+                  <b>{{ READING_LABELS[what].name }}</b>
+                </td>
+                <td>
+                  <DraftField
+                    class="num"
+                    inputmode="decimal"
+                    :value="draft.hardBoundsMm[what][0]"
+                    :disabled="!may"
+                    :aria-label="`${READING_LABELS[what].name} refused below`"
+                    @keep="(t: string) => setReading(what, 'low', t)"
+                  />
+                </td>
+                <td>
+                  <DraftField
+                    class="num"
+                    inputmode="decimal"
+                    :value="draft.hardBoundsMm[what][1]"
+                    :disabled="!may"
+                    :aria-label="`${READING_LABELS[what].name} refused above`"
+                    @keep="(t: string) => setReading(what, 'high', t)"
+                  />
+                </td>
+                <td>
+                  <DraftField
+                    class="num"
+                    inputmode="decimal"
+                    :value="draft.repeatLimitMm[what]"
+                    :disabled="!may"
+                    :aria-label="`${READING_LABELS[what].name} again above`"
+                    @keep="(t: string) => setReading(what, 'repeat', t)"
+                  />
+                </td>
+                <td>
+                  <DraftField
+                    v-if="draft.ratioToLength[what]"
+                    class="num"
+                    inputmode="decimal"
+                    :value="draft.ratioToLength[what]!.mean"
+                    :disabled="!may"
+                    :aria-label="`${READING_LABELS[what].name} usual share`"
+                    @keep="(t: string) => setReading(what, 'mean', t)"
+                  /><span v-else class="muted">–</span>
+                </td>
+                <td>
+                  <DraftField
+                    v-if="draft.ratioToLength[what]"
+                    class="num"
+                    inputmode="decimal"
+                    :value="draft.ratioToLength[what]!.sd"
+                    :disabled="!may"
+                    :aria-label="`${READING_LABELS[what].name} SD`"
+                    @keep="(t: string) => setReading(what, 'sd', t)"
+                  />
+                </td>
+              </tr>
+            </tbody>
+          </table>
         </section>
         <div class="stack">
-          <section v-if="may" class="card card-body form"><h2>New table</h2><label><span class="muted small">Why, and where do the values come from?</span><textarea v-model="source" class="field why" maxlength="300" rows="3" /></label>
-            <VBtn color="primary" variant="flat" :disabled="!changed || source.trim().length < 3" @click="save">Make table {{ current.version + 1 }}</VBtn><VBtn v-if="changed" @click="load">Leave it as it was</VBtn>
-            <p class="muted small">It holds for fittings opened from then on; older ones keep the table they were judged by.</p></section>
+          <section v-if="may" class="card card-body form">
+            <h2>New table</h2>
+            <label
+              ><span class="muted small">Why, and where do the values come from?</span
+              ><textarea v-model="source" class="field why" maxlength="300" rows="3" />
+            </label>
+            <VBtn
+              color="primary"
+              variant="flat"
+              :disabled="!changed || source.trim().length < 3"
+              @click="save"
+              >Make table {{ current.version + 1 }}</VBtn
+            ><VBtn v-if="changed" @click="load">Leave it as it was</VBtn>
+            <p class="muted small">
+              It holds for fittings opened from then on; older ones keep the table they were judged
+              by.
+            </p>
+          </section>
           <p v-else class="notice">The owner changes house rules; you can read them.</p>
-          <section class="card"><div class="card-head"><h2>Versions</h2></div><div v-for="v in versions" :key="v.norms.version" class="ver small"><b>Table {{ v.norms.version }}</b> {{ format(new Date(v.madeAt), 'd MMM yyyy') }}, {{ v.madeBy }}<br /><span class="muted">{{ v.norms.source }}</span></div><div class="ver small"><b>Table 1</b> <span class="muted">house defaults</span></div></section>
+          <section class="card">
+            <div class="card-head"><h2>Versions</h2></div>
+            <div v-for="v in versions" :key="v.norms.version" class="ver small">
+              <b>Table {{ v.norms.version }}</b> {{ format(new Date(v.madeAt), 'd MMM yyyy') }},
+              {{ v.madeBy }}<br /><span class="muted">{{ v.norms.source }}</span>
+            </div>
+            <div class="ver small"><b>Table 1</b> <span class="muted">house defaults</span></div>
+          </section>
         </div>
       </div>
     </main>
@@ -134,8 +340,55 @@ const differs = (key: Key, at: string | number | null, value: number) => {
 </template>
 
 <style scoped>
-.tabs { display: flex; gap: 4px; } .tab { min-height: 44px; padding: 0 14px; border-radius: 6px; border: 1px solid var(--line-strong); background: var(--sheet); } .tab[aria-selected='true'] { background: var(--wash); font-weight: 700; }
-.sets { grid-template-columns: minmax(0, 1fr) 280px; }
-.cells { display: flex; gap: 6px; flex-wrap: wrap; } .cell { display: flex; flex-direction: column; } .num { width: 76px; height: 36px; font-size: 15px; text-align: right; } .num.own { border-color: var(--spruce); font-weight: 700; }
-.form { display: flex; flex-direction: column; gap: 10px; } .why { height: auto; padding: 8px; font-size: 14px; } .ver { padding: 8px 14px; border-top: 1px solid var(--hairline); }
+.tabs {
+  display: flex;
+  gap: 4px;
+}
+.tab {
+  min-height: 44px;
+  padding: 0 14px;
+  border-radius: 6px;
+  border: 1px solid var(--line-strong);
+  background: var(--sheet);
+}
+.tab[aria-selected='true'] {
+  background: var(--wash);
+  font-weight: 700;
+}
+.sets {
+  grid-template-columns: minmax(0, 1fr) 280px;
+}
+.cells {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.cell {
+  display: flex;
+  flex-direction: column;
+}
+.num {
+  width: 76px;
+  height: 36px;
+  font-size: 15px;
+  text-align: right;
+}
+.num.own {
+  border-color: var(--spruce);
+  font-weight: 700;
+}
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.why {
+  height: auto;
+  padding: 8px;
+  font-size: 14px;
+}
+.ver {
+  padding: 8px 14px;
+  border-top: 1px solid var(--hairline);
+}
 </style>

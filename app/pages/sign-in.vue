@@ -27,15 +27,32 @@ onMounted(async () => {
 const demo = computed(() => session.page?.demo ?? [])
 const first = computed(() => session.page?.firstOwner ?? false)
 const person = computed(() => demo.value.find((p) => p.login === chosen.value))
-const parameters: SoleParameters = { lengthMm: 262, forefootWidthMm: 98, heelWidthMm: 64, navicularHeightMm: 45, forefootDeg: 2, castDeg: 0, secondToeLeadMm: -3, lateralArchMm: 2.2 }
-const feet = [drawSole('left', parameters), drawSole('right', { ...parameters, lengthMm: 266, navicularHeightMm: 40, forefootDeg: 4 })]
+const parameters: SoleParameters = {
+  lengthMm: 262,
+  forefootWidthMm: 98,
+  heelWidthMm: 64,
+  navicularHeightMm: 45,
+  forefootDeg: 2,
+  castDeg: 0,
+  secondToeLeadMm: -3,
+  lateralArchMm: 2.2,
+}
+const feet = [
+  drawSole('left', parameters),
+  drawSole('right', { ...parameters, lengthMm: 266, navicularHeightMm: 40, forefootDeg: 4 }),
+]
 
 async function enter() {
   trouble.value = ''
   busy.value = true
   try {
     if (first.value) {
-      session.person = await api('first-owner', 'POST', { code: code.value, name: name.value, login: login.value, password: password.value })
+      session.person = await api('first-owner', 'POST', {
+        code: code.value,
+        name: name.value,
+        login: login.value,
+        password: password.value,
+      })
       session.login = login.value
     } else await session.signIn(chosen.value || login.value, password.value)
     await navigateTo('/')
@@ -57,42 +74,129 @@ async function enter() {
           <svg viewBox="-62 -6 324 284">
             <g v-for="(foot, k) in feet" :key="k" :transform="`translate(${k * 200} ${k ? 0 : 4})`">
               <clipPath :id="`si${k}`"><path :d="foot.outline" /></clipPath>
-              <g :clip-path="`url(#si${k})`"><path v-for="(ring, i) in foot.rings" :key="i" :d="ring.d" :fill="ring.fill" :stroke="k ? '#1F6C86' : '#7B3F61'" :stroke-opacity="ring.index ? 0.75 : 0.38" stroke-width=".5" /></g>
-              <path :d="foot.outline" fill="none" :stroke="k ? '#1F6C86' : '#7B3F61'" stroke-width="1.1" />
+              <g :clip-path="`url(#si${k})`">
+                <path
+                  v-for="(ring, i) in foot.rings"
+                  :key="i"
+                  :d="ring.d"
+                  :fill="ring.fill"
+                  :stroke="k ? '#1F6C86' : '#7B3F61'"
+                  :stroke-opacity="ring.index ? 0.75 : 0.38"
+                  stroke-width=".5"
+                />
+              </g>
+              <path
+                :d="foot.outline"
+                fill="none"
+                :stroke="k ? '#1F6C86' : '#7B3F61'"
+                stroke-width="1.1"
+              />
             </g>
             <path d="M100 10V262" stroke="#22302E" stroke-width="1" />
-            <g v-for="(d, i) in [-6, 4, -3, 9, 5]" :key="i" :transform="`translate(100 ${30 + i * 48})`">
-              <path d="M-8 -6v12M8 -6v12" stroke="#5F6E6B" stroke-width=".8" /><rect :x="Math.min(0, d)" y="-4" :width="Math.abs(d)" height="8" :fill="d < 0 ? '#7B3F61' : '#1F6C86'" />
+            <g
+              v-for="(d, i) in [-6, 4, -3, 9, 5]"
+              :key="i"
+              :transform="`translate(100 ${30 + i * 48})`"
+            >
+              <path d="M-8 -6v12M8 -6v12" stroke="#5F6E6B" stroke-width=".8" />
+              <rect
+                :x="Math.min(0, d)"
+                y="-4"
+                :width="Math.abs(d)"
+                height="8"
+                :fill="d < 0 ? '#7B3F61' : '#1F6C86'"
+              />
             </g>
           </svg>
-          <p>Two feet, and what is different between them.<br><span class="muted small">contours every 1.5 mm · a drawing, nobody’s feet</span></p>
+          <p>
+            Two feet, and what is different between them.<br /><span class="muted small"
+              >contours every 1.5 mm · a drawing, nobody’s feet</span
+            >
+          </p>
         </section>
         <form class="enter" @submit.prevent="enter">
           <h1>{{ first ? 'First start' : 'Who is at the bench?' }}</h1>
-          <p v-if="demo.length" class="muted">Demo workshop. Three invented people, invented clients, no password.</p>
+          <p v-if="demo.length" class="muted">
+            Demo workshop. Three invented people, invented clients, no password.
+          </p>
           <div v-if="demo.length" role="radiogroup" aria-label="Person" class="people">
-            <button v-for="p in demo" :key="p.login" type="button" role="radio" :aria-checked="p.login === chosen" class="person" :class="{ chosen: p.login === chosen }" @click="chosen = p.login">
-              <span class="initials">{{ p.name.split(' ').map((w) => w[0]).join('') }}</span>
-              <span class="words"><b>{{ p.name }}</b> <span class="role">{{ ROLE_WORDS[p.role].name }}</span><br>{{ ROLE_WORDS[p.role].does }}</span>
+            <button
+              v-for="p in demo"
+              :key="p.login"
+              type="button"
+              role="radio"
+              :aria-checked="p.login === chosen"
+              class="person"
+              :class="{ chosen: p.login === chosen }"
+              @click="chosen = p.login"
+            >
+              <span class="initials">{{
+                p.name
+                  .split(' ')
+                  .map((w) => w[0])
+                  .join('')
+              }}</span>
+              <span class="words"
+                ><b>{{ p.name }}</b> <span class="role">{{ ROLE_WORDS[p.role].name }}</span><br />{{
+                  ROLE_WORDS[p.role].does
+                }}</span
+              >
               <span class="dot" />
             </button>
           </div>
           <template v-else>
-            <p v-if="first" class="muted">The terminal printed a one-time code. It makes you the owner.</p>
-            <VTextField v-if="first" v-model="code" label="One-time code" autocomplete="one-time-code" />
+            <p v-if="first" class="muted">
+              The terminal printed a one-time code. It makes you the owner.
+            </p>
+            <VTextField
+              v-if="first"
+              v-model="code"
+              label="One-time code"
+              autocomplete="one-time-code"
+            />
             <VTextField v-if="first" v-model="name" label="Your name" autocomplete="name" />
             <VTextField v-model="login" label="Sign-in name" autocomplete="username" />
-            <VTextField v-model="password" label="Password" type="password" :autocomplete="first ? 'new-password' : 'current-password'" :hint="first ? 'At least 10 characters' : ''" />
+            <VTextField
+              v-model="password"
+              label="Password"
+              type="password"
+              :autocomplete="first ? 'new-password' : 'current-password'"
+              :hint="first ? 'At least 10 characters' : ''"
+            />
           </template>
           <div class="notice">
             <StatusMark kind="watch" word="Law and licence come first" />
-            <p>What you may measure, advise, make or sell depends on the law and the licence where you work. Gentle Arch gives a second opinion and shows its reasons. It does not diagnose, and it does not make you a clinician.</p>
-            <VCheckbox v-model="understood" label="I know what applies to me. If in doubt I refer." />
+            <p>
+              What you may measure, advise, make or sell depends on the law and the licence where
+              you work. Gentle Arch gives a second opinion and shows its reasons. It does not
+              diagnose, and it does not make you a clinician.
+            </p>
+            <VCheckbox
+              v-model="understood"
+              label="I know what applies to me. If in doubt I refer."
+            />
           </div>
           <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
           <div class="acts">
-            <VBtn type="submit" color="primary" variant="flat" height="52" :disabled="!understood || busy">{{ first ? 'Make me the owner' : person ? `Sign in as ${person.name.split(' ')[0]}` : 'Sign in' }}</VBtn>
-            <span class="muted small">{{ understood ? 'Signs out after 30 minutes without touch.' : 'Tick the line above first.' }}</span>
+            <VBtn
+              type="submit"
+              color="primary"
+              variant="flat"
+              height="52"
+              :disabled="!understood || busy"
+              >{{
+                first
+                  ? 'Make me the owner'
+                  : person
+                    ? `Sign in as ${person.name.split(' ')[0]}`
+                    : 'Sign in'
+              }}</VBtn
+            >
+            <span class="muted small">{{
+              understood
+                ? 'Signs out after 30 minutes without touch.'
+                : 'Tick the line above first.'
+            }}</span>
           </div>
         </form>
       </div>
@@ -101,21 +205,110 @@ async function enter() {
 </template>
 
 <style scoped>
-.both { display: grid; grid-template-columns: minmax(280px, 424px) minmax(0, 660px); gap: 40px; margin: auto; align-items: stretch; }
-.picture { padding: 20px; display: flex; flex-direction: column; gap: 8px; text-align: center; }
-.picture svg { flex: 1; min-height: 0; max-height: 440px; }
-.sides { display: flex; justify-content: space-between; }
-.enter { display: flex; flex-direction: column; gap: 12px; }
-.enter h1 { font-size: 30px; line-height: 34px; }
-.people { display: flex; flex-direction: column; gap: 8px; }
-.person { display: flex; align-items: center; gap: 18px; min-height: 68px; padding: 8px 22px 8px 16px; border: 1px solid var(--line-strong); border-radius: 6px; background: var(--sheet); }
-.person.chosen { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
-.initials { width: 46px; height: 46px; border-radius: 50%; background: var(--wash); color: var(--spruce); display: grid; place-items: center; font-weight: 700; border: 1px solid var(--spruce); flex: none; }
-.chosen .initials { background: var(--spruce); color: #fff; }
-.words { flex: 1; } .words b { font-size: 17px; font-weight: 600; } .role { color: var(--spruce); font-weight: 600; margin-left: 6px; }
-.dot { width: 22px; height: 22px; border-radius: 50%; border: 1px solid var(--line-strong); background: var(--field); flex: none; }
-.chosen .dot { border: 7px solid var(--spruce); }
-.notice p { margin-top: 4px; }
-.acts { display: flex; align-items: center; gap: 14px; }
-@media (max-width: 900px) { .both { grid-template-columns: 1fr; } .picture { display: none; } }
+.both {
+  display: grid;
+  grid-template-columns: minmax(280px, 424px) minmax(0, 660px);
+  gap: 40px;
+  margin: auto;
+  align-items: stretch;
+}
+.picture {
+  padding: 20px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  text-align: center;
+}
+.picture svg {
+  flex: 1;
+  min-height: 0;
+  max-height: 440px;
+}
+.sides {
+  display: flex;
+  justify-content: space-between;
+}
+.enter {
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.enter h1 {
+  font-size: 30px;
+  line-height: 34px;
+}
+.people {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.person {
+  display: flex;
+  align-items: center;
+  gap: 18px;
+  min-height: 68px;
+  padding: 8px 22px 8px 16px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--sheet);
+}
+.person.chosen {
+  background: var(--wash);
+  box-shadow: inset 4px 0 var(--spruce);
+}
+.initials {
+  width: 46px;
+  height: 46px;
+  border-radius: 50%;
+  background: var(--wash);
+  color: var(--spruce);
+  display: grid;
+  place-items: center;
+  font-weight: 700;
+  border: 1px solid var(--spruce);
+  flex: none;
+}
+.chosen .initials {
+  background: var(--spruce);
+  color: #fff;
+}
+.words {
+  flex: 1;
+}
+.words b {
+  font-size: 17px;
+  font-weight: 600;
+}
+.role {
+  color: var(--spruce);
+  font-weight: 600;
+  margin-left: 6px;
+}
+.dot {
+  width: 22px;
+  height: 22px;
+  border-radius: 50%;
+  border: 1px solid var(--line-strong);
+  background: var(--field);
+  flex: none;
+}
+.chosen .dot {
+  border: 7px solid var(--spruce);
+}
+.notice p {
+  margin-top: 4px;
+}
+.acts {
+  display: flex;
+  align-items: center;
+  gap: 14px;
+}
+@media (max-width: 900px) {
+  .both {
+    grid-template-columns: 1fr;
+  }
+  .picture {
+    display: none;
+  }
+}
 </style>

@@ -14,7 +14,19 @@ export default defineNuxtPlugin((nuxtApp) => {
         themes: {
           paper: {
             dark: false,
-            colors: { background: '#F5F1E8', surface: '#FFFDF8', primary: '#24564B', secondary: '#5F6E6B', error: '#A63A2B', warning: '#86570A', success: '#3E6A2F', info: '#24564B', 'on-surface': '#22302E', 'on-background': '#22302E', 'on-primary': '#FFFDF8' },
+            colors: {
+              background: '#F5F1E8',
+              surface: '#FFFDF8',
+              primary: '#24564B',
+              secondary: '#5F6E6B',
+              error: '#A63A2B',
+              warning: '#86570A',
+              success: '#3E6A2F',
+              info: '#24564B',
+              'on-surface': '#22302E',
+              'on-background': '#22302E',
+              'on-primary': '#FFFDF8',
+            },
             variables: { 'medium-emphasis-opacity': 0.8, 'high-emphasis-opacity': 1 },
           },
         },

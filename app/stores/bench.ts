@@ -4,7 +4,13 @@ import { benchDay, ownJob, visitJob, type BenchDay } from '../../core/bench/benc
 import { EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
 import type { BenchStep } from '../../core/bench/jobSteps'
 import { planConflicts, type Naming, type PlanConflict } from '../../core/bench/planCheck'
-import { missingSteps, movesOf, planFigures, shownPlan, type ShownStep } from '../../core/bench/planView'
+import {
+  missingSteps,
+  movesOf,
+  planFigures,
+  shownPlan,
+  type ShownStep,
+} from '../../core/bench/planView'
 import type { PlacedStep, Schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand } from '../../core/bench/stepCommand'
 import type { StepChange } from '../../core/bench/stepState'
@@ -17,16 +23,31 @@ const copy = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
 
 /** A day at the bench: what is to be done, the kept plan, a proposal that has moved nothing yet. */
 export const useBench = defineStore('bench', {
-  state: () => ({ day: format(new Date(), 'yyyy-MM-dd'), state: null as BenchState | null, proposal: null as Schedule | null, planning: false, trouble: '', said: '', minute: '', asked: 0, kept: 0, chain: Promise.resolve() as Promise<void> }),
+  state: () => ({
+    day: format(new Date(), 'yyyy-MM-dd'),
+    state: null as BenchState | null,
+    proposal: null as Schedule | null,
+    planning: false,
+    trouble: '',
+    said: '',
+    minute: '',
+    asked: 0,
+    kept: 0,
+    chain: Promise.resolve() as Promise<void>,
+  }),
   getters: {
     plan: (s): DayPlan => s.state?.plan.plan ?? EMPTY_PLAN,
     isToday: (s) => s.state?.day === s.state?.today,
     onDuty(): string[] {
-      return (this.state?.people ?? []).map((p) => p.name).filter((n) => this.plan.onDuty?.includes(n) ?? true)
+      return (this.state?.people ?? [])
+        .map((p) => p.name)
+        .filter((n) => this.plan.onDuty?.includes(n) ?? true)
     },
     /** Rows of those who fit and of those at the bench, among those on duty. */
     fitterRows(): number[] {
-      return this.onDuty.flatMap((n, i) => (this.state!.people.find((p) => p.name === n)!.role === 'bench' ? [] : [i]))
+      return this.onDuty.flatMap((n, i) =>
+        this.state!.people.find((p) => p.name === n)!.role === 'bench' ? [] : [i],
+      )
     },
     /** Jobs of this day: promised for it or earlier, with a visit on it, begun, or put on it by hand. */
     jobsOfDay(): BenchJobRow[] {
@@ -36,7 +57,14 @@ export const useBench = defineStore('bench', {
         const put = this.plan.jobs[j.id]
         if (put !== undefined) return put
         if (j.benchOn) return j.benchOn === day || (j.benchOn < day && this.isToday)
-        return (j.promisedOn !== undefined && (this.isToday ? j.promisedOn <= day : j.promisedOn === day)) || this.state!.visits.some((v) => v.job === j.id && j.steps.some((s) => s.client && s.state === 'open')) || j.steps.some((s) => s.state === 'running')
+        return (
+          (j.promisedOn !== undefined &&
+            (this.isToday ? j.promisedOn <= day : j.promisedOn === day)) ||
+          this.state!.visits.some(
+            (v) => v.job === j.id && j.steps.some((s) => s.client && s.state === 'open'),
+          ) ||
+          j.steps.some((s) => s.state === 'running')
+        )
       })
     },
     otherJobs(): BenchJobRow[] {
@@ -45,15 +73,32 @@ export const useBench = defineStore('bench', {
     },
     clock(): (moment: string) => string | null {
       const day = this.state?.day
-      return (moment) => (format(new Date(moment), 'yyyy-MM-dd') === day ? format(new Date(moment), 'HH:mm') : null)
+      return (moment) =>
+        format(new Date(moment), 'yyyy-MM-dd') === day ? format(new Date(moment), 'HH:mm') : null
     },
     built(): BenchDay | null {
       if (!this.state) return null
       const { visits, resources, day } = this.state
       return benchDay(
         {
-          day, resources, people: this.onDuty.length, jobs: this.jobsOfDay.map(({ id, steps, promisedOn, promisedAt }) => ({ id, steps, ...(promisedOn && { promisedOn }), ...(promisedAt && { promisedAt }) })),
-          visits: visits.map((v) => ({ id: v.id, job: v.job, from: format(new Date(v.startsAt), 'HH:mm'), minutes: v.minutes, state: v.state })), own: this.plan.own, pinned: this.plan.pinned,
+          day,
+          resources,
+          people: this.onDuty.length,
+          jobs: this.jobsOfDay.map(({ id, steps, promisedOn, promisedAt }) => ({
+            id,
+            steps,
+            ...(promisedOn && { promisedOn }),
+            ...(promisedAt && { promisedAt }),
+          })),
+          visits: visits.map((v) => ({
+            id: v.id,
+            job: v.job,
+            from: format(new Date(v.startsAt), 'HH:mm'),
+            minutes: v.minutes,
+            state: v.state,
+          })),
+          own: this.plan.own,
+          pinned: this.plan.pinned,
           ...(this.isToday && this.minute && { now: this.minute }),
         },
         this.clock,
@@ -70,14 +115,23 @@ export const useBench = defineStore('bench', {
     },
     naming(): Naming {
       const resources = new Map((this.state?.resources ?? []).map((r) => [r.id, r.name]))
-      return { resource: (id) => resources.get(id) ?? id, step: (job, step) => `${this.whoOf(job)}, ${this.wordsOf(job, step)}` }
+      return {
+        resource: (id) => resources.get(id) ?? id,
+        step: (job, step) => `${this.whoOf(job)}, ${this.wordsOf(job, step)}`,
+      }
     },
     conflicts(): PlanConflict[] {
       const overdue = this.built?.overdue ?? []
-      return this.built ? planConflicts(this.built.day, this.shown, this.naming).filter((c) => c.kind !== 'late' || !overdue.includes(c.job)) : []
+      return this.built
+        ? planConflicts(this.built.day, this.shown, this.naming).filter(
+            (c) => c.kind !== 'late' || !overdue.includes(c.job),
+          )
+        : []
     },
     figures(): ReturnType<typeof planFigures> {
-      return this.built ? planFigures(this.built.day, this.shown, this.built.overdue) : { waitingMin: 0, lateMin: 0, end: null }
+      return this.built
+        ? planFigures(this.built.day, this.shown, this.built.overdue)
+        : { waitingMin: 0, lateMin: 0, end: null }
     },
     missing(): number {
       return this.built ? missingSteps(this.built.day, this.shown) : 0
@@ -98,7 +152,10 @@ export const useBench = defineStore('bench', {
       return (id, key) => {
         const step = this.stepsOf.get(id)?.find((s) => s.key === key)
         if (step) return `${step.words}${step.foot ? `, ${step.foot}` : ''}`
-        return this.state?.visits.find((v) => visitJob(v.id) === id || v.job === id)?.reason || (id.startsWith('own ') ? 'own work' : 'visit')
+        return (
+          this.state?.visits.find((v) => visitJob(v.id) === id || v.job === id)?.reason ||
+          (id.startsWith('own ') ? 'own work' : 'visit')
+        )
       }
     },
   },
@@ -122,7 +179,11 @@ export const useBench = defineStore('bench', {
     },
     /** Nothing is kept yet, something is new, or what is kept cannot be done any more. */
     needsPlan(): boolean {
-      return this.plan.steps.length === 0 || this.missing > 0 || this.conflicts.some((c) => c.kind !== 'late')
+      return (
+        this.plan.steps.length === 0 ||
+        this.missing > 0 ||
+        this.conflicts.some((c) => c.kind !== 'late')
+      )
     },
     /** Makes a plan from how things stand; nothing moves before it is taken. The newest question wins. */
     async propose(quick: boolean) {
@@ -134,7 +195,11 @@ export const useBench = defineStore('bench', {
       const mine = ++this.asked
       this.planning = true
       try {
-        const answer = await scheduleWorker().plan(copy(this.built.day), this.plan.steps.length ? copy(this.plan.steps) : null, quick)
+        const answer = await scheduleWorker().plan(
+          copy(this.built.day),
+          this.plan.steps.length ? copy(this.plan.steps) : null,
+          quick,
+        )
         if (mine === this.asked) this.proposal = answer
       } catch (error) {
         if (mine === this.asked) this.trouble = (error as Error).message
@@ -156,8 +221,15 @@ export const useBench = defineStore('bench', {
         // What was overtaken while it waited goes along with the last one.
         if (mine !== this.kept) return
         try {
-          const kept = await api<PlanRow>('bench/plan', 'PUT', { day: this.day, version: this.state!.plan.version, plan: sent })
-          this.state = { ...this.state!, plan: mine === this.kept ? kept : { ...this.state!.plan, version: kept.version } }
+          const kept = await api<PlanRow>('bench/plan', 'PUT', {
+            day: this.day,
+            version: this.state!.plan.version,
+            plan: sent,
+          })
+          this.state = {
+            ...this.state!,
+            plan: mine === this.kept ? kept : { ...this.state!.plan, version: kept.version },
+          }
           this.said = said
           this.trouble = ''
         } catch (error) {
@@ -181,19 +253,42 @@ export const useBench = defineStore('bench', {
     /** Sets a step by hand; it stays there until it is let go. What is wrong with that is shown, not forbidden. */
     async set(job: string, step: string, at: string | null) {
       const first = this.proposal?.steps ?? []
-      await this.keep((plan) => {
-        if (plan.own.some((o) => ownJob(o.id) === job)) return { ...plan, own: plan.own.map((o) => (ownJob(o.id) === job ? { ...o, at: at ?? undefined } : o)) }
-        const pinned = plan.pinned.filter((p) => !(p.job === job && p.step === step))
-        return { ...plan, pinned: at === null ? pinned : [...pinned, { job, step, at }], steps: plan.steps.length ? plan.steps : first }
-      }, at === null ? 'Left to the plan' : `Set to ${at}`)
+      await this.keep(
+        (plan) => {
+          if (plan.own.some((o) => ownJob(o.id) === job))
+            return {
+              ...plan,
+              own: plan.own.map((o) => (ownJob(o.id) === job ? { ...o, at: at ?? undefined } : o)),
+            }
+          const pinned = plan.pinned.filter((p) => !(p.job === job && p.step === step))
+          return {
+            ...plan,
+            pinned: at === null ? pinned : [...pinned, { job, step, at }],
+            steps: plan.steps.length ? plan.steps : first,
+          }
+        },
+        at === null ? 'Left to the plan' : `Set to ${at}`,
+      )
       this.proposal = null
       if (at === null || this.needsPlan()) await this.propose(true)
     },
     /** Starts, ends, splits … a step of a job; a waiting step brings its timer along. */
-    async act(job: BenchJobRow, step: BenchStep, change: Omit<StepChange, 'step' | 'foot'>): Promise<string> {
+    async act(
+      job: BenchJobRow,
+      step: BenchStep,
+      change: Omit<StepChange, 'step' | 'foot'>,
+    ): Promise<string> {
       try {
-        const { command } = stepCommand(job.steps, { step: step.step, ...(step.foot && { foot: step.foot }), ...change })
-        await api(`fittings/${job.id}/commands`, 'POST', { id: crypto.randomUUID(), version: job.jobsVersion, command })
+        const { command } = stepCommand(job.steps, {
+          step: step.step,
+          ...(step.foot && { foot: step.foot }),
+          ...change,
+        })
+        await api(`fittings/${job.id}/commands`, 'POST', {
+          id: crypto.randomUUID(),
+          version: job.jobsVersion,
+          command,
+        })
         await useTimers().forStep(job.code, job.id, step, change.do, change.minutes)
       } catch (error) {
         await this.load()

@@ -16,7 +16,14 @@ import { Refusal } from '../../core/record/refusal'
 import type { Client, Decision } from '../../core/record/schema'
 import type { FittingState, PartState } from '../../shared/contracts'
 import { api, ApiError } from '~/composables/api'
-import { dropPending, historyOf, keepHistory, keepPending, pendingOf, type Pending } from '~/composables/commandQueue'
+import {
+  dropPending,
+  historyOf,
+  keepHistory,
+  keepPending,
+  pendingOf,
+  type Pending,
+} from '~/composables/commandQueue'
 import { useSession } from './session'
 
 type Saved = 'saved' | 'saving' | 'kept'
@@ -33,10 +40,25 @@ interface Conflict {
   current: PartState
 }
 
-const EMPTY: Partial<Record<PartName, unknown>> = { 'device.left': null, 'device.right': null, legLength: null, 'readings.left': [], 'readings.right': [], 'versions.left': [], 'versions.right': [], orders: [], jobs: [], quotes: [], making: {}, followups: [], ledger: [] }
+const EMPTY: Partial<Record<PartName, unknown>> = {
+  'device.left': null,
+  'device.right': null,
+  legLength: null,
+  'readings.left': [],
+  'readings.right': [],
+  'versions.left': [],
+  'versions.right': [],
+  orders: [],
+  jobs: [],
+  quotes: [],
+  making: {},
+  followups: [],
+  ledger: [],
+}
 /** So many changes can be taken back. */
 const MOST_UNDO = 50
-const copy = <T>(value: T): T => (value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T))
+const copy = <T>(value: T): T =>
+  value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T)
 
 /** The open fitting: its parts as the screen has them, changes on their way, and what is derived from the record. */
 export const useFitting = defineStore('fitting', {
@@ -45,7 +67,11 @@ export const useFitting = defineStore('fitting', {
     client: null as FittingState['client'] | null,
     openedOn: '',
     shop: '',
-    told: { cautions: [] as Caution[], blocked: false, wearer: { child: true, noHeat: false } as Wearer },
+    told: {
+      cautions: [] as Caution[],
+      blocked: false,
+      wearer: { child: true, noHeat: false } as Wearer,
+    },
     parts: {} as Partial<Record<PartName, PartState>>,
     queue: [] as Pending[],
     undoStack: [] as Undo[],
@@ -57,12 +83,22 @@ export const useFitting = defineStore('fitting', {
     order: 0,
   }),
   getters: {
-    content: (state) => Object.fromEntries(Object.entries(state.parts).map(([name, part]) => [name, part.content])) as Parts,
+    content: (state) =>
+      Object.fromEntries(
+        Object.entries(state.parts).map(([name, part]) => [name, part.content]),
+      ) as Parts,
     record(): ReturnType<typeof joinRecord> {
-      return joinRecord({ ...this.content, visit: { on: this.openedOn, ...this.content.visit } }, this.client?.details, { name: this.shop })
+      return joinRecord(
+        { ...this.content, visit: { on: this.openedOn, ...this.content.visit } },
+        this.client?.details,
+        { name: this.shop },
+      )
     },
     measures(): ReturnType<typeof measureRecord> {
-      return measureRecord(this.record, allowanceFor(this.record.story?.activity, normsOf(this.record)))
+      return measureRecord(
+        this.record,
+        allowanceFor(this.record.story?.activity, normsOf(this.record)),
+      )
     },
     ledger(): { open: Entry[]; decided: Decided[] } {
       return ledgerOf(this.record)
@@ -84,7 +120,12 @@ export const useFitting = defineStore('fitting', {
       return riskOf(this.record)
     },
     done(): number[] {
-      return stationsDone((part) => this.parts[part] !== undefined && JSON.stringify(this.parts[part]!.content) !== JSON.stringify(EMPTY[part]), this.record.footwear?.chosen !== undefined)
+      return stationsDone(
+        (part) =>
+          this.parts[part] !== undefined &&
+          JSON.stringify(this.parts[part]!.content) !== JSON.stringify(EMPTY[part]),
+        this.record.footwear?.chosen !== undefined,
+      )
     },
     readOnly(): boolean {
       return !useSession().may('fittings.change')
@@ -122,19 +163,41 @@ export const useFitting = defineStore('fitting', {
     },
     /** Word from the server that a part has a newer version. */
     async heard(part: PartName, version: number) {
-      if (this.queue.some((q) => q.part === part) || this.sending || (this.parts[part]?.version ?? 0) >= version) return
+      if (
+        this.queue.some((q) => q.part === part) ||
+        this.sending ||
+        (this.parts[part]?.version ?? 0) >= version
+      )
+        return
       await this.reload().catch(() => undefined)
     },
     /** What a part would be after a command; throws a Refusal where it cannot be. */
     after(command: Command): unknown {
-      const stamp = command.kind === 'jobs.step' ? { by: useSession().person?.name ?? '', at: new Date().toISOString() } : undefined
-      return applyCommand(copy(this.parts[partOf(command)]?.content), copy(command), stamp, normsOf(this.content), this.wearer)
+      const stamp =
+        command.kind === 'jobs.step'
+          ? { by: useSession().person?.name ?? '', at: new Date().toISOString() }
+          : undefined
+      return applyCommand(
+        copy(this.parts[partOf(command)]?.content),
+        copy(command),
+        stamp,
+        normsOf(this.content),
+        this.wearer,
+      )
     },
     applyLocally(command: Command) {
       const part = partOf(command)
       const old = this.parts[part]
       const content = this.after(command)
-      this.parts = { ...this.parts, [part]: { content, version: old?.version ?? 0, changedBy: old?.changedBy ?? null, changedAt: old?.changedAt ?? '' } }
+      this.parts = {
+        ...this.parts,
+        [part]: {
+          content,
+          version: old?.version ?? 0,
+          changedBy: old?.changedBy ?? null,
+          changedAt: old?.changedAt ?? '',
+        },
+      }
     },
     /** Puts a change that waits onto what is there now; one that does not fit there is left to the server to refuse. */
     applyKept(command: Command) {
@@ -159,8 +222,17 @@ export const useFitting = defineStore('fitting', {
         this.redoStack = []
         this.remember()
       }
-      const version = (this.parts[part]?.version ?? 0) + this.queue.filter((q) => q.part === part).length
-      const item: Pending = { id: crypto.randomUUID(), order: ++this.order, fittingId: this.id, part, version, command: copy(command), words }
+      const version =
+        (this.parts[part]?.version ?? 0) + this.queue.filter((q) => q.part === part).length
+      const item: Pending = {
+        id: crypto.randomUUID(),
+        order: ++this.order,
+        fittingId: this.id,
+        part,
+        version,
+        command: copy(command),
+        words,
+      }
       this.queue.push(item)
       this.saved = 'saving'
       void keepPending(item)
@@ -176,14 +248,19 @@ export const useFitting = defineStore('fitting', {
         if (error instanceof Refusal) return error.message
         throw error
       }
-      return changes.reduce<string | null>((refused, { command, words }) => refused ?? this.change(command, words), null)
+      return changes.reduce<string | null>(
+        (refused, { command, words }) => refused ?? this.change(command, words),
+        null,
+      )
     },
     put<P extends PartName>(part: P, content: PartContent<P>, words: string): string | null {
       return this.change({ kind: 'part.put', part, content }, words)
     },
     /** Keeps what can be taken back on this device. */
     remember() {
-      void keepHistory({ fittingId: this.id, undo: this.undoStack, redo: this.redoStack }).catch(() => undefined)
+      void keepHistory({ fittingId: this.id, undo: this.undoStack, redo: this.redoStack }).catch(
+        () => undefined,
+      )
     },
     undo(): string {
       return this.step(this.undoStack, this.redoStack, 'Taken back', 'Nothing to take back')
@@ -196,7 +273,11 @@ export const useFitting = defineStore('fitting', {
       const last = from.pop()
       if (!last) return nothing
       to.push({ part: last.part, before: copy(this.parts[last.part]?.content), words: last.words })
-      const refused = this.change({ kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} }, `${done.toLowerCase()}: ${last.words}`, false)
+      const refused = this.change(
+        { kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} },
+        `${done.toLowerCase()}: ${last.words}`,
+        false,
+      )
       if (refused) {
         to.pop()
         from.push(last)
@@ -213,11 +294,16 @@ export const useFitting = defineStore('fitting', {
         while (this.queue.length > 0 && !this.conflict) {
           const item = this.queue[0]!
           try {
-            const { state } = await api<{ part: PartName; state: PartState }>(`fittings/${item.fittingId}/commands`, 'POST', { id: item.id, version: item.version, command: item.command })
+            const { state } = await api<{ part: PartName; state: PartState }>(
+              `fittings/${item.fittingId}/commands`,
+              'POST',
+              { id: item.id, version: item.version, command: item.command },
+            )
             this.settle(item, state)
           } catch (error) {
             if (!(error instanceof ApiError)) throw error
-            if (error.status === 409 && error.problem?.current) this.conflict = { item, current: error.problem.current }
+            if (error.status === 409 && error.problem?.current)
+              this.conflict = { item, current: error.problem.current }
             else if (error.status === 401) {
               useSession().lock()
               this.saved = 'kept'
@@ -241,8 +327,13 @@ export const useFitting = defineStore('fitting', {
       const more = this.queue.some((q) => q.part === item.part)
       const local = this.parts[item.part]
       // While more of ours waits, the screen keeps its own content; the confirmed version counts for what follows.
-      this.parts = { ...this.parts, [item.part]: more && local ? { ...state, content: local.content } : state }
-      this.queue.filter((q) => q.part === item.part).forEach((q, i) => (q.version = state.version + i))
+      this.parts = {
+        ...this.parts,
+        [item.part]: more && local ? { ...state, content: local.content } : state,
+      }
+      this.queue
+        .filter((q) => q.part === item.part)
+        .forEach((q, i) => (q.version = state.version + i))
     },
     /** What the server refused goes; what was made after it stays, put onto what the server has. */
     async refuse(item: Pending, message: string) {
@@ -258,11 +349,13 @@ export const useFitting = defineStore('fitting', {
     onto(part: PartName, current: PartState | undefined) {
       const { [part]: _, ...others } = this.parts
       this.parts = current && current.version > 0 ? { ...others, [part]: current } : others
-      this.queue.filter((q) => q.part === part).forEach((q, i) => {
-        q.version = (current?.version ?? 0) + i
-        this.applyKept(q.command)
-        void keepPending(q).catch(() => undefined)
-      })
+      this.queue
+        .filter((q) => q.part === part)
+        .forEach((q, i) => {
+          q.version = (current?.version ?? 0) + i
+          this.applyKept(q.command)
+          void keepPending(q).catch(() => undefined)
+        })
     },
     /** The choice after somebody else's change: ours on top of theirs, or theirs. */
     resolve(choice: 'mine' | 'theirs') {
@@ -270,7 +363,8 @@ export const useFitting = defineStore('fitting', {
       if (!conflict) return
       const { item, current } = conflict
       if (choice === 'theirs') {
-        for (const q of this.queue.filter((q) => q.part === item.part)) void dropPending(q.id).catch(() => undefined)
+        for (const q of this.queue.filter((q) => q.part === item.part))
+          void dropPending(q.id).catch(() => undefined)
         this.queue = this.queue.filter((q) => q.part !== item.part)
       }
       this.onto(item.part, current)
@@ -285,14 +379,37 @@ export const useFitting = defineStore('fitting', {
     decide(entry: Entry, decision: Decision['decision'], reason?: string) {
       const by = useSession().person?.name
       const made = decision === 'accepted' ? changeWords(entry.change) : null
-      const line: Decision = { code: entry.code, foot: entry.foot, ...(entry.about && { about: entry.about }), decision, words: entry.words, school: entry.school, ...(made && { made }), ...(reason && { reason }), ...(by && { by }), at: new Date().toISOString() }
-      this.put('ledger', [...(this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), line], `${decision} in Why`)
+      const line: Decision = {
+        code: entry.code,
+        foot: entry.foot,
+        ...(entry.about && { about: entry.about }),
+        decision,
+        words: entry.words,
+        school: entry.school,
+        ...(made && { made }),
+        ...(reason && { reason }),
+        ...(by && { by }),
+        at: new Date().toISOString(),
+      }
+      this.put(
+        'ledger',
+        [...(this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), line],
+        `${decision} in Why`,
+      )
     },
     reopen(decision: Decision) {
-      this.put('ledger', (this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(decision)), 'opened again in Why')
+      this.put(
+        'ledger',
+        (this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(decision)),
+        'opened again in Why',
+      )
     },
     async changeClient(details: Client) {
-      const answer = await api<{ version: number; details: Client }>(`clients/${this.client!.id}`, 'PUT', { id: this.client!.id, version: this.client!.version, details })
+      const answer = await api<{ version: number; details: Client }>(
+        `clients/${this.client!.id}`,
+        'PUT',
+        { id: this.client!.id, version: this.client!.version, details },
+      )
       this.client = { ...this.client!, ...answer }
     },
   },

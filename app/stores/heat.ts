@@ -8,7 +8,12 @@ import type { HeatLogRow } from '../../shared/contracts'
 import { api, ApiError } from '~/composables/api'
 
 /** Which apparatus a window is usually reached in; the name of the stand-in probe too. */
-const USUAL: Record<string, string> = { 'thermoplastic-blank': 'tray', liner: 'blower', 'boot-shell': 'blower', 'resistive-mould': 'mould' }
+const USUAL: Record<string, string> = {
+  'thermoplastic-blank': 'tray',
+  liner: 'blower',
+  'boot-shell': 'blower',
+  'resistive-mould': 'mould',
+}
 /** So many readings are sent on at once, and so many at most. */
 const BUNDLE = 3
 const MOST_READINGS = 600
@@ -19,7 +24,18 @@ export const APPARATUS = ['oven', 'tray', 'blower', 'mould'] as const
 
 /** Logs of heat. Readings come from a probe over server-sent events, or are typed; both are kept in the same log. */
 export const useHeat = defineStore('heat', {
-  state: () => ({ logs: [] as HeatLogRow[], windows: [...HEAT_WINDOWS] as HeatWindow[], trouble: '', streams: {} as Record<string, EventSource>, lastAt: {} as Record<string, number>, priors: {} as Record<string, HeatPrior | undefined>, unsent: {} as Record<string, HeatReading[]>, sending: {} as Record<string, Promise<void> | undefined>, retry: {} as Record<string, ReturnType<typeof setTimeout> | undefined>, away: false }),
+  state: () => ({
+    logs: [] as HeatLogRow[],
+    windows: [...HEAT_WINDOWS] as HeatWindow[],
+    trouble: '',
+    streams: {} as Record<string, EventSource>,
+    lastAt: {} as Record<string, number>,
+    priors: {} as Record<string, HeatPrior | undefined>,
+    unsent: {} as Record<string, HeatReading[]>,
+    sending: {} as Record<string, Promise<void> | undefined>,
+    retry: {} as Record<string, ReturnType<typeof setTimeout> | undefined>,
+    away: false,
+  }),
   actions: {
     async load() {
       try {
@@ -28,7 +44,17 @@ export const useHeat = defineStore('heat', {
         for (const l of logs) if (l.stoppedAt) this.unsent[l.id] = []
         this.logs = logs.map((l) => this.withUnsent(l))
         this.windows = windows
-        this.priors = Object.fromEntries(APPARATUS.map((a) => [a, priorOf(logs.filter((l) => l.apparatus === a && l.stoppedAt && l.readings.length > 8).slice(0, 8).map((l) => l.readings))]))
+        this.priors = Object.fromEntries(
+          APPARATUS.map((a) => [
+            a,
+            priorOf(
+              logs
+                .filter((l) => l.apparatus === a && l.stoppedAt && l.readings.length > 8)
+                .slice(0, 8)
+                .map((l) => l.readings),
+            ),
+          ]),
+        )
         this.trouble = ''
       } catch (error) {
         this.trouble = (error as Error).message
@@ -41,10 +67,17 @@ export const useHeat = defineStore('heat', {
     priorOf(apparatus: string): HeatPrior | undefined {
       return this.priors[apparatus]
     },
-    async start(l: { name: string; apparatus: string; window?: string; fittingId?: string }): Promise<string | null> {
+    async start(l: {
+      name: string
+      apparatus: string
+      window?: string
+      fittingId?: string
+    }): Promise<string | null> {
       const id = crypto.randomUUID()
       try {
-        this.logs = (await api<{ logs: HeatLogRow[] }>('heat', 'POST', { id, ...l })).logs.map((log) => this.withUnsent(log))
+        this.logs = (await api<{ logs: HeatLogRow[] }>('heat', 'POST', { id, ...l })).logs.map(
+          (log) => this.withUnsent(log),
+        )
         this.trouble = ''
         return id
       } catch (error) {
@@ -52,8 +85,13 @@ export const useHeat = defineStore('heat', {
         return null
       }
     },
-    async send(id: string, body: { do: 'add'; readings: HeatReading[] } | { do: 'strike'; minutes: number } | { do: 'stop' }): Promise<boolean> {
-      if (body.do === 'strike') this.unsent[id] = (this.unsent[id] ?? []).filter((r) => r.minutes !== body.minutes)
+    async send(
+      id: string,
+      body:
+        { do: 'add'; readings: HeatReading[] } | { do: 'strike'; minutes: number } | { do: 'stop' },
+    ): Promise<boolean> {
+      if (body.do === 'strike')
+        this.unsent[id] = (this.unsent[id] ?? []).filter((r) => r.minutes !== body.minutes)
       try {
         const { log } = await api<{ log: HeatLogRow }>(`heat/${id}`, 'PATCH', body)
         this.logs = this.logs.map((l) => (l.id === id ? this.withUnsent(log) : l))
@@ -81,7 +119,10 @@ export const useHeat = defineStore('heat', {
     async sendBundles(id: string) {
       while (this.unsent[id]?.length) {
         const bundle = this.unsent[id].slice(0, MOST_READINGS)
-        if (await this.send(id, { do: 'add', readings: bundle })) this.unsent[id] = this.unsent[id].filter((r) => !bundle.some((b) => b.minutes === r.minutes))
+        if (await this.send(id, { do: 'add', readings: bundle }))
+          this.unsent[id] = this.unsent[id].filter(
+            (r) => !bundle.some((b) => b.minutes === r.minutes),
+          )
         else if (!this.away) this.unsent[id] = []
         else {
           // A line that is down comes back; a log that takes nothing more never will.
@@ -101,20 +142,27 @@ export const useHeat = defineStore('heat', {
       const log = this.logs.find((l) => l.id === id)
       if (!log) return
       const last = log.readings.at(-1)
-      const query = new URLSearchParams({ apparatus: log.apparatus, drive: String(drive ?? last?.drive ?? 1), from: String(last ? last.minutes + 0.05 : 0), start: String(last?.celsius ?? 21) })
+      const query = new URLSearchParams({
+        apparatus: log.apparatus,
+        drive: String(drive ?? last?.drive ?? 1),
+        from: String(last ? last.minutes + 0.05 : 0),
+        start: String(last?.celsius ?? 21),
+      })
       const stream = markRaw(new EventSource(`/api/standins/probe?${query.toString()}`))
       stream.addEventListener('reading', (event) => {
         const reading = JSON.parse((event as MessageEvent<string>).data) as HeatReading
         this.unsent[id] = [...(this.unsent[id] ?? []), reading]
         this.lastAt[id] = Date.now()
         const mine = this.logs.find((l) => l.id === id)
-        if (mine) mine.readings = [...mine.readings.filter((r) => r.minutes !== reading.minutes), reading]
+        if (mine)
+          mine.readings = [...mine.readings.filter((r) => r.minutes !== reading.minutes), reading]
         if (this.unsent[id].length >= BUNDLE) void this.sendOn(id)
       })
       // The browser opens a broken line again by itself, from the start of the address: better to stop and say so.
       stream.addEventListener('error', () => {
         this.quiet(id)
-        this.trouble = 'The probe does not answer. The clock goes on; type readings, or put the probe on again.'
+        this.trouble =
+          'The probe does not answer. The clock goes on; type readings, or put the probe on again.'
       })
       this.streams = { ...this.streams, [id]: stream }
     },

@@ -6,12 +6,19 @@ import { api } from '~/composables/api'
 
 /** The shop's footwear models, read once a session. */
 export const useModels = defineStore('models', {
-  state: () => ({ models: [] as FootwearModel[], learned: {} as Record<string, LearnedBias>, loaded: false }),
+  state: () => ({
+    models: [] as FootwearModel[],
+    learned: {} as Record<string, LearnedBias>,
+    loaded: false,
+  }),
   actions: {
     /** Reads them; again when something was learned. */
     async load(again = false) {
       if (this.loaded && !again) return
-      const { models, learned } = await api<{ models: FootwearModel[]; learned: Record<string, LearnedBias> }>('models')
+      const { models, learned } = await api<{
+        models: FootwearModel[]
+        learned: Record<string, LearnedBias>
+      }>('models')
       // Thousands of models need no watching, one by one.
       this.models = markRaw(models)
       this.learned = learned

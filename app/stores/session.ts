@@ -12,7 +12,13 @@ interface SignInPage {
 
 /** Who is at the bench. `locked` keeps the page open while somebody has to sign in again. */
 export const useSession = defineStore('session', {
-  state: () => ({ person: null as Person | null, login: '', locked: false, known: false, page: null as SignInPage | null }),
+  state: () => ({
+    person: null as Person | null,
+    login: '',
+    locked: false,
+    known: false,
+    page: null as SignInPage | null,
+  }),
   actions: {
     async look() {
       this.page = await api<SignInPage>('sign-in')

@@ -10,7 +10,16 @@ interface Answer {
 
 /** Timers of the shop. The server's clock is the truth; this device only knows how far its own is off. */
 export const useTimers = defineStore('timers', {
-  state: () => ({ timers: [] as Timer[], offMs: 0, now: Date.now(), away: false, trouble: '', benchTold: 0, stream: null as EventSource | null, tick: undefined as ReturnType<typeof setInterval> | undefined }),
+  state: () => ({
+    timers: [] as Timer[],
+    offMs: 0,
+    now: Date.now(),
+    away: false,
+    trouble: '',
+    benchTold: 0,
+    stream: null as EventSource | null,
+    tick: undefined as ReturnType<typeof setInterval> | undefined,
+  }),
   getters: {
     serverNow: (s) => s.now + s.offMs,
     ringing(): Timer[] {
@@ -38,7 +47,8 @@ export const useTimers = defineStore('timers', {
       if (this.tick) return
       this.tick = setInterval(() => (this.now = Date.now()), 250)
       this.stream = new EventSource('/api/timers/events')
-      for (const name of ['timers', 'open']) this.stream.addEventListener(name, () => void this.load())
+      for (const name of ['timers', 'open'])
+        this.stream.addEventListener(name, () => void this.load())
       this.stream.addEventListener('bench', () => this.benchTold++)
       this.stream.addEventListener('error', () => (this.away = true))
       void this.load()
@@ -57,13 +67,41 @@ export const useTimers = defineStore('timers', {
       await this.send('timers', 'POST', { id: crypto.randomUUID(), name, minutes, ...about })
     },
     /** A waiting step that begins brings a timer along; one that ends, is split or taken back lets it go; more minutes go to both. */
-    async forStep(code: string, fittingId: string, step: { step: string; key: string; words: string; foot?: string; minutes: number; waiting?: boolean; overnight?: boolean }, what: StepDoes, minutes = 1) {
-      const own = this.timers.filter((t) => t.fittingId === fittingId && t.step === step.key.slice(0, 80))
-      if (what === 'start' && step.waiting && !step.overnight && step.minutes > 0) await this.start(`${code}: ${step.words}${step.foot ? `, ${step.foot}` : ''}`.slice(0, 80), Math.min(1440, step.minutes), { fittingId, step: step.key.slice(0, 80) })
-      else if (what === 'longer') for (const t of own) await this.change(t.id, { do: 'extend', minutes })
+    async forStep(
+      code: string,
+      fittingId: string,
+      step: {
+        step: string
+        key: string
+        words: string
+        foot?: string
+        minutes: number
+        waiting?: boolean
+        overnight?: boolean
+      },
+      what: StepDoes,
+      minutes = 1,
+    ) {
+      const own = this.timers.filter(
+        (t) => t.fittingId === fittingId && t.step === step.key.slice(0, 80),
+      )
+      if (what === 'start' && step.waiting && !step.overnight && step.minutes > 0)
+        await this.start(
+          `${code}: ${step.words}${step.foot ? `, ${step.foot}` : ''}`.slice(0, 80),
+          Math.min(1440, step.minutes),
+          { fittingId, step: step.key.slice(0, 80) },
+        )
+      else if (what === 'longer')
+        for (const t of own) await this.change(t.id, { do: 'extend', minutes })
       else for (const t of own) await this.change(t.id, { do: 'stop' })
     },
-    async change(id: string, body: { do: 'pause' | 'resume' | 'stop' } | { do: 'extend'; minutes: number } | { do: 'rename'; name: string }) {
+    async change(
+      id: string,
+      body:
+        | { do: 'pause' | 'resume' | 'stop' }
+        | { do: 'extend'; minutes: number }
+        | { do: 'rename'; name: string },
+    ) {
       await this.send(`timers/${id}`, 'PATCH', body)
     },
     async send(path: string, method: 'POST' | 'PATCH', body: unknown) {

@@ -1,11 +1,43 @@
 <script setup lang="ts">
-import { BufferAttribute, BufferGeometry, Color, DirectionalLight, DoubleSide, GridHelper, HemisphereLight, Line, LineBasicMaterial, Mesh, MeshBasicMaterial, MeshStandardMaterial, PerspectiveCamera, Plane, Points, PointsMaterial, Raycaster, Scene, SphereGeometry, Vector2, Vector3, WebGLRenderer } from 'three'
+import {
+  BufferAttribute,
+  BufferGeometry,
+  Color,
+  DirectionalLight,
+  DoubleSide,
+  GridHelper,
+  HemisphereLight,
+  Line,
+  LineBasicMaterial,
+  Mesh,
+  MeshBasicMaterial,
+  MeshStandardMaterial,
+  PerspectiveCamera,
+  Plane,
+  Points,
+  PointsMaterial,
+  Raycaster,
+  Scene,
+  SphereGeometry,
+  Vector2,
+  Vector3,
+  WebGLRenderer,
+} from 'three'
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { SolidAnswer } from '~/workers/device.worker'
 
 /** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys; landmarks on it are balls that can be dragged over the surface. */
-const { solid, label, marks = [], mirrored = false, fixed = false, cutMm = null, shade = false, measuring = false } = defineProps<{
+const {
+  solid,
+  label,
+  marks = [],
+  mirrored = false,
+  fixed = false,
+  cutMm = null,
+  shade = false,
+  measuring = false,
+} = defineProps<{
   solid: Pick<SolidAnswer, 'positions' | 'triangles' | 'thickness'> | null
   label: string
   marks?: { name: string; at: [number, number, number] }[]
@@ -18,7 +50,10 @@ const { solid, label, marks = [], mirrored = false, fixed = false, cutMm = null,
   /** two taps measure between them */
   measuring?: boolean
 }>()
-const emit = defineEmits<{ moved: [string, [number, number, number]]; measured: [{ mm: number; from: [number, number, number]; to: [number, number, number] } | null] }>()
+const emit = defineEmits<{
+  moved: [string, [number, number, number]]
+  measured: [{ mm: number; from: [number, number, number]; to: [number, number, number] } | null]
+}>()
 const host = ref<HTMLDivElement | null>(null)
 const trouble = ref('')
 let renderer: WebGLRenderer | null = null
@@ -44,7 +79,19 @@ function put() {
   geometry.computeVertexNormals()
   const tinted = shade && solid.thickness
   if (tinted) geometry.setAttribute('color', new BufferAttribute(tints(solid.thickness!), 3))
-  mesh = solid.triangles.length === 0 ? new Points(geometry, new PointsMaterial({ color: '#24564b', size: 1.4 })) : new Mesh(geometry, new MeshStandardMaterial({ color: tinted ? '#ffffff' : '#7fa396', vertexColors: Boolean(tinted), roughness: 0.75, side: DoubleSide, clippingPlanes: [plane] }))
+  mesh =
+    solid.triangles.length === 0
+      ? new Points(geometry, new PointsMaterial({ color: '#24564b', size: 1.4 }))
+      : new Mesh(
+          geometry,
+          new MeshStandardMaterial({
+            color: tinted ? '#ffffff' : '#7fa396',
+            vertexColors: Boolean(tinted),
+            roughness: 0.75,
+            side: DoubleSide,
+            clippingPlanes: [plane],
+          }),
+        )
   mesh.rotation.x = -Math.PI / 2
   geometry.computeBoundingBox()
   const box = geometry.boundingBox!
@@ -54,7 +101,9 @@ function put() {
   cut()
   if (!framed) {
     // As far away as the body is large; a device is seen as before.
-    const far = Math.max(1, Math.max(box.max.z - box.min.z, 0.4 * (box.max.y - box.min.y)) / 62) * Math.max(1, 1.25 / camera.aspect)
+    const far =
+      Math.max(1, Math.max(box.max.z - box.min.z, 0.4 * (box.max.y - box.min.y)) / 62) *
+      Math.max(1, 1.25 / camera.aspect)
     const middle = (box.max.z - box.min.z) / 2
     camera.position.set(150 * far, 165 * far, 200 * far)
     controls?.target.set(0, Math.max(8, middle), 0)
@@ -68,7 +117,8 @@ function tints(thickness: Float32Array): Float32Array {
   const [thin, thick] = [new Color('#e9efe9'), new Color('#123b33')]
   const out = new Float32Array(3 * thickness.length)
   const c = new Color()
-  for (let i = 0; i < thickness.length; i++) c.lerpColors(thin, thick, Math.min(1, thickness[i]! / 8)).toArray(out, 3 * i)
+  for (let i = 0; i < thickness.length; i++)
+    c.lerpColors(thin, thick, Math.min(1, thickness[i]! / 8)).toArray(out, 3 * i)
   return out
 }
 /** The cut: in the world the foot's length lies along −z, centred. */
@@ -89,10 +139,17 @@ function tap(event: PointerEvent) {
   ruler?.removeFromParent()
   ruler = null
   if (ends.length === 2) {
-    ruler = new Line(new BufferGeometry().setFromPoints(ends), new LineBasicMaterial({ color: '#a63a2b', depthTest: false }))
+    ruler = new Line(
+      new BufferGeometry().setFromPoints(ends),
+      new LineBasicMaterial({ color: '#a63a2b', depthTest: false }),
+    )
     scene.add(ruler)
     const foot = (v: Vector3) => mesh!.worldToLocal(v.clone()).toArray() as [number, number, number]
-    emit('measured', { mm: ends[0]!.distanceTo(ends[1]!), from: foot(ends[0]!), to: foot(ends[1]!) })
+    emit('measured', {
+      mm: ends[0]!.distanceTo(ends[1]!),
+      from: foot(ends[0]!),
+      to: foot(ends[1]!),
+    })
   } else emit('measured', null)
   draw()
 }
@@ -102,7 +159,15 @@ const ray = new Raycaster()
 function putMarks() {
   for (const b of balls) b.removeFromParent()
   balls = marks.map(({ name, at }) => {
-    const ball = new Mesh(new SphereGeometry(4, 16, 12), new MeshBasicMaterial({ color: '#a86f0c', depthTest: false, transparent: true, opacity: 0.9 }))
+    const ball = new Mesh(
+      new SphereGeometry(4, 16, 12),
+      new MeshBasicMaterial({
+        color: '#a86f0c',
+        depthTest: false,
+        transparent: true,
+        opacity: 0.9,
+      }),
+    )
     ball.name = name
     ball.renderOrder = 2
     ball.position.set(mirrored ? -at[0] : at[0], at[1], at[2])
@@ -113,7 +178,13 @@ function putMarks() {
 }
 function aim(event: PointerEvent) {
   const box = renderer!.domElement.getBoundingClientRect()
-  ray.setFromCamera(new Vector2(((event.clientX - box.left) / box.width) * 2 - 1, 1 - ((event.clientY - box.top) / box.height) * 2), camera)
+  ray.setFromCamera(
+    new Vector2(
+      ((event.clientX - box.left) / box.width) * 2 - 1,
+      1 - ((event.clientY - box.top) / box.height) * 2,
+    ),
+    camera,
+  )
 }
 function grab(event: PointerEvent) {
   if (!renderer) return
@@ -139,7 +210,12 @@ function letGo() {
   controls!.enabled = true
 }
 function key(event: KeyboardEvent) {
-  const turn = { ArrowLeft: [-0.12, 0], ArrowRight: [0.12, 0], ArrowUp: [0, -0.08], ArrowDown: [0, 0.08] }[event.key]
+  const turn = {
+    ArrowLeft: [-0.12, 0],
+    ArrowRight: [0.12, 0],
+    ArrowUp: [0, -0.08],
+    ArrowDown: [0, 0.08],
+  }[event.key]
   if (!turn || !controls) return
   event.preventDefault()
   const [a, b] = turn as [number, number]
@@ -148,7 +224,11 @@ function key(event: KeyboardEvent) {
   const angle = Math.atan2(p.x, p.z) + a
   const total = p.length()
   const lift = Math.min(1.5, Math.max(-1.2, Math.asin(p.y / total) - b))
-  p.set(Math.sin(angle) * total * Math.cos(lift), total * Math.sin(lift), Math.cos(angle) * total * Math.cos(lift))
+  p.set(
+    Math.sin(angle) * total * Math.cos(lift),
+    total * Math.sin(lift),
+    Math.cos(angle) * total * Math.cos(lift),
+  )
   if (r > 0) controls.update()
   draw()
 }
@@ -187,13 +267,16 @@ watch(() => solid, put)
 watch(() => marks, putMarks)
 watch(() => shade, put)
 watch(() => cutMm, cut)
-watch(() => measuring, (on) => {
-  ends = []
-  ruler?.removeFromParent()
-  ruler = null
-  if (!on) emit('measured', null)
-  draw()
-})
+watch(
+  () => measuring,
+  (on) => {
+    ends = []
+    ruler?.removeFromParent()
+    ruler = null
+    if (!on) emit('measured', null)
+    draw()
+  },
+)
 onBeforeUnmount(() => {
   observer?.disconnect()
   controls?.dispose()
@@ -203,10 +286,33 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <div ref="host" class="solid" role="img" tabindex="0" :aria-label="`${label}. Arrow keys turn it.`" @keydown="key" @pointerdown.capture="grab" @pointermove="slide" @pointerup="letGo" @pointercancel="letGo"><p v-if="trouble" class="muted">{{ trouble }}</p></div>
+  <div
+    ref="host"
+    class="solid"
+    role="img"
+    tabindex="0"
+    :aria-label="`${label}. Arrow keys turn it.`"
+    @keydown="key"
+    @pointerdown.capture="grab"
+    @pointermove="slide"
+    @pointerup="letGo"
+    @pointercancel="letGo"
+  >
+    <p v-if="trouble" class="muted">{{ trouble }}</p>
+  </div>
 </template>
 
 <style scoped>
-.solid { position: relative; width: 100%; height: 100%; min-height: 0; overflow: hidden; }
-.solid :deep(canvas) { position: absolute; inset: 0; display: block; }
+.solid {
+  position: relative;
+  width: 100%;
+  height: 100%;
+  min-height: 0;
+  overflow: hidden;
+}
+.solid :deep(canvas) {
+  position: absolute;
+  inset: 0;
+  display: block;
+}
 </style>

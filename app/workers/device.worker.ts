@@ -12,7 +12,12 @@ import { buildShell, type ShellBody } from '../../core/device/shell'
 import { fieldKey, footField } from '../../core/device/footField'
 import type { SoleField } from '../../core/device/soleField'
 import { buildSolid, inRealSpace } from '../../core/device/solid'
-import { deviceWidths, stackHeights, type SpacePlace, type WidthPlace } from '../../core/device/space'
+import {
+  deviceWidths,
+  stackHeights,
+  type SpacePlace,
+  type WidthPlace,
+} from '../../core/device/space'
 import { buildSurface } from '../../core/device/surface'
 import { surfaceChange } from '../../core/device/surfaceChange'
 import { waysOut, type WayOut } from '../../core/device/waysOut'
@@ -37,7 +42,14 @@ export interface Shape {
   section: Section
   stackMm: Record<SpacePlace, number>
   widthMm: Record<WidthPlace, number>
-  layers: { kind: string; index: number; askedMm: number; peakMm: number; at: { xMm: number; yMm: number } | null; reach: Reach }[]
+  layers: {
+    kind: string
+    index: number
+    askedMm: number
+    peakMm: number
+    at: { xMm: number; yMm: number } | null
+    reach: Reach
+  }[]
   marks: { heelY: number; archY: number; headsY: number; headLine: Point[] }
   heelWidthMm: number
 }
@@ -69,7 +81,13 @@ function fieldOf(foot: Foot): SoleField | null {
 
 const api = {
   /** Surface, contours and section after a change; null without a foot length. The section lies at a share of the length, turned by some degrees. */
-  shape(foot: Foot, side: Side, sectionShare: number, terrain: TerrainKind, turnDeg = 0): Shape | null {
+  shape(
+    foot: Foot,
+    side: Side,
+    sectionShare: number,
+    terrain: TerrainKind,
+    turnDeg = 0,
+  ): Shape | null {
     const field = fieldOf(foot)
     if (!field) return null
     const device = foot.device ?? plainDevice()
@@ -84,7 +102,12 @@ const api = {
         ? deviceContours(body, 2)
         : terrain === 'cast'
           ? contourRings(field, surface.cast, inside, 2)
-          : contourRings(field, surface.top.map((z, i) => z - surface.cast[i]!), inside, 0.5)
+          : contourRings(
+              field,
+              surface.top.map((z, i) => z - surface.cast[i]!),
+              inside,
+              0.5,
+            )
     return {
       lengthMm,
       outline: soleOutline(field.sole),
@@ -94,8 +117,20 @@ const api = {
       section: cutSection(body, sectionShare * lengthMm, turnDeg),
       stackMm: stackHeights(body, device),
       widthMm: deviceWidths(body),
-      layers: surface.layers.map(({ kind, index, askedMm, peakMm, at }) => ({ kind, index, askedMm, peakMm, at, reach: layerDefinition(kind).reach(field, device.layers[index] as never) })),
-      marks: { heelY: field.sole.heelCentreY, archY: 0.42 * lengthMm, headsY: field.sole.headLineY(0), headLine: field.sole.heads.map((h): Point => [h.x, h.y]) },
+      layers: surface.layers.map(({ kind, index, askedMm, peakMm, at }) => ({
+        kind,
+        index,
+        askedMm,
+        peakMm,
+        at,
+        reach: layerDefinition(kind).reach(field, device.layers[index] as never),
+      })),
+      marks: {
+        heelY: field.sole.heelCentreY,
+        archY: 0.42 * lengthMm,
+        headsY: field.sole.headLineY(0),
+        headLine: field.sole.heads.map((h): Point => [h.x, h.y]),
+      },
       heelWidthMm,
     }
   },
@@ -105,7 +140,9 @@ const api = {
   },
   /** One file of a device by the end of its name. */
   file(foot: Foot, side: Side, code: string, end: string): Uint8Array {
-    const found = deviceFiles(buildDevice(foot, side), side, code).find((f) => f.name === `${side}${end}`)
+    const found = deviceFiles(buildDevice(foot, side), side, code).find(
+      (f) => f.name === `${side}${end}`,
+    )
     if (!found) throw new Error(`There is no file ${side}${end}.`)
     return found.bytes
   },
@@ -119,8 +156,20 @@ const api = {
     const positions = Float32Array.from(mesh.positions)
     // Top and underside share their plan: the height between a vertex and its twin.
     const half = positions.length / 6
-    const thickness = Float32Array.from({ length: 2 * half }, (_, i) => positions[3 * (i % half) + 2]! - positions[3 * ((i % half) + half) + 2]!)
-    return transfer({ positions, triangles: mesh.triangles, thickness, report: solid.report, heelAngleDeg: solid.heelAngleDeg }, [positions.buffer, mesh.triangles.buffer, thickness.buffer])
+    const thickness = Float32Array.from(
+      { length: 2 * half },
+      (_, i) => positions[3 * (i % half) + 2]! - positions[3 * ((i % half) + half) + 2]!,
+    )
+    return transfer(
+      {
+        positions,
+        triangles: mesh.triangles,
+        thickness,
+        report: solid.report,
+        heelAngleDeg: solid.heelAngleDeg,
+      },
+      [positions.buffer, mesh.triangles.buffer, thickness.buffer],
+    )
   },
   /** What a device's move onto the captured surface changes; null where one of the two surfaces is missing. */
   change: (foot: Foot) => surfaceChange(foot),
@@ -128,9 +177,26 @@ const api = {
   difference(first: CapturedSurface, second: CapturedSurface, intervalMm: number) {
     const grid = (s: CapturedSurface) => ({ ...decodeSurface(s), lengthMm: s.lengthMm })
     const { grid: d, largest, rmsMm } = soleDifference(grid(first), grid(second))
-    const rings = (sign: 1 | -1) => contourRings(d, d.z.map((v) => sign * v), (i) => Math.abs(d.z[i]!) < 12, intervalMm).filter((r) => r.heightMm >= intervalMm / 2)
-    const plan = contourRings(d, d.z.map((v) => (Number.isNaN(v) ? 0 : 1)), () => true, 0.5).filter((r) => r.heightMm === 0.5)
-    return { largest: largest && { ...largest, words: placeWords(first, largest.xMm, largest.yMm) }, rmsMm, plan: plan.flatMap((r) => r.rings), above: rings(1), below: rings(-1) }
+    const rings = (sign: 1 | -1) =>
+      contourRings(
+        d,
+        d.z.map((v) => sign * v),
+        (i) => Math.abs(d.z[i]!) < 12,
+        intervalMm,
+      ).filter((r) => r.heightMm >= intervalMm / 2)
+    const plan = contourRings(
+      d,
+      d.z.map((v) => (Number.isNaN(v) ? 0 : 1)),
+      () => true,
+      0.5,
+    ).filter((r) => r.heightMm === 0.5)
+    return {
+      largest: largest && { ...largest, words: placeWords(first, largest.xMm, largest.yMm) },
+      rmsMm,
+      plan: plan.flatMap((r) => r.rings),
+      above: rings(1),
+      below: rings(-1),
+    }
   },
 }
 

@@ -8,13 +8,38 @@ import { buildSurface } from '../../core/device/surface'
 import { contourRings, type ContourRing } from '../../core/device/contours'
 import { amountForMoment, type AmountForMoment } from '../../core/mechanics/amountForMoment'
 import { calibrationOf, type TissueFit } from '../../core/mechanics/calibrate'
-import { contactGround, contactOnDevice, usualShellGive, type ContactGround, type LoadName } from '../../core/mechanics/contact'
+import {
+  contactGround,
+  contactOnDevice,
+  usualShellGive,
+  type ContactGround,
+  type LoadName,
+} from '../../core/mechanics/contact'
 import { axisOf, plainOf } from '../../core/mechanics/contactReport'
-import { deviceEffects, pressurePicture, type DeviceEffects, type PressurePicture } from '../../core/mechanics/deviceEffects'
-import { layerEffects, withPartAmount, withoutPart, type ContactEffect, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
+import {
+  deviceEffects,
+  pressurePicture,
+  type DeviceEffects,
+  type PressurePicture,
+} from '../../core/mechanics/deviceEffects'
+import {
+  layerEffects,
+  withPartAmount,
+  withoutPart,
+  type ContactEffect,
+  type DevicePart,
+  type LayerEffect,
+} from '../../core/mechanics/layerEffects'
 import { onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
-import { archStiffness, type ArchAnswer, type ArchStiffness } from '../../core/mechanics/shell/archStiffness'
-import { thicknessForGive, type ThicknessForGive } from '../../core/mechanics/shell/thicknessForGive'
+import {
+  archStiffness,
+  type ArchAnswer,
+  type ArchStiffness,
+} from '../../core/mechanics/shell/archStiffness'
+import {
+  thicknessForGive,
+  type ThicknessForGive,
+} from '../../core/mechanics/shell/thicknessForGive'
 import { Refusal } from '../../core/record/refusal'
 import type { Device, Foot } from '../../core/record/schema'
 import type { Side } from '../../core/record/vocabulary'
@@ -90,19 +115,28 @@ function fieldOf(foot: Foot): SoleField {
 
 function materialOf({ device, materials }: Question): ShellMaterial {
   const material = shellMaterial(device.shell.material, materials)
-  if (!material) throw new Refusal('no-material', `The table has no material “${device.shell.material}”. Add it with its modulus in Settings.`, 'device.shell.material')
+  if (!material)
+    throw new Refusal(
+      'no-material',
+      `The table has no material “${device.shell.material}”. Add it with its modulus in Settings.`,
+      'device.shell.material',
+    )
   return material
 }
 
-const fitOf = ({ foot, massKg }: Pick<Question, 'foot' | 'massKg'>) => fits(JSON.stringify([fieldKey(foot), foot.footprint, massKg]), () => calibrationOf(foot, massKg))
+const fitOf = ({ foot, massKg }: Pick<Question, 'foot' | 'massKg'>) =>
+  fits(JSON.stringify([fieldKey(foot), foot.footprint, massKg]), () => calibrationOf(foot, massKg))
 
 /** The factor of the client's own tissue, where the plate's picture is set to be followed. */
-const stiffnessOf = (question: Question) => (question.foot.footprint?.fitsTissue ? (fitOf(question)?.stiffer ?? null) : null)
+const stiffnessOf = (question: Question) =>
+  question.foot.footprint?.fitsTissue ? (fitOf(question)?.stiffer ?? null) : null
 
 function groundOf(question: Question): ContactGround {
   const { foot, massKg, load } = question
   const factor = stiffnessOf(question)
-  return grounds(JSON.stringify([fieldKey(foot), massKg, load, axisOf(foot), factor]), () => contactGround(fieldOf(foot), massKg, load, axisOf(foot), factor ?? undefined))
+  return grounds(JSON.stringify([fieldKey(foot), massKg, load, axisOf(foot), factor]), () =>
+    contactGround(fieldOf(foot), massKg, load, axisOf(foot), factor ?? undefined),
+  )
 }
 
 /** How each shell gives, as last reckoned; layers change it little, so that is done at rest only. */
@@ -111,7 +145,9 @@ const known = new Map<Side, ShellGive & { field: SoleField }>()
 function giveNow(question: Question): ShellGive {
   const field = fieldOf(question.foot)
   const found = known.get(question.side)
-  return found && found.field === field ? found : { byCell: usualShellGive(field), from: 'a usual shell' }
+  return found && found.field === field
+    ? found
+    : { byCell: usualShellGive(field), from: 'a usual shell' }
 }
 
 const api = {
@@ -125,14 +161,26 @@ const api = {
       last.set(question.side, found)
       const { sole } = ground.field
       return {
-        change: found.change, device: pressurePicture(ground, found.device), plain: pressurePicture(ground, found.plain), floor: pressurePicture(ground, ground.floor),
-        lengthMm: sole.parameters.lengthMm, outline: soleOutline(sole), heads: sole.heads.map(({ x, y }) => ({ x, y })), giveFrom: give.from, tissue: stiffnessOf(question),
+        change: found.change,
+        device: pressurePicture(ground, found.device),
+        plain: pressurePicture(ground, found.plain),
+        floor: pressurePicture(ground, ground.floor),
+        lengthMm: sole.parameters.lengthMm,
+        outline: soleOutline(sole),
+        heads: sole.heads.map(({ x, y }) => ({ x, y })),
+        giveFrom: give.from,
+        tissue: stiffnessOf(question),
       }
     })
   },
   /** The shell by its elements: how it gives under the foot. It holds up whatever else is asked of this worker, so it has one of its own. */
   give({ foot, device, massKg, materials }: Question): ShellGive {
-    return shellGive(buildShell(buildSurface(fieldOf(foot), device), device), device, materials, massKg)
+    return shellGive(
+      buildShell(buildSurface(fieldOf(foot), device), device),
+      device,
+      materials,
+      massKg,
+    )
   },
   /** Takes a shell's give for the effects that follow. */
   follow({ foot, side }: Question, give: ShellGive): void {
@@ -141,7 +189,11 @@ const api = {
   /** What each part of a device does. */
   layers(question: Question): LayersAnswer | Said {
     return said(() => {
-      const { parts, change, together } = layerEffects(groundOf(question), question.device, giveNow(question).byCell)
+      const { parts, change, together } = layerEffects(
+        groundOf(question),
+        question.device,
+        giveNow(question).byCell,
+      )
       return { parts, change, together: together.momentNmm }
     })
   },
@@ -149,19 +201,37 @@ const api = {
   without(question: Question, part: DevicePart): PressurePicture | Said {
     return said(() => {
       const ground = groundOf(question)
-      const give = 'give' in part ? new Float64Array(ground.field.x.length) : giveNow(question).byCell
-      return pressurePicture(ground, contactOnDevice(ground, withoutPart(question.device, part), { give, start: last.get(question.side)?.device }))
+      const give =
+        'give' in part ? new Float64Array(ground.field.x.length) : giveNow(question).byCell
+      return pressurePicture(
+        ground,
+        contactOnDevice(ground, withoutPart(question.device, part), {
+          give,
+          start: last.get(question.side)?.device,
+        }),
+      )
     })
   },
   /** How much of one amount brings a moment, the rest of the device as it is. */
-  amount(question: Question, part: DevicePart, key: string, range: [number, number], usualMost: number, step: number, wantedNmm: number): AmountForMoment | Said {
+  amount(
+    question: Question,
+    part: DevicePart,
+    key: string,
+    range: [number, number],
+    usualMost: number,
+    step: number,
+    wantedNmm: number,
+  ): AmountForMoment | Said {
     return said(() => {
       const ground = groundOf(question)
       const give = giveNow(question).byCell
       const plain = contactOnDevice(ground, plainOf(question.device), { give })
       let start = plain
       const momentAt = (amount: number) => {
-        start = contactOnDevice(ground, withPartAmount(question.device, part, key, amount), { give, start })
+        start = contactOnDevice(ground, withPartAmount(question.device, part, key, amount), {
+          give,
+          start,
+        })
         return start.momentNmm - plain.momentNmm
       }
       return amountForMoment({ momentAt, range, usualMost, step }, wantedNmm)
@@ -174,12 +244,30 @@ const api = {
       const field = fieldOf(question.foot)
       const material = materialOf(question)
       const body = buildShell(buildSurface(field, device), device)
-      const answer = archStiffness(body, device, material, { massKg, stepMm, range: stepMm === 4, from: shells.get(side) })
+      const answer = archStiffness(body, device, material, {
+        massKg,
+        stepMm,
+        range: stepMm === 4,
+        from: shells.get(side),
+      })
       shells.set(side, answer)
       const bends = onCells(answer, answer.bendsMm, field)
-      const intervalMm = answer.stiffness.peakDeflectionMm > 2 ? 0.5 : answer.stiffness.peakDeflectionMm > 0.8 ? 0.2 : 0.1
+      const intervalMm =
+        answer.stiffness.peakDeflectionMm > 2
+          ? 0.5
+          : answer.stiffness.peakDeflectionMm > 0.8
+            ? 0.2
+            : 0.1
       return {
-        stiffness: answer.stiffness, intervalMm, rings: contourRings(field, bends, (i) => body.inside[i]! > 0, intervalMm).filter((r) => r.heightMm > 0), lengthMm: field.sole.parameters.lengthMm, outline: soleOutline(field.sole), trims: trimLines(body), ellipse: answer.shell.ellipse,
+        stiffness: answer.stiffness,
+        intervalMm,
+        rings: contourRings(field, bends, (i) => body.inside[i]! > 0, intervalMm).filter(
+          (r) => r.heightMm > 0,
+        ),
+        lengthMm: field.sole.parameters.lengthMm,
+        outline: soleOutline(field.sole),
+        trims: trimLines(body),
+        ellipse: answer.shell.ellipse,
       }
     })
   },
@@ -188,14 +276,31 @@ const api = {
     return said(() => {
       const { device, side, massKg } = question
       const body = buildShell(buildSurface(fieldOf(question.foot), device), device)
-      return { archStiffnessNPerMm: archStiffness(body, device, materialOf(question), { massKg, stepMm: 6, from: shells.get(side) }).stiffness.archStiffnessNPerMm }
+      return {
+        archStiffnessNPerMm: archStiffness(body, device, materialOf(question), {
+          massKg,
+          stepMm: 6,
+          from: shells.get(side),
+        }).stiffness.archStiffnessNPerMm,
+      }
     })
   },
   /** Which thickness gives this give; tells after every shell that it has looked at. */
-  thickness(question: Question, giveMm: number, factor: number, onShell: () => void): ThicknessForGive | Said {
+  thickness(
+    question: Question,
+    giveMm: number,
+    factor: number,
+    onShell: () => void,
+  ): ThicknessForGive | Said {
     return said(() => {
       const { device, massKg } = question
-      return thicknessForGive(buildSurface(fieldOf(question.foot), device), device, materialOf(question), giveMm, { massKg, factor, onShell })
+      return thicknessForGive(
+        buildSurface(fieldOf(question.foot), device),
+        device,
+        materialOf(question),
+        giveMm,
+        { massKg, factor, onShell },
+      )
     })
   },
   /** What the plate's picture says of the tissue. */

@@ -5,7 +5,11 @@ import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear
 import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
 import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
-import { readCatalogueCsv, readCatalogueJson, type CatalogueCheck } from '../../core/formats/catalogueCsv'
+import {
+  readCatalogueCsv,
+  readCatalogueJson,
+  type CatalogueCheck,
+} from '../../core/formats/catalogueCsv'
 import { packOutForecast } from '../../core/followup/packOutForecast'
 import { normsOf } from '../../core/measure/normsTable'
 import { Refusal } from '../../core/record/refusal'
@@ -59,7 +63,12 @@ class MatchWorker {
       return own === null || Math.abs(own.step - filter.flexStep!) <= FLEX_NEAR
     }
     const offered = this.#models.filter(
-      (m) => (filter.families === null || filter.families.includes(m.family)) && (!filter.inStock || inStock(m)) && (filter.mostPrice === null || m.price <= filter.mostPrice) && (filter.makers.length === 0 || filter.makers.includes(m.maker)) && flexFits(m),
+      (m) =>
+        (filter.families === null || filter.families.includes(m.family)) &&
+        (!filter.inStock || inStock(m)) &&
+        (filter.mostPrice === null || m.price <= filter.mostPrice) &&
+        (filter.makers.length === 0 || filter.makers.includes(m.maker)) &&
+        flexFits(m),
     )
     try {
       const feet = this.#standing(record)
@@ -82,7 +91,12 @@ class MatchWorker {
   /** Same size, padded, split or made to measure, for one model. */
   options(record: FittingRecord, id: string): PairQuestion | null {
     const model = this.#models.find((m) => m.id === id)
-    return model ? pairOptions(this.#standing(record), model, { ...matchSettings(record), learned: this.#learned }) : null
+    return model
+      ? pairOptions(this.#standing(record), model, {
+          ...matchSettings(record),
+          learned: this.#learned,
+        })
+      : null
   }
 
   /** What packing out does with the chosen shell; null where nothing is chosen or no foot has a length. */

@@ -5,6 +5,8 @@ let worker: Remote<MatchWorker> | null = null
 
 /** The one match worker of this browser tab. */
 export function matchWorker(): Remote<MatchWorker> {
-  worker ??= wrap<MatchWorker>(new Worker(new URL('./match.worker.ts', import.meta.url), { type: 'module' }))
+  worker ??= wrap<MatchWorker>(
+    new Worker(new URL('./match.worker.ts', import.meta.url), { type: 'module' }),
+  )
   return worker
 }

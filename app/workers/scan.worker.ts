@@ -1,5 +1,10 @@
 import { expose, transfer } from 'comlink'
-import { captureFoot, openScan, type CapturedFoot, type OpenScan } from '../../core/capture/captureScan'
+import {
+  captureFoot,
+  openScan,
+  type CapturedFoot,
+  type OpenScan,
+} from '../../core/capture/captureScan'
 import { decimated } from '../../core/capture/shape/decimate'
 import type { Landmarks } from '../../core/capture/foot/landmarks'
 import { smoothed } from '../../core/capture/foot/soleGrid'
@@ -8,7 +13,13 @@ import { examinedOf } from '../../core/capture/quality/examined'
 import { borderSag } from '../../core/capture/quality/signals'
 import { takenSurface } from '../../core/capture/takenSurface'
 import { contourRings, type ContourRing } from '../../core/device/contours'
-import { guessUnit, MM_PER, type MeshFile, type MeshFormat, type Unit } from '../../core/formats/mesh/meshFile'
+import {
+  guessUnit,
+  MM_PER,
+  type MeshFile,
+  type MeshFormat,
+  type Unit,
+} from '../../core/formats/mesh/meshFile'
 import { readMesh } from '../../core/formats/mesh/readMesh'
 import { allIntoFrame, type Frame } from '../../core/geometry/frame'
 import type { CapturedSurface } from '../../core/record/captureSchema'
@@ -25,18 +36,40 @@ export interface ScanPicture {
 
 /** What opening a file gave, or the one sentence why not. `why` says why there is no foot in a file that can be read. */
 export type ScanRead =
-  | { ok: true; format: MeshFormat; unitInFile: Unit | null; guess: Unit | null; points: number; triangles: number; sizeMm: [number, number, number]; notes: string[]; side: Side | null; sideSure: boolean; twoFeet: boolean; why: string | null }
+  | {
+      ok: true
+      format: MeshFormat
+      unitInFile: Unit | null
+      guess: Unit | null
+      points: number
+      triangles: number
+      sizeMm: [number, number, number]
+      notes: string[]
+      side: Side | null
+      sideSure: boolean
+      twoFeet: boolean
+      why: string | null
+    }
   | { ok: false; words: string }
 
 /** What was read off one foot, ready to be drawn. Everything lies in the foot's frame (x medial), mm. */
-export interface Analysis extends Pick<CapturedFoot, 'side' | 'landmarks' | 'readings' | 'checks' | 'notSeen'> {
+export interface Analysis extends Pick<
+  CapturedFoot,
+  'side' | 'landmarks' | 'readings' | 'checks' | 'notSeen'
+> {
   frame: Frame
   lengthMm: number
   outline: [number, number][][]
   rings: ContourRing[]
   border: [number, number][]
   /** the foot from behind: silhouette of heel and leg, and the sole under the heads; x medial, z up */
-  behind: { silhouette: [number, number][]; heads: [number, number][]; neutralDeg: number; forefootDeg: number | null; legSeen: boolean }
+  behind: {
+    silhouette: [number, number][]
+    heads: [number, number][]
+    neutralDeg: number
+    forefootDeg: number | null
+    legSeen: boolean
+  }
   gaps: CapturedFoot['coverage']['gaps']
   percent: number
   pointsPerCm2: number
@@ -51,7 +84,13 @@ type Say = (words: string, share: number) => void
 
 const api = {
   /** Reads a file and looks for a foot in it, away from the screen; ending the worker cancels it. */
-  open(name: string, bytes: Uint8Array, unit: Unit | undefined, side: Side | undefined, say: Say): ScanRead {
+  open(
+    name: string,
+    bytes: Uint8Array,
+    unit: Unit | undefined,
+    side: Side | undefined,
+    say: Say,
+  ): ScanRead {
     try {
       say('reading', 0.1)
       file = readMesh(name, bytes)
@@ -76,8 +115,18 @@ const api = {
       why = error.message
     }
     return {
-      ok: true, format: read.format, unitInFile: read.unit, guess, points: read.positions.length / 3, triangles: read.triangles.length / 3, sizeMm: sizeOf(read.positions, MM_PER[unit ?? read.unit ?? guess ?? 'mm']),
-      notes: open?.notes ?? read.notes, side: open?.rough.guess.side ?? null, sideSure: open?.sideSure ?? false, twoFeet, why,
+      ok: true,
+      format: read.format,
+      unitInFile: read.unit,
+      guess,
+      points: read.positions.length / 3,
+      triangles: read.triangles.length / 3,
+      sizeMm: sizeOf(read.positions, MM_PER[unit ?? read.unit ?? guess ?? 'mm']),
+      notes: open?.notes ?? read.notes,
+      side: open?.rough.guess.side ?? null,
+      sideSure: open?.sideSure ?? false,
+      twoFeet,
+      why,
     }
   },
   /** Frame, landmarks, readings and checks of the foot that was found. */
@@ -94,9 +143,36 @@ const api = {
       const picture = pictureOf(captured)
       return transfer<Analysis>(
         {
-          side, landmarks, readings, checks, notSeen, frame: view.frame, lengthMm: view.lengthMm, outline: contourRings(plan, plan.z, () => true, 0.5).flatMap((r) => (r.heightMm === 0.5 ? r.rings : [])),
-          rings: contourRings(drawn, drawn.z, (i) => !Number.isNaN(drawn.z[i]!) && drawn.z[i]! < 24, 1.5), border: (borderSag(view)?.line ?? []).map(([x, y]): [number, number] => [x, y]),
-          behind: { silhouette: silhouetteBehind(view), heads: view.heads.map(([x, , z]): [number, number] => [x, z]), neutralDeg: examined.neutralDeg, forefootDeg: examined.forefootDeg, legSeen: view.leg !== null }, gaps: coverage.gaps, percent: coverage.percent, pointsPerCm2: coverage.pointsPerCm2, surface, picture, ms: performance.now() - began,
+          side,
+          landmarks,
+          readings,
+          checks,
+          notSeen,
+          frame: view.frame,
+          lengthMm: view.lengthMm,
+          outline: contourRings(plan, plan.z, () => true, 0.5).flatMap((r) =>
+            r.heightMm === 0.5 ? r.rings : [],
+          ),
+          rings: contourRings(
+            drawn,
+            drawn.z,
+            (i) => !Number.isNaN(drawn.z[i]!) && drawn.z[i]! < 24,
+            1.5,
+          ),
+          border: (borderSag(view)?.line ?? []).map(([x, y]): [number, number] => [x, y]),
+          behind: {
+            silhouette: silhouetteBehind(view),
+            heads: view.heads.map(([x, , z]): [number, number] => [x, z]),
+            neutralDeg: examined.neutralDeg,
+            forefootDeg: examined.forefootDeg,
+            legSeen: view.leg !== null,
+          },
+          gaps: coverage.gaps,
+          percent: coverage.percent,
+          pointsPerCm2: coverage.pointsPerCm2,
+          surface,
+          picture,
+          ms: performance.now() - began,
         },
         [picture.positions.buffer, picture.triangles.buffer],
       )

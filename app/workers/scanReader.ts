@@ -10,9 +10,20 @@ type Say = (words: string, share: number) => void
 
 /** One scan in a worker of its own, kept open so that a moved landmark needs no second reading; `end` stops it at once. */
 export interface ScanSession {
-  open: (name: string, bytes: Uint8Array, say: Say, unit?: Unit, side?: Side) => Promise<ScanRead | null>
+  open: (
+    name: string,
+    bytes: Uint8Array,
+    say: Say,
+    unit?: Unit,
+    side?: Side,
+  ) => Promise<ScanRead | null>
   find: (say: Say, unit?: Unit, side?: Side) => Promise<ScanRead | null>
-  capture: (side: Side, foot: Foot, moved: Landmarks, norms: Norms) => Promise<Analysis | { words: string } | null>
+  capture: (
+    side: Side,
+    foot: Foot,
+    moved: Landmarks,
+    norms: Norms,
+  ) => Promise<Analysis | { words: string } | null>
   end: () => void
 }
 
@@ -22,11 +33,20 @@ export function scanSession(): ScanSession {
   const remote: Remote<ScanWorker> = wrap<ScanWorker>(worker)
   let stop = () => {}
   const ended = new Promise<null>((done) => (stop = () => done(null)))
-  const failed = new Promise<{ ok: false; words: string }>((fail) => (worker.onerror = () => fail({ ok: false, words: 'This file could not be read: it may be too large for this device.' })))
+  const failed = new Promise<{ ok: false; words: string }>(
+    (fail) =>
+      (worker.onerror = () =>
+        fail({
+          ok: false,
+          words: 'This file could not be read: it may be too large for this device.',
+        })),
+  )
   return {
-    open: (name, bytes, say, unit, side) => Promise.race([remote.open(name, bytes, unit, side, proxy(say)), ended, failed]),
+    open: (name, bytes, say, unit, side) =>
+      Promise.race([remote.open(name, bytes, unit, side, proxy(say)), ended, failed]),
     find: (say, unit, side) => Promise.race([remote.find(unit, side, proxy(say)), ended, failed]),
-    capture: (side, foot, moved, norms) => Promise.race([remote.capture(side, foot, moved, norms), ended, failed]),
+    capture: (side, foot, moved, norms) =>
+      Promise.race([remote.capture(side, foot, moved, norms), ended, failed]),
     end: () => {
       worker.terminate()
       stop()

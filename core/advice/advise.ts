@@ -14,7 +14,10 @@ const STRENGTH_ORDER = { strong: 0, usual: 1, weak: 2 } as const
  * Everything that the record gives rise to, what the record already holds included (`met`). Ordered stop, watch, suggest; among
  * suggestions lesser measures first, then the fitting's own school, then by strength. Switching the school re-sorts, it hides nothing.
  */
-export function judge(record: FittingRecord, school: School | undefined = record.story?.school): Entry[] {
+export function judge(
+  record: FittingRecord,
+  school: School | undefined = record.story?.school,
+): Entry[] {
   const base = recordContext(record)
   const entries: Entry[] = []
   const say = (rule: RuleData, finding: Finding | null, foot: Entry['foot']) => {
@@ -22,24 +25,53 @@ export function judge(record: FittingRecord, school: School | undefined = record
     const change = finding.change ?? null
     const where = finding.foot ?? foot
     entries.push({
-      code: rule.code, kind: rule.kind, school: rule.school, strength: rule.strength ?? 'usual', lesser: rule.lesser ?? false, foot: where, triggers: finding.triggers, words: finding.words,
-      source: rule.source ?? 'house rule', change, met: change !== null && isMet(record, where, change),
+      code: rule.code,
+      kind: rule.kind,
+      school: rule.school,
+      strength: rule.strength ?? 'usual',
+      lesser: rule.lesser ?? false,
+      foot: where,
+      triggers: finding.triggers,
+      words: finding.words,
+      source: rule.source ?? 'house rule',
+      change,
+      met: change !== null && isMet(record, where, change),
     })
   }
-  const feet = SIDES.flatMap((side) => (record.feet[side] ? [footContext(base, side, record.feet[side]!)] : []))
+  const feet = SIDES.flatMap((side) =>
+    record.feet[side] ? [footContext(base, side, record.feet[side]!)] : [],
+  )
   for (const rule of RULES) {
     if (base.child && rule.kind === 'suggest' && !rule.children) continue
     if (rule.per === 'record') say(rule, rule.when(base), 'both')
     else for (const foot of feet) say(rule, rule.when(foot), foot.side)
   }
   entries.push(...readingEntries(record, base.child))
-  for (const c of contradictionsOf(record, base.child)) entries.push({ ...c, school: 'all', strength: 'strong', lesser: false, source: 'house rule', change: null, met: false })
-  const rank = (e: Entry) => KIND_ORDER[e.kind] * 100 + (e.kind === 'suggest' ? (e.lesser ? 0 : 20) + (e.school === 'all' || e.school === school ? 0 : 5) : 0) + STRENGTH_ORDER[e.strength]
-  return entries.map((entry, i) => ({ entry, i })).sort((a, b) => rank(a.entry) - rank(b.entry) || a.i - b.i).map(({ entry }) => entry)
+  for (const c of contradictionsOf(record, base.child))
+    entries.push({
+      ...c,
+      school: 'all',
+      strength: 'strong',
+      lesser: false,
+      source: 'house rule',
+      change: null,
+      met: false,
+    })
+  const rank = (e: Entry) =>
+    KIND_ORDER[e.kind] * 100 +
+    (e.kind === 'suggest'
+      ? (e.lesser ? 0 : 20) + (e.school === 'all' || e.school === school ? 0 : 5)
+      : 0) +
+    STRENGTH_ORDER[e.strength]
+  return entries
+    .map((entry, i) => ({ entry, i }))
+    .sort((a, b) => rank(a.entry) - rank(b.entry) || a.i - b.i)
+    .map(({ entry }) => entry)
 }
 
 /** The ledger: what is still to be weighed up. A sound foot gives an empty list. */
-export const advise = (record: FittingRecord): Entry[] => judge(record).filter((entry) => !entry.met)
+export const advise = (record: FittingRecord): Entry[] =>
+  judge(record).filter((entry) => !entry.met)
 
 /** A decision of the fitter with what has become of its reason. */
 export interface Decided {
@@ -52,7 +84,10 @@ export interface Decided {
 export function ledgerOf(record: FittingRecord): { open: Entry[]; decided: Decided[] } {
   const all = judge(record)
   const byKey = new Map(all.map((e) => [entryKey(e), e]))
-  const decided = (record.ledger ?? []).map((decision): Decided => ({ decision, entry: byKey.get(entryKey(decision)) ?? null }))
+  const decided = (record.ledger ?? []).map((decision): Decided => ({
+    decision,
+    entry: byKey.get(entryKey(decision)) ?? null,
+  }))
   const keys = new Set(decided.map((d) => entryKey(d.decision)))
   return { open: all.filter((e) => !e.met && !keys.has(entryKey(e))), decided }
 }

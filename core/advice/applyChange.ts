@@ -17,20 +17,33 @@ const FULLNESS = { none: 0, 'trim-to-fit': 1, 'heat-moulded': 2, 'full-custom': 
 
 /** Does the record hold a change already? A referral is decided, never met. */
 export function isMet(record: FittingRecord, foot: Side | 'both', change: Change): boolean {
-  if ('footwear' in change) return (record.footwear?.asks ?? []).some((a) => a.what === change.footwear && (a.foot === foot || a.foot === 'both'))
-  if ('exercise' in change) return (record.handover?.exercises ?? []).some((e) => e.what === change.exercise)
+  if ('footwear' in change)
+    return (record.footwear?.asks ?? []).some(
+      (a) => a.what === change.footwear && (a.foot === foot || a.foot === 'both'),
+    )
+  if ('exercise' in change)
+    return (record.handover?.exercises ?? []).some((e) => e.what === change.exercise)
   return sidesOf(foot).every((side) => {
     const device = record.feet[side]?.device
     if (!device) return false
     if ('layer' in change) return device.layers.some((l) => l.on && l.kind === change.layer)
-    if ('post' in change) return device.posts.some((p) => p.at === change.post.at && p.angleDeg !== 0 && Math.sign(p.angleDeg) === Math.sign(change.post.angleDeg))
+    if ('post' in change)
+      return device.posts.some(
+        (p) =>
+          p.at === change.post.at &&
+          p.angleDeg !== 0 &&
+          Math.sign(p.angleDeg) === Math.sign(change.post.angleDeg),
+      )
     if ('heelLiftMm' in change) return device.heelLiftMm > 0
     if ('device' in change) return FULLNESS[device.kind] >= FULLNESS[change.device]
     if ('shell' in change) {
       const { shell } = change
       return (
-        (shell.material === undefined || device.shell.material === shell.material) && (shell.thicknessMm === undefined || device.shell.thicknessMm <= shell.thicknessMm) &&
-        (shell.heelCupMm === undefined || device.outline.heelCupMm >= shell.heelCupMm) && (shell.coverMaterial === undefined || device.shell.cover.material === shell.coverMaterial) &&
+        (shell.material === undefined || device.shell.material === shell.material) &&
+        (shell.thicknessMm === undefined || device.shell.thicknessMm <= shell.thicknessMm) &&
+        (shell.heelCupMm === undefined || device.outline.heelCupMm >= shell.heelCupMm) &&
+        (shell.coverMaterial === undefined ||
+          device.shell.cover.material === shell.coverMaterial) &&
         (shell.coverMm === undefined || device.shell.cover.thicknessMm >= shell.coverMm)
       )
     }
@@ -39,12 +52,28 @@ export function isMet(record: FittingRecord, foot: Side | 'both', change: Change
 }
 
 const MM = /Mm$/
-const SHELL_WORDS: Record<string, string> = { material: 'shell of', thicknessMm: 'shell', heelCupMm: 'heel cup', coverMaterial: 'cover of', coverMm: 'cover' }
+const SHELL_WORDS: Record<string, string> = {
+  material: 'shell of',
+  thicknessMm: 'shell',
+  heelCupMm: 'heel cup',
+  coverMaterial: 'cover of',
+  coverMm: 'cover',
+}
 /** What footwear was asked for, in words. */
-export const FOOTWEAR_WORDS: Record<Extract<Change, { footwear: string }>['footwear'], string> = { rocker: 'rocker sole', wider: 'wider footwear', longer: 'half a size longer', instepRoom: 'instep room', cuff: 'cuff set to the leg', soft: 'soft upper' }
+export const FOOTWEAR_WORDS: Record<Extract<Change, { footwear: string }>['footwear'], string> = {
+  rocker: 'rocker sole',
+  wider: 'wider footwear',
+  longer: 'half a size longer',
+  instepRoom: 'instep room',
+  cuff: 'cuff set to the leg',
+  soft: 'soft upper',
+}
 
 /** The main amount of a layer's change: its height, depth or angle. */
-const mainAmount = (amounts: Record<string, unknown>) => Object.entries(amounts).find(([key]) => ['heightMm', 'depthMm', 'amountMm', 'widthMm'].includes(key))?.[1]
+const mainAmount = (amounts: Record<string, unknown>) =>
+  Object.entries(amounts).find(([key]) =>
+    ['heightMm', 'depthMm', 'amountMm', 'widthMm'].includes(key),
+  )?.[1]
 
 /** What an accepted entry does, in one line for the record; null when it changes nothing. */
 export function changeWords(change: Change | null): string | null {
@@ -53,10 +82,17 @@ export function changeWords(change: Change | null): string | null {
     const amount = mainAmount(change.amounts)
     return `${LAYER_NAMES[change.layer].toLowerCase()}${amount === undefined ? '' : ` ${String(amount)} mm`}`
   }
-  if ('post' in change) return `${change.post.at} post ${Math.abs(change.post.angleDeg)}° ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
+  if ('post' in change)
+    return `${change.post.at} post ${Math.abs(change.post.angleDeg)}° ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
   if ('heelLiftMm' in change) return `heel lift ${change.heelLiftMm} mm`
   if ('device' in change) return deviceKindWords(change.device).toLowerCase()
-  if ('shell' in change) return Object.entries(change.shell).map(([key, value]) => `${SHELL_WORDS[key]} ${MM.test(key) ? `${value} mm` : materialName(String(value)).toLowerCase()}`).join(', ')
+  if ('shell' in change)
+    return Object.entries(change.shell)
+      .map(
+        ([key, value]) =>
+          `${SHELL_WORDS[key]} ${MM.test(key) ? `${value} mm` : materialName(String(value)).toLowerCase()}`,
+      )
+      .join(', ')
   if ('footwear' in change) return FOOTWEAR_WORDS[change.footwear]
   if ('exercise' in change) return change.exercise
   if ('capture' in change) return 'capture again'
@@ -68,15 +104,60 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
   const change = entry.change
   if (!change) return []
   const perFoot = (edit: (device: Device) => Device) =>
-    sidesOf(entry.foot).map((side): Command => ({ kind: 'part.put', part: `device.${side}`, content: edit(copy(record.feet[side]?.device ?? plainDevice())) }))
+    sidesOf(entry.foot).map((side): Command => ({
+      kind: 'part.put',
+      part: `device.${side}`,
+      content: edit(copy(record.feet[side]?.device ?? plainDevice())),
+    }))
   const because = entry.code
   if ('layer' in change)
-    return perFoot((device) => ({ ...device, layers: [...device.layers.filter((l) => l.kind !== change.layer), parseWith(layerSchema, { kind: change.layer, because, ...change.amounts })] }))
-  if ('post' in change) return perFoot((device) => ({ ...device, posts: [...device.posts.filter((p) => p.at !== change.post.at), { style: 'extrinsic', because, ...change.post }] }))
-  if ('heelLiftMm' in change) return perFoot((device) => ({ ...device, heelLiftMm: change.heelLiftMm }))
+    return perFoot((device) => ({
+      ...device,
+      layers: [
+        ...device.layers.filter((l) => l.kind !== change.layer),
+        parseWith(layerSchema, { kind: change.layer, because, ...change.amounts }),
+      ],
+    }))
+  if ('post' in change)
+    return perFoot((device) => ({
+      ...device,
+      posts: [
+        ...device.posts.filter((p) => p.at !== change.post.at),
+        { style: 'extrinsic', because, ...change.post },
+      ],
+    }))
+  if ('heelLiftMm' in change)
+    return perFoot((device) => ({ ...device, heelLiftMm: change.heelLiftMm }))
   if ('device' in change) return perFoot((device) => ({ ...device, kind: change.device }))
-  if ('footwear' in change) return [{ kind: 'part.put', part: 'footwear', content: { candidates: [], ...record.footwear, asks: [...(record.footwear?.asks ?? []), { what: change.footwear, foot: entry.foot, because }] } }]
-  if ('exercise' in change) return [{ kind: 'part.put', part: 'handover', content: { ...record.handover, exercises: [...(record.handover?.exercises ?? []).filter((e) => e.what !== change.exercise), { what: change.exercise, because }] } }]
+  if ('footwear' in change)
+    return [
+      {
+        kind: 'part.put',
+        part: 'footwear',
+        content: {
+          candidates: [],
+          ...record.footwear,
+          asks: [
+            ...(record.footwear?.asks ?? []),
+            { what: change.footwear, foot: entry.foot, because },
+          ],
+        },
+      },
+    ]
+  if ('exercise' in change)
+    return [
+      {
+        kind: 'part.put',
+        part: 'handover',
+        content: {
+          ...record.handover,
+          exercises: [
+            ...(record.handover?.exercises ?? []).filter((e) => e.what !== change.exercise),
+            { what: change.exercise, because },
+          ],
+        },
+      },
+    ]
   if ('shell' in change) {
     const { material, thicknessMm, heelCupMm, coverMaterial, coverMm } = change.shell
     return perFoot((device) => ({
@@ -86,7 +167,11 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
         ...device.shell,
         ...(material !== undefined && { material }),
         ...(thicknessMm !== undefined && { thicknessMm }),
-        cover: { ...device.shell.cover, ...(coverMaterial !== undefined && { material: coverMaterial }), ...(coverMm !== undefined && { thicknessMm: coverMm }) },
+        cover: {
+          ...device.shell.cover,
+          ...(coverMaterial !== undefined && { material: coverMaterial }),
+          ...(coverMm !== undefined && { thicknessMm: coverMm }),
+        },
       },
     }))
   }

@@ -23,16 +23,29 @@ function subject(entry: Entry): string | null {
   const { change } = entry
   if (!change) return null
   if ('layer' in change) return LAYER_NAMES[change.layer].toLowerCase()
-  if ('post' in change) return `${change.post.at} post ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
-  if ('shell' in change) return 'heelCupMm' in change.shell ? 'deeper heel cup' : 'coverMm' in change.shell || 'coverMaterial' in change.shell ? 'another cover' : 'another shell'
+  if ('post' in change)
+    return `${change.post.at} post ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
+  if ('shell' in change)
+    return 'heelCupMm' in change.shell
+      ? 'deeper heel cup'
+      : 'coverMm' in change.shell || 'coverMaterial' in change.shell
+        ? 'another cover'
+        : 'another shell'
   if ('heelLiftMm' in change) return 'heel lift'
   return changeWords(change)
 }
 
 /** The same feet read by all five schools side by side, where two and more propose the same, and where they pull against each other. */
-export function bySchool(record: FittingRecord): { views: SchoolView[]; agree: Agreement[]; against: Agreement[] } {
+export function bySchool(record: FittingRecord): {
+  views: SchoolView[]
+  agree: Agreement[]
+  against: Agreement[]
+} {
   const all = judge(record).filter((e) => e.school !== 'all')
-  const views = SCHOOLS.map((school) => ({ school, entries: all.filter((e) => e.school === school) }))
+  const views = SCHOOLS.map((school) => ({
+    school,
+    entries: all.filter((e) => e.school === school),
+  }))
   const groups = new Map<string, Agreement>()
   for (const entry of all) {
     const what = subject(entry)
@@ -44,8 +57,19 @@ export function bySchool(record: FittingRecord): { views: SchoolView[]; agree: A
   }
   const agree = [...groups.values()].filter((g) => g.schools.length > 1)
   const against = ['left', 'right'].flatMap((foot): Agreement[] => {
-    const [varus, valgus] = [groups.get(`${foot} rearfoot post varus`), groups.get(`${foot} rearfoot post valgus`)]
-    return varus && valgus ? [{ foot: foot as Entry['foot'], what: 'rearfoot post varus against valgus', schools: [...varus.schools, ...valgus.schools] }] : []
+    const [varus, valgus] = [
+      groups.get(`${foot} rearfoot post varus`),
+      groups.get(`${foot} rearfoot post valgus`),
+    ]
+    return varus && valgus
+      ? [
+          {
+            foot: foot as Entry['foot'],
+            what: 'rearfoot post varus against valgus',
+            schools: [...varus.schools, ...valgus.schools],
+          },
+        ]
+      : []
   })
   return { views, agree, against }
 }

@@ -10,4 +10,8 @@ export interface Caution {
 
 /** Cautions of health, age and law that hold for a record, stops first. */
 export const cautionsOf = (record: FittingRecord): Caution[] =>
-  judge(record).flatMap((e) => (e.source === 'house cautions' && e.kind !== 'suggest' ? [{ code: e.code, kind: e.kind, words: e.words }] : []))
+  judge(record).flatMap((e) =>
+    e.source === 'house cautions' && e.kind !== 'suggest'
+      ? [{ code: e.code, kind: e.kind, words: e.words }]
+      : [],
+  )

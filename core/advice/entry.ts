@@ -8,7 +8,15 @@ export type Change =
   | { post: Pick<Post, 'at' | 'angleDeg'> & { style?: Post['style'] } }
   | { heelLiftMm: number }
   | { device: DeviceKind }
-  | { shell: { material?: string; thicknessMm?: number; heelCupMm?: number; coverMaterial?: string; coverMm?: number } }
+  | {
+      shell: {
+        material?: string
+        thicknessMm?: number
+        heelCupMm?: number
+        coverMaterial?: string
+        coverMm?: number
+      }
+    }
   | { footwear: (typeof FOOTWEAR_ASKS)[number] }
   | { exercise: string }
   | { capture: 'redo' }
@@ -38,4 +46,9 @@ export interface Entry {
 }
 
 /** A stable name of an entry on a foot: what a decision is filed under. */
-export const entryKey = ({ code, foot, about }: Pick<Entry, 'code' | 'foot'> & { about?: string | undefined }): string => `${code}/${foot}${about ? `/${about}` : ''}`
+export const entryKey = ({
+  code,
+  foot,
+  about,
+}: Pick<Entry, 'code' | 'foot'> & { about?: string | undefined }): string =>
+  `${code}/${foot}${about ? `/${about}` : ''}`

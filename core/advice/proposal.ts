@@ -13,7 +13,9 @@ export interface Proposal {
 }
 
 /** Changes that shape a device. */
-const shapes = (entry: Entry): boolean => entry.change !== null && ['layer', 'post', 'heelLiftMm', 'device', 'shell'].some((key) => key in entry.change!)
+const shapes = (entry: Entry): boolean =>
+  entry.change !== null &&
+  ['layer', 'post', 'heelLiftMm', 'device', 'shell'].some((key) => key in entry.change!)
 
 /**
  * The device that one school proposes for one foot, built from nothing out of the readings: every suggestion of that school that shapes a
@@ -30,11 +32,21 @@ export function proposeDevice(record: FittingRecord, side: Side, school: School)
   const reasons: Entry[] = []
   const taken = new Set<string>()
   for (const entry of judge(bare, school)) {
-    if (entry.kind !== 'suggest' || entry.lesser || !shapes(entry) || (entry.school !== school && entry.school !== 'all') || (entry.foot !== side && entry.foot !== 'both')) continue
+    if (
+      entry.kind !== 'suggest' ||
+      entry.lesser ||
+      !shapes(entry) ||
+      (entry.school !== school && entry.school !== 'all') ||
+      (entry.foot !== side && entry.foot !== 'both')
+    )
+      continue
     const about = subjectOf(entry)
     if (taken.has(about)) continue
     taken.add(about)
-    const command = applyChange({ ...bare, feet: { ...bare.feet, [side]: { ...foot, device } } }, { ...entry, foot: side })[0]
+    const command = applyChange(
+      { ...bare, feet: { ...bare.feet, [side]: { ...foot, device } } },
+      { ...entry, foot: side },
+    )[0]
     if (command?.kind !== 'part.put') continue
     device = command.content as Device
     reasons.push(entry)

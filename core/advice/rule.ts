@@ -87,14 +87,22 @@ export function footContext(base: RecordContext, side: Side, foot: Foot): FootCo
   const { record, child } = base
   const own = (record.story?.complaints ?? []).filter((c) => c.foot === side)
   const worst = (numb: boolean, places: readonly ComplaintPlace[]) =>
-    own.filter((c) => Boolean(c.numb) === numb && places.includes(c.at)).sort((a, b) => (b.score ?? 0) - (a.score ?? 0))[0]
+    own
+      .filter((c) => Boolean(c.numb) === numb && places.includes(c.at))
+      .sort((a, b) => (b.score ?? 0) - (a.score ?? 0))[0]
   return {
     ...base,
     side,
     foot,
     f: foot.findings ?? {},
     exam: examineFoot(foot, child, normsOf(record)),
-    measure: measureFoot(foot, record.client, child, allowanceFor(record.story?.activity, normsOf(record)), normsOf(record)),
+    measure: measureFoot(
+      foot,
+      record.client,
+      child,
+      allowanceFor(record.story?.activity, normsOf(record)),
+      normsOf(record),
+    ),
     device: foot.device,
     hurts: (...places) => worst(false, places),
     numb: (...places) => worst(true, places),

@@ -101,11 +101,20 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
   const pins = new Map(input.pinned.map((p) => [`${p.job}\n${p.step}`, p.at]))
   const pin = (job: string, step: string) => {
     const at = pins.get(`${job}\n${step}`)
-    if (at !== undefined && (now === undefined || minuteOf(at) >= now)) pinned.push({ job, step, at })
+    if (at !== undefined && (now === undefined || minuteOf(at) >= now))
+      pinned.push({ job, step, at })
   }
   const windowOf = (v: BenchVisit) => {
     const start = v.state === 'now' ? minuteOf(v.from) : Math.max(minuteOf(v.from), now ?? 0)
-    return { from: clockOf(Math.min(start, 1435)), to: clockOf(Math.min(1440, Math.max(start + v.minutes, v.state === 'now' && now !== undefined ? now + STAYS_MIN : 0))) }
+    return {
+      from: clockOf(Math.min(start, 1435)),
+      to: clockOf(
+        Math.min(
+          1440,
+          Math.max(start + v.minutes, v.state === 'now' && now !== undefined ? now + STAYS_MIN : 0),
+        ),
+      ),
+    }
   }
   const used = new Set<string>()
   for (const job of input.jobs) {
@@ -136,10 +145,24 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
       }
       const needs = (s.waiting ? [...s.needs] : [...hands, ...s.needs]).filter((n) => has.has(n))
       const began = since === null ? (now ?? opening) : minuteOf(since)
-      const minutes = s.overnight ? 0 : s.state === 'running' ? runningMinutes(s, began, now ?? began) : Math.round(s.minutes)
-      steps.push({ id: s.key, minutes, needs, handsOn: !s.waiting, client: s.client === true, after: s.after.filter((a) => !out.has(a)), ...(s.fresh && { fresh: true }), words: s.words.slice(0, 200) })
+      const minutes = s.overnight
+        ? 0
+        : s.state === 'running'
+          ? runningMinutes(s, began, now ?? began)
+          : Math.round(s.minutes)
+      steps.push({
+        id: s.key,
+        minutes,
+        needs,
+        handsOn: !s.waiting,
+        client: s.client === true,
+        after: s.after.filter((a) => !out.has(a)),
+        ...(s.fresh && { fresh: true }),
+        words: s.words.slice(0, 200),
+      })
       if (isOver(s)) done.push({ job: job.id, step: s.key })
-      else if (s.state === 'running') running.push({ job: job.id, step: s.key, since: clockOf(began) })
+      else if (s.state === 'running')
+        running.push({ job: job.id, step: s.key, since: clockOf(began) })
       else pin(job.id, s.key)
     }
     if (steps.length === 0) continue
@@ -147,16 +170,33 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
     const window = visit && open.some((s) => s.client) ? windowOf(visit) : undefined
     if (window) {
       used.add(visit!.id)
-      const first = open.filter((s) => s.client && !running.some((r) => r.job === job.id && r.step === s.id))
-      const talk = visit!.state === 'now' ? 0 : Math.max(LEAST_TALK, Math.round((visit!.minutes - pathOf(open)) * TALK_SHARE))
+      const first = open.filter(
+        (s) => s.client && !running.some((r) => r.job === job.id && r.step === s.id),
+      )
+      const talk =
+        visit!.state === 'now'
+          ? 0
+          : Math.max(LEAST_TALK, Math.round((visit!.minutes - pathOf(open)) * TALK_SHARE))
       if (talk > 0 && first.length > 0) {
-        steps.unshift({ id: TALK, minutes: talk, needs: [...hands, ...['chair'].filter((c) => has.has(c))], client: true, after: [], words: 'Client sits down, talk' })
+        steps.unshift({
+          id: TALK,
+          minutes: talk,
+          needs: [...hands, ...['chair'].filter((c) => has.has(c))],
+          client: true,
+          after: [],
+          words: 'Client sits down, talk',
+        })
         for (const s of first) s.after = [...s.after, TALK]
         pin(job.id, TALK)
       }
     }
     if (job.promisedOn !== undefined && job.promisedOn < input.day) overdue.push(job.id)
-    const due = job.promisedOn === undefined || job.promisedOn > input.day ? undefined : job.promisedOn < input.day ? clockOf(now ?? opening) : (job.promisedAt ?? clockOf(closing))
+    const due =
+      job.promisedOn === undefined || job.promisedOn > input.day
+        ? undefined
+        : job.promisedOn < input.day
+          ? clockOf(now ?? opening)
+          : (job.promisedAt ?? clockOf(closing))
     jobs.push({ id: job.id, steps, ...(due && { due }), ...(window && { visit: window }) })
   }
   for (const v of input.visits) {
@@ -165,19 +205,62 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
     const start = minuteOf(v.from)
     const isNow = v.state === 'now' && now !== undefined && now >= start
     const minutes = isNow ? Math.max(v.minutes, now - start + 1) : v.minutes
-    jobs.push({ id, visit: windowOf(v), steps: [{ id: TALK, minutes, needs: [...hands, ...['chair'].filter((c) => has.has(c))], client: true, after: [], words: 'Visit' }] })
+    jobs.push({
+      id,
+      visit: windowOf(v),
+      steps: [
+        {
+          id: TALK,
+          minutes,
+          needs: [...hands, ...['chair'].filter((c) => has.has(c))],
+          client: true,
+          after: [],
+          words: 'Visit',
+        },
+      ],
+    })
     if (isNow) running.push({ job: id, step: TALK, since: v.from })
     else pin(id, TALK)
   }
   for (const o of input.own) {
     const id = ownJob(o.id)
-    jobs.push({ id, steps: [{ id: 'work', minutes: o.minutes, needs: o.needs.filter((n) => has.has(n)), client: false, after: [], words: o.name }] })
+    jobs.push({
+      id,
+      steps: [
+        {
+          id: 'work',
+          minutes: o.minutes,
+          needs: o.needs.filter((n) => has.has(n)),
+          client: false,
+          after: [],
+          words: o.name,
+        },
+      ],
+    })
     if (o.done) done.push({ job: id, step: 'work' })
-    else if (o.at && (now === undefined || minuteOf(o.at) >= now)) pinned.push({ job: id, step: 'work', at: o.at })
+    else if (o.at && (now === undefined || minuteOf(o.at) >= now))
+      pinned.push({ job: id, step: 'work', at: o.at })
     else pin(id, 'work')
   }
-  const resources = input.resources.map((r) => ({ id: r.id, name: r.name, count: r.id === PEOPLE ? input.people : r.count, from: r.from, to: r.to }))
-  return { day: parseDay({ resources, jobs, running, done, pinned, ...(input.now !== undefined && { now: input.now }) }), later, overdue }
+  const resources = input.resources.map((r) => ({
+    id: r.id,
+    name: r.name,
+    count: r.id === PEOPLE ? input.people : r.count,
+    from: r.from,
+    to: r.to,
+  }))
+  return {
+    day: parseDay({
+      resources,
+      jobs,
+      running,
+      done,
+      pinned,
+      ...(input.now !== undefined && { now: input.now }),
+    }),
+    later,
+    overdue,
+  }
 }
 
 /** Steps so that each comes after what it waits for, else as they stand. */
@@ -194,6 +277,7 @@ function order(steps: readonly BenchStep[]): BenchStep[] {
 /** Longest way through some steps, minutes. */
 function pathOf(steps: readonly DayStep[]): number {
   const end = new Map<string, number>()
-  for (const s of steps) end.set(s.id, s.minutes + Math.max(0, ...s.after.map((a) => end.get(a) ?? 0)))
+  for (const s of steps)
+    end.set(s.id, s.minutes + Math.max(0, ...s.after.map((a) => end.get(a) ?? 0)))
   return Math.max(0, ...end.values())
 }

@@ -39,7 +39,10 @@ const quantile = (sorted: readonly number[], q: number): number => {
  *
  * @example learnDurations([{ step: 'trim-to-fit:trim', actualMin: 8 }], HOUSE_PROCESSES).find((t) => t.step === 'trim-to-fit:trim').minutes // 5: (5·4 + 8)/6 = 4.67
  */
-export function learnDurations(log: readonly StepTook[], processes: readonly Process[]): StepTime[] {
+export function learnDurations(
+  log: readonly StepTook[],
+  processes: readonly Process[],
+): StepTime[] {
   const took = new Map<string, number[]>()
   for (const { step, actualMin } of log) {
     const own = took.get(step)
@@ -50,13 +53,40 @@ export function learnDurations(log: readonly StepTook[], processes: readonly Pro
     process.steps.map((step): StepTime => {
       const key = `${process.id}:${step.id}`
       const all = took.get(key) ?? []
-      const used = all.filter((m) => step.minutes === 0 || (m <= step.minutes * FORGOTTEN && m >= step.minutes * AT_ONCE)).sort((a, b) => a - b)
+      const used = all
+        .filter(
+          (m) =>
+            step.minutes === 0 || (m <= step.minutes * FORGOTTEN && m >= step.minutes * AT_ONCE),
+        )
+        .sort((a, b) => a - b)
       const medianMin = used.length ? quantile(used, 0.5) : null
-      const minutes = medianMin === null ? step.minutes : Math.max(1, Math.round((HOUSE_COUNTS * step.minutes + used.length * medianMin) / (HOUSE_COUNTS + used.length)))
-      return { step: key, words: step.words, process: process.name, houseMin: step.minutes, count: used.length, medianMin, spreadMin: used.length ? [quantile(used, 0.25), quantile(used, 0.75)] : null, minutes, leftOut: all.length - used.length }
+      const minutes =
+        medianMin === null
+          ? step.minutes
+          : Math.max(
+              1,
+              Math.round(
+                (HOUSE_COUNTS * step.minutes + used.length * medianMin) /
+                  (HOUSE_COUNTS + used.length),
+              ),
+            )
+      return {
+        step: key,
+        words: step.words,
+        process: process.name,
+        houseMin: step.minutes,
+        count: used.length,
+        medianMin,
+        spreadMin: used.length ? [quantile(used, 0.25), quantile(used, 0.75)] : null,
+        minutes,
+        leftOut: all.length - used.length,
+      }
     }),
   )
 }
 
 /** Learned minutes by `process:step`, for those with anything in the log. */
-export const learnedMinutes = (times: readonly StepTime[]): Learned => Object.fromEntries(times.filter((t) => t.count > 0).map((t) => [t.step, { minutes: t.minutes, count: t.count }]))
+export const learnedMinutes = (times: readonly StepTime[]): Learned =>
+  Object.fromEntries(
+    times.filter((t) => t.count > 0).map((t) => [t.step, { minutes: t.minutes, count: t.count }]),
+  )

@@ -30,7 +30,11 @@ export interface BenchStep extends Omit<Step, 'id' | 'after' | 'needs'> {
 const NO_LEARNED: Learned = {}
 
 /** The house's or the chosen way of making a kind of device. */
-export function processFor(kind: string, processes: readonly Process[], ways: Record<string, string> = {}): Process | undefined {
+export function processFor(
+  kind: string,
+  processes: readonly Process[],
+  ways: Record<string, string> = {},
+): Process | undefined {
   const able = processes.filter((p) => p.makes?.includes(kind as never))
   return able.find((p) => p.id === ways[kind]) ?? able[0]
 }
@@ -42,28 +46,54 @@ export function processFor(kind: string, processes: readonly Process[], ways: Re
  * @param learned minutes by `process:step` from the shop's own log
  * @param processes how things are made here now; the record's own table where nobody says
  */
-export function jobSteps(record: FittingRecord, models: readonly FootwearModel[] = [], learned: Learned = NO_LEARNED, processes: readonly Process[] = normsOf(record).processes): BenchStep[] {
+export function jobSteps(
+  record: FittingRecord,
+  models: readonly FootwearModel[] = [],
+  learned: Learned = NO_LEARNED,
+  processes: readonly Process[] = normsOf(record).processes,
+): BenchStep[] {
   const norms = normsOf(record)
   const entries = new Map((record.jobs ?? []).map((j) => [stepKey(j.step, j.foot), j]))
   const kinds = new Map<string, Side[]>()
   for (const side of SIDES) {
     const device = record.feet[side]?.device
-    if (device && device.kind !== 'none') kinds.set(device.kind, [...(kinds.get(device.kind) ?? []), side])
+    if (device && device.kind !== 'none')
+      kinds.set(device.kind, [...(kinds.get(device.kind) ?? []), side])
   }
   const out: BenchStep[] = []
   const add = (process: Process, prefix: string, feet: Side[], words?: string) => {
-    const keysOf = (step: Step) => (step.perFoot ? feet.map((f) => stepKey(`${prefix}:${step.id}`, f)) : [stepKey(`${prefix}:${step.id}`)])
+    const keysOf = (step: Step) =>
+      step.perFoot
+        ? feet.map((f) => stepKey(`${prefix}:${step.id}`, f))
+        : [stepKey(`${prefix}:${step.id}`)]
     process.steps.forEach((step, i) => {
-      const before = (step.after ?? (i > 0 ? [process.steps[i - 1]!.id] : [])).flatMap((id) => process.steps.filter((s) => s.id === id))
+      const before = (step.after ?? (i > 0 ? [process.steps[i - 1]!.id] : [])).flatMap((id) =>
+        process.steps.filter((s) => s.id === id),
+      )
       for (const foot of step.perFoot ? feet : [undefined]) {
         const key = stepKey(`${prefix}:${step.id}`, foot)
         const entry = entries.get(key)
         const own = learned[`${process.id}:${step.id}`]
         const minutes = entry?.leftMin ?? own?.minutes ?? step.minutes
-        const after = before.flatMap((b) => (b.perFoot && foot ? [stepKey(`${prefix}:${b.id}`, foot)] : keysOf(b)))
+        const after = before.flatMap((b) =>
+          b.perFoot && foot ? [stepKey(`${prefix}:${b.id}`, foot)] : keysOf(b),
+        )
         out.push({
-          ...step, key, step: `${prefix}:${step.id}`, ...(foot && { foot }), process: process.id, processName: process.name, needs: step.needs ?? [], after, minutes, houseMin: step.minutes, learnedFrom: own?.count ?? 0,
-          words: words && i === 0 ? `${step.words}: ${words}` : step.words, state: stateOf(entry), redone: entry?.redone ?? 0, ...(entry && { entry }),
+          ...step,
+          key,
+          step: `${prefix}:${step.id}`,
+          ...(foot && { foot }),
+          process: process.id,
+          processName: process.name,
+          needs: step.needs ?? [],
+          after,
+          minutes,
+          houseMin: step.minutes,
+          learnedFrom: own?.count ?? 0,
+          words: words && i === 0 ? `${step.words}: ${words}` : step.words,
+          state: stateOf(entry),
+          redone: entry?.redone ?? 0,
+          ...(entry && { entry }),
         })
       }
     })
@@ -74,22 +104,45 @@ export function jobSteps(record: FittingRecord, models: readonly FootwearModel[]
   }
   for (const id of record.making?.extra ?? []) {
     const process = processes.find((p) => p.id === id)
-    if (process && !out.some((s) => s.step.startsWith(`${id}:`))) add(process, process.id, [...SIDES])
+    if (process && !out.some((s) => s.step.startsWith(`${id}:`)))
+      add(process, process.id, [...SIDES])
   }
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
-  for (const work of model ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state === 'planned') : []) {
+  for (const work of model
+    ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state === 'planned')
+    : []) {
     const line = lineOf(work, model!, norms.springBackShare)
     if (line.stops.length > 0) continue
     const process = processes.find((p) => p.works?.includes(work.does as never))
-    if (process) add({ ...process, steps: process.steps.map((s) => ({ ...s, perFoot: false })) }, `work:${work.id}`, [work.foot], `${work.foot}, ${line.words}`)
-    else add({ id: 'shell-other', name: 'Work on the shell', steps: [{ id: 'do', words: `${work.foot}, ${line.words}`.slice(0, 120), minutes: line.minutes }] }, `work:${work.id}`, [work.foot])
+    if (process)
+      add(
+        { ...process, steps: process.steps.map((s) => ({ ...s, perFoot: false })) },
+        `work:${work.id}`,
+        [work.foot],
+        `${work.foot}, ${line.words}`,
+      )
+    else
+      add(
+        {
+          id: 'shell-other',
+          name: 'Work on the shell',
+          steps: [
+            { id: 'do', words: `${work.foot}, ${line.words}`.slice(0, 120), minutes: line.minutes },
+          ],
+        },
+        `work:${work.id}`,
+        [work.foot],
+      )
   }
   return out
 }
 
 /** Keys of everything that comes after a step, by way of any number of steps. */
-export function followingOf(steps: readonly BenchStep[], key: string): { step: string; foot?: Side }[] {
+export function followingOf(
+  steps: readonly BenchStep[],
+  key: string,
+): { step: string; foot?: Side }[] {
   const out = new Set<string>()
   const walk = (k: string) => {
     for (const s of steps) {
@@ -103,10 +156,16 @@ export function followingOf(steps: readonly BenchStep[], key: string): { step: s
 }
 
 /** Is anything of this job left to do? */
-export const isOver = (steps: readonly BenchStep[]): boolean => steps.every((s) => s.state === 'done' || s.state === 'skipped')
+export const isOver = (steps: readonly BenchStep[]): boolean =>
+  steps.every((s) => s.state === 'done' || s.state === 'skipped')
 
 /** The step that comes next: the first that is open with all before it over; else the one running. */
 export function nextStep(steps: readonly BenchStep[]): BenchStep | undefined {
-  const over = new Set(steps.filter((s) => s.state === 'done' || s.state === 'skipped').map((s) => s.key))
-  return steps.find((s) => s.state === 'open' && s.after.every((a) => over.has(a))) ?? steps.find((s) => s.state === 'running')
+  const over = new Set(
+    steps.filter((s) => s.state === 'done' || s.state === 'skipped').map((s) => s.key),
+  )
+  return (
+    steps.find((s) => s.state === 'open' && s.after.every((a) => over.has(a))) ??
+    steps.find((s) => s.state === 'running')
+  )
 }

@@ -15,8 +15,18 @@ export interface LaneBar extends PlacedStep {
  * @param first rows that a step would rather have: clients by those who fit
  * @example lanesOf(plan, 'people', 2)[0].row // 0
  */
-export function lanesOf(plan: readonly PlacedStep[], resource: string, count: number, { known = new Map(), first = () => [] }: { known?: ReadonlyMap<string, number>; first?: (step: PlacedStep) => readonly number[] } = {}): LaneBar[] {
-  const users = plan.filter((p) => p.needs.includes(resource)).sort((a, b) => minuteOf(a.start) - minuteOf(b.start) || minuteOf(a.end) - minuteOf(b.end))
+export function lanesOf(
+  plan: readonly PlacedStep[],
+  resource: string,
+  count: number,
+  {
+    known = new Map(),
+    first = () => [],
+  }: { known?: ReadonlyMap<string, number>; first?: (step: PlacedStep) => readonly number[] } = {},
+): LaneBar[] {
+  const users = plan
+    .filter((p) => p.needs.includes(resource))
+    .sort((a, b) => minuteOf(a.start) - minuteOf(b.start) || minuteOf(a.end) - minuteOf(b.end))
   const free = Array.from({ length: Math.max(1, count) }, () => 0)
   const last: (string | undefined)[] = []
   return users.map((p) => {
@@ -25,7 +35,13 @@ export function lanesOf(plan: readonly PlacedStep[], resource: string, count: nu
     const open = free.map((until, row) => ({ row, until })).filter((f) => f.until <= from)
     // The same hands go on with the same job where they can.
     const liked = first(p)
-    const row = wanted ?? open.find((f) => last[f.row] === p.job && (liked.length === 0 || liked.includes(f.row)))?.row ?? open.find((f) => liked.includes(f.row))?.row ?? open[0]?.row ?? free.indexOf(Math.min(...free))
+    const row =
+      wanted ??
+      open.find((f) => last[f.row] === p.job && (liked.length === 0 || liked.includes(f.row)))
+        ?.row ??
+      open.find((f) => liked.includes(f.row))?.row ??
+      open[0]?.row ??
+      free.indexOf(Math.min(...free))
     free[row] = Math.max(free[row]!, minuteOf(p.end))
     last[row] = p.job
     return { ...p, row }

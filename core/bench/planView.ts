@@ -17,7 +17,12 @@ export interface ShownStep extends PlacedStep {
  * @param jobs steps of each job by id, for when they were begun and done
  * @param clock time of day of an ISO moment, null when it is another day
  */
-export function shownPlan({ day }: BenchDay, kept: readonly PlacedStep[], jobs: ReadonlyMap<string, readonly BenchStep[]>, clock: (moment: string) => string | null): ShownStep[] {
+export function shownPlan(
+  { day }: BenchDay,
+  kept: readonly PlacedStep[],
+  jobs: ReadonlyMap<string, readonly BenchStep[]>,
+  clock: (moment: string) => string | null,
+): ShownStep[] {
   const planned = new Map(kept.map((p) => [`${p.job}\n${p.step}`, p]))
   const running = new Map(day.running.map((r) => [`${r.job}\n${r.step}`, r.since]))
   const done = new Set(day.done.map((d) => `${d.job}\n${d.step}`))
@@ -27,19 +32,42 @@ export function shownPlan({ day }: BenchDay, kept: readonly PlacedStep[], jobs: 
     const entries = new Map((jobs.get(job.id) ?? []).map((s) => [s.key, s.entry]))
     for (const step of job.steps) {
       const key = `${job.id}\n${step.id}`
-      const base = { job: job.id, step: step.id, needs: step.needs, waiting: step.handsOn === false, client: step.client }
+      const base = {
+        job: job.id,
+        step: step.id,
+        needs: step.needs,
+        waiting: step.handsOn === false,
+        client: step.client,
+      }
       const entry = entries.get(step.id)
       if (done.has(key)) {
         const to = entry?.doneAt ? clock(entry.doneAt) : null
         const from = entry?.startedAt ? clock(entry.startedAt) : to
         if (to && from) out.push({ ...base, start: from, end: to, state: 'done' })
-        else if (planned.has(key) && !entry) out.push({ ...base, start: planned.get(key)!.start, end: planned.get(key)!.end, state: 'done' })
+        else if (planned.has(key) && !entry)
+          out.push({
+            ...base,
+            start: planned.get(key)!.start,
+            end: planned.get(key)!.end,
+            state: 'done',
+          })
       } else if (running.has(key)) {
         const since = running.get(key)!
-        out.push({ ...base, start: since, end: clockOf(minuteOf(since) + step.minutes), state: 'running' })
+        out.push({
+          ...base,
+          start: since,
+          end: clockOf(minuteOf(since) + step.minutes),
+          state: 'running',
+        })
       } else {
         const at = pinned.get(key) ?? planned.get(key)?.start
-        if (at !== undefined) out.push({ ...base, start: at, end: clockOf(minuteOf(at) + step.minutes), state: 'planned' })
+        if (at !== undefined)
+          out.push({
+            ...base,
+            start: at,
+            end: clockOf(minuteOf(at) + step.minutes),
+            state: 'planned',
+          })
       }
     }
   }
@@ -47,7 +75,11 @@ export function shownPlan({ day }: BenchDay, kept: readonly PlacedStep[], jobs: 
 }
 
 /** Figures of a plan: minutes clients wait, minutes late, minutes hands are free until the last step. */
-export function planFigures(day: Day, plan: readonly PlacedStep[], overdue: readonly string[] = []): { waitingMin: number; lateMin: number; end: string | null } {
+export function planFigures(
+  day: Day,
+  plan: readonly PlacedStep[],
+  overdue: readonly string[] = [],
+): { waitingMin: number; lateMin: number; end: string | null } {
   let waitingMin = 0
   let lateMin = 0
   let end = 0
@@ -57,11 +89,18 @@ export function planFigures(day: Day, plan: readonly PlacedStep[], overdue: read
     if (own.length === 0) continue
     const last = Math.max(...own.map((p) => minuteOf(p.end)))
     end = Math.max(end, last)
-    if (job.due !== undefined && !overdue.includes(job.id)) lateMin += Math.max(0, last - minuteOf(job.due))
+    if (job.due !== undefined && !overdue.includes(job.id))
+      lateMin += Math.max(0, last - minuteOf(job.due))
     const there = own.filter((p) => client.has(p.step))
     if (there.length === 0) continue
-    const [from, to] = [Math.min(...there.map((p) => minuteOf(p.start))), Math.max(...there.map((p) => minuteOf(p.end)))]
-    waitingMin += Math.max(0, to - from - there.reduce((sum, p) => sum + minuteOf(p.end) - minuteOf(p.start), 0))
+    const [from, to] = [
+      Math.min(...there.map((p) => minuteOf(p.start))),
+      Math.max(...there.map((p) => minuteOf(p.end))),
+    ]
+    waitingMin += Math.max(
+      0,
+      to - from - there.reduce((sum, p) => sum + minuteOf(p.end) - minuteOf(p.start), 0),
+    )
   }
   return { waitingMin, lateMin, end: end === 0 ? null : clockOf(end) }
 }
@@ -70,12 +109,22 @@ export function planFigures(day: Day, plan: readonly PlacedStep[], overdue: read
 export const missingSteps = (day: Day, shown: readonly PlacedStep[]): number => {
   const has = new Set(shown.map((s) => `${s.job}\n${s.step}`))
   const done = new Set(day.done.map((d) => `${d.job}\n${d.step}`))
-  return day.jobs.reduce((n, j) => n + j.steps.filter((s) => !has.has(`${j.id}\n${s.id}`) && !done.has(`${j.id}\n${s.id}`)).length, 0)
+  return day.jobs.reduce(
+    (n, j) =>
+      n +
+      j.steps.filter((s) => !has.has(`${j.id}\n${s.id}`) && !done.has(`${j.id}\n${s.id}`)).length,
+    0,
+  )
 }
 
 /** What a plan made again moves, in the order of the new times; only of steps that are still to come. */
 export function movesOf(shown: readonly ShownStep[], next: readonly PlacedStep[]) {
-  const fixed = new Set(shown.filter((s) => s.state !== 'planned').map((s) => `${s.job}\n${s.step}`))
-  const open = (list: readonly PlacedStep[]) => list.filter((s) => !fixed.has(`${s.job}\n${s.step}`))
-  return planMoves(open(shown), open(next)).sort((a, b) => ((a.to ?? '99') < (b.to ?? '99') ? -1 : 1))
+  const fixed = new Set(
+    shown.filter((s) => s.state !== 'planned').map((s) => `${s.job}\n${s.step}`),
+  )
+  const open = (list: readonly PlacedStep[]) =>
+    list.filter((s) => !fixed.has(`${s.job}\n${s.step}`))
+  return planMoves(open(shown), open(next)).sort((a, b) =>
+    (a.to ?? '99') < (b.to ?? '99') ? -1 : 1,
+  )
 }

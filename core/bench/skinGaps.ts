@@ -9,12 +9,19 @@ import type { Job } from '../record/schema'
  *
  * @param steps the job's steps as they stood before
  */
-export function skinGaps(steps: readonly BenchStep[], next: readonly Job[], wearer: Wearer): BenchStep[] {
+export function skinGaps(
+  steps: readonly BenchStep[],
+  next: readonly Job[],
+  wearer: Wearer,
+): BenchStep[] {
   const entries = new Map(next.map((j) => [stepKey(j.step, j.foot), j]))
   return steps.filter((s) => {
     const entry = entries.get(s.key)
     const state = stateOf(entry)
-    if (s.skinMin === undefined || (state !== 'running' && state !== 'done') || s.state === state) return false
-    return entry!.celsius === undefined || skinCheck(entry!.celsius, s.skinMin, wearer).answer === 'stop'
+    if (s.skinMin === undefined || (state !== 'running' && state !== 'done') || s.state === state)
+      return false
+    return (
+      entry!.celsius === undefined || skinCheck(entry!.celsius, s.skinMin, wearer).answer === 'stop'
+    )
   })
 }

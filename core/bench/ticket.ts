@@ -14,7 +14,10 @@ import { jobSteps, type BenchStep } from './jobSteps'
 import type { Process } from './processes'
 
 /** One line of the check list: a step, for which feet. */
-export interface TicketStep extends Pick<BenchStep, 'step' | 'words' | 'minutes' | 'waiting' | 'client' | 'caution'> {
+export interface TicketStep extends Pick<
+  BenchStep,
+  'step' | 'words' | 'minutes' | 'waiting' | 'client' | 'caution'
+> {
   feet: Side[]
 }
 
@@ -32,7 +35,10 @@ export interface Ticket {
 }
 
 /** Cautions printed on every ticket. */
-const STANDING_CAUTIONS = ['Adhesives ventilated; extraction and mask at the grinder; gloves with heat.', 'Local law and licence come first. Anything unsure goes back to the fitter before it is made.']
+const STANDING_CAUTIONS = [
+  'Adhesives ventilated; extraction and mask at the grinder; gloves with heat.',
+  'Local law and licence come first. Anything unsure goes back to the fitter before it is made.',
+]
 
 /** Steps of the devices and of what was added, one line for both feet. */
 export function ticketSteps(steps: readonly BenchStep[]): TicketStep[] {
@@ -46,30 +52,49 @@ export function ticketSteps(steps: readonly BenchStep[]): TicketStep[] {
 }
 
 /** What to lay ready: what the processes say, and sheets and covers of the devices. */
-function materialsOf(record: FittingRecord, steps: readonly BenchStep[], processes: readonly Process[]): string[] {
+function materialsOf(
+  record: FittingRecord,
+  steps: readonly BenchStep[],
+  processes: readonly Process[],
+): string[] {
   const used = new Set(steps.map((s) => s.process))
-  const fromProcess = processes.filter((p) => used.has(p.id) && p.materials).map((p) => p.materials!)
+  const fromProcess = processes
+    .filter((p) => used.has(p.id) && p.materials)
+    .map((p) => p.materials!)
   const fromDevice = SIDES.flatMap((side) => {
     const device = record.feet[side]?.device
     if (!device || device.kind === 'none') return []
     const { shell, outline, blank } = device
-    return [`${side}: ${blank ? `blank ${blank.id} ${blank.sizeMm} mm, ` : ''}${materialName(shell.material)} ${shell.thicknessMm} mm${shell.cover.material !== 'none' && shell.cover.thicknessMm > 0 ? `, cover ${materialName(shell.cover.material)} ${shell.cover.thicknessMm} mm ${outline.cover === 'full' ? 'full length' : outline.cover === 'sulcus' ? 'to the sulcus' : 'on the shell'}` : ''}`]
+    return [
+      `${side}: ${blank ? `blank ${blank.id} ${blank.sizeMm} mm, ` : ''}${materialName(shell.material)} ${shell.thicknessMm} mm${shell.cover.material !== 'none' && shell.cover.thicknessMm > 0 ? `, cover ${materialName(shell.cover.material)} ${shell.cover.thicknessMm} mm ${outline.cover === 'full' ? 'full length' : outline.cover === 'sulcus' ? 'to the sulcus' : 'on the shell'}` : ''}`,
+    ]
   })
   return [...fromDevice, ...fromProcess]
 }
 
 /** Work on the shells as it was planned; before anybody planned it, what the fit asks for, said so. */
 function workLines(record: FittingRecord, model: FootwearModel): string[] {
-  const planned = (record.footwear?.chosen?.work ?? []).filter((w) => w.model === model.id && w.state !== 'dropped')
+  const planned = (record.footwear?.chosen?.work ?? []).filter(
+    (w) => w.model === model.id && w.state !== 'dropped',
+  )
   if (planned.length > 0) {
     const lines = planned.map((w) => lineOf(w, model, normsOf(record).springBackShare))
-    return lines.map((l) => `${l.foot}: ${l.words}, about ${l.minutes} min${l.state === 'done' ? ', done' : ''}${l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''}`)
+    return lines.map(
+      (l) =>
+        `${l.foot}: ${l.words}, about ${l.minutes} min${l.state === 'done' ? ', done' : ''}${l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''}`,
+    )
   }
-  return (matchRecord(record, [model]).pair[0]?.work ?? []).map((w) => `${w.foot}: ${w.words}, about ${w.minutes} min (not planned yet)`)
+  return (matchRecord(record, [model]).pair[0]?.work ?? []).map(
+    (w) => `${w.foot}: ${w.words}, about ${w.minutes} min (not planned yet)`,
+  )
 }
 
 /** The work ticket of a fitting. */
-export function ticketOf(record: FittingRecord, models: readonly FootwearModel[], processes: readonly Process[] = normsOf(record).processes): Ticket {
+export function ticketOf(
+  record: FittingRecord,
+  models: readonly FootwearModel[],
+  processes: readonly Process[] = normsOf(record).processes,
+): Ticket {
   const code = record.client?.code ?? 'no code'
   const steps = jobSteps(record, [], {}, processes).filter((step) => !step.step.startsWith('work:'))
   const chosen = record.footwear?.chosen
@@ -78,14 +103,27 @@ export function ticketOf(record: FittingRecord, models: readonly FootwearModel[]
     code,
     devices: SIDES.flatMap((side) => {
       const foot = record.feet[side]
-      return foot ? [{ side, kind: deviceKindWords(foot.device?.kind ?? 'none'), lines: deviceLines(foot) }] : []
+      return foot
+        ? [{ side, kind: deviceKindWords(foot.device?.kind ?? 'none'), lines: deviceLines(foot) }]
+        : []
     }),
     steps: ticketSteps(steps),
     materials: materialsOf(record, steps, processes),
-    promised: record.making?.promisedOn ? `${record.making.promisedOn}${record.making.promisedAt ? `, ${record.making.promisedAt}` : ''}` : '',
+    promised: record.making?.promisedOn
+      ? `${record.making.promisedOn}${record.making.promisedAt ? `, ${record.making.promisedAt}` : ''}`
+      : '',
     template: `${code}-left-template.svg and ${code}-right-template.svg, printed at 100 %; check the 100 mm control line`,
-    shell: model && chosen ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}` : 'not chosen yet',
+    shell:
+      model && chosen
+        ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}`
+        : 'not chosen yet',
     work: model ? workLines(record, model) : [],
-    cautions: [...cautionsOf(record).map((c) => c.words), ...contradictionsOf(record, isChild(record.client, record.visit?.on)).filter((c) => c.kind === 'stop').map((c) => c.words), ...STANDING_CAUTIONS],
+    cautions: [
+      ...cautionsOf(record).map((c) => c.words),
+      ...contradictionsOf(record, isChild(record.client, record.visit?.on))
+        .filter((c) => c.kind === 'stop')
+        .map((c) => c.words),
+      ...STANDING_CAUTIONS,
+    ],
   }
 }

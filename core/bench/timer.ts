@@ -16,10 +16,12 @@ export interface Timer {
 }
 
 /** What is left, ms; below zero it has been ringing for so long. */
-export const leftMs = (timer: Timer, now: number): number => (timer.state === 'running' ? timer.endsAt! - now : (timer.leftMs ?? 0))
+export const leftMs = (timer: Timer, now: number): number =>
+  timer.state === 'running' ? timer.endsAt! - now : (timer.leftMs ?? 0)
 
 /** Does it ring? Only a running one that is over. */
-export const rings = (timer: Timer, now: number): boolean => timer.state === 'running' && timer.endsAt! <= now
+export const rings = (timer: Timer, now: number): boolean =>
+  timer.state === 'running' && timer.endsAt! <= now
 
 /** m:ss, with a + once it is over. @example leftWords(65_000) // '1:05' */
 export function leftWords(ms: number): string {
@@ -28,4 +30,5 @@ export function leftWords(ms: number): string {
 }
 
 /** Minutes it really took, of a stopped one. */
-export const actualMin = (timer: Timer): number | null => (timer.stoppedAt === null ? null : (timer.stoppedAt - timer.startedAt) / 60_000)
+export const actualMin = (timer: Timer): number | null =>
+  timer.stoppedAt === null ? null : (timer.stoppedAt - timer.startedAt) / 60_000

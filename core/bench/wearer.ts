@@ -7,5 +7,9 @@ import type { Wearer } from './stepState'
 /** What the skin's limit depends on: a child, feeling or circulation that forbids heat on the foot, the shop's margin. */
 export function wearerOf(record: FittingRecord): Wearer {
   const child = isChild(record.client, record.visit?.on)
-  return { child, noHeat: riskOf(record).atRisk, marginK: normsOf(record).skinMarginK[child ? 'child' : 'adult'] }
+  return {
+    child,
+    noHeat: riskOf(record).atRisk,
+    marginK: normsOf(record).skinMarginK[child ? 'child' : 'adult'],
+  }
 }

@@ -46,23 +46,47 @@ const SURE = 1
  * @param side which of two feet in one file is meant
  * @throws Refusal when no foot can be found in it
  */
-export function openScan(file: MeshFile, unit?: Unit, side?: Side, progress: (words: string, share: number) => void = () => {}): OpenScan {
+export function openScan(
+  file: MeshFile,
+  unit?: Unit,
+  side?: Side,
+  progress: (words: string, share: number) => void = () => {},
+): OpenScan {
   const known = unit ?? file.unit ?? guessUnit(file.positions)
-  if (!known) throw new Refusal('no-unit', 'No unit makes this as large as a foot. Say which unit it is in.', 'unit')
-  const positions = MM_PER[known] === 1 ? file.positions : file.positions.map((v) => v * MM_PER[known])
+  if (!known)
+    throw new Refusal(
+      'no-unit',
+      'No unit makes this as large as a foot. Say which unit it is in.',
+      'unit',
+    )
+  const positions =
+    MM_PER[known] === 1 ? file.positions : file.positions.map((v) => v * MM_PER[known])
   progress('cleaning', 0.3)
   let scan = cleanScan({ positions, triangles: file.triangles })
   progress('finding the foot', 0.6)
   let rough = poseScan(scan)
   const notes = [...file.notes, ...scan.notes]
   if (scan.other) {
-    if (!side) throw new Refusal('two-feet', 'There are two feet in this file. Say which one is meant.', 'side')
+    if (!side)
+      throw new Refusal(
+        'two-feet',
+        'There are two feet in this file. Say which one is meant.',
+        'side',
+      )
     notes.push(`two feet in the file, the ${side} one was taken`)
     const other = cleanScan(scan.other)
     const otherRough = poseScan(other)
-    if (rough.guess.side !== side && otherRough.guess.side === side) [scan, rough] = [other, otherRough]
+    if (rough.guess.side !== side && otherRough.guess.side === side)
+      [scan, rough] = [other, otherRough]
   }
-  return { unit: known, unitFrom: unit ? 'told' : file.unit ? 'file' : 'guessed', scan, rough, sideSure: rough.guess.sureness >= SURE, notes }
+  return {
+    unit: known,
+    unitFrom: unit ? 'told' : file.unit ? 'file' : 'guessed',
+    scan,
+    rough,
+    sideSure: rough.guess.sureness >= SURE,
+    notes,
+  }
 }
 
 /**
@@ -72,17 +96,40 @@ export function openScan(file: MeshFile, unit?: Unit, side?: Side, progress: (wo
  * @param foot what hands and eyes found, to judge the capture by
  * @param norms limits of the checks and the largest gap that is filled
  */
-export function captureFoot(open: OpenScan, side: Side, foot?: Foot, moved: Landmarks = {}, norms: Pick<Norms, 'captureLimit' | 'gapFilledMm2'> = HOUSE_NORMS): CapturedFoot {
+export function captureFoot(
+  open: OpenScan,
+  side: Side,
+  foot?: Foot,
+  moved: Landmarks = {},
+  norms: Pick<Norms, 'captureLimit' | 'gapFilledMm2'> = HOUSE_NORMS,
+): CapturedFoot {
   const examined = examinedOf(foot)
   const start = frameForSide(open.rough.frame, side)
   let view = footFrame(start, open.rough, open.rough.lengthMm, examined.forefootDeg, moved)
   const laidAnew = refaced(open.scan, open.rough, view.frame)
-  if (laidAnew !== open.rough) view = footFrame(view.frame, laidAnew, view.lengthMm, examined.forefootDeg, moved)
+  if (laidAnew !== open.rough)
+    view = footFrame(view.frame, laidAnew, view.lengthMm, examined.forefootDeg, moved)
   const landmarks = landmarksOf(view, moved)
   const readings = scanReadings(view, landmarks)
   const coverage = coverageOf(view, norms.gapFilledMm2)
-  const { checks, notSeen } = captureChecks(view, landmarks, readings, coverage, examined, norms.captureLimit)
-  return { side, view, landmarks, readings, coverage, checks, notSeen, matrix: matrixOf(view.frame, MM_PER[open.unit]) }
+  const { checks, notSeen } = captureChecks(
+    view,
+    landmarks,
+    readings,
+    coverage,
+    examined,
+    norms.captureLimit,
+  )
+  return {
+    side,
+    view,
+    landmarks,
+    readings,
+    coverage,
+    checks,
+    notSeen,
+    matrix: matrixOf(view.frame, MM_PER[open.unit]),
+  }
 }
 
 /** What `arch capture` prints. */
@@ -100,7 +147,11 @@ export function captureReport(open: OpenScan, captured: CapturedFoot) {
     frame: { matrix },
     landmarks: landmarks as Record<LandmarkName, Vec3>,
     readings,
-    coverage: { percent: coverage.percent, pointsPerCm2: coverage.pointsPerCm2, gaps: coverage.gaps },
+    coverage: {
+      percent: coverage.percent,
+      pointsPerCm2: coverage.pointsPerCm2,
+      gaps: coverage.gaps,
+    },
     checks,
     notSeen,
   }

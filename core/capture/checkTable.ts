@@ -19,16 +19,112 @@ export interface CheckRule {
 
 /** The quality table of a captured shape. Limits are workshop practice and can be changed in the table of norms; toes and dents: own assumption, 2 mm is no longer small. */
 export const CHECK_TABLE: readonly CheckRule[] = [
-  { code: 'heelUpright', name: 'Heel upright', unit: 'deg', limit: 2, goodWhen: 'to neutral, within', good: 'The heel stands to the leg as examined.', above: 'The heel was held inverted. Take it again with the heel in neutral.', below: 'The heel was held everted. Take it again with the heel in neutral.', source: 'workshop practice' },
-  { code: 'midfootLocked', name: 'Midfoot locked', unit: 'mm', limit: 2, goodWhen: 'border sag up to', good: 'The outer border runs straight.', above: 'The outer border is curved: the midfoot was supinated. Redo, load the 4th and 5th heads until they stop.', source: 'workshop practice' },
-  { code: 'forefootAngle', name: 'Forefoot to rearfoot', unit: 'deg', limit: 2, goodWhen: 'to the examined, within', good: 'The forefoot stands to the heel as examined.', above: 'The forefoot was captured too far inverted. Look at the first ray and at your thumb, then redo.', below: 'The forefoot was captured too far everted. Load the 4th and 5th heads evenly, then redo.', source: 'workshop practice' },
-  { code: 'firstRay', name: 'First ray free', unit: 'mm', limit: 2, goodWhen: 'to the examined, within', good: 'The first ray lies as examined.', above: 'The first ray was held up. Let it hang free and redo.', below: 'The first ray was held down. Let it hang free and redo.', source: 'workshop practice' },
-  { code: 'toes', name: 'Toes not clawed', unit: 'mm', limit: 2, goodWhen: 'knuckles up to', good: 'The toes lie flat.', above: 'The toes were clawed: the arch is tightened. Let them rest and redo.', source: 'own assumption' },
-  { code: 'fingerDents', name: 'Finger dents', unit: 'mm', limit: 2, goodWhen: 'pits up to', good: 'No finger dents under the 4th and 5th heads.', above: 'Fingers left a pit under the 4th or 5th head. Fill it, or redo with flat fingers.', source: 'own assumption' },
-  { code: 'levelHeelBall', name: 'Heel and ball level', unit: 'mm', limit: 4, goodWhen: 'within', good: 'Heel and ball lie on one level.', above: 'The ball lies higher than the heel: the foot was pointed up. Redo with the ankle at 90°.', below: 'The ball lies deeper than the heel: pressed in, or the foot hung. Redo with heel and ball evenly loaded.', source: 'workshop practice' },
-  { code: 'archHeight', name: 'Arch against measures', unit: 'mm', limit: 3, goodWhen: 'within', good: 'The arch is as high as the readings say.', above: 'The arch is higher than the readings say: supinated while held, or read the navicular again.', below: 'The arch is lower than the readings say: it was loaded or hung flat. Redo, or read the navicular again.', source: 'workshop practice; expected apex is a house estimate' },
-  { code: 'coverage', name: 'Coverage', unit: '%', limit: 95, goodWhen: 'of the sole, at least', good: 'The whole sole was seen.', above: 'Part of the sole was not seen. Scan again and go over it slowly.', source: 'workshop practice' },
+  {
+    code: 'heelUpright',
+    name: 'Heel upright',
+    unit: 'deg',
+    limit: 2,
+    goodWhen: 'to neutral, within',
+    good: 'The heel stands to the leg as examined.',
+    above: 'The heel was held inverted. Take it again with the heel in neutral.',
+    below: 'The heel was held everted. Take it again with the heel in neutral.',
+    source: 'workshop practice',
+  },
+  {
+    code: 'midfootLocked',
+    name: 'Midfoot locked',
+    unit: 'mm',
+    limit: 2,
+    goodWhen: 'border sag up to',
+    good: 'The outer border runs straight.',
+    above:
+      'The outer border is curved: the midfoot was supinated. Redo, load the 4th and 5th heads until they stop.',
+    source: 'workshop practice',
+  },
+  {
+    code: 'forefootAngle',
+    name: 'Forefoot to rearfoot',
+    unit: 'deg',
+    limit: 2,
+    goodWhen: 'to the examined, within',
+    good: 'The forefoot stands to the heel as examined.',
+    above:
+      'The forefoot was captured too far inverted. Look at the first ray and at your thumb, then redo.',
+    below:
+      'The forefoot was captured too far everted. Load the 4th and 5th heads evenly, then redo.',
+    source: 'workshop practice',
+  },
+  {
+    code: 'firstRay',
+    name: 'First ray free',
+    unit: 'mm',
+    limit: 2,
+    goodWhen: 'to the examined, within',
+    good: 'The first ray lies as examined.',
+    above: 'The first ray was held up. Let it hang free and redo.',
+    below: 'The first ray was held down. Let it hang free and redo.',
+    source: 'workshop practice',
+  },
+  {
+    code: 'toes',
+    name: 'Toes not clawed',
+    unit: 'mm',
+    limit: 2,
+    goodWhen: 'knuckles up to',
+    good: 'The toes lie flat.',
+    above: 'The toes were clawed: the arch is tightened. Let them rest and redo.',
+    source: 'own assumption',
+  },
+  {
+    code: 'fingerDents',
+    name: 'Finger dents',
+    unit: 'mm',
+    limit: 2,
+    goodWhen: 'pits up to',
+    good: 'No finger dents under the 4th and 5th heads.',
+    above: 'Fingers left a pit under the 4th or 5th head. Fill it, or redo with flat fingers.',
+    source: 'own assumption',
+  },
+  {
+    code: 'levelHeelBall',
+    name: 'Heel and ball level',
+    unit: 'mm',
+    limit: 4,
+    goodWhen: 'within',
+    good: 'Heel and ball lie on one level.',
+    above:
+      'The ball lies higher than the heel: the foot was pointed up. Redo with the ankle at 90°.',
+    below:
+      'The ball lies deeper than the heel: pressed in, or the foot hung. Redo with heel and ball evenly loaded.',
+    source: 'workshop practice',
+  },
+  {
+    code: 'archHeight',
+    name: 'Arch against measures',
+    unit: 'mm',
+    limit: 3,
+    goodWhen: 'within',
+    good: 'The arch is as high as the readings say.',
+    above:
+      'The arch is higher than the readings say: supinated while held, or read the navicular again.',
+    below:
+      'The arch is lower than the readings say: it was loaded or hung flat. Redo, or read the navicular again.',
+    source: 'workshop practice; expected apex is a house estimate',
+  },
+  {
+    code: 'coverage',
+    name: 'Coverage',
+    unit: '%',
+    limit: 95,
+    goodWhen: 'of the sole, at least',
+    good: 'The whole sole was seen.',
+    above: 'Part of the sole was not seen. Scan again and go over it slowly.',
+    source: 'workshop practice',
+  },
 ]
 
 /** House limits by check, in the check's own unit. */
-export const CHECK_LIMITS = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.limit])) as Record<CheckCode, number>
+export const CHECK_LIMITS = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.limit])) as Record<
+  CheckCode,
+  number
+>

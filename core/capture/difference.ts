@@ -19,7 +19,10 @@ const BORDER_MM = 6
  * First sole minus second, both in their own foot's frame (x medial), so that a left and a right foot are compared as mirror images. The soles
  * are laid heel to heel; a difference in length is stretched out.
  */
-export function soleDifference(first: Grid & { lengthMm: number }, second: Grid & { lengthMm: number }): SoleDifference {
+export function soleDifference(
+  first: Grid & { lengthMm: number },
+  second: Grid & { lengthMm: number },
+): SoleDifference {
   const z = new Float64Array(first.z.length).fill(NaN)
   const stretch = second.lengthMm / first.lengthMm
   let [sum, n, own] = [0, 0, 0]
@@ -31,7 +34,13 @@ export function soleDifference(first: Grid & { lengthMm: number }, second: Grid 
       if (Number.isNaN(here)) continue
       own++
       const [x2, y2] = [columnX(first, c), rowY(first, r) * stretch]
-      if (x2 < second.x0 || y2 < second.y0 || x2 > second.x0 + second.columns * second.stepMm || y2 > second.y0 + second.rows * second.stepMm) continue
+      if (
+        x2 < second.x0 ||
+        y2 < second.y0 ||
+        x2 > second.x0 + second.columns * second.stepMm ||
+        y2 > second.y0 + second.rows * second.stepMm
+      )
+        continue
       const there = sampleGrid(second, x2, y2)
       if (Number.isNaN(there)) continue
       const d = here - there
@@ -40,13 +49,20 @@ export function soleDifference(first: Grid & { lengthMm: number }, second: Grid 
       n++
     }
   const near = Math.round(BORDER_MM / first.stepMm)
-  const at = (c: number, r: number) => (c < 0 || c >= first.columns ? NaN : (z[r * first.columns + c] ?? NaN))
+  const at = (c: number, r: number) =>
+    c < 0 || c >= first.columns ? NaN : (z[r * first.columns + c] ?? NaN)
   for (let r = 0; r < first.rows; r++)
     for (let c = 0; c < first.columns; c++) {
       const mm = at(c, r)
       if (Number.isNaN(mm) || (largest && Math.abs(mm) <= Math.abs(largest.mm))) continue
-      if ([at(c + near, r), at(c - near, r), at(c, r + near), at(c, r - near)].some(Number.isNaN)) continue
+      if ([at(c + near, r), at(c - near, r), at(c, r + near), at(c, r - near)].some(Number.isNaN))
+        continue
       largest = { mm, xMm: columnX(first, c), yMm: rowY(first, r) }
     }
-  return { grid: { ...first, z }, largest, rmsMm: n ? Math.sqrt(sum / n) : 0, sharedPercent: own ? (100 * n) / own : 0 }
+  return {
+    grid: { ...first, z },
+    largest,
+    rmsMm: n ? Math.sqrt(sum / n) : 0,
+    sharedPercent: own ? (100 * n) / own : 0,
+  }
 }

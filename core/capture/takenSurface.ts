@@ -23,13 +23,22 @@ export function takenSurface(captured: CapturedFoot): CapturedSurface {
     }
   const [columns, rows] = [c1 - c0 + 1, r1 - r0 + 1]
   const z = new Float64Array(columns * rows)
-  for (let r = 0; r < rows; r++) for (let c = 0; c < columns; c++) z[r * columns + c] = grid.z[(r + r0) * grid.columns + c + c0]!
+  for (let r = 0; r < rows; r++)
+    for (let c = 0; c < columns; c++) z[r * columns + c] = grid.z[(r + r0) * grid.columns + c + c0]!
   const round = (v: number) => Math.round(v * 100) / 100
   const perWidth = (view.heads[0]![0] - view.heads[4]![0]) / 0.66
   const toes = [0, 1, 2, 3, 4].map((k): [number, number] => {
     const tip = landmarks[`toe${k + 1}` as 'toe1']
     // The pad lies a little behind its tip.
-    return tip ? [round(tip[0]), round(Math.min(tip[1] - 10, FOOT_REFERENCE.toeShare[k]! * view.lengthMm + 6))] : [round(FOOT_REFERENCE.toeAcross[k]! * perWidth), round(FOOT_REFERENCE.toeShare[k]! * view.lengthMm)]
+    return tip
+      ? [
+          round(tip[0]),
+          round(Math.min(tip[1] - 10, FOOT_REFERENCE.toeShare[k]! * view.lengthMm + 6)),
+        ]
+      : [
+          round(FOOT_REFERENCE.toeAcross[k]! * perWidth),
+          round(FOOT_REFERENCE.toeShare[k]! * view.lengthMm),
+        ]
   })
   return {
     x0: round(grid.x0 + c0 * grid.stepMm),
@@ -41,8 +50,12 @@ export function takenSurface(captured: CapturedFoot): CapturedSurface {
     lengthMm: round(view.lengthMm),
     forefootWidthMm: round(readings.forefootWidthMm ?? perWidth),
     heelWidthMm: round(readings.heelWidthMm ?? 0.245 * view.lengthMm),
-    forefootDeg: round((readings.forefootDeg ?? FOOT_REFERENCE.forefootDeg) - FOOT_REFERENCE.forefootDeg),
-    heelDeg: round(readings.heelBisectionDeg ?? (view.heelPlane ? degrees(Math.atan(view.heelPlane.b)) : 0)),
+    forefootDeg: round(
+      (readings.forefootDeg ?? FOOT_REFERENCE.forefootDeg) - FOOT_REFERENCE.forefootDeg,
+    ),
+    heelDeg: round(
+      readings.heelBisectionDeg ?? (view.heelPlane ? degrees(Math.atan(view.heelPlane.b)) : 0),
+    ),
     heads: view.heads.map(([x, y]): [number, number] => [round(x), round(y)]),
     toes,
   }

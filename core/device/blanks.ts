@@ -12,7 +12,10 @@ export const blankSchema = z.strictObject({
   archLengthMm: z.number().min(60).max(300),
   archHeightMm: z.number().min(5).max(45),
   heelWidthMm: z.number().min(30).max(110),
-  state: z.string().max(20).default('own assumption' satisfies SourceState),
+  state: z
+    .string()
+    .max(20)
+    .default('own assumption' satisfies SourceState),
 })
 export type Blank = z.output<typeof blankSchema>
 
@@ -62,14 +65,34 @@ export function fitBlanks(foot: Foot, blanks: readonly Blank[], kind: Blank['kin
   if (length === undefined) return []
   const arch = bestMean(foot, 'archLengthMm', 'standing') ?? 0.73 * length
   const heel = bestMean(foot, 'heelWidthMm', 'standing') ?? 0.245 * length
-  const fits = blanks.filter((b) => b.kind === kind).map((blank): BlankFit => {
-    const [a, l, h] = [blank.archLengthMm - arch, blank.sizeMm - length, blank.heelWidthMm - heel]
-    const short = l < -LENGTH_SPARE_MM
-    const verdict = Math.abs(a) > ARCH_LIMITS_MM[1] || short ? 'stop' : Math.abs(a) > ARCH_LIMITS_MM[0] ? 'watch' : 'good'
-    const mm = (v: number) => `${Math.abs(v).toFixed(0)} mm`
-    const archWords = Math.abs(a) < 0.5 ? 'arch where it should be' : `arch ${mm(a)} too far ${a > 0 ? 'forward' : 'back'}`
-    return { blank, archLengthMm: a, lengthMm: l, heelWidthMm: h, verdict, words: `${archWords}, ${short ? `${mm(l)} too short` : l > 0.5 ? `trim ${mm(l)}` : 'as long as the foot'}` }
-  })
-  const cost = (f: BlankFit) => Math.abs(f.archLengthMm) + (f.lengthMm < -LENGTH_SPARE_MM ? 20 - f.lengthMm : 0.1 * f.lengthMm) + 0.2 * Math.abs(f.heelWidthMm)
+  const fits = blanks
+    .filter((b) => b.kind === kind)
+    .map((blank): BlankFit => {
+      const [a, l, h] = [blank.archLengthMm - arch, blank.sizeMm - length, blank.heelWidthMm - heel]
+      const short = l < -LENGTH_SPARE_MM
+      const verdict =
+        Math.abs(a) > ARCH_LIMITS_MM[1] || short
+          ? 'stop'
+          : Math.abs(a) > ARCH_LIMITS_MM[0]
+            ? 'watch'
+            : 'good'
+      const mm = (v: number) => `${Math.abs(v).toFixed(0)} mm`
+      const archWords =
+        Math.abs(a) < 0.5
+          ? 'arch where it should be'
+          : `arch ${mm(a)} too far ${a > 0 ? 'forward' : 'back'}`
+      return {
+        blank,
+        archLengthMm: a,
+        lengthMm: l,
+        heelWidthMm: h,
+        verdict,
+        words: `${archWords}, ${short ? `${mm(l)} too short` : l > 0.5 ? `trim ${mm(l)}` : 'as long as the foot'}`,
+      }
+    })
+  const cost = (f: BlankFit) =>
+    Math.abs(f.archLengthMm) +
+    (f.lengthMm < -LENGTH_SPARE_MM ? 20 - f.lengthMm : 0.1 * f.lengthMm) +
+    0.2 * Math.abs(f.heelWidthMm)
   return fits.sort((a, b) => cost(a) - cost(b))
 }

@@ -13,7 +13,12 @@ export const plainDevice = (): Device => parseWith(deviceSchema, {})
 /** The sampled sole of a foot, captured or from its readings; throws a Refusal when there is neither. */
 export function soleFieldOf(foot: Foot, side: string, stepMm = 1): FootField {
   const found = footField(foot, stepMm)
-  if (!found) throw new Refusal('no-length', `feet.${side}.readings: footLengthMm is needed to draw the sole. Measure the foot length first.`, `feet.${side}.readings`)
+  if (!found)
+    throw new Refusal(
+      'no-length',
+      `feet.${side}.readings: footLengthMm is needed to draw the sole. Measure the foot length first.`,
+      `feet.${side}.readings`,
+    )
   return found
 }
 

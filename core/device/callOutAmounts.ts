@@ -23,7 +23,10 @@ export type Sided<W extends string> = { word: W; left: number[]; right: number[]
  *
  * @example parseSided('skive 2 / 4', ['skive']) // { word: 'skive', left: [2], right: [4] }
  */
-export function parseSided<W extends string>(line: string, words: readonly W[]): Sided<W> | { refused: string } | null {
+export function parseSided<W extends string>(
+  line: string,
+  words: readonly W[],
+): Sided<W> | { refused: string } | null {
   const [first, ...rest] = line.trim().toLowerCase().replace(/\//g, ' / ').split(/\s+/)
   const word = words.find((w) => w === first)
   if (!word) return null
@@ -39,7 +42,8 @@ export function parseSided<W extends string>(line: string, words: readonly W[]):
       out[side].push(value)
     }
   }
-  if (out.left.length + out.right.length > 0 && !sided) return { refused: 'Which foot? Say L, R or left / right.' }
+  if (out.left.length + out.right.length > 0 && !sided)
+    return { refused: 'Which foot? Say L, R or left / right.' }
   return out
 }
 
@@ -49,7 +53,10 @@ export function withAmount(device: Device, word: AmountWord, value: number): Dev
     const there = device.layers.find((l) => l.kind === kind)
     if (value === 0) return { ...device, layers: device.layers.filter((l) => l.kind !== kind) }
     const next = parseWith(layerSchema, { ...there, kind, on: true, [key]: value })
-    return { ...device, layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next] }
+    return {
+      ...device,
+      layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next],
+    }
   }
   if (word === 'skive') return layer('medialSkive', 'depthMm')
   if (word === 'pad') return layer('metPad', 'heightMm')
@@ -60,5 +67,8 @@ export function withAmount(device: Device, word: AmountWord, value: number): Dev
   if (word === 'moment') return { ...device, aimNmm: value || undefined }
   const style = device.posts.find((p) => p.at === 'rearfoot')?.style ?? 'extrinsic'
   const others = device.posts.filter((p) => p.at !== 'rearfoot')
-  return { ...device, posts: value === 0 ? others : [...others, { at: 'rearfoot', style, angleDeg: value }] }
+  return {
+    ...device,
+    posts: value === 0 ? others : [...others, { at: 'rearfoot', style, angleDeg: value }],
+  }
 }

@@ -12,8 +12,12 @@ export function capturedPlan(surface: CapturedSurface, grid: Grid, heelCentreY: 
   const { stepMm } = grid
   const { from, to } = rowEnds(grid)
   const border = (cells: Float64Array, shift: 0 | 1) => {
-    const mean = movingMean(cells, Math.round(SMOOTH_MM / 2 / stepMm)).map((c) => grid.x0 + (c + shift) * stepMm)
-    const valid = [...mean.keys()].filter((r) => !Number.isNaN(mean[r]!) && rowY(grid, r) >= heelCentreY - 2)
+    const mean = movingMean(cells, Math.round(SMOOTH_MM / 2 / stepMm)).map(
+      (c) => grid.x0 + (c + shift) * stepMm,
+    )
+    const valid = [...mean.keys()].filter(
+      (r) => !Number.isNaN(mean[r]!) && rowY(grid, r) >= heelCentreY - 2,
+    )
     const [first, last] = [valid[0] ?? 0, valid.at(-1) ?? 0]
     return (y: number) => {
       const f = Math.min(last, Math.max(first, (y - grid.y0) / stepMm - 0.5))
@@ -21,7 +25,12 @@ export function capturedPlan(surface: CapturedSurface, grid: Grid, heelCentreY: 
       return mean[i]! + (f - i) * (mean[i + 1]! - mean[i]!)
     }
   }
-  return { medial: border(to, 1), lateral: border(from, 0), heads: surface.heads, toes: surface.toes }
+  return {
+    medial: border(to, 1),
+    lateral: border(from, 0),
+    heads: surface.heads,
+    toes: surface.toes,
+  }
 }
 
 /** How many cells around the captured sole follow it: the border beyond keeps the step that it has at the edge. */
@@ -37,7 +46,13 @@ export function layCaptured(field: SoleField, grid: Grid): void {
   let front: number[] = []
   for (let i = 0; i < miss.length; i++) {
     const [x, y] = [field.x[i]!, field.y[i]!]
-    if (x < grid.x0 || y < grid.y0 || x > grid.x0 + grid.columns * grid.stepMm || y > grid.y0 + grid.rows * grid.stepMm) continue
+    if (
+      x < grid.x0 ||
+      y < grid.y0 ||
+      x > grid.x0 + grid.columns * grid.stepMm ||
+      y > grid.y0 + grid.rows * grid.stepMm
+    )
+      continue
     const z = sampleGrid(grid, x, y)
     if (Number.isNaN(z)) continue
     miss[i] = z - field.z[i]!

@@ -24,21 +24,52 @@ function lines(d: Device | null): Map<string, string> {
   out.set('Kind', deviceKindWords(d.kind))
   out.set('Cast', deg(d.castAngleDeg))
   out.set('Shell', `${materialName(shell.material)}, ${mm(shell.thicknessMm)}`)
-  out.set('Thickness under heel, arch, front', shell.graded ? [shell.graded.heelMm, shell.graded.archMm, shell.graded.frontMm].map((v) => mm(v ?? shell.thicknessMm)).join(', ') : NONE)
-  out.set('Cover', `${materialName(shell.cover.material)}, ${mm(shell.cover.thicknessMm)}, ${outline.cover}`)
-  out.set('Base', shell.base ? `${materialName(shell.base.material)}, ${mm(shell.base.thicknessMm)}, ${shell.base.reach}` : NONE)
+  out.set(
+    'Thickness under heel, arch, front',
+    shell.graded
+      ? [shell.graded.heelMm, shell.graded.archMm, shell.graded.frontMm]
+          .map((v) => mm(v ?? shell.thicknessMm))
+          .join(', ')
+      : NONE,
+  )
+  out.set(
+    'Cover',
+    `${materialName(shell.cover.material)}, ${mm(shell.cover.thicknessMm)}, ${outline.cover}`,
+  )
+  out.set(
+    'Base',
+    shell.base
+      ? `${materialName(shell.base.material)}, ${mm(shell.base.thicknessMm)}, ${shell.base.reach}`
+      : NONE,
+  )
   out.set('Heel cup', mm(outline.heelCupMm))
   out.set('Front edge behind the heads', mm(outline.distal.behindHeadsMm))
   out.set('Inner top line', mm(outline.medialTopMm))
   out.set('Outer top line', mm(outline.lateralTopMm))
   out.set('Trim line moved', pointWords(d.outline.points) || NONE)
-  out.set('Heel lift', d.heelLiftMm > 0 ? `${mm(d.heelLiftMm)}${d.liftTaperMm ? ` over ${mm(d.liftTaperMm)}` : ''}` : NONE)
+  out.set(
+    'Heel lift',
+    d.heelLiftMm > 0
+      ? `${mm(d.heelLiftMm)}${d.liftTaperMm ? ` over ${mm(d.liftTaperMm)}` : ''}`
+      : NONE,
+  )
   out.set('Wanted moment', d.aimNmm ? `${d.aimNmm} N·mm` : NONE)
-  out.set('Heel stabiliser', d.heelStabiliser === undefined ? NONE : d.heelStabiliser ? 'yes' : 'no')
+  out.set(
+    'Heel stabiliser',
+    d.heelStabiliser === undefined ? NONE : d.heelStabiliser ? 'yes' : 'no',
+  )
   out.set('Blank', d.blank ? `${d.blank.id} ${n(d.blank.sizeMm)}` : NONE)
   for (const at of ['rearfoot', 'forefoot'] as const) {
     const posts = d.posts.filter((p) => p.at === at && p.angleDeg !== 0)
-    out.set(`${at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post`, posts.map((p) => `${deg(p.angleDeg)} ${p.style}${p.lengthMm ? `, ${mm(p.lengthMm)}` : ''}${p.motionDeg ? `, motion ${deg(p.motionDeg)}` : ''}`).join(' + ') || NONE)
+    out.set(
+      `${at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post`,
+      posts
+        .map(
+          (p) =>
+            `${deg(p.angleDeg)} ${p.style}${p.lengthMm ? `, ${mm(p.lengthMm)}` : ''}${p.motionDeg ? `, motion ${deg(p.motionDeg)}` : ''}`,
+        )
+        .join(' + ') || NONE,
+    )
   }
   return out
 }
@@ -46,13 +77,18 @@ function lines(d: Device | null): Map<string, string> {
 /** Layers under names that stay when amounts change: the kind, and which of its kind it is. */
 const named = (layers: readonly Layer[]): Map<string, Layer> => {
   const seen = new Map<string, number>()
-  return new Map(layers.map((layer) => {
-    const count = (seen.get(layer.kind) ?? 0) + 1
-    seen.set(layer.kind, count)
-    return [`${layerDefinition(layer.kind).name}${count > 1 ? ` (${count})` : ''}`, layer]
-  }))
+  return new Map(
+    layers.map((layer) => {
+      const count = (seen.get(layer.kind) ?? 0) + 1
+      seen.set(layer.kind, count)
+      return [`${layerDefinition(layer.kind).name}${count > 1 ? ` (${count})` : ''}`, layer]
+    }),
+  )
 }
-const amounts = (layer: Layer | undefined) => (layer ? `${layerWords(layer).split(': ').slice(1).join(': ')}${layer.on ? '' : ', switched off'}` : NONE)
+const amounts = (layer: Layer | undefined) =>
+  layer
+    ? `${layerWords(layer).split(': ').slice(1).join(': ')}${layer.on ? '' : ', switched off'}`
+    : NONE
 
 /**
  * What differs between two versions of a device, readable: kind, shell, outline, posts, then every layer that came, went or changed; the order
@@ -72,6 +108,7 @@ export function deviceDiff(before: Device | null, after: Device | null): DeviceC
   }
   const both = [...la.keys()].filter((k) => lb.has(k))
   const order = [...lb.keys()].filter((k) => la.has(k))
-  if (both.join() !== order.join()) out.push({ what: 'Order of layers', before: both.join(', '), after: order.join(', ') })
+  if (both.join() !== order.join())
+    out.push({ what: 'Order of layers', before: both.join(', '), after: order.join(', ') })
   return out
 }

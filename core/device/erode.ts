@@ -16,7 +16,13 @@ const BEYOND_CELLS = 1.5
  * @param before an earlier answer on the same grid: rows that nothing near them has changed are taken over from it
  * @example lowerOffset of a plane at slope m lies t·√(1 + m²) below it
  */
-export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>, top: Float64Array, inside: Float64Array, thickness: number | Float64Array, before?: Offset): Float64Array {
+export function lowerOffset(
+  field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>,
+  top: Float64Array,
+  inside: Float64Array,
+  thickness: number | Float64Array,
+  before?: Offset,
+): Float64Array {
   const { columns, rows, stepMm } = field
   const graded = typeof thickness !== 'number'
   const thickest = graded ? thickness.reduce((most, t) => Math.max(most, t), 0) : thickness
@@ -39,7 +45,10 @@ export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'
   for (let i = 0; i < carried.length; i++) carried[i] = inside[i]! > 0 ? top[i]! : Infinity
   const lines = new Lines(field, top, inside)
   const out = new Float64Array(top.length)
-  const [from, to] = before && before.bottom.length === out.length && sameThickness(before.thickness, thickness) ? changedRows(before, top, inside, columns) : [0, rows - 1]
+  const [from, to] =
+    before && before.bottom.length === out.length && sameThickness(before.thickness, thickness)
+      ? changedRows(before, top, inside, columns)
+      : [0, rows - 1]
   if (before && (from > reach || to < rows - 1 - reach)) out.set(before.bottom)
   for (let row = Math.max(0, from - reach); row <= Math.min(rows - 1, to + reach); row++)
     for (let column = 0; column < columns; column++) {
@@ -47,9 +56,17 @@ export function lowerOffset(field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'
       let low = top[i]! - (graded ? thickness[i]! : thickness)
       if (inside[i]! > -BEYOND_CELLS * stepMm) {
         let best = inside[i]! > 0 ? i : -1
-        const safe = row >= reach && row < rows - reach && column >= reach && column < columns - reach
+        const safe =
+          row >= reach && row < rows - reach && column >= reach && column < columns - reach
         for (let k = 0; k < count; k++) {
-          if (!safe && (column + dxs[k]! < 0 || column + dxs[k]! >= columns || row + dys[k]! < 0 || row + dys[k]! >= rows)) continue
+          if (
+            !safe &&
+            (column + dxs[k]! < 0 ||
+              column + dxs[k]! >= columns ||
+              row + dys[k]! < 0 ||
+              row + dys[k]! >= rows)
+          )
+            continue
           const j = i + steps[k]!
           let z = carried[j]! - drops[k]!
           if (graded) {
@@ -81,10 +98,16 @@ export interface Offset {
   bottom: Float64Array
 }
 
-const sameThickness = (a: Offset['thickness'], b: Offset['thickness']) => (typeof a === 'number' || typeof b === 'number' ? a === b : a.every((v, i) => v === b[i]))
+const sameThickness = (a: Offset['thickness'], b: Offset['thickness']) =>
+  typeof a === 'number' || typeof b === 'number' ? a === b : a.every((v, i) => v === b[i])
 
 /** First and last row in which two tops or their cuts differ; [0, −1] where none does. */
-function changedRows(before: Offset, top: Float64Array, inside: Float64Array, columns: number): [number, number] {
+function changedRows(
+  before: Offset,
+  top: Float64Array,
+  inside: Float64Array,
+  columns: number,
+): [number, number] {
   const differs = (i: number) => before.top[i] !== top[i] || before.inside[i] !== inside[i]
   let first = 0
   while (first < top.length && !differs(first)) first++
@@ -97,7 +120,10 @@ function changedRows(before: Offset, top: Float64Array, inside: Float64Array, co
 /** Steps between neighbours below this need no lines: cells alone are right within a twentieth of a millimetre. */
 const SLOPING_MM = 0.1
 const isSloping = (top: Float64Array, i: number, columns: number): boolean =>
-  Math.abs(top[i + 1]! - top[i]!) > SLOPING_MM || Math.abs(top[i]! - top[i - 1]!) > SLOPING_MM || Math.abs(top[i + columns]! - top[i]!) > SLOPING_MM || Math.abs(top[i]! - top[i - columns]!) > SLOPING_MM
+  Math.abs(top[i + 1]! - top[i]!) > SLOPING_MM ||
+  Math.abs(top[i]! - top[i - 1]!) > SLOPING_MM ||
+  Math.abs(top[i + columns]! - top[i]!) > SLOPING_MM ||
+  Math.abs(top[i]! - top[i - columns]!) > SLOPING_MM
 
 const EAST = [1, -1, 0, 0, 1, -1, 1, -1]
 const NORTH = [0, 0, 1, -1, 1, -1, -1, 1]
@@ -106,7 +132,11 @@ const NORTH = [0, 0, 1, -1, 1, -1, -1, 1]
 class Lines {
   private readonly steps: Int32Array
   private readonly lengths: Float64Array
-  constructor(private readonly field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>, private readonly top: Float64Array, private readonly inside: Float64Array) {
+  constructor(
+    private readonly field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>,
+    private readonly top: Float64Array,
+    private readonly inside: Float64Array,
+  ) {
     this.steps = Int32Array.from(EAST, (e, k) => NORTH[k]! * field.columns + e)
     this.lengths = Float64Array.from(EAST, (e, k) => Math.hypot(e, NORTH[k]!) * field.stepMm)
   }

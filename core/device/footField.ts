@@ -15,10 +15,15 @@ export interface FootField {
 }
 
 /** Is there a captured surface that devices are to be built on? */
-export const usesCaptured = (foot: Foot): boolean => foot.capture?.surface !== undefined && foot.capture.use === 'captured'
+export const usesCaptured = (foot: Foot): boolean =>
+  foot.capture?.surface !== undefined && foot.capture.use === 'captured'
 
 /** Everything that the field of a foot depends on, as a key for keeping it. */
-export const fieldKey = (foot: Foot): string => JSON.stringify([soleParameters(foot)?.parameters, usesCaptured(foot) && [foot.capture!.surface, foot.capture!.corrections]])
+export const fieldKey = (foot: Foot): string =>
+  JSON.stringify([
+    soleParameters(foot)?.parameters,
+    usesCaptured(foot) && [foot.capture!.surface, foot.capture!.corrections],
+  ])
 
 /** A captured sole rolled so that its heel stands upright, as the closed form does; the prescribed cast angle is added by the device. */
 function upright(grid: Grid, heelDeg: number): Grid {
@@ -34,10 +39,22 @@ function upright(grid: Grid, heelDeg: number): Grid {
  */
 export function footField(foot: Foot, stepMm = 1): FootField | null {
   const read = soleParameters(foot)
-  if (!usesCaptured(foot)) return read && { field: sampleSole(read.parameters, stepMm), assumed: read.assumed, from: 'readings' }
+  if (!usesCaptured(foot))
+    return (
+      read && {
+        field: sampleSole(read.parameters, stepMm),
+        assumed: read.assumed,
+        from: 'readings',
+      }
+    )
   const surface = foot.capture!.surface!
   const parameters: SoleParameters = {
-    ...(read?.parameters ?? { navicularHeightMm: 44, castDeg: 0, secondToeLeadMm: -3, lateralArchMm: 2.2 }),
+    ...(read?.parameters ?? {
+      navicularHeightMm: 44,
+      castDeg: 0,
+      secondToeLeadMm: -3,
+      lateralArchMm: 2.2,
+    }),
     lengthMm: surface.lengthMm,
     forefootWidthMm: surface.forefootWidthMm,
     heelWidthMm: surface.heelWidthMm,

@@ -6,7 +6,10 @@ export const shellMaterialSchema = z.strictObject({
   name: z.string().min(1).max(60),
   densityGPerCm3: z.number().min(0.02).max(12),
   youngMPa: z.number().min(0.1).max(200_000),
-  usualMm: z.tuple([z.number().min(0.3), z.number().max(30)]).readonly().refine(([low, high]) => low < high, 'the lower limit must be below the upper one'),
+  usualMm: z
+    .tuple([z.number().min(0.3), z.number().max(30)])
+    .readonly()
+    .refine(([low, high]) => low < high, 'the lower limit must be below the upper one'),
   rigid: z.boolean(),
   mouldC: z.tuple([z.number(), z.number()]).readonly().nullable(),
   /** Poisson's ratio */
@@ -19,11 +22,66 @@ export type ShellMaterial = z.output<typeof shellMaterialSchema>
 
 /** Shell materials (workshop table, editable; the maker's sheet rules). */
 export const SHELL_MATERIALS: readonly ShellMaterial[] = [
-  { id: 'polypropylene', name: 'Polypropylene', densityGPerCm3: 0.91, youngMPa: 1300, usualMm: [3, 5], rigid: true, mouldC: [160, 190], poisson: 0.38, limitMPa: 15, state: 'own assumption' },
-  { id: 'pa12', name: 'Printed nylon PA12', densityGPerCm3: 1.01, youngMPa: 1700, usualMm: [2.4, 3.5], rigid: true, mouldC: null, poisson: 0.39, limitMPa: 20, state: 'own assumption' },
-  { id: 'carbon', name: 'Carbon laminate', densityGPerCm3: 1.55, youngMPa: 40000, usualMm: [1.5, 2.2], rigid: true, mouldC: null, poisson: 0.3, limitMPa: 200, state: 'own assumption' },
-  { id: 'eva-60', name: 'High-density EVA', densityGPerCm3: 0.22, youngMPa: 3.6, usualMm: [5, 10], rigid: false, mouldC: [110, 130], poisson: 0.4, limitMPa: null, state: 'own assumption' },
-  { id: 'cork', name: 'Cork blend', densityGPerCm3: 0.28, youngMPa: 12, usualMm: [4, 8], rigid: false, mouldC: [90, 120], poisson: 0.3, limitMPa: null, state: 'own assumption' },
+  {
+    id: 'polypropylene',
+    name: 'Polypropylene',
+    densityGPerCm3: 0.91,
+    youngMPa: 1300,
+    usualMm: [3, 5],
+    rigid: true,
+    mouldC: [160, 190],
+    poisson: 0.38,
+    limitMPa: 15,
+    state: 'own assumption',
+  },
+  {
+    id: 'pa12',
+    name: 'Printed nylon PA12',
+    densityGPerCm3: 1.01,
+    youngMPa: 1700,
+    usualMm: [2.4, 3.5],
+    rigid: true,
+    mouldC: null,
+    poisson: 0.39,
+    limitMPa: 20,
+    state: 'own assumption',
+  },
+  {
+    id: 'carbon',
+    name: 'Carbon laminate',
+    densityGPerCm3: 1.55,
+    youngMPa: 40000,
+    usualMm: [1.5, 2.2],
+    rigid: true,
+    mouldC: null,
+    poisson: 0.3,
+    limitMPa: 200,
+    state: 'own assumption',
+  },
+  {
+    id: 'eva-60',
+    name: 'High-density EVA',
+    densityGPerCm3: 0.22,
+    youngMPa: 3.6,
+    usualMm: [5, 10],
+    rigid: false,
+    mouldC: [110, 130],
+    poisson: 0.4,
+    limitMPa: null,
+    state: 'own assumption',
+  },
+  {
+    id: 'cork',
+    name: 'Cork blend',
+    densityGPerCm3: 0.28,
+    youngMPa: 12,
+    usualMm: [4, 8],
+    rigid: false,
+    mouldC: [90, 120],
+    poisson: 0.3,
+    limitMPa: null,
+    state: 'own assumption',
+  },
 ]
 
 /** Cover materials; thickness is chosen per device. */
@@ -35,8 +93,14 @@ export const COVER_MATERIALS = [
 ] as const
 
 /** A shell material by id; undefined when the table does not hold it. */
-export const shellMaterial = (id: string, table: readonly ShellMaterial[] = SHELL_MATERIALS): ShellMaterial | undefined => table.find((m) => m.id === id)
-export const materialName = (id: string, table: readonly ShellMaterial[] = SHELL_MATERIALS): string => shellMaterial(id, table)?.name ?? COVER_MATERIALS.find((m) => m.id === id)?.name ?? id
+export const shellMaterial = (
+  id: string,
+  table: readonly ShellMaterial[] = SHELL_MATERIALS,
+): ShellMaterial | undefined => table.find((m) => m.id === id)
+export const materialName = (
+  id: string,
+  table: readonly ShellMaterial[] = SHELL_MATERIALS,
+): string => shellMaterial(id, table)?.name ?? COVER_MATERIALS.find((m) => m.id === id)?.name ?? id
 
 /**
  * Young's modulus of a rubber-like block from its Shore A hardness, MPa (Gent 1958): made for solid rubber, for foams an order of size only,
@@ -46,6 +110,7 @@ export const materialName = (id: string, table: readonly ShellMaterial[] = SHELL
  * @example youngFromShoreA(40) // 1.66
  */
 export function youngFromShoreA(shoreA: number): number {
-  if (!(shoreA >= 20 && shoreA <= 80)) throw new RangeError(`${shoreA} is not between 20 and 80 Shore A`)
+  if (!(shoreA >= 20 && shoreA <= 80))
+    throw new RangeError(`${shoreA} is not between 20 and 80 Shore A`)
   return (0.0981 * (56 + 7.62336 * shoreA)) / (0.137505 * (254 - 2.54 * shoreA))
 }

@@ -33,7 +33,10 @@ function roundToe(sole: Sole): Point[] {
     Array.from({ length: 10 }, (_, k): Point => {
       const t = (k + 1) / 10
       const [a, b, c, d] = [(1 - t) ** 3, 3 * t * (1 - t) ** 2, 3 * t * t * (1 - t), t ** 3]
-      return [a * from[0] + b * (from[0] + lean[0]) + c * (to[0] + flat) + d * to[0], a * from[1] + b * (from[1] + lean[1]) + c * to[1] + d * to[1]]
+      return [
+        a * from[0] + b * (from[0] + lean[0]) + c * (to[0] + flat) + d * to[0],
+        a * from[1] + b * (from[1] + lean[1]) + c * to[1] + d * to[1],
+      ]
     })
   const reach = lengthMm - y0
   const side = (at: (y: number) => number): { from: Point; lean: Point } => {
@@ -50,8 +53,14 @@ function roundToe(sole: Sole): Point[] {
 /** Every closed line along which a shell is cut, mm, the longest first: its border and the holes in it. */
 export function trimLines(body: ShellBody): Point[][] {
   const { field } = body.surface
-  const [shape] = contours().size([field.columns, field.rows]).thresholds([0])(body.inside as unknown as number[])
-  const lines = shape!.coordinates.flat().map((ring) => ring.map(([c, r]): Point => [field.x0 + c! * field.stepMm, field.y0 + r! * field.stepMm]))
+  const [shape] = contours().size([field.columns, field.rows]).thresholds([0])(
+    body.inside as unknown as number[],
+  )
+  const lines = shape!.coordinates
+    .flat()
+    .map((ring) =>
+      ring.map(([c, r]): Point => [field.x0 + c! * field.stepMm, field.y0 + r! * field.stepMm]),
+    )
   return lines.sort((a, b) => b.length - a.length)
 }
 
@@ -66,7 +75,10 @@ export function coverLine(body: ShellBody, cover: 'shell' | 'sulcus' | 'full'): 
   if (cover === 'full') return whole
   const toeLine = (x: number) => {
     const toes = [...sole.toes].sort((a, b) => a.x - b.x)
-    const near = toes.reduce((best, toe) => (Math.abs(toe.x - x) < Math.abs(best.x - x) ? toe : best), toes[0]!)
+    const near = toes.reduce(
+      (best, toe) => (Math.abs(toe.x - x) < Math.abs(best.x - x) ? toe : best),
+      toes[0]!,
+    )
     return (near.y + sole.headLineY(x)) / 2
   }
   return whole.map(([x, y]): Point => [x, Math.min(y, toeLine(x))])

@@ -20,8 +20,21 @@ export function cutSection(body: ShellBody, yMm: number, turnDeg = 0): Section {
   const { field, cast } = body.surface
   const { sole } = field
   const section: Section = { yMm, turnDeg, xMm: [], cast: [], top: [], bottom: [], shellBottom: [] }
-  const on = (z: Float64Array) => ({ x0: field.x0, y0: field.y0, stepMm: field.stepMm, columns: field.columns, rows: field.rows, z })
-  const [insideGrid, castGrid, topGrid, bottomGrid, shellGrid] = [body.inside, cast, body.top, body.bottom, body.shellBottom].map(on)
+  const on = (z: Float64Array) => ({
+    x0: field.x0,
+    y0: field.y0,
+    stepMm: field.stepMm,
+    columns: field.columns,
+    rows: field.rows,
+    z,
+  })
+  const [insideGrid, castGrid, topGrid, bottomGrid, shellGrid] = [
+    body.inside,
+    cast,
+    body.top,
+    body.bottom,
+    body.shellBottom,
+  ].map(on)
   const [cos, sin] = [Math.cos(radians(turnDeg)), Math.sin(radians(turnDeg))]
   const straight = turnDeg === 0
   // A turned line may meet the foot anywhere; a straight one only between its borders.
@@ -30,7 +43,8 @@ export function cutSection(body: ShellBody, yMm: number, turnDeg = 0): Section {
   for (let t = from; t <= to; t++) {
     const [x, y] = [t * cos, yMm + t * sin]
     const height = (grid: Grid | undefined) => sampleGrid(grid!, x, y) - body.floorMm
-    const within = x > field.x0 && x < -field.x0 && y > field.y0 && y < field.y0 + field.rows * field.stepMm
+    const within =
+      x > field.x0 && x < -field.x0 && y > field.y0 && y < field.y0 + field.rows * field.stepMm
     const inShell = within && sampleGrid(insideGrid!, x, y) > 0
     const onFoot = sole.contains(x, y)
     if (!straight && !inShell && !onFoot) continue

@@ -21,27 +21,69 @@ function planOf({ surface: { field } }: ShellBody, change: Float64Array): Point[
   const most = change.reduce((m, v, i) => (field.mask[i] ? Math.max(m, Math.abs(v)) : m), 0)
   if (most === 0) return []
   const cells = change.map((v, i) => (field.mask[i] ? Math.abs(v) : 0))
-  const [shape] = contours().size([field.columns, field.rows]).thresholds([most * 0.1])(cells as unknown as number[])
-  return shape!.coordinates.flat().map((ring) => ring.map(([c, r]): Point => [field.x0 + c! * field.stepMm, field.y0 + r! * field.stepMm]))
+  const [shape] = contours()
+    .size([field.columns, field.rows])
+    .thresholds([most * 0.1])(cells as unknown as number[])
+  return shape!.coordinates
+    .flat()
+    .map((ring) =>
+      ring.map(([c, r]): Point => [field.x0 + c! * field.stepMm, field.y0 + r! * field.stepMm]),
+    )
 }
 
 /** Pieces of a device that are cut from sheet beside the shell, with their templates. */
 export function sheetParts(body: ShellBody, device: Device): SheetPart[] {
   const { shell, outline } = device
   const parts: SheetPart[] = []
-  const reach = (to: 'shell' | 'sulcus' | 'full') => (to === 'shell' ? trimLines(body) : [coverLine(body, to)])
+  const reach = (to: 'shell' | 'sulcus' | 'full') =>
+    to === 'shell' ? trimLines(body) : [coverLine(body, to)]
   if (shell.cover.material !== 'none' && shell.cover.thicknessMm > 0)
-    parts.push({ id: 'cover', words: 'Cover', material: materialName(shell.cover.material), thicknessMm: shell.cover.thicknessMm, lines: reach(outline.cover) })
-  if (shell.base && shell.base.thicknessMm > 0) parts.push({ id: 'base', words: 'Base', material: materialName(shell.base.material), thicknessMm: shell.base.thicknessMm, lines: reach(shell.base.reach) })
+    parts.push({
+      id: 'cover',
+      words: 'Cover',
+      material: materialName(shell.cover.material),
+      thicknessMm: shell.cover.thicknessMm,
+      lines: reach(outline.cover),
+    })
+  if (shell.base && shell.base.thicknessMm > 0)
+    parts.push({
+      id: 'base',
+      words: 'Base',
+      material: materialName(shell.base.material),
+      thicknessMm: shell.base.thicknessMm,
+      lines: reach(shell.base.reach),
+    })
   for (const result of body.surface.layers) {
     const layer = device.layers[result.index]!
     const id = `${layer.kind}-${result.index + 1}`
-    if (layer.kind === 'firstRayExtension') parts.push({ id, words: 'First-ray extension', material: layer.rigid ? 'stiff sheet' : 'foam, firm', thicknessMm: layer.heightMm, lines: planOf(body, result.change) })
-    if (layer.kind === 'firstRayWedge') parts.push({ id, words: 'First-ray plug', material: 'foam, soft', thicknessMm: layer.depthMm, lines: planOf(body, result.change) })
-    if (layer.kind === 'toeCarbonPlate') parts.push({ id, words: 'Toe plate, pushed to the front', material: 'carbon sheet', thicknessMm: layer.thicknessMm, lines: [plateLine(body, layer.shorterMm)] })
+    if (layer.kind === 'firstRayExtension')
+      parts.push({
+        id,
+        words: 'First-ray extension',
+        material: layer.rigid ? 'stiff sheet' : 'foam, firm',
+        thicknessMm: layer.heightMm,
+        lines: planOf(body, result.change),
+      })
+    if (layer.kind === 'firstRayWedge')
+      parts.push({
+        id,
+        words: 'First-ray plug',
+        material: 'foam, soft',
+        thicknessMm: layer.depthMm,
+        lines: planOf(body, result.change),
+      })
+    if (layer.kind === 'toeCarbonPlate')
+      parts.push({
+        id,
+        words: 'Toe plate, pushed to the front',
+        material: 'carbon sheet',
+        thicknessMm: layer.thicknessMm,
+        lines: [plateLine(body, layer.shorterMm)],
+      })
   }
   return parts
 }
 
 /** The whole insole, cut off short of the heel's end. */
-const plateLine = (body: ShellBody, shorterMm: number): Point[] => soleOutline(body.surface.field.sole).map(([x, y]): Point => [x, Math.max(y, shorterMm)])
+const plateLine = (body: ShellBody, shorterMm: number): Point[] =>
+  soleOutline(body.surface.field.sole).map(([x, y]): Point => [x, Math.max(y, shorterMm)])

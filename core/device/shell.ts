@@ -45,8 +45,14 @@ export interface ShellBody {
 export function thicknessOf(field: SoleField, device: Device): number | Float64Array {
   const { thicknessMm, graded } = device.shell
   if (!graded) return thicknessMm
-  const [heel, arch, front] = [graded.heelMm ?? thicknessMm, graded.archMm ?? thicknessMm, graded.frontMm ?? thicknessMm]
-  return field.s.map((s) => heel + (arch - heel) * S(s, 0.22, 0.36) + (front - arch) * S(s, 0.48, 0.64))
+  const [heel, arch, front] = [
+    graded.heelMm ?? thicknessMm,
+    graded.archMm ?? thicknessMm,
+    graded.frontMm ?? thicknessMm,
+  ]
+  return field.s.map(
+    (s) => heel + (arch - heel) * S(s, 0.22, 0.36) + (front - arch) * S(s, 0.48, 0.64),
+  )
 }
 
 /**
@@ -59,25 +65,54 @@ export function buildShell(surface: DeviceSurface, device: Device, before?: Shel
   const { field } = surface
   const { inside, front, ...trim } = trimDevice(field, device, surface.top)
   const thickness = thicknessOf(field, device)
-  const offset: Offset = { top: trim.top, inside, thickness, bottom: lowerOffset(field, trim.top, inside, thickness, before?.offset) }
+  const offset: Offset = {
+    top: trim.top,
+    inside,
+    thickness,
+    bottom: lowerOffset(field, trim.top, inside, thickness, before?.offset),
+  }
   const shellBottom = offset.bottom.slice()
   const { top: cut } = trim
   for (let i = 0; i < cut.length; i++) {
-    if (inside[i]! < -3 || (front[i]! >= SHELL_RULES.bevelMm && cut[i]! - shellBottom[i]! >= SHELL_RULES.leastMm)) continue
-    const share = SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
-    shellBottom[i] = Math.min(cut[i]! - SHELL_RULES.leastMm, cut[i]! - (cut[i]! - shellBottom[i]!) * share)
+    if (
+      inside[i]! < -3 ||
+      (front[i]! >= SHELL_RULES.bevelMm && cut[i]! - shellBottom[i]! >= SHELL_RULES.leastMm)
+    )
+      continue
+    const share =
+      SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
+    shellBottom[i] = Math.min(
+      cut[i]! - SHELL_RULES.leastMm,
+      cut[i]! - (cut[i]! - shellBottom[i]!) * share,
+    )
   }
   const lowestMm = lowestOf(surface, device, inside, shellBottom)
   const top = keptOnFloor(cut, shellBottom, lowestMm)
   const { bottom, floorMm } = addPosts(surface, device, inside, front, shellBottom, lowestMm)
-  return { surface, inside, top, bottom, shellBottom, offset, floorMm, frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm }
+  return {
+    surface,
+    inside,
+    top,
+    bottom,
+    shellBottom,
+    offset,
+    floorMm,
+    frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm,
+  }
 }
 
 /** Lowest point of the shell; a corner that an accommodation lets down does not count: it is let down onto the floor, not through it. */
-function lowestOf({ layers }: DeviceSurface, device: Device, inside: Float64Array, shellBottom: Float64Array): number {
+function lowestOf(
+  { layers }: DeviceSurface,
+  device: Device,
+  inside: Float64Array,
+  shellBottom: Float64Array,
+): number {
   const down = layers.filter((l) => device.layers[l.index]!.kind === 'firstRayAccommodation')
   let lowest = Infinity
-  for (let i = 0; i < inside.length; i++) if (inside[i]! > 0 && shellBottom[i]! < lowest && !down.some((l) => l.change[i]! < 0)) lowest = shellBottom[i]!
+  for (let i = 0; i < inside.length; i++)
+    if (inside[i]! > 0 && shellBottom[i]! < lowest && !down.some((l) => l.change[i]! < 0))
+      lowest = shellBottom[i]!
   return lowest
 }
 
@@ -95,18 +130,32 @@ function keptOnFloor(cut: Float64Array, shellBottom: Float64Array, floorMm: numb
 }
 
 /** Does the underside of the heel stand flat without a post? Mouldable blanks would rock otherwise. */
-export const isStabilised = (device: Device): boolean => device.heelStabiliser ?? device.kind === 'heat-moulded'
+export const isStabilised = (device: Device): boolean =>
+  device.heelStabiliser ?? device.kind === 'heat-moulded'
 
 /** Fills the space under posts, lifts and stabilisers down to the floor: the lowest point of the shell, less the base of a block. */
-function addPosts(surface: DeviceSurface, device: Device, inside: Float64Array, front: Float64Array, shellBottom: Float64Array, lowestMm: number) {
+function addPosts(
+  surface: DeviceSurface,
+  device: Device,
+  inside: Float64Array,
+  front: Float64Array,
+  shellBottom: Float64Array,
+  lowestMm: number,
+) {
   const { field } = surface
-  const rear = device.posts.filter((p) => p.at === 'rearfoot' && p.style === 'extrinsic' && p.angleDeg !== 0)
-  const fore = device.posts.filter((p) => p.at === 'forefoot' && p.style === 'extrinsic' && p.angleDeg !== 0)
+  const rear = device.posts.filter(
+    (p) => p.at === 'rearfoot' && p.style === 'extrinsic' && p.angleDeg !== 0,
+  )
+  const fore = device.posts.filter(
+    (p) => p.at === 'forefoot' && p.style === 'extrinsic' && p.angleDeg !== 0,
+  )
   const block = rear.length > 0 || device.heelLiftMm > 0
   const filled = block || isStabilised(device)
   const floorMm = lowestMm - (block || fore.length > 0 ? SHELL_RULES.postBaseMm : 0)
   const bottom = shellBottom.slice()
-  const rearMm = Math.max(0, ...rear.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
+  const rearMm =
+    Math.max(0, ...rear.map((p) => p.lengthMm ?? 0)) ||
+    SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
   const foreMm = Math.max(0, ...fore.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.forefootPostMm
   // Motion: the base stands on its outer part and its inner part is ground up, so that the heel can roll in so far.
   const motion = Math.tan(radians(Math.max(0, ...rear.map((p) => p.motionDeg ?? 0))))
@@ -117,7 +166,10 @@ function addPosts(surface: DeviceSurface, device: Device, inside: Float64Array, 
     const underFront = fore.length > 0 ? Math.min(width, foreMm - front[i]!, front[i]!) : -1
     const w = Math.min(1, Math.max(0, Math.max(underHeel, underFront) / SHELL_RULES.draftMm + 0.5))
     if (w === 0) continue
-    const base = underHeel >= underFront ? Math.min(bottom[i]!, floorMm + motion * Math.max(0, field.x[i]!)) : floorMm
+    const base =
+      underHeel >= underFront
+        ? Math.min(bottom[i]!, floorMm + motion * Math.max(0, field.x[i]!))
+        : floorMm
     bottom[i] = bottom[i]! + w * (base - bottom[i]!)
   }
   return { bottom, floorMm }

@@ -8,9 +8,16 @@ export const REFERENCE_HEEL_MM = 65
  *
  * @example skiveSense(3, 52) // { angleDeg: 3.3, asOnReferenceMm: 3.75 }
  */
-export function skiveSense(depthMm: number, heelWidthMm: number): { angleDeg: number; asOnReferenceMm: number } {
-  return { angleDeg: degrees(Math.atan(depthMm / heelWidthMm)), asOnReferenceMm: (depthMm * REFERENCE_HEEL_MM) / heelWidthMm }
+export function skiveSense(
+  depthMm: number,
+  heelWidthMm: number,
+): { angleDeg: number; asOnReferenceMm: number } {
+  return {
+    angleDeg: degrees(Math.atan(depthMm / heelWidthMm)),
+    asOnReferenceMm: (depthMm * REFERENCE_HEEL_MM) / heelWidthMm,
+  }
 }
 
 /** Height a post makes across the width it stands on, mm. @example postHeightMm(4, 65) // 4.55 */
-export const postHeightMm = (angleDeg: number, widthMm: number): number => acrossMm(Math.abs(angleDeg), widthMm)
+export const postHeightMm = (angleDeg: number, widthMm: number): number =>
+  acrossMm(Math.abs(angleDeg), widthMm)

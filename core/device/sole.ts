@@ -7,8 +7,20 @@ import type { SoleParameters } from './soleParameters'
 const STATIONS = [0.13, 0.25, 0.4, 0.55, 0.66, 0.74, 0.83, 0.92, 1]
 const MEDIAL = [32.5, 30, 30.5, 39, 46, 46.5, 42.5, 39, 28]
 const LATERAL = [-32.5, -33.5, -39, -46.5, -50.5, -49, -42, -27, -4]
-const HEADS = { x: [28, 7, -9, -24, -38], y: [0.725, 0.735, 0.715, 0.685, 0.645], depth: [3.3, 2.6, 2.6, 2.4, 2.6], sigmaX: [11, 9.5, 9.5, 9.5, 9.5], sigmaY: 12 }
-const TOES = { x: [26, 7, -8, -21, -32], y: [0.905, NaN, 0.872, 0.835, 0.79], depth: [4.3, 3, 2.7, 2.5, 2.5], sigmaX: [10, 6, 6, 6, 6], sigmaY: 7.5 }
+const HEADS = {
+  x: [28, 7, -9, -24, -38],
+  y: [0.725, 0.735, 0.715, 0.685, 0.645],
+  depth: [3.3, 2.6, 2.6, 2.4, 2.6],
+  sigmaX: [11, 9.5, 9.5, 9.5, 9.5],
+  sigmaY: 12,
+}
+const TOES = {
+  x: [26, 7, -8, -21, -32],
+  y: [0.905, NaN, 0.872, 0.835, 0.79],
+  depth: [4.3, 3, 2.7, 2.5, 2.5],
+  sigmaX: [10, 6, 6, 6, 6],
+  sigmaY: 7.5,
+}
 
 /** What a captured foot gives instead of the house's plan: borders at a height y, and where heads and toes lie, mm. */
 export interface SolePlan {
@@ -18,7 +30,13 @@ export interface SolePlan {
   toes: readonly (readonly [number, number])[]
 }
 
-interface Bump { x: number; y: number; depth: number; sigmaX: number; sigmaY: number }
+interface Bump {
+  x: number
+  y: number
+  depth: number
+  sigmaX: number
+  sigmaY: number
+}
 
 /** Where a point lies in the foot: shares and distances that every layer formula is written in. */
 export interface SolePlace {
@@ -75,10 +93,17 @@ export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
   }
   const medialFull = plan?.medial ?? ((y: number) => medialAt(y / L) * widthFactor(y / L))
   const lateralFull = plan?.lateral ?? ((y: number) => lateralAt(y / L) * widthFactor(y / L))
-  const rounded = (y: number) => (y < heelCentreY ? Math.sqrt(Math.max(0, 1 - ((heelCentreY - y) / heelCentreY) ** 2)) : 1)
+  const rounded = (y: number) =>
+    y < heelCentreY ? Math.sqrt(Math.max(0, 1 - ((heelCentreY - y) / heelCentreY) ** 2)) : 1
 
   const scale = p.forefootWidthMm / 100
-  const heads = HEADS.x.map((x, i): Bump => ({ x: x * scale, y: HEADS.y[i]! * L, depth: HEADS.depth[i]!, sigmaX: HEADS.sigmaX[i]! * scale, sigmaY: HEADS.sigmaY }))
+  const heads = HEADS.x.map((x, i): Bump => ({
+    x: x * scale,
+    y: HEADS.y[i]! * L,
+    depth: HEADS.depth[i]!,
+    sigmaX: HEADS.sigmaX[i]! * scale,
+    sigmaY: HEADS.sigmaY,
+  }))
   const toes = TOES.x.map((x, i): Bump => ({
     x: x * scale,
     y: i === 1 ? TOES.y[0]! * L + p.secondToeLeadMm : TOES.y[i]! * L,
@@ -90,7 +115,10 @@ export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
   plan?.toes.forEach(([x, y], i) => Object.assign(toes[i]!, { x, y }))
   const bumps = [...heads, ...toes]
   const lateralToMedial = [...heads].reverse()
-  const headLineY = polyline(lateralToMedial.map((h) => h.x), lateralToMedial.map((h) => h.y))
+  const headLineY = polyline(
+    lateralToMedial.map((h) => h.x),
+    lateralToMedial.map((h) => h.y),
+  )
 
   const archTopMm = 18 + 0.6 * (p.navicularHeightMm - 44)
   const tanForefoot = Math.tan(radians(p.forefootDeg))
@@ -130,7 +158,10 @@ export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
   const height = (x: number, y: number): number => {
     const { s, u, q, rho } = place(x, y)
     const archBand = S(s, 0.17, 0.42) * (1 - S(s, 0.44, 0.7))
-    let z = archBand * (p.lateralArchMm + (archTopMm - p.lateralArchMm) * u ** 2.2) + 4 * S(q, -45, -8) + 1.5 * S(q, 5, 25)
+    let z =
+      archBand * (p.lateralArchMm + (archTopMm - p.lateralArchMm) * u ** 2.2) +
+      4 * S(q, -45, -8) +
+      1.5 * S(q, 5, 25)
     for (const b of bumps) {
       const dx = (x - b.x) / b.sigmaX
       const dy = (y - b.y) / b.sigmaY
@@ -143,6 +174,20 @@ export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
 
   const medial = (y: number) => medialFull(Math.max(y, heelCentreY)) * rounded(y)
   const lateral = (y: number) => lateralFull(Math.max(y, heelCentreY)) * rounded(y)
-  const contains = (x: number, y: number) => y >= 0.5 && y <= L && x <= medial(y) - 0.3 && x >= lateral(y) + 0.3
-  return { parameters: p, heelCentreY, medial, lateral, headLineY, heads, toes, place, height, borderHeight, borderShare, contains }
+  const contains = (x: number, y: number) =>
+    y >= 0.5 && y <= L && x <= medial(y) - 0.3 && x >= lateral(y) + 0.3
+  return {
+    parameters: p,
+    heelCentreY,
+    medial,
+    lateral,
+    headLineY,
+    heads,
+    toes,
+    place,
+    height,
+    borderHeight,
+    borderShare,
+    contains,
+  }
 }

@@ -16,7 +16,8 @@ export interface SoleParameters {
 }
 
 /** Which of the parameters were not measured and came from a rule instead. */
-export type AssumedParameter = 'forefootWidthMm' | 'heelWidthMm' | 'navicularHeightMm' | 'forefootDeg'
+export type AssumedParameter =
+  'forefootWidthMm' | 'heelWidthMm' | 'navicularHeightMm' | 'forefootDeg'
 
 const meanOf = (values: readonly number[] | undefined) =>
   values && values.length > 0 ? values.reduce((sum, v) => sum + v, 0) / values.length : undefined
@@ -28,7 +29,10 @@ const meanOf = (values: readonly number[] | undefined) =>
  * @returns null when there is no foot length to build on
  * @example soleParameters(footOfLength265)?.parameters.heelWidthMm // 64.9
  */
-export function soleParameters(foot: Foot, castDeg = 0): { parameters: SoleParameters; assumed: AssumedParameter[] } | null {
+export function soleParameters(
+  foot: Foot,
+  castDeg = 0,
+): { parameters: SoleParameters; assumed: AssumedParameter[] } | null {
   const lengthMm = bestMean(foot, 'footLengthMm', 'standing')
   if (lengthMm === undefined) return null
   const assumed: AssumedParameter[] = []
@@ -41,9 +45,21 @@ export function soleParameters(foot: Foot, castDeg = 0): { parameters: SoleParam
   return {
     parameters: {
       lengthMm,
-      forefootWidthMm: orAssume(bestMean(foot, 'forefootWidthMm', 'standing'), 'forefootWidthMm', () => expectedForefootWidthMm(lengthMm)),
-      heelWidthMm: orAssume(bestMean(foot, 'heelWidthMm', 'standing'), 'heelWidthMm', () => 0.245 * lengthMm),
-      navicularHeightMm: orAssume(bestMean(foot, 'navicularHeightMm', 'standing'), 'navicularHeightMm', () => 44 + 220 * ((index ?? 0.36) - 0.36)),
+      forefootWidthMm: orAssume(
+        bestMean(foot, 'forefootWidthMm', 'standing'),
+        'forefootWidthMm',
+        () => expectedForefootWidthMm(lengthMm),
+      ),
+      heelWidthMm: orAssume(
+        bestMean(foot, 'heelWidthMm', 'standing'),
+        'heelWidthMm',
+        () => 0.245 * lengthMm,
+      ),
+      navicularHeightMm: orAssume(
+        bestMean(foot, 'navicularHeightMm', 'standing'),
+        'navicularHeightMm',
+        () => 44 + 220 * ((index ?? 0.36) - 0.36),
+      ),
       forefootDeg: orAssume(meanOf(foot.findings?.forefootDeg), 'forefootDeg', () => 0),
       castDeg,
       secondToeLeadMm: bestMean(foot, 'secondToeLeadMm', 'standing') ?? -3,

@@ -14,11 +14,14 @@ export function soleSurfaceMesh({ surface: { field, top }, floorMm }: ShellBody)
     const row = Math.floor(i / field.columns)
     const column = i % field.columns
     const near = column >= field.from[row]! && column < field.to[row]!
-    inside[i] = near ? Math.min((BORDER_LIMIT - field.rho[i]!) * field.reach[i]!, lengthMm - field.y[i]!) : -99
+    inside[i] = near
+      ? Math.min((BORDER_LIMIT - field.rho[i]!) * field.reach[i]!, lengthMm - field.y[i]!)
+      : -99
   }
   const { points, triangles, ...domain } = clipDomain(field, inside)
   const z = interpolateOn({ points, triangles, ...domain }, top)
   const positions = new Float64Array(z.length * 3)
-  for (let i = 0; i < z.length; i++) positions.set([points[2 * i]!, points[2 * i + 1]!, z[i]! - floorMm], 3 * i)
+  for (let i = 0; i < z.length; i++)
+    positions.set([points[2 * i]!, points[2 * i + 1]!, z[i]! - floorMm], 3 * i)
   return { positions, triangles }
 }

@@ -31,7 +31,12 @@ export function buildSolid(body: ShellBody): Solid {
   }
 }
 
-function closeMesh({ points, triangles: t, border }: Domain, top: Float64Array, bottom: Float64Array, floorMm: number): Mesh {
+function closeMesh(
+  { points, triangles: t, border }: Domain,
+  top: Float64Array,
+  bottom: Float64Array,
+  floorMm: number,
+): Mesh {
   const n = top.length
   const positions = new Float64Array(n * 6)
   for (let i = 0; i < n; i++) {
@@ -95,7 +100,12 @@ function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): nu
   let n = 0
   let [sx, sz, sxx, sxz] = [0, 0, 0, 0]
   for (let i = 0; i < top.length; i++) {
-    if (domain.share[i] !== 0 || field.rho[domain.cellA[i]!]! > 0.7 || domain.points[2 * i + 1]! / length > 0.26) continue
+    if (
+      domain.share[i] !== 0 ||
+      field.rho[domain.cellA[i]!]! > 0.7 ||
+      domain.points[2 * i + 1]! / length > 0.26
+    )
+      continue
     const x = domain.points[2 * i]!
     const z = top[i]! - ownTop[i]!
     n++
@@ -109,4 +119,5 @@ function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): nu
 }
 
 /** The mesh in real space: a left foot's frame is right-handed as it is, a right foot's is mirrored in x. */
-export const inRealSpace = (mesh: Mesh, side: Side): Mesh => (side === 'right' ? mirrorX(mesh) : mesh)
+export const inRealSpace = (mesh: Mesh, side: Side): Mesh =>
+  side === 'right' ? mirrorX(mesh) : mesh

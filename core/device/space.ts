@@ -12,11 +12,13 @@ export type WidthPlace = (typeof WIDTH_PLACES)[number]
 
 /** What lies below or above the shell as sheet, mm: cover, base, toe plate. */
 function sheets(device: Device) {
-  const on = (kind: string) => device.layers.filter((l) => l.on && l.kind === kind).reduce((sum, l) => sum + mainAmount(l), 0)
+  const on = (kind: string) =>
+    device.layers.filter((l) => l.on && l.kind === kind).reduce((sum, l) => sum + mainAmount(l), 0)
   const { cover, base } = device.shell
   return {
     cover: cover.material === 'none' ? 0 : cover.thicknessMm,
-    baseAt: (reach: readonly string[]) => (base && reach.includes(base.reach) ? base.thicknessMm : 0),
+    baseAt: (reach: readonly string[]) =>
+      base && reach.includes(base.reach) ? base.thicknessMm : 0,
     plate: on('toeCarbonPlate'),
     extension: on('firstRayExtension'),
   }
@@ -32,7 +34,10 @@ export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace
   const { cover, baseAt, plate, extension } = sheets(device)
   const at = (x: number, y: number) => {
     if (sampleGrid({ ...field, z: body.inside }, x, y) <= 0) return 0
-    return sampleGrid({ ...field, z: body.top }, x, y) - sampleGrid({ ...field, z: body.shellBottom }, x, y)
+    return (
+      sampleGrid({ ...field, z: body.top }, x, y) -
+      sampleGrid({ ...field, z: body.shellBottom }, x, y)
+    )
   }
   const heelTop = sampleGrid({ ...field, z: body.top }, 0, field.sole.heelCentreY) - body.floorMm
   const ballY = field.sole.headLineY(0)
@@ -40,13 +45,21 @@ export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace
   return {
     heelMm: heelTop + cover + below,
     archMm: at(field.sole.medial(0.42 * L) * 0.5, 0.42 * L) + cover + below,
-    ballMm: at(0, ballY) + (device.outline.cover === 'shell' && device.outline.distal.behindHeadsMm >= 0 ? 0 : cover) + baseAt(['sulcus', 'full']) + plate + extension,
+    ballMm:
+      at(0, ballY) +
+      (device.outline.cover === 'shell' && device.outline.distal.behindHeadsMm >= 0 ? 0 : cover) +
+      baseAt(['sulcus', 'full']) +
+      plate +
+      extension,
     toesMm: (device.outline.cover === 'full' ? cover : 0) + baseAt(['full']) + plate + extension,
   }
 }
 
 /** Widest of a device at heel (s .05–.25) and waist (s .38–.44), mm, rims and flares included. */
-export function deviceWidths({ surface: { field }, inside }: ShellBody): Record<WidthPlace, number> {
+export function deviceWidths({
+  surface: { field },
+  inside,
+}: ShellBody): Record<WidthPlace, number> {
   const L = field.sole.parameters.lengthMm
   const widest = (from: number, to: number) => {
     let most = 0
@@ -63,7 +76,13 @@ export function deviceWidths({ surface: { field }, inside }: ShellBody): Record<
 }
 
 /** Room left (+) or missing (−) under the foot, mm: what the footwear gives once its own insole is out, less what the device takes. */
-export function spaceBudget(body: ShellBody, device: Device, room: Record<SpacePlace, number>): Record<SpacePlace, number> {
+export function spaceBudget(
+  body: ShellBody,
+  device: Device,
+  room: Record<SpacePlace, number>,
+): Record<SpacePlace, number> {
   const needed = stackHeights(body, device)
-  return Object.fromEntries(SPACE_PLACES.map((place) => [place, room[place] - needed[place]])) as Record<SpacePlace, number>
+  return Object.fromEntries(
+    SPACE_PLACES.map((place) => [place, room[place] - needed[place]]),
+  ) as Record<SpacePlace, number>
 }

@@ -34,8 +34,14 @@ export interface DeviceSurface {
 }
 
 /** Sum of the angles of the posts at a place and of a style, degrees. */
-export const postAngleDeg = (device: Device, at: 'rearfoot' | 'forefoot', style?: 'extrinsic' | 'intrinsic'): number =>
-  device.posts.filter((p) => p.at === at && (style === undefined || p.style === style)).reduce((sum, p) => sum + p.angleDeg, 0)
+export const postAngleDeg = (
+  device: Device,
+  at: 'rearfoot' | 'forefoot',
+  style?: 'extrinsic' | 'intrinsic',
+): number =>
+  device.posts
+    .filter((p) => p.at === at && (style === undefined || p.style === style))
+    .reduce((sum, p) => sum + p.angleDeg, 0)
 
 /**
  * Height that balance and posts add at every cell: the cast's own angle and intrinsic rearfoot posts by rotating the heel of the cast
@@ -49,14 +55,21 @@ function tiltOf(field: SoleField, device: Device): Float64Array {
   const tanCast = tan(cast)
   const tanExtrinsic = tan(whole) - tanCast
   const tanForefoot = tan(postAngleDeg(device, 'forefoot'))
-  const liftEnd = device.liftTaperMm === undefined ? 0.66 : Math.min(0.95, 0.2 + device.liftTaperMm / field.sole.parameters.lengthMm)
+  const liftEnd =
+    device.liftTaperMm === undefined
+      ? 0.66
+      : Math.min(0.95, 0.2 + device.liftTaperMm / field.sole.parameters.lengthMm)
   const out = scratch('surface.tilt', field.z.length).fill(0)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
-    const slope = tanCast * (1 - S(s, 0.3, 0.5)) + tanExtrinsic * (1 - S(s, 0.28, 0.6)) + tanForefoot * S(s, 0.4, 0.58)
+    const slope =
+      tanCast * (1 - S(s, 0.3, 0.5)) +
+      tanExtrinsic * (1 - S(s, 0.28, 0.6)) +
+      tanForefoot * S(s, 0.4, 0.58)
     const lift = device.heelLiftMm * (1 - S(s, 0.2, liftEnd))
-    if (slope !== 0 || lift !== 0) for (let i = first; i < first + field.columns; i++) out[i] = slope * field.x[i]! + lift
+    if (slope !== 0 || lift !== 0)
+      for (let i = first; i < first + field.columns; i++) out[i] = slope * field.x[i]! + lift
   }
   return out
 }
@@ -80,14 +93,21 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
     device.layers.forEach((layer, index) => {
       const definition = layerDefinition(layer.kind)
       if (!layer.on || definition.phase !== phase) return
-      const result = phase === 'skive' ? shaped(field, layer, before) : remembered(field, layer, before)
+      const result =
+        phase === 'skive' ? shaped(field, layer, before) : remembered(field, layer, before)
       for (let i = 0; i < shape.length; i++) shape[i]! += result.change[i]!
       layers.push({ ...result, index })
     })
   }
   const top = shape
   for (let i = 0; i < top.length; i++) top[i]! += tilt[i]!
-  return { field, cast: field.z, top, layers, rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot') }
+  return {
+    field,
+    cast: field.z,
+    top,
+    layers,
+    rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot'),
+  }
 }
 
 const copied = (z: Float64Array) => {
@@ -101,7 +121,12 @@ type Shaped = Omit<LayerResult, 'index'>
 const shaped = (field: SoleField, layer: Layer, before: Float64Array): Shaped => {
   const definition = layerDefinition(layer.kind)
   const change = definition.change(field, asLayer(layer), before)
-  return { kind: layer.kind, askedMm: definition.asked(asLayer(layer), field), ...achievedBy(field, layer, change), change }
+  return {
+    kind: layer.kind,
+    askedMm: definition.asked(asLayer(layer), field),
+    ...achievedBy(field, layer, change),
+    change,
+  }
 }
 
 /** What layers made of a field a moment ago: while one amount changes the others stay, and only skives look at what lies below them. */
@@ -120,7 +145,11 @@ function remembered(field: SoleField, layer: Layer, before: Float64Array): Shape
 }
 
 /** The amount a layer reaches and where, magnitudes in mm. */
-function achievedBy(field: SoleField, layer: Layer, change: Float64Array): Pick<LayerResult, 'peakMm' | 'at'> {
+function achievedBy(
+  field: SoleField,
+  layer: Layer,
+  change: Float64Array,
+): Pick<LayerResult, 'peakMm' | 'at'> {
   const own = layerDefinition(layer.kind).achieved?.(field, asLayer(layer), change)
   if (own) return { peakMm: own.mm, at: own.mm > 0 ? { xMm: own.xMm, yMm: own.yMm } : null }
   const peak = peakOf({ ...field, z: change }, field.mask)

@@ -25,12 +25,24 @@ export function surfaceChange(foot: Foot): SurfaceChange | null {
   if (!before || !after || before.from !== 'readings') return null
   const device = foot.device ?? plainDevice()
   const [a, b] = [buildSurface(before.field, device), buildSurface(after.field, device)]
-  const [gridA, gridB] = [{ ...before.field, z: a.top }, { ...after.field, z: b.top }]
+  const [gridA, gridB] = [
+    { ...before.field, z: a.top },
+    { ...after.field, z: b.top },
+  ]
   const [pa, pb] = [before.field.sole.parameters, after.field.sole.parameters]
-  const place = (name: 'heel' | 'arch' | 'ball', x: number, s: number) => ({ place: name, before: sampleGrid(gridA, x, s * pa.lengthMm), after: sampleGrid(gridB, x, s * pb.lengthMm) })
+  const place = (name: 'heel' | 'arch' | 'ball', x: number, s: number) => ({
+    place: name,
+    before: sampleGrid(gridA, x, s * pa.lengthMm),
+    after: sampleGrid(gridB, x, s * pb.lengthMm),
+  })
   let largest = { mm: 0, xMm: 0, yMm: 0 }
   for (let i = 0; i < b.top.length; i++) {
-    if (!after.field.mask[i] || after.field.rho[i]! > 0.85 || after.field.q[i]! > -device.outline.distal.behindHeadsMm) continue
+    if (
+      !after.field.mask[i] ||
+      after.field.rho[i]! > 0.85 ||
+      after.field.q[i]! > -device.outline.distal.behindHeadsMm
+    )
+      continue
     const [xMm, yMm] = [after.field.x[i]!, after.field.y[i]!]
     const mm = b.top[i]! - sampleGrid(gridA, xMm, (yMm * pa.lengthMm) / pb.lengthMm)
     if (Math.abs(mm) > Math.abs(largest.mm)) largest = { mm, xMm, yMm }
@@ -41,6 +53,10 @@ export function surfaceChange(foot: Foot): SurfaceChange | null {
     heelWidthMm: [pa.heelWidthMm, pb.heelWidthMm],
     at: [place('heel', 0, 0.13), place('arch', 0.06 * pb.lengthMm, 0.43), place('ball', 0, 0.7)],
     largest,
-    layers: b.layers.map((l) => ({ kind: l.kind, before: a.layers.find((o) => o.kind === l.kind)?.peakMm ?? 0, after: l.peakMm })),
+    layers: b.layers.map((l) => ({
+      kind: l.kind,
+      before: a.layers.find((o) => o.kind === l.kind)?.peakMm ?? 0,
+      after: l.peakMm,
+    })),
   }
 }

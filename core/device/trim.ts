@@ -20,8 +20,16 @@ const FAR_MM = -4
 export const POINT_REACH = 0.08
 
 /** How far the trim line was moved by hand at a share of the length, mm; every point fades out smoothly to both sides. */
-export const movedMm = (points: Device['outline']['points'], s: number, edge: 'medial' | 'lateral'): number =>
-  (points ?? []).reduce((sum, p) => (p.edge === edge ? sum + p.mm * Math.max(0, 1 - ((s - p.s) / POINT_REACH) ** 2) ** 2 : sum), 0)
+export const movedMm = (
+  points: Device['outline']['points'],
+  s: number,
+  edge: 'medial' | 'lateral',
+): number =>
+  (points ?? []).reduce(
+    (sum, p) =>
+      p.edge === edge ? sum + p.mm * Math.max(0, 1 - ((s - p.s) / POINT_REACH) ** 2) ** 2 : sum,
+    0,
+  )
 
 /** Where a device is cut and how high its rim stands there. */
 export interface Trim {
@@ -41,7 +49,8 @@ function bordersOf(field: SoleField): Float64Array {
   const out = new Float64Array(field.z.length)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
-    for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) out[i] = field.sole.borderHeight(field.s[first]!, field.rho[i]!)
+    for (let i = first + field.from[row]!; i < first + field.to[row]!; i++)
+      out[i] = field.sole.borderHeight(field.s[first]!, field.rho[i]!)
   }
   BORDERS.set(field, out)
   return out
@@ -61,27 +70,49 @@ interface Edge {
  */
 export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64Array): Trim {
   const size = field.z.length
-  const active = device.layers.filter((l) => l.on).map((layer) => ({ layer, definition: layerDefinition(layer.kind) }))
-  const having = <K extends 'widen' | 'wall' | 'keep'>(key: K) => active.filter((a): a is { layer: Layer; definition: LayerDefinition & Required<Pick<LayerDefinition, K>> } => a.definition[key] !== undefined)
+  const active = device.layers
+    .filter((l) => l.on)
+    .map((layer) => ({ layer, definition: layerDefinition(layer.kind) }))
+  const having = <K extends 'widen' | 'wall' | 'keep'>(key: K) =>
+    active.filter(
+      (
+        a,
+      ): a is { layer: Layer; definition: LayerDefinition & Required<Pick<LayerDefinition, K>> } =>
+        a.definition[key] !== undefined,
+    )
   const [walls, flares, cuts] = [having('wall'), having('widen'), having('keep')]
   const lip = Math.min(LIP.mostMm, LIP.share * device.shell.thicknessMm)
   const edge = (s: number, medial: boolean): Edge => {
     const reach = field.sole.borderHeight(s, BORDER_LIMIT)
     const beside = (medial ? device.outline.medialTopMm : device.outline.lateralTopMm) ?? reach
     const w = S(s, 0.2, 0.36)
-    const target = (1 - w) * device.outline.heelCupMm + w * beside + walls.reduce((sum, { layer, definition }) => sum + definition.wall(s, medial, layer as never), 0)
+    const target =
+      (1 - w) * device.outline.heelCupMm +
+      w * beside +
+      walls.reduce(
+        (sum, { layer, definition }) => sum + definition.wall(s, medial, layer as never),
+        0,
+      )
     const limit = field.sole.borderShare(s, target)
     return { limit, raise: Math.max(0, target - reach), rimMm: field.sole.borderHeight(s, limit) }
   }
-  const out: Trim = { inside: new Float64Array(size).fill(-99), top: surfaceTop.slice(), front: scratch('trim.front', size) }
+  const out: Trim = {
+    inside: new Float64Array(size).fill(-99),
+    top: surfaceTop.slice(),
+    front: scratch('trim.front', size),
+  }
   const { inside, top, front } = out
   const borders = bordersOf(field)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
     const [outer, inner] = [edge(s, false), edge(s, true)]
-    const moved = [movedMm(device.outline.points, s, 'lateral'), movedMm(device.outline.points, s, 'medial')] as const
-    for (let i = first; i < first + field.columns; i++) front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
+    const moved = [
+      movedMm(device.outline.points, s, 'lateral'),
+      movedMm(device.outline.points, s, 'medial'),
+    ] as const
+    for (let i = first; i < first + field.columns; i++)
+      front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
     for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) {
       const rho = field.rho[i]!
       // At the very back the two borders meet: the wall turns smoothly from one height to the other.
@@ -97,10 +128,16 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
         continue
       }
       let cut = Math.min(wide, front[i]!)
-      for (const { layer, definition } of cuts) cut = Math.min(cut, definition.keep(field, layer as never, i))
+      for (const { layer, definition } of cuts)
+        cut = Math.min(cut, definition.keep(field, layer as never, i))
       inside[i] = cut
       // Beyond the trim line the rim runs level, where the foot's own border would go on rising.
-      if (beyond > 0) top[i]! += outer.rimMm + side * (inner.rimMm - outer.rimMm) - borders[i]! + Math.min(raise, beyond * WALL_SLOPE)
+      if (beyond > 0)
+        top[i]! +=
+          outer.rimMm +
+          side * (inner.rimMm - outer.rimMm) -
+          borders[i]! +
+          Math.min(raise, beyond * WALL_SLOPE)
     }
   }
   return out

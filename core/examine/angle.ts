@@ -15,10 +15,18 @@ export interface AngleSummary {
  * @returns null when there is no trial
  * @example summariseAngle([7, 8]) // { meanDeg: 7.5, spreadDeg: 1, trials: 2, repeat: false }
  */
-export function summariseAngle(trials: readonly number[] | undefined, limitDeg = 2): AngleSummary | null {
+export function summariseAngle(
+  trials: readonly number[] | undefined,
+  limitDeg = 2,
+): AngleSummary | null {
   if (!trials || trials.length === 0) return null
   const spreadDeg = max(trials)! - min(trials)!
-  return { meanDeg: mean(trials)!, spreadDeg, trials: trials.length, repeat: spreadDeg > limitDeg + 1e-9 }
+  return {
+    meanDeg: mean(trials)!,
+    spreadDeg,
+    trials: trials.length,
+    repeat: spreadDeg > limitDeg + 1e-9,
+  }
 }
 
 /** Whole degrees and tenths without a trailing zero. @example degreesText(7.04) // '7' */
@@ -28,6 +36,8 @@ export const degreesText = (value: number): string => Number(Math.abs(value).toF
 const LEVEL_DEG = 0.5
 
 /** An angle with its direction: + is the first word, − the second. @example directed(-5, 'varus', 'valgus', 'level') // '5° valgus' */
-export const directed = (deg: number, plus: string, minus: string, level: string): string => (Math.abs(deg) < LEVEL_DEG ? level : `${degreesText(deg)}° ${deg > 0 ? plus : minus}`)
+export const directed = (deg: number, plus: string, minus: string, level: string): string =>
+  Math.abs(deg) < LEVEL_DEG ? level : `${degreesText(deg)}° ${deg > 0 ? plus : minus}`
 export const varusWords = (deg: number): string => directed(deg, 'varus', 'valgus', 'level')
-export const inversionWords = (deg: number): string => directed(deg, 'inverted', 'everted', 'upright')
+export const inversionWords = (deg: number): string =>
+  directed(deg, 'inverted', 'everted', 'upright')

@@ -3,7 +3,16 @@ import type { Ankle, FirstToe, PostureClass } from './verdicts'
 
 /** Findings that are angles with trials: alignment (signed) and ranges (positive). */
 export const ANGLE_KEYS = [
-  'inversionDeg', 'eversionDeg', 'neutralPalpatedDeg', 'ncspDeg', 'rcspDeg', 'tibialVarumDeg', 'forefootDeg', 'ankleKneeStraightDeg', 'ankleKneeBentDeg', 'firstToeUnloadedDeg',
+  'inversionDeg',
+  'eversionDeg',
+  'neutralPalpatedDeg',
+  'ncspDeg',
+  'rcspDeg',
+  'tibialVarumDeg',
+  'forefootDeg',
+  'ankleKneeStraightDeg',
+  'ankleKneeBentDeg',
+  'firstToeUnloadedDeg',
   'firstToeLoadedDeg',
 ] as const
 export type AngleKey = (typeof ANGLE_KEYS)[number]

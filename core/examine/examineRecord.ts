@@ -10,7 +10,10 @@ import { examineFoot } from './examineFoot'
 const NEEDS: readonly [string, readonly string[]][] = [
   ['neutralDeg', ['findings.subtalar.inversionDeg', 'findings.subtalar.eversionDeg']],
   ['rollDeg', ['findings.ncspDeg', 'findings.rcspDeg']],
-  ['eversionLeftDeg', ['findings.subtalar.eversionDeg', 'findings.rcspDeg', 'findings.tibialVarumDeg']],
+  [
+    'eversionLeftDeg',
+    ['findings.subtalar.eversionDeg', 'findings.rcspDeg', 'findings.tibialVarumDeg'],
+  ],
   ['forefootMm', ['findings.forefootDeg', 'readings.forefootWidthMm']],
   ['ankle', ['findings.ankleKneeStraightDeg', 'findings.ankleKneeBentDeg']],
   ['firstToe', ['findings.firstToeUnloadedDeg']],
@@ -21,7 +24,12 @@ const NEEDS: readonly [string, readonly string[]][] = [
 function has(foot: Foot, path: string): boolean {
   const [part, ...keys] = path.split('.')
   if (part === 'readings') return bestMean(foot, keys[0] as ReadingKind, 'standing') !== undefined
-  return keys.reduce<unknown>((at, key) => (at as Record<string, unknown> | undefined)?.[key], foot.findings) !== undefined
+  return (
+    keys.reduce<unknown>(
+      (at, key) => (at as Record<string, unknown> | undefined)?.[key],
+      foot.findings,
+    ) !== undefined
+  )
 }
 
 /**
@@ -34,16 +42,50 @@ export function examineRecord(record: FittingRecord) {
   const feet = SIDES.flatMap((side) => {
     const foot = record.feet[side]
     if (!foot) return []
-    const { angles, forefoot, relaxed, stiff, loose, ...exam } = examineFoot(foot, child, normsOf(record))
+    const { angles, forefoot, relaxed, stiff, loose, ...exam } = examineFoot(
+      foot,
+      child,
+      normsOf(record),
+    )
     const bent = angles.ankleKneeBentDeg?.meanDeg
-    const told = Object.fromEntries(Object.entries({ ...exam, forefootDeg: forefoot?.meanDeg ?? null, rcspDeg: relaxed?.meanDeg ?? null }).filter(([, value]) => value !== null))
-    const missing = NEEDS.flatMap(([key, paths]) => (key in told ? [] : paths.filter((p) => !has(foot, p)).map((p) => `feet.${side}.${p}`)))
+    const told = Object.fromEntries(
+      Object.entries({
+        ...exam,
+        forefootDeg: forefoot?.meanDeg ?? null,
+        rcspDeg: relaxed?.meanDeg ?? null,
+      }).filter(([, value]) => value !== null),
+    )
+    const missing = NEEDS.flatMap(([key, paths]) =>
+      key in told ? [] : paths.filter((p) => !has(foot, p)).map((p) => `feet.${side}.${p}`),
+    )
     const summaries = Object.fromEntries(Object.entries(angles).filter(([, s]) => s !== null))
-    return [[side, { ...told, angles: summaries, stiff, loose, ...(chosen?.forwardLeanDeg !== undefined && bent !== undefined && { boot: bootDemand(chosen.forwardLeanDeg, chosen.rampDeg ?? 0, bent) }), missing: [...new Set(missing)] }] as const]
+    return [
+      [
+        side,
+        {
+          ...told,
+          angles: summaries,
+          stiff,
+          loose,
+          ...(chosen?.forwardLeanDeg !== undefined &&
+            bent !== undefined && {
+              boot: bootDemand(chosen.forwardLeanDeg, chosen.rampDeg ?? 0, bent),
+            }),
+          missing: [...new Set(missing)],
+        },
+      ] as const,
+    ]
   })
   const risk = riskOf(record)
   return {
     feet: Object.fromEntries(feet),
-    risk: { grade: risk.grade, refer: risk.refers.map((r) => r.words), lossOfSensation: risk.lossOfSensation, reducedFlow: risk.reducedFlow, blocked: risk.blocked, atRisk: risk.atRisk },
+    risk: {
+      grade: risk.grade,
+      refer: risk.refers.map((r) => r.words),
+      lossOfSensation: risk.lossOfSensation,
+      reducedFlow: risk.reducedFlow,
+      blocked: risk.blocked,
+      atRisk: risk.atRisk,
+    },
   }
 }

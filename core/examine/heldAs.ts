@@ -4,7 +4,8 @@ import { subtalarNeutralDeg } from './verdicts'
 /** A first ray that was only called plantarflexed or elevated is taken as this far, mm; own assumption. */
 const CALLED_MM = 3
 
-const meanOf = (v: readonly number[] | undefined) => (v && v.length > 0 ? v.reduce((a, b) => a + b, 0) / v.length : undefined)
+const meanOf = (v: readonly number[] | undefined) =>
+  v && v.length > 0 ? v.reduce((a, b) => a + b, 0) / v.length : undefined
 
 export type NeutralSource = 'palpated' | 'computed' | 'standing' | 'assumed'
 
@@ -16,8 +17,12 @@ export type NeutralSource = 'palpated' | 'computed' | 'standing' | 'assumed'
 export function heldNeutral(f: Findings | undefined): { deg: number; from: NeutralSource } {
   const palpated = meanOf(f?.neutralPalpatedDeg)
   if (palpated !== undefined) return { deg: palpated, from: 'palpated' }
-  const [inversion, eversion] = [meanOf(f?.subtalar?.inversionDeg), meanOf(f?.subtalar?.eversionDeg)]
-  if (inversion !== undefined && eversion !== undefined) return { deg: subtalarNeutralDeg(inversion, eversion), from: 'computed' }
+  const [inversion, eversion] = [
+    meanOf(f?.subtalar?.inversionDeg),
+    meanOf(f?.subtalar?.eversionDeg),
+  ]
+  if (inversion !== undefined && eversion !== undefined)
+    return { deg: subtalarNeutralDeg(inversion, eversion), from: 'computed' }
   const standing = meanOf(f?.ncspDeg)
   return standing !== undefined ? { deg: standing, from: 'standing' } : { deg: 0, from: 'assumed' }
 }

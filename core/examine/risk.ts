@@ -31,7 +31,9 @@ export interface Risk {
  */
 function lossOfSensation(record: FittingRecord): boolean | null {
   if (record.story?.conditions.includes('neuropathy')) return true
-  const felt = SIDES.flatMap((side) => (record.feet[side] ? [record.feet[side]!.findings?.sensationFelt] : []))
+  const felt = SIDES.flatMap((side) =>
+    record.feet[side] ? [record.feet[side]!.findings?.sensationFelt] : [],
+  )
   if (felt.some((f) => f !== undefined && f < 10)) return true
   return felt.length > 0 && felt.every((f) => f === 10) ? false : null
 }
@@ -39,7 +41,9 @@ function lossOfSensation(record: FittingRecord): boolean | null {
 /** Reduced flow: one, weak or absent pulse, or poor circulation recorded. */
 function reducedFlow(record: FittingRecord): boolean | null {
   if (record.story?.conditions.includes('poorCirculation')) return true
-  const pulses = SIDES.flatMap((side) => (record.feet[side] ? [record.feet[side]!.findings?.pulses] : []))
+  const pulses = SIDES.flatMap((side) =>
+    record.feet[side] ? [record.feet[side]!.findings?.pulses] : [],
+  )
   if (pulses.some((p) => p !== undefined && p !== 'both')) return true
   return pulses.length > 0 && pulses.every((p) => p === 'both') ? false : null
 }
@@ -48,8 +52,11 @@ function gradeOf(record: FittingRecord, loss: boolean | null, flow: boolean | nu
   const conditions = record.story?.conditions ?? []
   if (loss === null && flow === null) return null
   if (loss === true || flow === true) {
-    if (conditions.some((c) => c === 'pastUlcer' || c === 'amputation' || c === 'kidneyFailure')) return 3
-    const deformity = SIDES.flatMap((side) => (record.feet[side] ? [record.feet[side]!.findings?.deformity] : []))
+    if (conditions.some((c) => c === 'pastUlcer' || c === 'amputation' || c === 'kidneyFailure'))
+      return 3
+    const deformity = SIDES.flatMap((side) =>
+      record.feet[side] ? [record.feet[side]!.findings?.deformity] : [],
+    )
     if ((loss === true && flow === true) || deformity.includes('present')) return 2
     // What was not looked at could only raise the grade.
     return loss === null || flow === null || deformity.includes(undefined) ? null : 1
@@ -71,8 +78,24 @@ export function riskOf(record: FittingRecord): Risk {
   const flow = reducedFlow(record)
   const grade = gradeOf(record, loss, flow)
   const refers = referReasons(record)
-  const susceptible = conditions.some((c) => ['diabetes', 'neuropathy', 'poorCirculation', 'pastUlcer', 'amputation', 'kidneyFailure'].includes(c))
-  return { grade, lossOfSensation: loss, reducedFlow: flow, refers, blocked: refers.some((r) => !r.cleared), atRisk: loss === true || flow === true || (grade ?? 1) >= 1 && susceptible }
+  const susceptible = conditions.some((c) =>
+    [
+      'diabetes',
+      'neuropathy',
+      'poorCirculation',
+      'pastUlcer',
+      'amputation',
+      'kidneyFailure',
+    ].includes(c),
+  )
+  return {
+    grade,
+    lossOfSensation: loss,
+    reducedFlow: flow,
+    refers,
+    blocked: refers.some((r) => !r.cleared),
+    atRisk: loss === true || flow === true || ((grade ?? 1) >= 1 && susceptible),
+  }
 }
 
 function referReasons(record: FittingRecord): Refer[] {
@@ -80,20 +103,40 @@ function referReasons(record: FittingRecord): Refer[] {
   const add = (code: string, words: string, ...paths: string[]) => out.push({ code, words, paths })
   const child = isChild(record.client, record.visit?.on)
   const signs = record.story?.signs ?? {}
-  for (const sign of SIGNS as readonly Sign[]) if (signs[sign] === 'yes' && (child || !SIGN_WORDS[sign].childOnly)) add(`sign-${sign}`, SIGN_WORDS[sign].refer, `story.signs.${sign}`)
-  if (record.story?.conditions.includes('recentOperation')) add('recent-operation', 'an operation less than six months ago: surgeon or physiotherapist', 'story.conditions')
+  for (const sign of SIGNS as readonly Sign[])
+    if (signs[sign] === 'yes' && (child || !SIGN_WORDS[sign].childOnly))
+      add(`sign-${sign}`, SIGN_WORDS[sign].refer, `story.signs.${sign}`)
+  if (record.story?.conditions.includes('recentOperation'))
+    add(
+      'recent-operation',
+      'an operation less than six months ago: surgeon or physiotherapist',
+      'story.conditions',
+    )
   for (const side of SIDES) {
     const f = record.feet[side]?.findings
     if (!f) continue
     const at = `feet.${side}.findings`
-    if (f.marks?.some((m) => m.kind === 'wound')) add(`wound-${side}`, `a wound on the ${side} foot`, `${at}.marks`)
-    if (f.pulses === 'absent') add(`pulse-${side}`, `no pulse felt on the ${side} foot`, `${at}.pulses`)
+    if (f.marks?.some((m) => m.kind === 'wound'))
+      add(`wound-${side}`, `a wound on the ${side} foot`, `${at}.marks`)
+    if (f.pulses === 'absent')
+      add(`pulse-${side}`, `no pulse felt on the ${side} foot`, `${at}.pulses`)
     if (f.skin === 'hot') add(`hot-${side}`, `the ${side} foot is hot to the touch`, `${at}.skin`)
-    if (f.heelRaise && (f.heelRaise.count === 0 || f.heelRaise.inverts === false)) add(`heel-raise-${side}`, `the ${side} heel raise fails or the heel stays out: before any post`, `${at}.heelRaise`)
-    if (f.numbness?.bothLikeStocking) add(`stocking-${side}`, 'numbness like a stocking', `${at}.numbness`)
+    if (f.heelRaise && (f.heelRaise.count === 0 || f.heelRaise.inverts === false))
+      add(
+        `heel-raise-${side}`,
+        `the ${side} heel raise fails or the heel stays out: before any post`,
+        `${at}.heelRaise`,
+      )
+    if (f.numbness?.bothLikeStocking)
+      add(`stocking-${side}`, 'numbness like a stocking', `${at}.numbness`)
   }
   const leg = record.legLengthDifferenceMm
-  if (leg && (leg.value > 10 || (leg.value >= 5 && (leg.known === 'new' || leg.goneWhenLevelled)))) add('leg-length', `a leg length difference of ${leg.value} mm${leg.known === 'new' ? ', new' : ''}${leg.goneWhenLevelled ? ', gone when levelled' : ''}`, 'legLengthDifferenceMm')
+  if (leg && (leg.value > 10 || (leg.value >= 5 && (leg.known === 'new' || leg.goneWhenLevelled))))
+    add(
+      'leg-length',
+      `a leg length difference of ${leg.value} mm${leg.known === 'new' ? ', new' : ''}${leg.goneWhenLevelled ? ', gone when levelled' : ''}`,
+      'legLengthDifferenceMm',
+    )
   const cleared = new Set((record.story?.clearances ?? []).map((c) => c.code))
   return out.map((r) => ({ ...r, cleared: cleared.has(r.code) }))
 }

@@ -1,6 +1,7 @@
 import { degrees } from '../geometry/angle'
 
-export type PostureClass = 'supinated' | 'stronglySupinated' | 'normal' | 'pronated' | 'stronglyPronated'
+export type PostureClass =
+  'supinated' | 'stronglySupinated' | 'normal' | 'pronated' | 'stronglyPronated'
 
 /**
  * Neutral position of the subtalar joint, one third of the whole range from the everted end: (I + E)/3 − E, + is rearfoot varus.
@@ -9,7 +10,8 @@ export type PostureClass = 'supinated' | 'stronglySupinated' | 'normal' | 'prona
  * @param eversionDeg largest eversion, positive degrees
  * @example subtalarNeutralDeg(23, 9.5) // 1.33
  */
-export const subtalarNeutralDeg = (inversionDeg: number, eversionDeg: number): number => (inversionDeg + eversionDeg) / 3 - eversionDeg
+export const subtalarNeutralDeg = (inversionDeg: number, eversionDeg: number): number =>
+  (inversionDeg + eversionDeg) / 3 - eversionDeg
 
 /** Sum of the six posture items (Redmond 2006): 0…5 normal, 6…9 pronated, from 10 strongly; −1…−4 supinated, to −5 strongly. */
 export function postureClassOf(sum: number): PostureClass {
@@ -19,7 +21,8 @@ export function postureClassOf(sum: number): PostureClass {
   return sum >= -4 ? 'supinated' : 'stronglySupinated'
 }
 
-export type FirstToe = 'usual' | 'limited' | 'functionalLimit' | 'rigid0' | 'rigid1' | 'rigid2' | 'rigid3' | 'rigid4'
+export type FirstToe =
+  'usual' | 'limited' | 'functionalLimit' | 'rigid0' | 'rigid1' | 'rigid2' | 'rigid3' | 'rigid4'
 
 /**
  * Great toe extension. From 65° unloaded: loaded to 12° is a functional limit, else usual; 60–65° limited; below 60° the range as in the
@@ -27,8 +30,14 @@ export type FirstToe = 'usual' | 'limited' | 'functionalLimit' | 'rigid0' | 'rig
  *
  * @example firstToeOf(70, 10, false, false) // 'functionalLimit'
  */
-export function firstToeOf(unloadedDeg: number, loadedDeg: number | undefined, stiffOrPainful: boolean, midRangePain: boolean): FirstToe {
-  if (unloadedDeg >= 65) return loadedDeg !== undefined && loadedDeg <= 12 ? 'functionalLimit' : 'usual'
+export function firstToeOf(
+  unloadedDeg: number,
+  loadedDeg: number | undefined,
+  stiffOrPainful: boolean,
+  midRangePain: boolean,
+): FirstToe {
+  if (unloadedDeg >= 65)
+    return loadedDeg !== undefined && loadedDeg <= 12 ? 'functionalLimit' : 'usual'
   if (unloadedDeg > 60 || !stiffOrPainful) return 'limited'
   if (unloadedDeg >= 40) return 'rigid0'
   if (unloadedDeg >= 30) return 'rigid1'
@@ -58,7 +67,11 @@ export const ANKLE_RESERVE_DEG = 3
  * @returns demand and what is left, degrees; negative is missing
  * @example bootDemand(14, 4, 12) // { demandDeg: 10, leftDeg: -1 }
  */
-export function bootDemand(leanDeg: number, rampDeg: number, bentDeg: number): { demandDeg: number; leftDeg: number } {
+export function bootDemand(
+  leanDeg: number,
+  rampDeg: number,
+  bentDeg: number,
+): { demandDeg: number; leftDeg: number } {
   const demandDeg = leanDeg - rampDeg
   return { demandDeg, leftDeg: bentDeg - ANKLE_RESERVE_DEG - demandDeg }
 }
@@ -72,14 +85,17 @@ const HEEL_CENTRE_SHARE = 0.14
  * @param archLengthMm A, mm
  * @example wedgeTiltDeg(3.3, 190) // 0.995
  */
-export const wedgeTiltDeg = (heightMm: number, archLengthMm: number): number => degrees(Math.atan(heightMm / archLengthMm))
+export const wedgeTiltDeg = (heightMm: number, archLengthMm: number): number =>
+  degrees(Math.atan(heightMm / archLengthMm))
 
 /**
  * Tilt by a lift of full height under the heel's centre: atan(h/(A − 0.14·L)).
  *
  * @example liftTiltDeg(2.7, 190, 260) // 1.007
  */
-export const liftTiltDeg = (heightMm: number, archLengthMm: number, footLengthMm: number): number => degrees(Math.atan(heightMm / (archLengthMm - HEEL_CENTRE_SHARE * footLengthMm)))
+export const liftTiltDeg = (heightMm: number, archLengthMm: number, footLengthMm: number): number =>
+  degrees(Math.atan(heightMm / (archLengthMm - HEEL_CENTRE_SHARE * footLengthMm)))
 
 /** Lift under the heel's centre that tilts by so many degrees, mm. @example liftForDeg(4, 190, 260) // 10.74 */
-export const liftForDeg = (deg: number, archLengthMm: number, footLengthMm: number): number => Math.tan((deg * Math.PI) / 180) * (archLengthMm - HEEL_CENTRE_SHARE * footLengthMm)
+export const liftForDeg = (deg: number, archLengthMm: number, footLengthMm: number): number =>
+  Math.tan((deg * Math.PI) / 180) * (archLengthMm - HEEL_CENTRE_SHARE * footLengthMm)

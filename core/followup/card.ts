@@ -18,8 +18,13 @@ export interface ClientCard {
 }
 
 const PLAIN_LAYER: Partial<Record<string, string>> = {
-  archFill: 'a softer, lower arch', medialSkive: 'a tilt under the inner heel', lateralSkive: 'a tilt under the outer heel', threePlaneShave: 'a tilt under the inner heel',
-  metPad: 'a small dome behind the ball of the foot', fifthMetSupport: 'support along the outer edge', cuboidSupport: 'support under the outer midfoot',
+  archFill: 'a softer, lower arch',
+  medialSkive: 'a tilt under the inner heel',
+  lateralSkive: 'a tilt under the outer heel',
+  threePlaneShave: 'a tilt under the inner heel',
+  metPad: 'a small dome behind the ball of the foot',
+  fifthMetSupport: 'support along the outer edge',
+  cuboidSupport: 'support under the outer midfoot',
 }
 
 /** Plain-language card: what was made and why, wearing in, what is normal, when to stop and call, next visit. */
@@ -31,19 +36,45 @@ export function clientCard(record: FittingRecord, startOn: string): ClientCard {
     made: SIDES.flatMap((side) => {
       const device = record.feet[side]?.device
       if (!device || device.kind === 'none') return []
-      const parts = [...device.layers.filter((l) => l.on).flatMap((l) => PLAIN_LAYER[l.kind] ?? []), ...(device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0) ? ['a heel that stands steadier'] : []), ...(device.heelLiftMm > 0 ? ['a small lift under the heel'] : [])]
-      return [`${side === 'left' ? 'Left' : 'Right'} footbed: ${[...new Set(parts)].join(', ') || 'an even support under the whole foot'}.`]
+      const parts = [
+        ...device.layers.filter((l) => l.on).flatMap((l) => PLAIN_LAYER[l.kind] ?? []),
+        ...(device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0)
+          ? ['a heel that stands steadier']
+          : []),
+        ...(device.heelLiftMm > 0 ? ['a small lift under the heel'] : []),
+      ]
+      return [
+        `${side === 'left' ? 'Left' : 'Right'} footbed: ${[...new Set(parts)].join(', ') || 'an even support under the whole foot'}.`,
+      ]
     }),
     goal: record.story?.goal ?? null,
-    wearIn: pace === 'atRisk'
-      ? [`Start on ${startOn} with 30 minutes.`, 'Look at the skin after every wear; ask someone if you cannot see it.', 'Add 30 minutes only if redness is gone within 20 minutes.']
-      : [pace === 'gentle' ? `Start on ${startOn} with 1 hour.` : `Start on ${startOn} with 1 to 2 hours.`, pace === 'gentle' ? 'Add one hour every second day.' : 'Add one hour each day.', 'Sport only after a full day without marks.'],
+    wearIn:
+      pace === 'atRisk'
+        ? [
+            `Start on ${startOn} with 30 minutes.`,
+            'Look at the skin after every wear; ask someone if you cannot see it.',
+            'Add 30 minutes only if redness is gone within 20 minutes.',
+          ]
+        : [
+            pace === 'gentle'
+              ? `Start on ${startOn} with 1 hour.`
+              : `Start on ${startOn} with 1 to 2 hours.`,
+            pace === 'gentle' ? 'Add one hour every second day.' : 'Add one hour each day.',
+            'Sport only after a full day without marks.',
+          ],
     exercises: (record.handover?.exercises ?? []).map((e) => e.what),
-    normal: 'Tired feet or calves in the first days are normal. Red marks that fade within half an hour are normal.',
-    stop: ['a blister, or a mark that stays', 'numb toes or sharp pain', 'warmth or swelling', 'anything that frightens you'],
+    normal:
+      'Tired feet or calves in the first days are normal. Red marks that fade within half an hour are normal.',
+    stop: [
+      'a blister, or a mark that stays',
+      'numb toes or sharp pain',
+      'warmth or swelling',
+      'anything that frightens you',
+    ],
     nextVisitOn: record.handover?.nextVisitOn ?? null,
     guaranteeUntil: record.handover?.guaranteeUntil ?? null,
     care: 'Let them dry out of the shoe over night, away from heat. Wipe with a damp cloth. No machine, no dryer, no hot car.',
-    notice: 'This footbed supports; it does not diagnose or cure. Rules for care where you live come first. If in doubt, ask a doctor.',
+    notice:
+      'This footbed supports; it does not diagnose or cure. Rules for care where you live come first. If in doubt, ask a doctor.',
   }
 }

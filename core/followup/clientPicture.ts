@@ -21,30 +21,65 @@ export interface ClientPicture {
   hurts: { side: Side; words: string; score: number | null }[]
 }
 
-const WIDTH_PLAIN = { narrow: 'slim at the front', medium: 'usual width at the front', wide: 'wide at the front', extraWide: 'very wide at the front' } as const
+const WIDTH_PLAIN = {
+  narrow: 'slim at the front',
+  medium: 'usual width at the front',
+  wide: 'wide at the front',
+  extraWide: 'very wide at the front',
+} as const
 const ARCH_PLAIN = { low: 'a low arch', usual: 'a usual arch', high: 'a high arch' } as const
 
 /** A change in the client's words; nothing for what is only for the fitter. */
 function plain(change: Change | null): string | null {
   if (!change) return null
   if ('layer' in change) return LAYER_PLAIN[change.layer] ?? 'a footbed shaped for you'
-  if ('post' in change) return change.post.angleDeg > 0 ? 'a footbed that steadies the inner heel' : 'a footbed that steadies the outer heel'
+  if ('post' in change)
+    return change.post.angleDeg > 0
+      ? 'a footbed that steadies the inner heel'
+      : 'a footbed that steadies the outer heel'
   if ('heelLiftMm' in change) return 'a small lift under the heel'
-  if ('device' in change) return change.device === 'trim-to-fit' ? 'a ready-made insole, trimmed to you' : 'a footbed made for you'
+  if ('device' in change)
+    return change.device === 'trim-to-fit'
+      ? 'a ready-made insole, trimmed to you'
+      : 'a footbed made for you'
   if ('shell' in change) return 'a footbed that is softer or deeper at the heel'
   if ('footwear' in change) return FOOTWEAR_PLAIN[change.footwear]
   if ('exercise' in change) return 'stretching, a few minutes a day'
   return null
 }
 const LAYER_PLAIN: Record<string, string> = {
-  medialSkive: 'a footbed that supports the inner heel', threePlaneShave: 'a footbed that supports the inner side', lateralSkive: 'a footbed that supports the outer heel', metPad: 'a small dome behind the ball of the foot',
-  metBar: 'a small bar behind the ball of the foot', nerveSpreadPad: 'a small dome that gives the toes room', archFill: 'a softer, lower arch', fifthMetSupport: 'support along the outer edge', cuboidSupport: 'support under the outer midfoot',
-  firstRayAccommodation: 'room for the big toe to bend', firstRayCutOut: 'room for the big toe to bend', firstRayWedge: 'a soft place under the big-toe joint', firstRayExtension: 'a little more under the big toe', toeCarbonPlate: 'a thin stiff plate under the big toe',
-  sweetSpot: 'a hollow under the sore spot', heelAperture: 'a soft place under the heel', elongatedHeelAperture: 'a soft place under the heel', metHeadRelief: 'a hollow under the sore spot', intrinsicForefootPost: 'a footbed that evens out the ball of the foot',
+  medialSkive: 'a footbed that supports the inner heel',
+  threePlaneShave: 'a footbed that supports the inner side',
+  lateralSkive: 'a footbed that supports the outer heel',
+  metPad: 'a small dome behind the ball of the foot',
+  metBar: 'a small bar behind the ball of the foot',
+  nerveSpreadPad: 'a small dome that gives the toes room',
+  archFill: 'a softer, lower arch',
+  fifthMetSupport: 'support along the outer edge',
+  cuboidSupport: 'support under the outer midfoot',
+  firstRayAccommodation: 'room for the big toe to bend',
+  firstRayCutOut: 'room for the big toe to bend',
+  firstRayWedge: 'a soft place under the big-toe joint',
+  firstRayExtension: 'a little more under the big toe',
+  toeCarbonPlate: 'a thin stiff plate under the big toe',
+  sweetSpot: 'a hollow under the sore spot',
+  heelAperture: 'a soft place under the heel',
+  elongatedHeelAperture: 'a soft place under the heel',
+  metHeadRelief: 'a hollow under the sore spot',
+  intrinsicForefootPost: 'a footbed that evens out the ball of the foot',
 }
-const FOOTWEAR_PLAIN: Record<Extract<Change, { footwear: string }>['footwear'], string> = { rocker: 'a shoe with a rolling sole', wider: 'wider footwear', longer: 'footwear half a size longer', instepRoom: 'more room over the instep', cuff: 'setting the boot’s cuff to your leg', soft: 'softer footwear' }
+const FOOTWEAR_PLAIN: Record<Extract<Change, { footwear: string }>['footwear'], string> = {
+  rocker: 'a shoe with a rolling sole',
+  wider: 'wider footwear',
+  longer: 'footwear half a size longer',
+  instepRoom: 'more room over the instep',
+  cuff: 'setting the boot’s cuff to your leg',
+  soft: 'softer footwear',
+}
 
-const unique = (words: (string | null)[]) => [...new Set(words.filter((w): w is string => w !== null))]
+const unique = (words: (string | null)[]) => [
+  ...new Set(words.filter((w): w is string => w !== null)),
+]
 
 /**
  * What was found, what is proposed and what else could be done, in the client's words. Cautions stay with the fitter; a child's foot is
@@ -59,31 +94,69 @@ export function clientPicture(record: FittingRecord): ClientPicture {
   const feet = Object.fromEntries(
     SIDES.map((side) => {
       const m = measure.feet[side]
-      const words = child ? [] : [m?.classes?.forefootWidth && WIDTH_PLAIN[m.classes.forefootWidth.class], m?.arch.class && ARCH_PLAIN[m.arch.class]].filter((w): w is NonNullable<typeof w> => Boolean(w))
-      return [side, { lengthMm: m?.readings.footLengthMm?.standing?.mean ?? null, widthMm: m?.readings.forefootWidthMm?.standing?.mean ?? null, words }]
+      const words = child
+        ? []
+        : [
+            m?.classes?.forefootWidth && WIDTH_PLAIN[m.classes.forefootWidth.class],
+            m?.arch.class && ARCH_PLAIN[m.arch.class],
+          ].filter((w): w is NonNullable<typeof w> => Boolean(w))
+      return [
+        side,
+        {
+          lengthMm: m?.readings.footLengthMm?.standing?.mean ?? null,
+          widthMm: m?.readings.forefootWidthMm?.standing?.mean ?? null,
+          words,
+        },
+      ]
     }),
   ) as ClientPicture['feet']
   const gap = measure.differences.footLengthMm
   const found = bothOrEach(SIDES.map((side) => foundIn(record, side, child)))
   const open = advise(record).filter((e) => e.kind === 'suggest')
-  const inDevice = SIDES.flatMap((side) => (record.feet[side]?.device?.layers ?? []).filter((l) => l.on).map((l) => LAYER_PLAIN[l.kind] ?? null))
-  const made = SIDES.some((side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none')
+  const inDevice = SIDES.flatMap((side) =>
+    (record.feet[side]?.device?.layers ?? [])
+      .filter((l) => l.on)
+      .map((l) => LAYER_PLAIN[l.kind] ?? null),
+  )
+  const made = SIDES.some(
+    (side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none',
+  )
   const lesser = unique(open.filter((e) => e.lesser).map((e) => plain(e.change)))
-  const proposed = unique(made ? ['footbeds for both feet', ...inDevice] : open.filter((e) => !e.lesser).map((e) => plain(e.change))).slice(0, 5)
+  const proposed = unique(
+    made
+      ? ['footbeds for both feet', ...inDevice]
+      : open.filter((e) => !e.lesser).map((e) => plain(e.change)),
+  ).slice(0, 5)
   return {
     feet,
-    between: gap === undefined || Math.abs(gap) < 2 ? (gap === undefined ? null : 'Your feet are the same length.') : `Your ${gap > 0 ? 'left' : 'right'} foot is ${Math.round(Math.abs(gap))} mm longer.`,
+    between:
+      gap === undefined || Math.abs(gap) < 2
+        ? gap === undefined
+          ? null
+          : 'Your feet are the same length.'
+        : `Your ${gap > 0 ? 'left' : 'right'} foot is ${Math.round(Math.abs(gap))} mm longer.`,
     found,
     proposed,
-    instead: unique([...lesser, made ? 'a ready-made insole, trimmed to you' : null, 'leaving it as it is and looking again']).filter((w) => !proposed.includes(w)).slice(0, 4),
-    hurts: (record.story?.complaints ?? []).map((c) => ({ side: c.foot, words: PLACES[c.at].plain, score: c.score ?? null })),
+    instead: unique([
+      ...lesser,
+      made ? 'a ready-made insole, trimmed to you' : null,
+      'leaving it as it is and looking again',
+    ])
+      .filter((w) => !proposed.includes(w))
+      .slice(0, 4),
+    hurts: (record.story?.complaints ?? []).map((c) => ({
+      side: c.foot,
+      words: PLACES[c.at].plain,
+      score: c.score ?? null,
+    })),
   }
 }
 
 /** What is true of both feet is said once. */
 function bothOrEach([left = [], right = []]: Said[][]): string[] {
   const shared = left.filter((l) => right.some((r) => r.both === l.both))
-  const only = (list: Said[], side: Side) => list.filter((x) => !shared.some((s) => s.both === x.both)).map((x) => x.one(side))
+  const only = (list: Said[], side: Side) =>
+    list.filter((x) => !shared.some((s) => s.both === x.both)).map((x) => x.one(side))
   return [...shared.map((s) => s.both), ...only(left, 'left'), ...only(right, 'right')]
 }
 
@@ -101,18 +174,36 @@ function foundIn(record: FittingRecord, side: Side, child: boolean): Said[] {
   const out: Said[] = []
   if (!child && exam.relaxed && Math.abs(exam.relaxed.meanDeg) >= 4) {
     const way = exam.relaxed.meanDeg < 0 ? 'inward' : 'outward'
-    out.push(said(`Both heels lean ${way} when you stand.`, `Your {} heel leans ${way} when you stand.`))
+    out.push(
+      said(`Both heels lean ${way} when you stand.`, `Your {} heel leans ${way} when you stand.`),
+    )
   }
   if (exam.firstToe && exam.firstToe !== 'usual') {
     const when = exam.firstToe === 'functionalLimit' ? ' when you stand on it' : ''
-    out.push(said(`Both big toes bend less than usual${when}.`, `Your {} big toe bends less than usual${when}.`))
+    out.push(
+      said(
+        `Both big toes bend less than usual${when}.`,
+        `Your {} big toe bends less than usual${when}.`,
+      ),
+    )
   }
   if (exam.ankle && exam.ankle !== 'usual') {
     const why = exam.ankle === 'calfLimited' ? '; the calf is tight' : ''
-    out.push(said(`Both ankles bend less than usual${why}.`, `Your {} ankle bends less than usual${why}.`))
+    out.push(
+      said(`Both ankles bend less than usual${why}.`, `Your {} ankle bends less than usual${why}.`),
+    )
   }
-  const [sit, stand] = [meanOfReading(foot, 'footLengthMm', 'sitting'), meanOfReading(foot, 'footLengthMm', 'standing')]
+  const [sit, stand] = [
+    meanOfReading(foot, 'footLengthMm', 'sitting'),
+    meanOfReading(foot, 'footLengthMm', 'standing'),
+  ]
   const growth = sit !== undefined && stand !== undefined ? Math.round(stand - sit) : 0
-  if (growth >= 3) out.push(said(`Both feet grow about ${growth} mm longer when you stand on them.`, `Your {} foot grows about ${growth} mm longer when you stand on it.`))
+  if (growth >= 3)
+    out.push(
+      said(
+        `Both feet grow about ${growth} mm longer when you stand on them.`,
+        `Your {} foot grows about ${growth} mm longer when you stand on it.`,
+      ),
+    )
   return out
 }

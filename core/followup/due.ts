@@ -24,7 +24,17 @@ const LET_GO = 60
  * @param lengths all lengths of a child's feet that the shop has, by side
  * @param insideMm usable inside length of the chosen shells, by side
  */
-export function dueOf(record: FittingRecord, today: string, { lengths = {}, insideMm = {} }: { lengths?: { left?: LengthAt[]; right?: LengthAt[] }; insideMm?: { left?: number; right?: number } } = {}): DueItem[] {
+export function dueOf(
+  record: FittingRecord,
+  today: string,
+  {
+    lengths = {},
+    insideMm = {},
+  }: {
+    lengths?: { left?: LengthAt[]; right?: LengthAt[] }
+    insideMm?: { left?: number; right?: number }
+  } = {},
+): DueItem[] {
   const out: DueItem[] = []
   const add = (kind: keyof typeof AHEAD, on: string, words: string) => {
     const lateDays = daysBetween(on, today)
@@ -33,11 +43,21 @@ export function dueOf(record: FittingRecord, today: string, { lengths = {}, insi
   const handover = record.handover
   if (handover?.on) {
     // One question at a time: the last moment that has come, unless it was answered.
-    const come = momentsOf(record).filter((m) => daysBetween(m.dueOn, today) >= -AHEAD.outcome).at(-1)
-    if (come && !come.answer && daysBetween(come.dueOn, today) <= LET_GO) add('outcome', come.dueOn, `ask how it goes: ${come.moment.words}`)
+    const come = momentsOf(record)
+      .filter((m) => daysBetween(m.dueOn, today) >= -AHEAD.outcome)
+      .at(-1)
+    if (come && !come.answer && daysBetween(come.dueOn, today) <= LET_GO)
+      add('outcome', come.dueOn, `ask how it goes: ${come.moment.words}`)
     const next = handover.nextVisitOn
-    if (next && next > handover.on && !(record.followups ?? []).some((f) => f.on >= next) && daysBetween(next, today) <= LET_GO) add('visit', next, 'next visit')
-    if (handover.guaranteeUntil && handover.guaranteeUntil >= today) add('guarantee', handover.guaranteeUntil, 'guarantee ends: anything left to put right?')
+    if (
+      next &&
+      next > handover.on &&
+      !(record.followups ?? []).some((f) => f.on >= next) &&
+      daysBetween(next, today) <= LET_GO
+    )
+      add('visit', next, 'next visit')
+    if (handover.guaranteeUntil && handover.guaranteeUntil >= today)
+      add('guarantee', handover.guaranteeUntil, 'guarantee ends: anything left to put right?')
   }
   const { bornOn, sex } = record.client ?? {}
   if (bornOn && isChild(record.client, today)) {
@@ -46,9 +66,22 @@ export function dueOf(record: FittingRecord, today: string, { lengths = {}, insi
       const fit = fitGrowth(own, bornOn, sex)
       if (!fit) continue
       const madeAtMm = handover?.on ? lengthOn(fit, handover.on).lengthMm : undefined
-      const { footwear, remake } = outgrown(fit, own.at(-1)!.on, { insideMm: insideMm[side], madeAtMm })
-      if (footwear?.expected) add('outgrown', footwear.expected, `${side} footwear outgrown (as early as ${footwear.earliest}), estimate`)
-      if (remake?.expected) add('remake', remake.expected, `${side} device or mould 10 mm behind the foot (as early as ${remake.earliest}), estimate`)
+      const { footwear, remake } = outgrown(fit, own.at(-1)!.on, {
+        insideMm: insideMm[side],
+        madeAtMm,
+      })
+      if (footwear?.expected)
+        add(
+          'outgrown',
+          footwear.expected,
+          `${side} footwear outgrown (as early as ${footwear.earliest}), estimate`,
+        )
+      if (remake?.expected)
+        add(
+          'remake',
+          remake.expected,
+          `${side} device or mould 10 mm behind the foot (as early as ${remake.earliest}), estimate`,
+        )
     }
   }
   return out.sort((a, b) => (a.on < b.on ? -1 : 1))

@@ -19,7 +19,8 @@ export interface FittingForm {
   sections: { title: string; rows: FormRow[]; lines: string[] }[]
 }
 
-const n = (v: number | undefined, unit: string) => (v === undefined ? '–' : `${Math.round(v * 10) / 10}${unit}`)
+const n = (v: number | undefined, unit: string) =>
+  v === undefined ? '–' : `${Math.round(v * 10) / 10}${unit}`
 
 /**
  * Everything a colleague needs who takes this pair over: readings, what was found, devices, shells with sizes and the gap behind the heel, work done,
@@ -29,39 +30,106 @@ export function fittingForm(record: FittingRecord, models: readonly FootwearMode
   const both = (of: (side: Side) => string): [string, string] => [of('left'), of('right')]
   const readings = READING_KINDS.flatMap((what) =>
     POSTURES.flatMap((posture): FormRow[] => {
-      const [left, right] = SIDES.map((s) => record.feet[s] && meanOfReading(record.feet[s]!, what, posture))
-      return left === undefined && right === undefined ? [] : [[`${READING_LABELS[what].name}, ${posture}`, n(left ?? undefined, ' mm'), n(right ?? undefined, ' mm')]]
+      const [left, right] = SIDES.map(
+        (s) => record.feet[s] && meanOfReading(record.feet[s]!, what, posture),
+      )
+      return left === undefined && right === undefined
+        ? []
+        : [
+            [
+              `${READING_LABELS[what].name}, ${posture}`,
+              n(left ?? undefined, ' mm'),
+              n(right ?? undefined, ' mm'),
+            ],
+          ]
     }),
   )
   const child = isChild(record.client, record.visit?.on)
   const exams = SIDES.map((s) => (record.feet[s] ? examineFoot(record.feet[s]!, child) : null))
-  const exam = (of: (e: NonNullable<(typeof exams)[number]>) => string | undefined) => exams.map((e) => (e && of(e)) || '–') as [string, string]
-  const found: FormRow[] = ([
-    ['Heel standing relaxed', ...exam((e) => (e.relaxed ? n(e.relaxed.meanDeg, '°') : undefined))], ['Forefoot to rearfoot', ...exam((e) => (e.forefoot ? n(e.forefoot.meanDeg, '°') : undefined))],
-    ['First toe', ...exam((e) => e.firstToe ?? undefined)], ['Ankle', ...exam((e) => e.ankle ?? undefined)],
-  ] as FormRow[]).filter(([, l, r]) => l !== '–' || r !== '–')
+  const exam = (of: (e: NonNullable<(typeof exams)[number]>) => string | undefined) =>
+    exams.map((e) => (e && of(e)) || '–') as [string, string]
+  const found: FormRow[] = (
+    [
+      [
+        'Heel standing relaxed',
+        ...exam((e) => (e.relaxed ? n(e.relaxed.meanDeg, '°') : undefined)),
+      ],
+      [
+        'Forefoot to rearfoot',
+        ...exam((e) => (e.forefoot ? n(e.forefoot.meanDeg, '°') : undefined)),
+      ],
+      ['First toe', ...exam((e) => e.firstToe ?? undefined)],
+      ['Ankle', ...exam((e) => e.ankle ?? undefined)],
+    ] as FormRow[]
+  ).filter(([, l, r]) => l !== '–' || r !== '–')
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
-  const gaps = (side: Side) => chosen?.shellChecks.filter((c) => c.foot === side && c.model === chosen.model).at(-1)
-  const works = model ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state !== 'dropped') : []
+  const gaps = (side: Side) =>
+    chosen?.shellChecks.filter((c) => c.foot === side && c.model === chosen.model).at(-1)
+  const works = model
+    ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state !== 'dropped')
+    : []
   const handover = record.handover
   return {
     sections: [
       { title: 'Readings', rows: readings, lines: [] },
-      { title: 'Found', rows: found, lines: (record.story?.complaints ?? []).map((c) => `${c.foot}: ${PLACES[c.at].name}${c.score === undefined ? '' : `, pain ${c.score} of 10`}${c.words ? `, “${c.words}”` : ''}`) },
-      { title: 'Devices', rows: [['Kind', ...both((s) => deviceKindWords(record.feet[s]?.device?.kind ?? 'none'))]] as FormRow[], lines: SIDES.flatMap((s) => (record.feet[s]?.device && record.feet[s]!.device!.kind !== 'none' ? [`${s}: ${deviceLines(record.feet[s]!).join('; ')}`] : [])) },
+      {
+        title: 'Found',
+        rows: found,
+        lines: (record.story?.complaints ?? []).map(
+          (c) =>
+            `${c.foot}: ${PLACES[c.at].name}${c.score === undefined ? '' : `, pain ${c.score} of 10`}${c.words ? `, “${c.words}”` : ''}`,
+        ),
+      },
+      {
+        title: 'Devices',
+        rows: [
+          ['Kind', ...both((s) => deviceKindWords(record.feet[s]?.device?.kind ?? 'none'))],
+        ] as FormRow[],
+        lines: SIDES.flatMap((s) =>
+          record.feet[s]?.device && record.feet[s]!.device!.kind !== 'none'
+            ? [`${s}: ${deviceLines(record.feet[s]!).join('; ')}`]
+            : [],
+        ),
+      },
       {
         title: 'Shell',
-        rows: model ? [[`${model.maker} ${model.name}`, ...both((s) => { const size = s === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm; return size ? sizeWords(size) : '–' })], ['Gap behind the heel', ...both((s) => n(gaps(s)?.gapMm, ' mm'))]] as FormRow[] : [],
-        lines: model ? works.map((w) => `${w.foot}: ${lineOf(w, model, normsOf(record).springBackShare).words}, ${w.state}${w.gainedMm === undefined ? '' : `, gained ${w.gainedMm} mm`}`) : ['not chosen'],
+        rows: model
+          ? ([
+              [
+                `${model.maker} ${model.name}`,
+                ...both((s) => {
+                  const size = s === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
+                  return size ? sizeWords(size) : '–'
+                }),
+              ],
+              ['Gap behind the heel', ...both((s) => n(gaps(s)?.gapMm, ' mm'))],
+            ] as FormRow[])
+          : [],
+        lines: model
+          ? works.map(
+              (w) =>
+                `${w.foot}: ${lineOf(w, model, normsOf(record).springBackShare).words}, ${w.state}${w.gainedMm === undefined ? '' : `, gained ${w.gainedMm} mm`}`,
+            )
+          : ['not chosen'],
       },
       {
         title: 'Handover',
         rows: [],
         lines: [
-          ...HANDOVER_CHECKS.map((c) => `${c.name}: ${handover?.checks?.[c.id] ?? 'not looked at'}`),
-          ...(handover?.evenFeel ? [`Feel: ${handover.evenFeel}`] : []), ...(handover?.minutesInFootwear !== undefined ? [`Minutes in the footwear: ${handover.minutesInFootwear}`] : []),
-          ...(handover?.on ? [`Handed over ${handover.on}${handover.guaranteeUntil ? `, guarantee until ${handover.guaranteeUntil}` : ''}`] : ['Not handed over yet']), ...(handover?.note ? [handover.note] : []),
+          ...HANDOVER_CHECKS.map(
+            (c) => `${c.name}: ${handover?.checks?.[c.id] ?? 'not looked at'}`,
+          ),
+          ...(handover?.evenFeel ? [`Feel: ${handover.evenFeel}`] : []),
+          ...(handover?.minutesInFootwear !== undefined
+            ? [`Minutes in the footwear: ${handover.minutesInFootwear}`]
+            : []),
+          ...(handover?.on
+            ? [
+                `Handed over ${handover.on}${handover.guaranteeUntil ? `, guarantee until ${handover.guaranteeUntil}` : ''}`,
+              ]
+            : ['Not handed over yet']),
+          ...(handover?.note ? [handover.note] : []),
         ],
       },
     ].filter((s) => s.rows.length > 0 || s.lines.length > 0),

@@ -40,9 +40,11 @@ export interface GrowthFit {
 }
 
 const DAYS_A_MONTH = 365.2425 / 12
-const dayNumber = (on: string) => Date.UTC(Number(on.slice(0, 4)), Number(on.slice(5, 7)) - 1, Number(on.slice(8, 10))) / 86_400_000
+const dayNumber = (on: string) =>
+  Date.UTC(Number(on.slice(0, 4)), Number(on.slice(5, 7)) - 1, Number(on.slice(8, 10))) / 86_400_000
 /** Months between two ISO days. */
-export const monthsBetween = (from: string, to: string): number => (dayNumber(to) - dayNumber(from)) / DAYS_A_MONTH
+export const monthsBetween = (from: string, to: string): number =>
+  (dayNumber(to) - dayNumber(from)) / DAYS_A_MONTH
 
 /**
  * A child's growth: the default by age and the child's own lengths of the last 18 months, weighted by their errors (a straight line with a normal
@@ -51,7 +53,12 @@ export const monthsBetween = (from: string, to: string): number => (dayNumber(to
  * @returns null without a length
  * @example fitGrowth([{ on: '2026-01-01', lengthMm: 190 }, { on: '2026-07-01', lengthMm: 196 }], '2017-03-01', undefined).slopeMm // 0.98
  */
-export function fitGrowth(lengths: readonly LengthAt[], bornOn: string, sex: string | undefined, temMm: number = GROWTH.temMm): GrowthFit | null {
+export function fitGrowth(
+  lengths: readonly LengthAt[],
+  bornOn: string,
+  sex: string | undefined,
+  temMm: number = GROWTH.temMm,
+): GrowthFit | null {
   const all = [...lengths].sort((a, b) => (a.on < b.on ? -1 : 1))
   const last = all.at(-1)
   if (!last) return null
@@ -65,34 +72,62 @@ export function fitGrowth(lengths: readonly LengthAt[], bornOn: string, sex: str
   const prior = usualGrowthMm(ageInYears(bornOn, last.on), sex)
   const precision = spread / temMm ** 2 + 1 / GROWTH.priorSdMm ** 2
   const slope = (cross / temMm ** 2 + prior / GROWTH.priorSdMm ** 2) / precision
-  return { slopeMm: Math.max(0, slope), slopeSdMm: Math.sqrt(1 / precision), meanMm, meanMonth, firstOn, count: used.length, temMm }
+  return {
+    slopeMm: Math.max(0, slope),
+    slopeSdMm: Math.sqrt(1 / precision),
+    meanMm,
+    meanMonth,
+    firstOn,
+    count: used.length,
+    temMm,
+  }
 }
 
 /** Length on a day with its 95 % predictive band (what would be measured), mm. */
-export function lengthOn(fit: GrowthFit, on: string): { lengthMm: number; lowMm: number; highMm: number } {
+export function lengthOn(
+  fit: GrowthFit,
+  on: string,
+): { lengthMm: number; lowMm: number; highMm: number } {
   const dt = monthsBetween(fit.firstOn, on) - fit.meanMonth
   const lengthMm = fit.meanMm + fit.slopeMm * dt
   const sd = Math.sqrt(fit.temMm ** 2 * (1 + 1 / fit.count) + (fit.slopeSdMm * dt) ** 2)
   return { lengthMm, lowMm: lengthMm - 1.96 * sd, highMm: lengthMm + 1.96 * sd }
 }
 
-const addDays = (on: string, days: number) => new Date((dayNumber(on) + days) * 86_400_000).toISOString().slice(0, 10)
+const addDays = (on: string, days: number) =>
+  new Date((dayNumber(on) + days) * 86_400_000).toISOString().slice(0, 10)
 
 /**
  * The day on which a length is reached, as expected and as early as the band allows; null where the foot does not grow that far in ten years.
  *
  * @param fromOn looked for from this day on
  */
-export function reachedOn(fit: GrowthFit, lengthMm: number, fromOn: string): { expected: string | null; earliest: string | null } {
+export function reachedOn(
+  fit: GrowthFit,
+  lengthMm: number,
+  fromOn: string,
+): { expected: string | null; earliest: string | null } {
   const first = (value: (on: string) => number): string | null => {
-    for (let day = 0; day <= 3653; day++) if (value(addDays(fromOn, day)) >= lengthMm) return addDays(fromOn, day)
+    for (let day = 0; day <= 3653; day++)
+      if (value(addDays(fromOn, day)) >= lengthMm) return addDays(fromOn, day)
     return null
   }
-  return { expected: first((on) => lengthOn(fit, on).lengthMm), earliest: first((on) => lengthOn(fit, on).highMm) }
+  return {
+    expected: first((on) => lengthOn(fit, on).lengthMm),
+    earliest: first((on) => lengthOn(fit, on).highMm),
+  }
 }
 
 /** When footwear is outgrown (toe room under its least) and when a mould or device is made again (10 mm longer than when it was made). */
-export function outgrown(fit: GrowthFit, todayOn: string, { insideMm, leastRoomMm = GROWTH.leastRoomMm, madeAtMm }: { insideMm?: number; leastRoomMm?: number; madeAtMm?: number }): { footwear: ReturnType<typeof reachedOn> | null; remake: ReturnType<typeof reachedOn> | null } {
+export function outgrown(
+  fit: GrowthFit,
+  todayOn: string,
+  {
+    insideMm,
+    leastRoomMm = GROWTH.leastRoomMm,
+    madeAtMm,
+  }: { insideMm?: number; leastRoomMm?: number; madeAtMm?: number },
+): { footwear: ReturnType<typeof reachedOn> | null; remake: ReturnType<typeof reachedOn> | null } {
   return {
     footwear: insideMm === undefined ? null : reachedOn(fit, insideMm - leastRoomMm, todayOn),
     remake: madeAtMm === undefined ? null : reachedOn(fit, madeAtMm + GROWTH.remakeMm, todayOn),

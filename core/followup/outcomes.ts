@@ -11,7 +11,8 @@ export const OUTCOME_MOMENTS = [
 export type OutcomeMoment = (typeof OUTCOME_MOMENTS)[number]
 
 /** Days from one ISO day to another. @example daysBetween('2026-10-24', '2026-10-26') // 2 */
-export const daysBetween = (from: string, to: string): number => Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
+export const daysBetween = (from: string, to: string): number =>
+  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
 
 /** Which moment a day after the handover stands for; null before the first. */
 export function momentOf(handedOverOn: string, on: string): OutcomeMoment | null {
@@ -29,7 +30,15 @@ export interface MomentState {
 export function momentsOf(record: FittingRecord): MomentState[] {
   const on = record.handover?.on
   if (!on) return []
-  return OUTCOME_MOMENTS.map((moment) => ({ moment, dueOn: dayAfter(on, moment.days), answer: [...(record.followups ?? [])].sort((a, b) => (a.on < b.on ? -1 : 1)).filter((f) => f.on > on && momentOf(on, f.on)?.id === moment.id).at(-1) ?? null }))
+  return OUTCOME_MOMENTS.map((moment) => ({
+    moment,
+    dueOn: dayAfter(on, moment.days),
+    answer:
+      [...(record.followups ?? [])]
+        .sort((a, b) => (a.on < b.on ? -1 : 1))
+        .filter((f) => f.on > on && momentOf(on, f.on)?.id === moment.id)
+        .at(-1) ?? null,
+  }))
 }
 
 export interface ComfortSeries {
@@ -44,11 +53,20 @@ export interface ComfortSeries {
 /** Comfort over time against the value at handover (the last on or before it, else the first), held against the smallest believable change. */
 export function comfortSeries(record: FittingRecord): ComfortSeries {
   const counts = normsOf(record).comfortChange
-  const points = (record.followups ?? []).filter((f) => f.comfort !== undefined).map((f) => ({ on: f.on, comfort: f.comfort! })).sort((a, b) => (a.on < b.on ? -1 : 1))
+  const points = (record.followups ?? [])
+    .filter((f) => f.comfort !== undefined)
+    .map((f) => ({ on: f.on, comfort: f.comfort! }))
+    .sort((a, b) => (a.on < b.on ? -1 : 1))
   const handover = record.handover?.on
   const base = (handover && points.filter((p) => p.on <= handover).at(-1)) || points[0]
   const last = points.at(-1)
-  if (!base || !last || base === last) return { points, change: null, counts, verdict: 'first value' }
+  if (!base || !last || base === last)
+    return { points, change: null, counts, verdict: 'first value' }
   const change = last.comfort - base.comfort
-  return { points, change, counts, verdict: Math.abs(change) < counts ? 'no change' : change > 0 ? 'better' : 'worse' }
+  return {
+    points,
+    change,
+    counts,
+    verdict: Math.abs(change) < counts ? 'no change' : change > 0 ? 'better' : 'worse',
+  }
 }

@@ -21,10 +21,15 @@ export interface PackOutLine {
 
 /** Liner measured at days of use, as told at the follow-ups: share of its thickness that is gone. */
 export const linerSeen = (record: FittingRecord): { days: number; share: number }[] =>
-  (record.followups ?? []).flatMap((f) => (f.daysUsed !== undefined && f.liner && f.liner.newMm > 0 ? [{ days: f.daysUsed, share: Math.max(0, 1 - f.liner.nowMm / f.liner.newMm) }] : []))
+  (record.followups ?? []).flatMap((f) =>
+    f.daysUsed !== undefined && f.liner && f.liner.newMm > 0
+      ? [{ days: f.daysUsed, share: Math.max(0, 1 - f.liner.nowMm / f.liner.newMm) }]
+      : [],
+  )
 
 /** Days of use until packing out makes a difference at a station: loose, else roomy; null where it never does, or where it was so as new. */
-export const givesAfter = ({ roomyDays, looseDays }: PackOutLine): number | null => [looseDays, roomyDays].find((d) => d !== null && d > 0) ?? null
+export const givesAfter = ({ roomyDays, looseDays }: PackOutLine): number | null =>
+  [looseDays, roomyDays].find((d) => d !== null && d > 0) ?? null
 
 /** Stations that a liner holds; those it does not touch never pack out. */
 const LEAST_LOSS_MM = 0.2
@@ -35,7 +40,11 @@ const LEAST_LOSS_MM = 0.2
  *
  * @param daysUsed days it was worn until now
  */
-export function packOutForecast(record: FittingRecord, model: FootwearModel, daysUsed: number): { curve: PackOut; lines: PackOutLine[] } {
+export function packOutForecast(
+  record: FittingRecord,
+  model: FootwearModel,
+  daysUsed: number,
+): { curve: PackOut; lines: PackOutLine[] } {
   const curve = fitPackOut(linerSeen(record))
   const feet = standingFeet(record)
   const settings = matchSettings(record)
@@ -46,13 +55,27 @@ export function packOutForecast(record: FittingRecord, model: FootwearModel, day
     if (!foot || !size || model.liner.packOut <= 0) return []
     const fit = fitFoot(foot, side, model, size, settings)
     return (Object.keys(fit.targets) as Station[]).flatMap((station): PackOutLine[] => {
-      const [newMm, worn, band] = [fit.asNew[station], fit.clearances[station], fit.targets[station]]
+      const [newMm, worn, band] = [
+        fit.asNew[station],
+        fit.clearances[station],
+        fit.targets[station],
+      ]
       if (newMm === null || worn === null || !band) return []
       // What the whole liner would give, from what the model's own loss gives.
       const linerMm = (worn - newMm) / model.liner.packOut
       if (linerMm * curve.endShare < LEAST_LOSS_MM) return []
       const { roomyDays, looseDays, endVerdict } = looseAfter(newMm, linerMm, band, curve)
-      return [{ side, station, newMm, nowMm: newMm + linerMm * packedOut(curve, daysUsed), verdictEnd: endVerdict, roomyDays, looseDays }]
+      return [
+        {
+          side,
+          station,
+          newMm,
+          nowMm: newMm + linerMm * packedOut(curve, daysUsed),
+          verdictEnd: endVerdict,
+          roomyDays,
+          looseDays,
+        },
+      ]
     })
   })
   return { curve, lines: lines.sort((a, b) => (givesAfter(a) ?? 1e6) - (givesAfter(b) ?? 1e6)) }

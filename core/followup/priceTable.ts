@@ -32,13 +32,24 @@ export const priceTableSchema = z.strictObject({
 })
 export type PriceTable = z.output<typeof priceTableSchema>
 
-const device = (kind: (typeof DEVICE_KINDS)[number], name: string, amount: number): Price => ({ id: `device-${kind}`, name, kind: 'device', of: kind, amount })
+const device = (kind: (typeof DEVICE_KINDS)[number], name: string, amount: number): Price => ({
+  id: `device-${kind}`,
+  name,
+  kind: 'device',
+  of: kind,
+  amount,
+})
 /** House prices, invented, to be replaced by the shop's own. */
 export const HOUSE_PRICES: PriceTable = priceTableSchema.parse({
   prices: [
-    device('trim-to-fit', 'Trim-to-fit inserts, a pair', 60), device('heat-moulded', 'Heat-moulded footbeds, a pair', 160), device('full-custom', 'Full custom footbeds, a pair', 290),
-    { id: 'work-stretch', name: 'Shell stretch', kind: 'work', of: 'stretch', amount: 35 }, { id: 'work-grind', name: 'Shell grind', kind: 'work', of: 'grind', amount: 30 }, { id: 'work-other', name: 'Work on the shell', kind: 'work', of: 'other', amount: 25 },
-    { id: 'measuring', name: 'Measuring and examination', kind: 'visit', of: 'first', amount: 55 }, { id: 'adjustment', name: 'Adjustment visit', kind: 'visit', of: 'guarantee', amount: 40 },
+    device('trim-to-fit', 'Trim-to-fit inserts, a pair', 60),
+    device('heat-moulded', 'Heat-moulded footbeds, a pair', 160),
+    device('full-custom', 'Full custom footbeds, a pair', 290),
+    { id: 'work-stretch', name: 'Shell stretch', kind: 'work', of: 'stretch', amount: 35 },
+    { id: 'work-grind', name: 'Shell grind', kind: 'work', of: 'grind', amount: 30 },
+    { id: 'work-other', name: 'Work on the shell', kind: 'work', of: 'other', amount: 25 },
+    { id: 'measuring', name: 'Measuring and examination', kind: 'visit', of: 'first', amount: 55 },
+    { id: 'adjustment', name: 'Adjustment visit', kind: 'visit', of: 'guarantee', amount: 40 },
     { id: 'liner-mould', name: 'Liner mould', kind: 'other', of: 'liner-mould', amount: 45 },
   ],
 })

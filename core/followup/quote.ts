@@ -5,10 +5,15 @@ import { normsOf } from '../measure/normsTable'
 import type { FittingRecord } from '../record/schema'
 import { SIDES } from '../record/vocabulary'
 import type { PriceTable } from './priceTable'
-import type { quoteLineSchema, Quote} from '../record/quoteSchema';
+import type { quoteLineSchema, Quote } from '../record/quoteSchema'
 
 type Line = z.output<typeof quoteLineSchema>
-const DEVICES = { none: 'No device', 'trim-to-fit': 'Trim-to-fit insert', 'heat-moulded': 'Heat-moulded footbed', 'full-custom': 'Full custom footbed' } as const
+const DEVICES = {
+  none: 'No device',
+  'trim-to-fit': 'Trim-to-fit insert',
+  'heat-moulded': 'Heat-moulded footbed',
+  'full-custom': 'Full custom footbed',
+} as const
 
 /** Sums of a quote, money to the cent: what the lines come to without tax, tax by rate, and in all. */
 export interface QuoteSums {
@@ -25,23 +30,47 @@ const cent = (v: number) => Math.round((v + Number.EPSILON) * 100) / 100
  *
  * @returns lines, and what could not be priced
  */
-export function quoteLines(record: FittingRecord, models: readonly FootwearModel[], table: PriceTable): { lines: Line[]; missing: string[] } {
+export function quoteLines(
+  record: FittingRecord,
+  models: readonly FootwearModel[],
+  table: PriceTable,
+): { lines: Line[]; missing: string[] } {
   const lines: Line[] = []
   const missing: string[] = []
-  const find = (kind: string, of: string) => table.prices.find((p) => p.kind === kind && p.of === of)
-  const add = (words: string, count: number, price: { amount: number; taxPercent?: number } | undefined) => {
+  const find = (kind: string, of: string) =>
+    table.prices.find((p) => p.kind === kind && p.of === of)
+  const add = (
+    words: string,
+    count: number,
+    price: { amount: number; taxPercent?: number } | undefined,
+  ) => {
     if (!price) return void missing.push(words)
-    lines.push({ words, count, amount: price.amount, taxPercent: price.taxPercent ?? table.taxPercent })
+    lines.push({
+      words,
+      count,
+      amount: price.amount,
+      taxPercent: price.taxPercent ?? table.taxPercent,
+    })
   }
   const first = find('visit', 'first')
   if (first) add(first.name, 1, first)
   const chosen = record.footwear?.chosen
   const model = models.find((m) => m.id === chosen?.model)
   if (model && chosen) {
-    const sizes = [...new Set([chosen.sizeLeftMm, chosen.sizeRightMm].filter((s) => s !== undefined))].map((s) => sizeWords(s)).join(' and ')
-    add(`${model.maker} ${model.name}${sizes ? `, ${sizes}` : ''}`, 1, model.price > 0 ? { amount: model.price } : undefined)
+    const sizes = [
+      ...new Set([chosen.sizeLeftMm, chosen.sizeRightMm].filter((s) => s !== undefined)),
+    ]
+      .map((s) => sizeWords(s))
+      .join(' and ')
+    add(
+      `${model.maker} ${model.name}${sizes ? `, ${sizes}` : ''}`,
+      1,
+      model.price > 0 ? { amount: model.price } : undefined,
+    )
   }
-  const kinds = SIDES.map((s) => record.feet[s]?.device?.kind).filter((k): k is Exclude<typeof k, undefined | 'none'> => k !== undefined && k !== 'none')
+  const kinds = SIDES.map((s) => record.feet[s]?.device?.kind).filter(
+    (k): k is Exclude<typeof k, undefined | 'none'> => k !== undefined && k !== 'none',
+  )
   for (const kind of new Set(kinds)) {
     const feet = kinds.filter((k) => k === kind).length
     const price = find('device', kind)
@@ -52,11 +81,26 @@ export function quoteLines(record: FittingRecord, models: readonly FootwearModel
   for (const does of new Set(planned.map((w) => w.does))) {
     const price = find('work', does) ?? find('work', 'other')
     const count = planned.filter((w) => w.does === does).length
-    add(price && price.of !== 'other' ? price.name : `${does[0]!.toUpperCase()}${does.slice(1)}`, count, price)
+    add(
+      price && price.of !== 'other' ? price.name : `${does[0]!.toUpperCase()}${does.slice(1)}`,
+      count,
+      price,
+    )
   }
   const processes = normsOf(record).processes
-  for (const id of record.making?.extra ?? []) add(find('other', id)?.name ?? processes.find((p) => p.id === id)?.name ?? id, 1, find('other', id))
-  if (table.visitsUnderGuarantee > 0 && kinds.length > 0) lines.push({ words: `Visits for adjustment under guarantee, within ${table.guaranteeMonths} months`, count: table.visitsUnderGuarantee, amount: 0, taxPercent: table.taxPercent })
+  for (const id of record.making?.extra ?? [])
+    add(
+      find('other', id)?.name ?? processes.find((p) => p.id === id)?.name ?? id,
+      1,
+      find('other', id),
+    )
+  if (table.visitsUnderGuarantee > 0 && kinds.length > 0)
+    lines.push({
+      words: `Visits for adjustment under guarantee, within ${table.guaranteeMonths} months`,
+      count: table.visitsUnderGuarantee,
+      amount: 0,
+      taxPercent: table.taxPercent,
+    })
   return { lines, missing }
 }
 
@@ -68,7 +112,11 @@ export function quoteLines(record: FittingRecord, models: readonly FootwearModel
 export function quoteSums({ lines, withTax }: Pick<Quote, 'lines' | 'withTax'>): QuoteSums {
   const rates = [...new Set(lines.map((l) => l.taxPercent))].sort((a, b) => a - b)
   const sums = rates.map((percent) => {
-    const sum = cent(lines.filter((l) => l.taxPercent === percent).reduce((s, l) => s + cent(l.count * l.amount), 0))
+    const sum = cent(
+      lines
+        .filter((l) => l.taxPercent === percent)
+        .reduce((s, l) => s + cent(l.count * l.amount), 0),
+    )
     const amount = withTax ? cent(sum - sum / (1 + percent / 100)) : cent((sum * percent) / 100)
     return { percent, amount, net: withTax ? cent(sum - amount) : sum }
   })
@@ -78,11 +126,15 @@ export function quoteSums({ lines, withTax }: Pick<Quote, 'lines' | 'withTax'>):
 }
 
 /** Money as it is read. @example money(1234.5, '€') // '1,234.50 €' */
-export const money = (amount: number, currency: string): string => `${amount.toFixed(2).replace(/\B(?=(\d{3})+(?!\d))/g, ',')} ${currency}`
+export const money = (amount: number, currency: string): string =>
+  `${amount.toFixed(2).replace(/\B(?=(\d{3})+(?!\d))/g, ',')} ${currency}`
 
 /** Lines whose words, count or price differ between two quotes: what the client has changed. */
 export function quoteChanges(before: readonly Line[], after: readonly Line[]): string[] {
   const say = (l: Line) => `${l.count} × ${l.words} at ${l.amount}`
   const [old, next] = [before.map(say), after.map(say)]
-  return [...old.filter((l) => !next.includes(l)).map((l) => `out: ${l}`), ...next.filter((l) => !old.includes(l)).map((l) => `in: ${l}`)]
+  return [
+    ...old.filter((l) => !next.includes(l)).map((l) => `out: ${l}`),
+    ...next.filter((l) => !old.includes(l)).map((l) => `in: ${l}`),
+  ]
 }

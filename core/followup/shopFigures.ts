@@ -27,7 +27,9 @@ export function clientWaited(record: FittingRecord): number | null {
   const day = own.map((s) => s.entry!.startedAt!.slice(0, 10)).sort()[0]!
   const sitting = own.filter((s) => s.entry!.startedAt!.startsWith(day))
   if (sitting.length < 2) return null
-  const span = Math.max(...sitting.map((s) => ms(s.entry!.doneAt!))) - Math.min(...sitting.map((s) => ms(s.entry!.startedAt!)))
+  const span =
+    Math.max(...sitting.map((s) => ms(s.entry!.doneAt!))) -
+    Math.min(...sitting.map((s) => ms(s.entry!.startedAt!)))
   return Math.max(0, span / 60_000 - sitting.reduce((sum, s) => sum + (s.entry!.actualMin ?? 0), 0))
 }
 
@@ -36,7 +38,9 @@ export function rightAtOnce(record: FittingRecord): boolean | null {
   const on = record.handover?.on
   if (!on || !(record.followups ?? []).some((f) => f.on > on)) return null
   const later = (at: string | undefined) => at !== undefined && at.slice(0, 10) > on
-  const device = (['left', 'right'] as const).some((s) => record.feet[s]?.deviceVersions?.some((v) => later(v.at)))
+  const device = (['left', 'right'] as const).some((s) =>
+    record.feet[s]?.deviceVersions?.some((v) => later(v.at)),
+  )
   const shell = (record.footwear?.chosen?.work ?? []).some((w) => later(w.doneAt))
   return !device && !shell
 }
@@ -48,7 +52,13 @@ export function shopFigures(records: readonly FittingRecord[]): ShopFigures {
   const handed = records.filter((r) => r.handover?.on)
   const judged = handed.flatMap((r) => rightAtOnce(r) ?? [])
   return {
-    waitingMin: waits.length ? { mean: waits.reduce((s, v) => s + v, 0) / waits.length, most: Math.max(...waits), count: waits.length } : null,
+    waitingMin: waits.length
+      ? {
+          mean: waits.reduce((s, v) => s + v, 0) / waits.length,
+          most: Math.max(...waits),
+          count: waits.length,
+        }
+      : null,
     redone: { count: done.filter((j) => (j.redone ?? 0) > 0).length, of: done.length },
     firstTimeFit: { count: judged.filter(Boolean).length, of: judged.length },
     neverBack: { count: handed.length - judged.length, of: handed.length },

@@ -30,7 +30,9 @@ export function dayAfter(isoDay: string, days: number): string {
 /** Which pace: at risk by half hours with a look at the skin; children and stiff feet slower; everybody else an hour more a day. */
 export function wearInPace(record: FittingRecord): 'usual' | 'gentle' | 'atRisk' {
   if (slowWearIn(record)) return 'atRisk'
-  const stiff = SIDES.some((s) => Object.values(record.feet[s]?.findings?.mobility ?? {}).includes('stiff'))
+  const stiff = SIDES.some((s) =>
+    Object.values(record.feet[s]?.findings?.mobility ?? {}).includes('stiff'),
+  )
   return stiff || isChild(record.client, record.visit?.on) ? 'gentle' : 'usual'
 }
 
@@ -47,12 +49,27 @@ export function wearInPlan(record: FittingRecord, startOn: string): WearInDay[] 
   for (let k = 0; ; k++) {
     const minutes = Math.min(WEAR_IN.fullDayMin, firstMin + addMin * Math.floor(k / everyDays))
     days.push({
-      on: dayAfter(startOn, k), minutes,
-      words: pace === 'atRisk' ? `${minutes} min, then look at the skin${k === 0 ? '; ask someone if you cannot see it' : ''}` : k === 0 && pace === 'usual' ? '1 to 2 hours' : minutes === WEAR_IN.fullDayMin ? 'a full day' : `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'}`,
-      ...(pace === 'atRisk' && k > 0 && { only: 'only if redness was gone in 20 minutes; else the same again' }),
+      on: dayAfter(startOn, k),
+      minutes,
+      words:
+        pace === 'atRisk'
+          ? `${minutes} min, then look at the skin${k === 0 ? '; ask someone if you cannot see it' : ''}`
+          : k === 0 && pace === 'usual'
+            ? '1 to 2 hours'
+            : minutes === WEAR_IN.fullDayMin
+              ? 'a full day'
+              : `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'}`,
+      ...(pace === 'atRisk' &&
+        k > 0 && { only: 'only if redness was gone in 20 minutes; else the same again' }),
     })
     if (minutes === WEAR_IN.fullDayMin) break
   }
-  if (pace !== 'atRisk') days.push({ on: dayAfter(startOn, days.length), minutes: WEAR_IN.fullDayMin, words: 'sport', only: 'only after a full day without marks' })
+  if (pace !== 'atRisk')
+    days.push({
+      on: dayAfter(startOn, days.length),
+      minutes: WEAR_IN.fullDayMin,
+      words: 'sport',
+      only: 'only after a full day without marks',
+    })
   return days
 }

@@ -20,13 +20,27 @@ export const USUAL_LENGTH_MM = 260
 
 const AROUND: readonly Station[] = ['ball', 'waist', 'instep', 'instepHeight']
 const HOLDS: readonly Station[] = ['ball', 'waist', 'instep', 'heelInstep', 'ankle']
-const NUMB_AT: ReadonlySet<ComplaintPlace> = new Set(['greatToe', 'lesserToes', 'firstMetHead', 'secondMetHead', 'thirdMetHead', 'fourthMetHead', 'fifthMetHead'])
+const NUMB_AT: ReadonlySet<ComplaintPlace> = new Set([
+  'greatToe',
+  'lesserToes',
+  'firstMetHead',
+  'secondMetHead',
+  'thirdMetHead',
+  'fourthMetHead',
+  'fifthMetHead',
+])
 
 /** Station that a spot on the skin would press on: by view and by its share of the foot's length. Undefined under the sole. */
-export function stationAt(view: 'plantar' | 'dorsal' | 'medial' | 'lateral', xMm: number, yMm: number, lengthMm: number): Station | undefined {
+export function stationAt(
+  view: 'plantar' | 'dorsal' | 'medial' | 'lateral',
+  xMm: number,
+  yMm: number,
+  lengthMm: number,
+): Station | undefined {
   const s = yMm / lengthMm
   if (view === 'plantar') return undefined
-  if (s > 0.82) return view === 'dorsal' ? 'toeBoxHeight' : view === 'lateral' ? 'fifthToe' : 'toeBox'
+  if (s > 0.82)
+    return view === 'dorsal' ? 'toeBoxHeight' : view === 'lateral' ? 'fifthToe' : 'toeBox'
   if (s > 0.56) return view === 'dorsal' ? 'ballHeight' : view === 'lateral' ? 'fifthMet' : 'ball'
   if (view === 'dorsal') return s > 0.3 ? 'instepHeight' : 'heelInstep'
   if (s > 0.32) return view === 'medial' ? 'navicular' : 'waist'
@@ -39,21 +53,55 @@ export function stationAt(view: 'plantar' | 'dorsal' | 'medial' | 'lateral', xMm
  *
  * @param by how far each trait moves a band, mm; the shop's own where it has some
  */
-export function shiftsOf(record: FittingRecord, side: Side, child: boolean, activityShifts: Readonly<Record<string, number>> = ACTIVITY_SHIFT_MM, by: CharacterShifts = CHARACTER_MM): TargetShift[] {
+export function shiftsOf(
+  record: FittingRecord,
+  side: Side,
+  child: boolean,
+  activityShifts: Readonly<Record<string, number>> = ACTIVITY_SHIFT_MM,
+  by: CharacterShifts = CHARACTER_MM,
+): TargetShift[] {
   const foot = record.feet[side]
   if (!foot) return []
-  return [...jointShifts(record, foot, side, child, by), ...bonyShifts(foot, side, by), ...numbShifts(record, foot, side, by), ...activityShiftsOf(record, activityShifts)]
+  return [
+    ...jointShifts(record, foot, side, child, by),
+    ...bonyShifts(foot, side, by),
+    ...numbShifts(record, foot, side, by),
+    ...activityShiftsOf(record, activityShifts),
+  ]
 }
 
-function jointShifts(record: FittingRecord, foot: Foot, side: Side, child: boolean, by: CharacterShifts): TargetShift[] {
+function jointShifts(
+  record: FittingRecord,
+  foot: Foot,
+  side: Side,
+  child: boolean,
+  by: CharacterShifts,
+): TargetShift[] {
   if (child) return []
   const joints = Object.values(foot.findings?.mobility ?? {})
   const path = `feet.${side}.findings.mobility`
   const loose = joints.filter((j) => j === 'loose').length
   const stiff = joints.filter((j) => j === 'stiff').length
-  if (record.story?.conditions.includes('hypermobility') || loose >= 2 || (loose === 1 && stiff === 0 && joints.length > 0))
-    return HOLDS.map((station) => ({ station, lowMm: -by.loose, highMm: 0, words: 'a loose foot may take the snug end', trigger: loose ? path : 'story.conditions' }))
-  if (stiff >= 1) return AROUND.map((station) => ({ station, lowMm: by.stiff, highMm: by.stiff, words: 'a stiff foot wants room', trigger: path }))
+  if (
+    record.story?.conditions.includes('hypermobility') ||
+    loose >= 2 ||
+    (loose === 1 && stiff === 0 && joints.length > 0)
+  )
+    return HOLDS.map((station) => ({
+      station,
+      lowMm: -by.loose,
+      highMm: 0,
+      words: 'a loose foot may take the snug end',
+      trigger: loose ? path : 'story.conditions',
+    }))
+  if (stiff >= 1)
+    return AROUND.map((station) => ({
+      station,
+      lowMm: by.stiff,
+      highMm: by.stiff,
+      words: 'a stiff foot wants room',
+      trigger: path,
+    }))
   return []
 }
 
@@ -63,25 +111,59 @@ function bonyShifts(foot: Foot, side: Side, by: CharacterShifts): TargetShift[] 
   for (const [i, mark] of (foot.findings?.marks ?? []).entries()) {
     if (mark.kind !== 'bonyPoint' && mark.kind !== 'lump' && mark.kind !== 'corn') continue
     const station = stationAt(mark.view, mark.xMm, mark.yMm, length)
-    if (station && !out.has(station)) out.set(station, { station, lowMm: by.bony, highMm: by.bony, words: `a ${mark.kind === 'bonyPoint' ? 'bony point' : mark.kind} wants room at ${stationWords(station).short}`, trigger: `feet.${side}.findings.marks.${i}` })
+    if (station && !out.has(station))
+      out.set(station, {
+        station,
+        lowMm: by.bony,
+        highMm: by.bony,
+        words: `a ${mark.kind === 'bonyPoint' ? 'bony point' : mark.kind} wants room at ${stationWords(station).short}`,
+        trigger: `feet.${side}.findings.marks.${i}`,
+      })
   }
   return [...out.values()]
 }
 
-function numbShifts(record: FittingRecord, foot: Foot, side: Side, by: CharacterShifts): TargetShift[] {
+function numbShifts(
+  record: FittingRecord,
+  foot: Foot,
+  side: Side,
+  by: CharacterShifts,
+): TargetShift[] {
   const found = (foot.findings?.numbness?.toes.length ?? 0) > 0
-  const said = record.story?.complaints.findIndex((c) => c.foot === side && c.numb === true && NUMB_AT.has(c.at)) ?? -1
+  const said =
+    record.story?.complaints.findIndex(
+      (c) => c.foot === side && c.numb === true && NUMB_AT.has(c.at),
+    ) ?? -1
   if (!found && said < 0) return []
   const trigger = found ? `feet.${side}.findings.numbness` : `story.complaints.${said}`
-  return (['instep', 'instepHeight'] as const).map((station) => ({ station, lowMm: by.numb, highMm: by.numb, words: 'numb toes want room over the instep', trigger }))
+  return (['instep', 'instepHeight'] as const).map((station) => ({
+    station,
+    lowMm: by.numb,
+    highMm: by.numb,
+    words: 'numb toes want room over the instep',
+    trigger,
+  }))
 }
 
-function activityShiftsOf(record: FittingRecord, table: Readonly<Record<string, number>>): TargetShift[] {
+function activityShiftsOf(
+  record: FittingRecord,
+  table: Readonly<Record<string, number>>,
+): TargetShift[] {
   const activity = record.story?.activity
   if (!activity) return []
   return Object.entries(table).flatMap(([key, mm]) => {
     const [name, station] = key.split('.') as [string, Station]
-    return name === activity && station in STATION_KIND && mm !== 0 ? [{ station, lowMm: mm, highMm: mm, words: `${stationWords(station).short} ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm for what it is worn for`, trigger: 'story.activity' }] : []
+    return name === activity && station in STATION_KIND && mm !== 0
+      ? [
+          {
+            station,
+            lowMm: mm,
+            highMm: mm,
+            words: `${stationWords(station).short} ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm for what it is worn for`,
+            trigger: 'story.activity',
+          },
+        ]
+      : []
   })
 }
 

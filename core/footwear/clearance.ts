@@ -32,12 +32,21 @@ export interface StandingFoot {
 }
 
 /** Readings of a foot as it stands on its device: supported length, standing widths, heights and girths. Null without a length. */
-export function standingFoot(foot: Foot, stackMm: StandingFoot['stackMm'], norms: Norms = HOUSE_NORMS): StandingFoot | null {
+export function standingFoot(
+  foot: Foot,
+  stackMm: StandingFoot['stackMm'],
+  norms: Norms = HOUSE_NORMS,
+): StandingFoot | null {
   const standing = bestMean(foot, 'footLengthMm', 'standing')
   if (standing === undefined) return null
   const best = (what: Parameters<typeof bestMean>[1]) => bestMean(foot, what, 'standing')
   return {
-    lengthMm: supportedLengthMm(standing, meanOfReading(foot, 'footLengthMm', 'sitting'), foot.device?.kind ?? 'none', norms),
+    lengthMm: supportedLengthMm(
+      standing,
+      meanOfReading(foot, 'footLengthMm', 'sitting'),
+      foot.device?.kind ?? 'none',
+      norms,
+    ),
     bareLengthMm: standing,
     forefootWidthMm: best('forefootWidthMm'),
     heelWidthMm: best('heelWidthMm'),
@@ -70,14 +79,34 @@ const RULES: Readonly<Record<Station, StationRule>> = {
   ballHeight: { shell: 'ballHeightMm', foot: () => undefined, reading: 'ballHeightMm' },
   waist: { shell: 'waistGirthMm', foot: (f) => f.waistGirthMm, reading: 'waistGirthMm' },
   instep: { shell: 'instepGirthMm', foot: (f) => f.instepGirthMm, reading: 'instepGirthMm' },
-  instepHeight: { shell: 'instepHeightMm', foot: (f) => f.dorsumHeightMm, reading: 'dorsumHeightMm' },
+  instepHeight: {
+    shell: 'instepHeightMm',
+    foot: (f) => f.dorsumHeightMm,
+    reading: 'dorsumHeightMm',
+  },
   heel: { shell: 'heelWidthMm', foot: (f) => f.heelWidthMm, reading: 'heelWidthMm' },
-  heelInstep: { shell: 'heelInstepGirthMm', foot: (f) => f.heelInstepGirthMm, reading: 'heelInstepGirthMm' },
+  heelInstep: {
+    shell: 'heelInstepGirthMm',
+    foot: (f) => f.heelInstepGirthMm,
+    reading: 'heelInstepGirthMm',
+  },
   ankle: { shell: 'ankleWidthMm', foot: (f) => f.malleolusWidthMm, reading: 'malleolusWidthMm' },
   cuff: { shell: 'cuffGirthMm', foot: (f) => f.calfGirthMm, reading: 'calfGirthMm' },
-  fifthToe: { shell: 'fifthToeRoomMm', foot: (f) => f.proudMm?.fifthToe, reading: 'findings.marks (fifth toe)' },
-  fifthMet: { shell: 'fifthMetRoomMm', foot: (f) => f.proudMm?.fifthMet, reading: 'findings.marks (fifth met head)' },
-  navicular: { shell: 'navicularRoomMm', foot: (f) => f.proudMm?.navicular, reading: 'findings.marks (navicular)' },
+  fifthToe: {
+    shell: 'fifthToeRoomMm',
+    foot: (f) => f.proudMm?.fifthToe,
+    reading: 'findings.marks (fifth toe)',
+  },
+  fifthMet: {
+    shell: 'fifthMetRoomMm',
+    foot: (f) => f.proudMm?.fifthMet,
+    reading: 'findings.marks (fifth met head)',
+  },
+  navicular: {
+    shell: 'navicularRoomMm',
+    foot: (f) => f.proudMm?.navicular,
+    reading: 'findings.marks (navicular)',
+  },
 }
 
 /** Clearance at every station as a straight line over the steps of grade: base + n·step, mm. NaN where a measure is missing. */
@@ -99,7 +128,10 @@ const VALUES = new WeakMap<StandingFoot, Float64Array>()
 function insideValues(model: FootwearModel): Float64Array {
   const had = INSIDES.get(model)
   if (had) return had
-  const made = Float64Array.from(STATIONS, (s) => (s === 'ball' ? ballInsideMm(model) : model.at[RULES[s].shell]) ?? Number.NaN)
+  const made = Float64Array.from(
+    STATIONS,
+    (s) => (s === 'ball' ? ballInsideMm(model) : model.at[RULES[s].shell]) ?? Number.NaN,
+  )
   INSIDES.set(model, made)
   return made
 }
@@ -113,8 +145,17 @@ const INSIDES = new WeakMap<FootwearModel, Float64Array>()
  * @param linerShare 1 as new, 1 − packOut after break-in
  * @param into arrays to write over, so that a catalogue is matched without making new ones
  */
-export function clearanceLines(foot: StandingFoot, model: FootwearModel, sockMm: number, linerShare: number, into?: ClearanceLines): ClearanceLines {
-  const { baseMm, stepMm } = into ?? { baseMm: new Float64Array(STATIONS.length), stepMm: new Float64Array(STATIONS.length) }
+export function clearanceLines(
+  foot: StandingFoot,
+  model: FootwearModel,
+  sockMm: number,
+  linerShare: number,
+  into?: ClearanceLines,
+): ClearanceLines {
+  const { baseMm, stepMm } = into ?? {
+    baseMm: new Float64Array(STATIONS.length),
+    stepMm: new Float64Array(STATIONS.length),
+  }
   const room = insideValues(model)
   const own = footValues(foot)
   const { thicknessMm } = model.liner
@@ -163,7 +204,8 @@ export function clearanceLines(foot: StandingFoot, model: FootwearModel, sockMm:
 }
 
 /** Does the foot have the measure of a station? Bumps are not asked of a foot. */
-export const footHas = (foot: StandingFoot, station: Station): boolean => STATION_KIND[station] !== 'bump' && RULES[station].foot(foot) !== undefined
+export const footHas = (foot: StandingFoot, station: Station): boolean =>
+  STATION_KIND[station] !== 'bump' && RULES[station].foot(foot) !== undefined
 
 export interface Clearances {
   /** as worn after the liner's break-in, mm, + = room; null where a measure is missing */
@@ -180,11 +222,24 @@ export interface Clearances {
  * @param sockMm one compressed layer
  * @param offsetsMm room that work on this shell gave or took, or that checks and the client's feet showed, by station
  */
-export function clearances(foot: StandingFoot, model: FootwearModel, sizeMm: number, sockMm: number, offsetsMm: Partial<Record<Station, number>> = {}): Clearances {
+export function clearances(
+  foot: StandingFoot,
+  model: FootwearModel,
+  sizeMm: number,
+  sockMm: number,
+  offsetsMm: Partial<Record<Station, number>> = {},
+): Clearances {
   const n = gradeSteps(model, sizeMm)
   const at = (share: number) => {
     const lines = clearanceLines(foot, model, sockMm, share)
-    return Object.fromEntries(STATIONS.map((s, i) => [s, Number.isNaN(lines.baseMm[i]) ? null : lines.baseMm[i]! + n * lines.stepMm[i]! + (offsetsMm[s] ?? 0)])) as Record<Station, number | null>
+    return Object.fromEntries(
+      STATIONS.map((s, i) => [
+        s,
+        Number.isNaN(lines.baseMm[i])
+          ? null
+          : lines.baseMm[i]! + n * lines.stepMm[i]! + (offsetsMm[s] ?? 0),
+      ]),
+    ) as Record<Station, number | null>
   }
   return { worn: at(1 - model.liner.packOut), asNew: at(1), missing: missingMeasures(foot, model) }
 }
@@ -197,7 +252,8 @@ export function missingMeasures(foot: StandingFoot, model: FootwearModel): strin
     const inside = station === 'ball' ? ballInsideMm(model) : model.at[rule.shell]
     const bump = STATION_KIND[station] === 'bump'
     if (inside === undefined && !bump) out.add(`models.${model.id}.at.${rule.shell}`)
-    if (rule.foot(foot) === undefined && !(bump && inside === undefined)) out.add(bump ? rule.reading : `readings.${rule.reading}`)
+    if (rule.foot(foot) === undefined && !(bump && inside === undefined))
+      out.add(bump ? rule.reading : `readings.${rule.reading}`)
   }
   return [...out]
 }

@@ -43,16 +43,29 @@ export function adviseFlex(record: FittingRecord, cold: boolean): FlexAdvice {
   if (ability) add(ABILITY[ability], ability)
   else missing.push('ability')
   if (force) add(FORCE[force], `${force} force`)
-  const bends = SIDES.flatMap((side) => mean(record.feet[side]?.findings?.ankleKneeBentDeg ?? []) ?? [])
+  const bends = SIDES.flatMap(
+    (side) => mean(record.feet[side]?.findings?.ankleKneeBentDeg ?? []) ?? [],
+  )
   if (bends.length === 0) missing.push('ankle range')
-  else if (Math.min(...bends) < LITTLE_ANKLE_DEG) add(-1, `ankle bends only ${Math.round(Math.min(...bends))}°: softer, and look at lean and ramp first`)
+  else if (Math.min(...bends) < LITTLE_ANKLE_DEG)
+    add(
+      -1,
+      `ankle bends only ${Math.round(Math.min(...bends))}°: softer, and look at lean and ramp first`,
+    )
   if (cold) add(-0.5, 'cold stiffens plastic')
   const step = Math.min(10, Math.max(1, MIDDLE + parts.reduce((sum, p) => sum + p.steps, 0)))
-  return { step: Math.round(step * 2) / 2, parts: parts.map((p) => ({ ...p, steps: Math.round(p.steps * 10) / 10 })), missing }
+  return {
+    step: Math.round(step * 2) / 2,
+    parts: parts.map((p) => ({ ...p, steps: Math.round(p.steps * 10) / 10 })),
+    missing,
+  }
 }
 
 /** House line where a maker has no points of its own: index 60 is step 2, 130 step 9 (own assumption). */
-const HOUSE_LINE: readonly (readonly [number, number])[] = [[60, 2], [130, 9]]
+const HOUSE_LINE: readonly (readonly [number, number])[] = [
+  [60, 2],
+  [130, 9],
+]
 
 /**
  * A maker's flex number on the shop's own scale. Numbers of two makers cannot be compared; the shop ties each maker's to its own by points.
@@ -60,7 +73,10 @@ const HOUSE_LINE: readonly (readonly [number, number])[] = [[60, 2], [130, 9]]
  * @returns null where the model states no flex; `calibrated` says whether the maker has two points or more
  * @example ownFlexStep(model with index 95, { Tarnwright: [[80, 4], [110, 7]] }) // { step: 5.5, calibrated: true }
  */
-export function ownFlexStep(model: Pick<FootwearModel, 'maker' | 'flex'>, points: FlexPoints): { step: number; calibrated: boolean } | null {
+export function ownFlexStep(
+  model: Pick<FootwearModel, 'maker' | 'flex'>,
+  points: FlexPoints,
+): { step: number; calibrated: boolean } | null {
   if (!model.flex) return null
   const own = points[model.maker] ?? []
   const calibrated = new Set(own.map(([index]) => index)).size >= 2
@@ -74,10 +90,15 @@ export function ownFlexStep(model: Pick<FootwearModel, 'maker' | 'flex'>, points
 }
 
 /** How a model's flex stands to the advice, in words; indices are the maker's own. */
-export function flexWords(model: Pick<FootwearModel, 'maker' | 'flex'>, advice: FlexAdvice, points: FlexPoints): string {
+export function flexWords(
+  model: Pick<FootwearModel, 'maker' | 'flex'>,
+  advice: FlexAdvice,
+  points: FlexPoints,
+): string {
   const own = ownFlexStep(model, points)
   if (!own) return 'no flex stated'
   const off = own.step - advice.step
-  const how = Math.abs(off) <= 1 ? 'suits' : off > 0 ? 'stiffer than advised' : 'softer than advised'
+  const how =
+    Math.abs(off) <= 1 ? 'suits' : off > 0 ? 'stiffer than advised' : 'softer than advised'
   return `flex ${model.flex!.index} by ${model.maker}, step ${own.step} here${own.calibrated ? '' : ' (house line: not calibrated)'}; ${advice.step} advised: ${how}`
 }

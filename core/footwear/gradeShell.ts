@@ -1,7 +1,13 @@
 import type { FootwearModel, Stations } from './catalogueSchema'
 
 const GIRTHS = new Set(['waistGirthMm', 'instepGirthMm', 'heelInstepGirthMm', 'cuffGirthMm'])
-const HEIGHTS = new Set(['toeBoxHeightMm', 'ballHeightMm', 'instepHeightMm', 'ankleHeightMm', 'cuffHeightMm'])
+const HEIGHTS = new Set([
+  'toeBoxHeightMm',
+  'ballHeightMm',
+  'instepHeightMm',
+  'ankleHeightMm',
+  'cuffHeightMm',
+])
 /** Rooms for bumps do not grow with the size. */
 const ROOMS = new Set(['fifthToeRoomMm', 'fifthMetRoomMm', 'navicularRoomMm'])
 
@@ -11,7 +17,10 @@ const ROOMS = new Set(['fifthToeRoomMm', 'fifthMetRoomMm', 'navicularRoomMm'])
  *
  * @example gradeSteps({ referenceMm: 265, shellStep: 'whole', pairing: '0-5' }, 270) // 1; 265 → 0
  */
-export function gradeSteps(model: Pick<FootwearModel, 'referenceMm' | 'shellStep' | 'pairing'>, sizeMm: number): number {
+export function gradeSteps(
+  model: Pick<FootwearModel, 'referenceMm' | 'shellStep' | 'pairing'>,
+  sizeMm: number,
+): number {
   if (model.shellStep === 'half') return (sizeMm - model.referenceMm) / 10
   const shift = model.pairing === '5-0' ? 5 : 0
   return Math.floor((sizeMm + shift) / 10) - Math.floor((model.referenceMm + shift) / 10)
@@ -19,7 +28,10 @@ export function gradeSteps(model: Pick<FootwearModel, 'referenceMm' | 'shellStep
 
 /** Inside width at the ball at the reference size, mm: measured, else last width as sold + 2 × liner after break-in. */
 export const ballInsideMm = (model: FootwearModel): number | undefined =>
-  model.at.ballWidthMm ?? (model.lastWidthMm === undefined ? undefined : model.lastWidthMm + 2 * model.liner.thicknessMm.ball * (1 - model.liner.packOut))
+  model.at.ballWidthMm ??
+  (model.lastWidthMm === undefined
+    ? undefined
+    : model.lastWidthMm + 2 * model.liner.thicknessMm.ball * (1 - model.liner.packOut))
 
 /**
  * Inside of the bare shell at a size, mm: reference + steps × grade, station by station. Unknown stations stay unknown, but a ball that was
@@ -30,7 +42,15 @@ export function shellInside(model: FootwearModel, sizeMm: number): Stations {
   const { grade } = model
   return Object.fromEntries(
     Object.entries({ ...model.at, ballWidthMm: ballInsideMm(model) }).map(([station, value]) => {
-      const step = ROOMS.has(station) ? 0 : station === 'lengthMm' ? grade.lengthMm : GIRTHS.has(station) ? grade.girthMm : HEIGHTS.has(station) ? grade.heightMm : grade.widthMm
+      const step = ROOMS.has(station)
+        ? 0
+        : station === 'lengthMm'
+          ? grade.lengthMm
+          : GIRTHS.has(station)
+            ? grade.girthMm
+            : HEIGHTS.has(station)
+              ? grade.heightMm
+              : grade.widthMm
       return [station, value === undefined ? undefined : value + n * step]
     }),
   ) as Stations

@@ -4,7 +4,13 @@ import type { FootwearModel } from './catalogueSchema'
 import type { StandingFoot } from './clearance'
 import { bandsOf, fitFoot, type FootFit, type MatchSettings } from './fitFoot'
 import type { WorkItem } from './mend'
-import { emptyScores, familyGround, rankSizes, type FamilyGround, type SizeScores } from './rankSizes'
+import {
+  emptyScores,
+  familyGround,
+  rankSizes,
+  type FamilyGround,
+  type SizeScores,
+} from './rankSizes'
 import { reasonsOf, sizeWords } from './reasons'
 import type { Band } from './targets'
 
@@ -67,7 +73,13 @@ function groundOf(feet: Feet, settings: MatchSettings): Ground {
 const SCORES: Record<Side, SizeScores> = { left: emptyScores(), right: emptyScores() }
 
 /** Is size a better than size b for one foot: usable first, less score, nearer to the middle of its bands, nearer to the foot? */
-function better({ score, offAim, usable }: SizeScores, a: number, b: number, sizesMm: readonly number[], lengthMm: number): boolean {
+function better(
+  { score, offAim, usable }: SizeScores,
+  a: number,
+  b: number,
+  sizesMm: readonly number[],
+  lengthMm: number,
+): boolean {
   if (usable[a] !== usable[b]) return usable[a] === 1
   if (Math.abs(score[a]! - score[b]!) > EPS) return score[a]! < score[b]!
   if (Math.abs(offAim[a]! - offAim[b]!) > EPS) return offAim[a]! < offAim[b]!
@@ -75,28 +87,53 @@ function better({ score, offAim, usable }: SizeScores, a: number, b: number, siz
 }
 
 /** The best size of each foot; two feet get one size unless a split pair with its cost is still better. */
-function pickSizes(feet: Feet, model: FootwearModel, settings: MatchSettings, ground: Ground): Pick {
+function pickSizes(
+  feet: Feet,
+  model: FootwearModel,
+  settings: MatchSettings,
+  ground: Ground,
+): Pick {
   const { sizesMm } = model
   const best = (side: Side): number => {
     const foot = feet[side]
     if (!foot) return -1
     const scores = rankSizes(foot, side, model, settings, ground(model.family, side), SCORES[side])
     let own = 0
-    for (let k = 1; k < sizesMm.length; k++) if (better(scores, k, own, sizesMm, foot.lengthMm)) own = k
+    for (let k = 1; k < sizesMm.length; k++)
+      if (better(scores, k, own, sizesMm, foot.lengthMm)) own = k
     return own
   }
   const [left, right] = [best('left'), best('right')]
   const { left: l, right: r } = SCORES
   if (left < 0 || right < 0) {
     const [scores, k] = left < 0 ? [r, right] : [l, left]
-    return { left, right, score: scores.score[k]!, offAim: scores.offAim[k]!, usable: scores.usable[k] === 1 }
+    return {
+      left,
+      right,
+      score: scores.score[k]!,
+      offAim: scores.offAim[k]!,
+      usable: scores.usable[k] === 1,
+    }
   }
-  const pair = (a: number, b: number): Pick => ({ left: a, right: b, score: (l.score[a]! + r.score[b]! + (a === b ? 0 : SPLIT_COSTS)) / 2, offAim: l.offAim[a]! + r.offAim[b]!, usable: l.usable[a] === 1 && r.usable[b] === 1 })
+  const pair = (a: number, b: number): Pick => ({
+    left: a,
+    right: b,
+    score: (l.score[a]! + r.score[b]! + (a === b ? 0 : SPLIT_COSTS)) / 2,
+    offAim: l.offAim[a]! + r.offAim[b]!,
+    usable: l.usable[a] === 1 && r.usable[b] === 1,
+  })
   let won = pair(left, right)
   if (left === right) return won
   for (let k = 0; k < sizesMm.length; k++) {
     const same = pair(k, k)
-    if (same.usable !== won.usable ? same.usable : Math.abs(same.score - won.score) > EPS ? same.score < won.score : same.offAim < won.offAim - EPS) won = same
+    if (
+      same.usable !== won.usable
+        ? same.usable
+        : Math.abs(same.score - won.score) > EPS
+          ? same.score < won.score
+          : same.offAim < won.offAim - EPS
+    )
+      won = same
   }
   return won
 }
@@ -110,22 +147,59 @@ function pickSizes(feet: Feet, model: FootwearModel, settings: MatchSettings, gr
  * @param feet one foot or both, as they stand on their devices
  * @param most only so many of the best are told in full; 0 for all
  */
-export function matchCatalogue(feet: Feet, models: readonly FootwearModel[], settings: MatchSettings, most = 0): MatchResult {
+export function matchCatalogue(
+  feet: Feet,
+  models: readonly FootwearModel[],
+  settings: MatchSettings,
+  most = 0,
+): MatchResult {
   const ground = groundOf(feet, settings)
   const picked = models.map((model) => ({ model, pick: pickSizes(feet, model, settings, ground) }))
   const order = (a: (typeof picked)[number], b: (typeof picked)[number]) =>
-    Math.abs(a.pick.score - b.pick.score) > EPS ? a.pick.score - b.pick.score : Math.abs(a.pick.offAim - b.pick.offAim) > EPS ? a.pick.offAim - b.pick.offAim : a.model.id < b.model.id ? -1 : 1
+    Math.abs(a.pick.score - b.pick.score) > EPS
+      ? a.pick.score - b.pick.score
+      : Math.abs(a.pick.offAim - b.pick.offAim) > EPS
+        ? a.pick.offAim - b.pick.offAim
+        : a.model.id < b.model.id
+          ? -1
+          : 1
   const told = ({ model, pick }: (typeof picked)[number]) =>
-    SIDES.flatMap((side) => (pick[side] < 0 ? [] : [[side, fitFoot(feet[side]!, side, model, model.sizesMm[pick[side]]!, settings, ground(model.family, side).bands)] as const]))
+    SIDES.flatMap((side) =>
+      pick[side] < 0
+        ? []
+        : [
+            [
+              side,
+              fitFoot(
+                feet[side]!,
+                side,
+                model,
+                model.sizesMm[pick[side]]!,
+                settings,
+                ground(model.family, side).bands,
+              ),
+            ] as const,
+          ],
+    )
   const some = (list: typeof picked) => (most > 0 ? list.slice(0, most) : list)
   return {
     pair: some(picked.filter((p) => p.pick.usable).sort(order)).map((p) => {
       const fits = told(p)
-      return { model: p.model.id, ...Object.fromEntries(fits), score: p.pick.score, work: fits.flatMap(([, fit]) => fit.work), reasons: reasonsOf(fits, p.model, settings) }
+      return {
+        model: p.model.id,
+        ...Object.fromEntries(fits),
+        score: p.pick.score,
+        work: fits.flatMap(([, fit]) => fit.work),
+        reasons: reasonsOf(fits, p.model, settings),
+      }
     }),
     rejected: some(picked.filter((p) => !p.pick.usable).sort(order)).map((p) => {
       const [side, fit] = told(p).find(([, f]) => f.because !== null)!
-      return { model: p.model.id, because: `${side} ${sizeWords(fit.sizeMm)}: ${fit.because}`, score: p.pick.score }
+      return {
+        model: p.model.id,
+        because: `${side} ${sizeWords(fit.sizeMm)}: ${fit.because}`,
+        score: p.pick.score,
+      }
     }),
     counts: { fit: picked.filter((p) => p.pick.usable).length, compared: picked.length },
   }

@@ -33,14 +33,24 @@ export function stackOf(foot: Foot): StandingFoot['stackMm'] {
 export function matchSettings(record: FittingRecord): MatchSettings {
   const child = isChild(record.client, record.visit?.on)
   const norms = normsOf(record)
-  const lengths = Object.fromEntries(SIDES.flatMap((side) => (record.feet[side] ? [[side, bestMean(record.feet[side], 'footLengthMm', 'standing')]] : []))) as Partial<Record<Side, number>>
+  const lengths = Object.fromEntries(
+    SIDES.flatMap((side) =>
+      record.feet[side] ? [[side, bestMean(record.feet[side], 'footLengthMm', 'standing')]] : [],
+    ),
+  ) as Partial<Record<Side, number>>
   return {
     intent: record.story?.intent ?? 'all-round',
     socks: socksOf(record),
     child,
     targets: norms.matchTargets,
-    shifts: { left: shiftsOf(record, 'left', child, norms.activityShiftMm, norms.characterShiftMm), right: shiftsOf(record, 'right', child, norms.activityShiftMm, norms.characterShiftMm) },
-    offsets: [...feltOffsets(record.footwear, lengths), ...workedOffsets(record.footwear?.chosen?.work ?? [])],
+    shifts: {
+      left: shiftsOf(record, 'left', child, norms.activityShiftMm, norms.characterShiftMm),
+      right: shiftsOf(record, 'right', child, norms.activityShiftMm, norms.characterShiftMm),
+    },
+    offsets: [
+      ...feltOffsets(record.footwear, lengths),
+      ...workedOffsets(record.footwear?.chosen?.work ?? []),
+    ],
   }
 }
 
@@ -52,7 +62,12 @@ export function standingFeet(record: FittingRecord): Feet {
     const standing = foot && standingFoot(foot, stackOf(foot), normsOf(record))
     if (standing) feet[side] = standing
   }
-  if (Object.keys(feet).length === 0) throw new Refusal('no-length', 'feet.left.readings: footLengthMm is needed to match footwear.', 'feet.left.readings')
+  if (Object.keys(feet).length === 0)
+    throw new Refusal(
+      'no-length',
+      'feet.left.readings: footLengthMm is needed to match footwear.',
+      'feet.left.readings',
+    )
   return feet
 }
 
@@ -61,7 +76,11 @@ export function standingFeet(record: FittingRecord): Feet {
  *
  * @param learned what the shop's shell checks taught of models
  */
-export function matchRecord(record: FittingRecord, models: readonly FootwearModel[], learned: MatchSettings['learned'] = {}): MatchResult {
+export function matchRecord(
+  record: FittingRecord,
+  models: readonly FootwearModel[],
+  learned: MatchSettings['learned'] = {},
+): MatchResult {
   return matchCatalogue(standingFeet(record), models, { ...matchSettings(record), learned })
 }
 
@@ -75,7 +94,11 @@ export interface MatchReport extends MatchResult {
 }
 
 /** Everything `arch match` prints. */
-export function matchReport(record: FittingRecord, models: readonly FootwearModel[], learned: MatchSettings['learned'] = {}): MatchReport {
+export function matchReport(
+  record: FittingRecord,
+  models: readonly FootwearModel[],
+  learned: MatchSettings['learned'] = {},
+): MatchReport {
   const feet = standingFeet(record)
   const settings = { ...matchSettings(record), learned }
   const result = matchCatalogue(feet, models, settings)
@@ -83,7 +106,16 @@ export function matchReport(record: FittingRecord, models: readonly FootwearMode
   const first = byId.get(result.pair[0]?.model ?? result.rejected[0]?.model ?? '')
   return {
     ...result,
-    pair: result.pair.map((p) => ({ ...p, spots: Object.fromEntries(SIDES.flatMap((side) => (p[side] && feet[side] ? [[side, contactSpots(feet[side], byId.get(p.model)!, p[side])]] : []))) })),
+    pair: result.pair.map((p) => ({
+      ...p,
+      spots: Object.fromEntries(
+        SIDES.flatMap((side) =>
+          p[side] && feet[side]
+            ? [[side, contactSpots(feet[side], byId.get(p.model)!, p[side])]]
+            : [],
+        ),
+      ),
+    })),
     split: first ? pairOptions(feet, first, settings) : null,
     shape: shapeNotes(record),
     notes: sockNotes(settings.socks, settings.child),

@@ -14,19 +14,64 @@ export interface OrderMeasure {
 
 /** Measures of a custom shell, from the calf down to the toe. */
 export const ORDER_MEASURES: readonly OrderMeasure[] = [
-  { code: 'C1', name: 'Calf girth', how: 'around the calf at the height of the cuff, the height written beside it', reading: 'calfGirthMm' },
+  {
+    code: 'C1',
+    name: 'Calf girth',
+    how: 'around the calf at the height of the cuff, the height written beside it',
+    reading: 'calfGirthMm',
+  },
   { code: 'C2', name: 'Ankle girth', how: 'smallest above the malleoli', reading: 'ankleGirthMm' },
-  { code: 'A1', name: 'Inner ankle, height', how: 'floor to the middle of the bone', reading: 'medialMalleolusHeightMm' },
-  { code: 'A2', name: 'Outer ankle, height', how: 'floor to the middle of the bone', reading: 'lateralMalleolusHeightMm' },
+  {
+    code: 'A1',
+    name: 'Inner ankle, height',
+    how: 'floor to the middle of the bone',
+    reading: 'medialMalleolusHeightMm',
+  },
+  {
+    code: 'A2',
+    name: 'Outer ankle, height',
+    how: 'floor to the middle of the bone',
+    reading: 'lateralMalleolusHeightMm',
+  },
   { code: 'A3', name: 'Ankle width', how: 'over both bones', reading: 'malleolusWidthMm' },
-  { code: 'H1', name: 'Heel–instep girth', how: 'around heel point and bend of the instep', reading: 'heelInstepGirthMm' },
-  { code: 'H2', name: 'Heel width', how: 'widest, 30 mm over the floor or less', reading: 'heelWidthMm' },
-  { code: 'I1', name: 'Instep girth', how: 'around the highest point of the instep', reading: 'instepGirthMm' },
+  {
+    code: 'H1',
+    name: 'Heel–instep girth',
+    how: 'around heel point and bend of the instep',
+    reading: 'heelInstepGirthMm',
+  },
+  {
+    code: 'H2',
+    name: 'Heel width',
+    how: 'widest, 30 mm over the floor or less',
+    reading: 'heelWidthMm',
+  },
+  {
+    code: 'I1',
+    name: 'Instep girth',
+    how: 'around the highest point of the instep',
+    reading: 'instepGirthMm',
+  },
   { code: 'I2', name: 'Dorsum height', how: 'at half the foot length', reading: 'dorsumHeightMm' },
   { code: 'W1', name: 'Waist girth', how: 'smallest around the midfoot', reading: 'waistGirthMm' },
-  { code: 'N1', name: 'Navicular height', how: 'its bump to the floor', reading: 'navicularHeightMm' },
-  { code: 'B1', name: 'Ball girth', how: 'around first and fifth met heads', reading: 'ballGirthMm' },
-  { code: 'B2', name: 'Forefoot width', how: 'over first and fifth met heads', reading: 'forefootWidthMm' },
+  {
+    code: 'N1',
+    name: 'Navicular height',
+    how: 'its bump to the floor',
+    reading: 'navicularHeightMm',
+  },
+  {
+    code: 'B1',
+    name: 'Ball girth',
+    how: 'around first and fifth met heads',
+    reading: 'ballGirthMm',
+  },
+  {
+    code: 'B2',
+    name: 'Forefoot width',
+    how: 'over first and fifth met heads',
+    reading: 'forefootWidthMm',
+  },
   { code: 'B3', name: 'Arch length', how: 'heel to the first joint', reading: 'archLengthMm' },
   { code: 'T1', name: 'Toe height', how: 'highest toe', reading: 'toeBoxHeightMm' },
   { code: 'T2', name: 'Foot length', how: 'heel to the longest toe', reading: 'footLengthMm' },
@@ -46,8 +91,22 @@ export const ORDER_REGIONS = [
 
 export interface OrderSheet {
   code: string
-  measures: { code: string; name: string; how: string; feet: Partial<Record<Side, { standing: number | null; sitting: number | null; heightMm?: number }>> }[]
-  regions: { code: string; name: string; side: string; left: number; right: number; because: string }[]
+  measures: {
+    code: string
+    name: string
+    how: string
+    feet: Partial<
+      Record<Side, { standing: number | null; sitting: number | null; heightMm?: number }>
+    >
+  }[]
+  regions: {
+    code: string
+    name: string
+    side: string
+    left: number
+    right: number
+    because: string
+  }[]
   missing: string[]
 }
 
@@ -68,7 +127,9 @@ export function orderSheet(record: FittingRecord): OrderSheet {
         const standing = meanOfReading(foot, reading, 'standing') ?? null
         const sitting = meanOfReading(foot, reading, 'sitting') ?? null
         if (standing === null && sitting === null) missing.push(`${side}: ${name.toLowerCase()}`)
-        const heightMm = foot.readings.find((r) => r.what === reading && r.heightMm !== undefined)?.heightMm
+        const heightMm = foot.readings.find(
+          (r) => r.what === reading && r.heightMm !== undefined,
+        )?.heightMm
         return [[side, { standing, sitting, ...(heightMm !== undefined && { heightMm }) }]]
       }),
     )
@@ -78,14 +139,34 @@ export function orderSheet(record: FittingRecord): OrderSheet {
   const regions = ORDER_REGIONS.flatMap(({ code, name, sides, usualMm }) =>
     sides.map((side, i) => {
       const add = (foot: Side) => (bony[foot].has(code) ? BONY_EXTRA_MM : 0)
-      const because = SIDES.filter((foot) => add(foot) > 0).map((foot) => `${foot}: a bump is marked here`).join('; ')
-      return { code, name, side, left: usualMm[i]! + add('left'), right: usualMm[i]! + add('right'), because }
+      const because = SIDES.filter((foot) => add(foot) > 0)
+        .map((foot) => `${foot}: a bump is marked here`)
+        .join('; ')
+      return {
+        code,
+        name,
+        side,
+        left: usualMm[i]! + add('left'),
+        right: usualMm[i]! + add('right'),
+        because,
+      }
     }),
   )
   return { code: record.client?.code ?? 'no code', measures, regions, missing }
 }
 
-const REGION: Partial<Record<Station, string>> = { toeBox: 'toe', toeBoxHeight: 'toe', ball: 'ball', fifthMet: 'ball', navicular: 'navicular', waist: 'fifthMetBase', instepHeight: 'instep', heelInstep: 'instep', ankle: 'ankle', heel: 'heel' }
+const REGION: Partial<Record<Station, string>> = {
+  toeBox: 'toe',
+  toeBoxHeight: 'toe',
+  ball: 'ball',
+  fifthMet: 'ball',
+  navicular: 'navicular',
+  waist: 'fifthMetBase',
+  instepHeight: 'instep',
+  heelInstep: 'instep',
+  ankle: 'ankle',
+  heel: 'heel',
+}
 
 /** Regions of a foot where a bony point or lump is marked. */
 function bonyRegions(record: FittingRecord, side: Side): ReadonlySet<string> {
@@ -93,7 +174,10 @@ function bonyRegions(record: FittingRecord, side: Side): ReadonlySet<string> {
   const length = (foot && bestMean(foot, 'footLengthMm', 'standing')) ?? USUAL_LENGTH_MM
   return new Set(
     (foot?.findings?.marks ?? []).flatMap((m) => {
-      const station = m.kind === 'bonyPoint' || m.kind === 'lump' ? stationAt(m.view, m.xMm, m.yMm, length) : undefined
+      const station =
+        m.kind === 'bonyPoint' || m.kind === 'lump'
+          ? stationAt(m.view, m.xMm, m.yMm, length)
+          : undefined
       return (station && REGION[station]) ?? []
     }),
   )

@@ -19,14 +19,24 @@ const BALL_S = 0.69
  * A foot in its shell from above, to scale: the shell's line runs through its own length and widths at heel and ball, the rest follows the
  * shape of the foot (an estimate). The heel sits against the broken-in liner.
  */
-export function planView(sole: Sole, widths: { forefootWidthMm: number; heelWidthMm: number; lengthMm: number }, model: FootwearModel, sizeMm: number): PlanView {
+export function planView(
+  sole: Sole,
+  widths: { forefootWidthMm: number; heelWidthMm: number; lengthMm: number },
+  model: FootwearModel,
+  sizeMm: number,
+): PlanView {
   const inside = shellInside(model, sizeMm)
   const { lengthMm: L, forefootWidthMm, heelWidthMm } = widths
   const length = inside.lengthMm ?? L + 10
   const back = model.liner.thicknessMm.heel * (1 - model.liner.packOut)
   const heel = ((inside.heelWidthMm ?? heelWidthMm) - heelWidthMm) / 2
   const ball = ((inside.ballWidthMm ?? forefootWidthMm) - forefootWidthMm) / 2
-  const gap = (s: number) => (s < HEEL_S ? heel : s > BALL_S ? ball : heel + ((ball - heel) * (s - HEEL_S)) / (BALL_S - HEEL_S))
+  const gap = (s: number) =>
+    s < HEEL_S
+      ? heel
+      : s > BALL_S
+        ? ball
+        : heel + ((ball - heel) * (s - HEEL_S)) / (BALL_S - HEEL_S)
   const outline = soleOutline(sole)
   return {
     foot: outline.map(([x, y]) => [x, y + back]),
@@ -53,12 +63,17 @@ export function borderAt(line: Line, yMm: number, side: 1 | -1): number | null {
 }
 
 /** Points of a piece of work on the plan: on the wall of its side or sides, else on the middle line. */
-export function planPoints(view: PlanView, at: { fromHeelMm: number; side: string }): [number, number][] {
+export function planPoints(
+  view: PlanView,
+  at: { fromHeelMm: number; side: string },
+): [number, number][] {
   const y = Math.min(view.lengthMm - 1, Math.max(1, at.fromHeelMm))
   const wall = (side: 1 | -1): [number, number] => [borderAt(view.shell, y, side) ?? 0, y]
   if (at.side === 'both') return [wall(1), wall(-1)]
   if (at.side === 'medial') return [wall(1)]
   if (at.side === 'lateral') return [wall(-1)]
   const [medial, lateral] = [borderAt(view.shell, y, 1) ?? 0, borderAt(view.shell, y, -1) ?? 0]
-  return [[(medial + lateral) / 2, at.side === 'front' ? view.lengthMm : at.side === 'back' ? 0 : y]]
+  return [
+    [(medial + lateral) / 2, at.side === 'front' ? view.lengthMm : at.side === 'back' ? 0 : y],
+  ]
 }

@@ -10,7 +10,10 @@ export const USUAL_BUMP_MM = 3
  *
  * @param lengthMm foot length, to know where along the foot a mark lies
  */
-export function proudOf(foot: Foot, lengthMm: number): Partial<Record<'fifthToe' | 'fifthMet' | 'navicular', number>> {
+export function proudOf(
+  foot: Foot,
+  lengthMm: number,
+): Partial<Record<'fifthToe' | 'fifthMet' | 'navicular', number>> {
   const out: Partial<Record<'fifthToe' | 'fifthMet' | 'navicular', number>> = {}
   for (const mark of foot.findings?.marks ?? []) {
     if (mark.kind !== 'bonyPoint' && mark.kind !== 'lump') continue

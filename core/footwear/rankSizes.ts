@@ -2,7 +2,14 @@ import type { Family, Side } from '../record/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { clearanceLines, footHas, type ClearanceLines, type StandingFoot } from './clearance'
 import { stationWeight } from './families'
-import { longestMm, misfitCost, offsetsFor, SCORE_PER_MINUTE, UNKNOWN_MM, type MatchSettings } from './fitFoot'
+import {
+  longestMm,
+  misfitCost,
+  offsetsFor,
+  SCORE_PER_MINUTE,
+  UNKNOWN_MM,
+  type MatchSettings,
+} from './fitFoot'
 import { gradeSteps } from './gradeShell'
 import { beyondWork, mendKind, WORK_MINUTES } from './mend'
 import { sockMm } from './socks'
@@ -22,9 +29,16 @@ export interface SizeScores {
 
 /** The most sizes of a model (catalogueSchema). */
 const MOST_SIZES = 60
-export const emptyScores = (): SizeScores => ({ score: new Float64Array(MOST_SIZES), offAim: new Float64Array(MOST_SIZES), usable: new Uint8Array(MOST_SIZES) })
+export const emptyScores = (): SizeScores => ({
+  score: new Float64Array(MOST_SIZES),
+  offAim: new Float64Array(MOST_SIZES),
+  usable: new Uint8Array(MOST_SIZES),
+})
 
-const lines: ClearanceLines = { baseMm: new Float64Array(STATIONS.length), stepMm: new Float64Array(STATIONS.length) }
+const lines: ClearanceLines = {
+  baseMm: new Float64Array(STATIONS.length),
+  stepMm: new Float64Array(STATIONS.length),
+}
 
 /** What does not change from model to model of a family: a foot's bands and weights, and which stations it has a measure of. */
 export interface FamilyGround {
@@ -35,7 +49,12 @@ export interface FamilyGround {
   longestMm: number
 }
 
-export function familyGround(foot: StandingFoot, family: Family, bands: readonly Band[], child: boolean): FamilyGround {
+export function familyGround(
+  foot: StandingFoot,
+  family: Family,
+  bands: readonly Band[],
+  child: boolean,
+): FamilyGround {
   return {
     lowMm: Float64Array.from(bands, (b) => b[0]),
     highMm: Float64Array.from(bands, (b) => b[1]),
@@ -46,10 +65,25 @@ export function familyGround(foot: StandingFoot, family: Family, bands: readonly
 }
 
 /** Scores every size of a model for one foot: Σ weighted misfit + work, as `fitFoot` tells it station by station in words. */
-export function rankSizes(foot: StandingFoot, side: Side, model: FootwearModel, settings: MatchSettings, ground: FamilyGround, into: SizeScores): SizeScores {
-  const { baseMm, stepMm } = clearanceLines(foot, model, sockMm(settings.socks, model.family), 1 - model.liner.packOut, lines)
+export function rankSizes(
+  foot: StandingFoot,
+  side: Side,
+  model: FootwearModel,
+  settings: MatchSettings,
+  ground: FamilyGround,
+  into: SizeScores,
+): SizeScores {
+  const { baseMm, stepMm } = clearanceLines(
+    foot,
+    model,
+    sockMm(settings.socks, model.family),
+    1 - model.liner.packOut,
+    lines,
+  )
   const { lowMm, highMm, weight, known, longestMm: longest } = ground
-  const moved = (settings.offsets?.some((o) => o.model === model.id) ?? false) || settings.learned?.[model.id]?.used === true
+  const moved =
+    (settings.offsets?.some((o) => o.model === model.id) ?? false) ||
+    settings.learned?.[model.id]?.used === true
   const { sizesMm } = model
   for (let k = 0; k < sizesMm.length; k++) {
     const sizeMm = sizesMm[k]!
@@ -75,7 +109,11 @@ export function rankSizes(foot: StandingFoot, side: Side, model: FootwearModel, 
       score += misfitCost(weight[i]!, short, over)
       const kind = mendKind(STATIONS[i]!, model, short, over)
       if (kind !== null) minutes += WORK_MINUTES[kind]
-      if (usable && beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity)) usable = false
+      if (
+        usable &&
+        beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity)
+      )
+        usable = false
     }
     into.score[k] = score + minutes * SCORE_PER_MINUTE
     into.offAim[k] = offAim

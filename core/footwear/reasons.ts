@@ -15,34 +15,59 @@ export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSett
   const right = STATIONS.filter((s) => fits.every(([, fit]) => fit.verdicts[s] === 'right'))
   const off = verdictWords(fits)
   const known = fits.some(([, fit]) => Object.keys(fit.verdicts).length > 0)
-  if (known && off.length === 0) out.push(`inside every band${fits.length === 2 ? ' on both feet' : ''}`)
-  else if (right.length > 0) out.push(`right at ${right.map((s) => stationWords(s).short).join(', ')}`)
+  if (known && off.length === 0)
+    out.push(`inside every band${fits.length === 2 ? ' on both feet' : ''}`)
+  else if (right.length > 0)
+    out.push(`right at ${right.map((s) => stationWords(s).short).join(', ')}`)
   const sizes = fits.map(([, fit]) => fit.sizeMm)
-  if (sizes.length === 2 && sizes[0] !== sizes[1]) out.push(`split pair: left ${sizeWords(sizes[0]!)}, right ${sizeWords(sizes[1]!)}`)
+  if (sizes.length === 2 && sizes[0] !== sizes[1])
+    out.push(`split pair: left ${sizeWords(sizes[0]!)}, right ${sizeWords(sizes[1]!)}`)
   out.push(...off)
   for (const [side, fit] of fits)
-    if (fit.shortBareMm !== null) out.push(`${side}: ${oneDecimal(fit.shortBareMm)} mm by the bare standing length, long enough only on the device: try on with the finished device first`)
+    if (fit.shortBareMm !== null)
+      out.push(
+        `${side}: ${oneDecimal(fit.shortBareMm)} mm by the bare standing length, long enough only on the device: try on with the finished device first`,
+      )
   out.push(...shiftWords(fits, settings))
   const bias = settings.learned?.[model.id]
   if (bias) out.push(`length: ${biasWords(bias)}`)
-  for (const o of settings.offsets ?? []) if (o.model === model.id && fits.some(([side, fit]) => side === o.foot && (o.sizeMm === undefined || o.sizeMm === fit.sizeMm))) out.push(`${o.foot} ${o.words}`)
+  for (const o of settings.offsets ?? [])
+    if (
+      o.model === model.id &&
+      fits.some(
+        ([side, fit]) => side === o.foot && (o.sizeMm === undefined || o.sizeMm === fit.sizeMm),
+      )
+    )
+      out.push(`${o.foot} ${o.words}`)
   return out
 }
 
 /** What of a foot moved its bands, said once a foot. */
 function shiftWords(fits: Sided, settings: MatchSettings): string[] {
-  return fits.flatMap(([side]) => [...new Set((settings.shifts?.[side] ?? []).map((s) => `${side}: ${s.words} (band moved)`))])
+  return fits.flatMap(([side]) => [
+    ...new Set((settings.shifts?.[side] ?? []).map((s) => `${side}: ${s.words} (band moved)`)),
+  ])
 }
 
 function verdictWords(fits: Sided): string[] {
   const out: string[] = []
   for (const station of STATIONS) {
-    const said = fits.flatMap(([side, fit]) => (fit.verdicts[station] && fit.verdicts[station] !== 'right' ? [[side, fit.verdicts[station], fit.clearances[station]!] as const] : []))
-    if (said.length === 2 && said[0]![1] === said[1]![1]) out.push(`${stationWords(station).name} ${said[0]![1]} on both (${oneDecimal(said[0]![2])} / ${oneDecimal(said[1]![2])} mm)`)
-    else for (const [side, verdict, value] of said) out.push(`${stationWords(station).name} ${verdict} ${side} (${oneDecimal(value)} mm)`)
+    const said = fits.flatMap(([side, fit]) =>
+      fit.verdicts[station] && fit.verdicts[station] !== 'right'
+        ? [[side, fit.verdicts[station], fit.clearances[station]!] as const]
+        : [],
+    )
+    if (said.length === 2 && said[0]![1] === said[1]![1])
+      out.push(
+        `${stationWords(station).name} ${said[0]![1]} on both (${oneDecimal(said[0]![2])} / ${oneDecimal(said[1]![2])} mm)`,
+      )
+    else
+      for (const [side, verdict, value] of said)
+        out.push(`${stationWords(station).name} ${verdict} ${side} (${oneDecimal(value)} mm)`)
   }
   return out
 }
 
 /** A number with one decimal and a real minus. @example oneDecimal(-0.04) // '0.0' */
-export const oneDecimal = (v: number): string => (Math.abs(v) < 0.05 ? '0.0' : v.toFixed(1).replace('-', '−'))
+export const oneDecimal = (v: number): string =>
+  Math.abs(v) < 0.05 ? '0.0' : v.toFixed(1).replace('-', '−')

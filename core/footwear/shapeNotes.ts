@@ -30,15 +30,57 @@ export function shapeNotes(record: FittingRecord): ShapeNote[] {
     const foot = record.feet[side]
     if (!foot) continue
     const best = (what: Parameters<typeof bestMean>[1]) => bestMean(foot, what, 'standing')
-    const note = (code: ShapeNote['code'], reading: string, words: string) => out.push({ code, words: `${side}: ${words}`, trigger: `feet.${side}.${reading}` })
-    const [length, ball, heel, lead, dorsum, calf] = [best('footLengthMm'), best('forefootWidthMm'), best('heelWidthMm'), best('secondToeLeadMm'), best('dorsumHeightMm'), best('calfGirthMm')]
-    if (lead !== undefined && lead >= SHAPE_LIMITS.secondToeMm) note('second-toe', 'readings.secondToeLeadMm', `the second toe leads by ${oneDecimal(lead)} mm: length counts to it; a toe box that is round, not pointed to the big toe`)
-    if (heel !== undefined && ball !== undefined && heel / ball < SHAPE_LIMITS.heelToBall) note('narrow-heel', 'readings.heelWidthMm', `a narrow heel under a wide ball (${(heel / ball).toFixed(2)}): a model with a narrow pocket before one that is stretched at the ball`)
+    const note = (code: ShapeNote['code'], reading: string, words: string) =>
+      out.push({ code, words: `${side}: ${words}`, trigger: `feet.${side}.${reading}` })
+    const [length, ball, heel, lead, dorsum, calf] = [
+      best('footLengthMm'),
+      best('forefootWidthMm'),
+      best('heelWidthMm'),
+      best('secondToeLeadMm'),
+      best('dorsumHeightMm'),
+      best('calfGirthMm'),
+    ]
+    if (lead !== undefined && lead >= SHAPE_LIMITS.secondToeMm)
+      note(
+        'second-toe',
+        'readings.secondToeLeadMm',
+        `the second toe leads by ${oneDecimal(lead)} mm: length counts to it; a toe box that is round, not pointed to the big toe`,
+      )
+    if (heel !== undefined && ball !== undefined && heel / ball < SHAPE_LIMITS.heelToBall)
+      note(
+        'narrow-heel',
+        'readings.heelWidthMm',
+        `a narrow heel under a wide ball (${(heel / ball).toFixed(2)}): a model with a narrow pocket before one that is stretched at the ball`,
+      )
     const low = foot.findings?.calf?.lowMm
-    if (low !== undefined && low < SHAPE_LIMITS.lowCalfMm) note('low-calf', 'findings.calf.lowMm', `the calf is full already ${low} mm over the floor: a low or wide cuff, its spoiler out, the upper buckle moved`)
-    else if (calf !== undefined && length !== undefined && calf / length > SHAPE_LIMITS.calfShare) note('full-calf', 'readings.calfGirthMm', `a full calf (${oneDecimal(calf)} mm): look at the cuff first`)
-    if (dorsum !== undefined && length !== undefined && dorsum / length < SHAPE_LIMITS.dorsumShare[0]) note('low-instep', 'readings.dorsumHeightMm', 'a low instep: volume is taken up by shims before straps are pulled')
-    if (dorsum !== undefined && length !== undefined && dorsum / length > SHAPE_LIMITS.dorsumShare[1]) note('high-instep', 'readings.dorsumHeightMm', 'a high instep: look there before the length')
+    if (low !== undefined && low < SHAPE_LIMITS.lowCalfMm)
+      note(
+        'low-calf',
+        'findings.calf.lowMm',
+        `the calf is full already ${low} mm over the floor: a low or wide cuff, its spoiler out, the upper buckle moved`,
+      )
+    else if (calf !== undefined && length !== undefined && calf / length > SHAPE_LIMITS.calfShare)
+      note(
+        'full-calf',
+        'readings.calfGirthMm',
+        `a full calf (${oneDecimal(calf)} mm): look at the cuff first`,
+      )
+    if (
+      dorsum !== undefined &&
+      length !== undefined &&
+      dorsum / length < SHAPE_LIMITS.dorsumShare[0]
+    )
+      note(
+        'low-instep',
+        'readings.dorsumHeightMm',
+        'a low instep: volume is taken up by shims before straps are pulled',
+      )
+    if (
+      dorsum !== undefined &&
+      length !== undefined &&
+      dorsum / length > SHAPE_LIMITS.dorsumShare[1]
+    )
+      note('high-instep', 'readings.dorsumHeightMm', 'a high instep: look there before the length')
   }
   return out
 }

@@ -1,18 +1,46 @@
 /** Stations of clearance, in the order in which they are shown. The first twelve are the common ones; the last three are room for a bump. */
 export const STATIONS = [
-  'length', 'toeBox', 'toeBoxHeight', 'ball', 'ballHeight', 'waist', 'instep', 'instepHeight', 'heel', 'heelInstep', 'ankle', 'cuff', 'fifthToe', 'fifthMet', 'navicular',
+  'length',
+  'toeBox',
+  'toeBoxHeight',
+  'ball',
+  'ballHeight',
+  'waist',
+  'instep',
+  'instepHeight',
+  'heel',
+  'heelInstep',
+  'ankle',
+  'cuff',
+  'fifthToe',
+  'fifthMet',
+  'navicular',
 ] as const
 export type Station = (typeof STATIONS)[number]
 
 /** What kind of measure a station compares: bare length, a width or girth a side, a height whole, or room for a bump on one side. */
 export type StationKind = 'length' | 'width' | 'height' | 'girth' | 'bump'
 export const STATION_KIND: Readonly<Record<Station, StationKind>> = {
-  length: 'length', toeBox: 'width', toeBoxHeight: 'height', ball: 'width', ballHeight: 'height', waist: 'girth', instep: 'girth', instepHeight: 'height',
-  heel: 'width', heelInstep: 'girth', ankle: 'width', cuff: 'girth', fifthToe: 'bump', fifthMet: 'bump', navicular: 'bump',
+  length: 'length',
+  toeBox: 'width',
+  toeBoxHeight: 'height',
+  ball: 'width',
+  ballHeight: 'height',
+  waist: 'girth',
+  instep: 'girth',
+  instepHeight: 'height',
+  heel: 'width',
+  heelInstep: 'girth',
+  ankle: 'width',
+  cuff: 'girth',
+  fifthToe: 'bump',
+  fifthMet: 'bump',
+  navicular: 'bump',
 }
 
 /** Stations whose room counts on both sides of the foot at once. */
-export const isTwoSided = (station: Station): boolean => STATION_KIND[station] === 'width' || STATION_KIND[station] === 'girth'
+export const isTwoSided = (station: Station): boolean =>
+  STATION_KIND[station] === 'width' || STATION_KIND[station] === 'girth'
 
 interface StationWords {
   name: string

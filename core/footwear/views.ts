@@ -32,10 +32,29 @@ export function sideView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
   const top = legTopMm(foot)
   const leanMm = Math.tan(((model.cuffLeanDeg ?? 12) * Math.PI) / 180) * (top - 0.35 * L)
   // Heel and sole first, then forward over the toes and back up the leg.
-  const body: Line = [[0.01 * L, 4], [0.05 * L, 0], [0.7 * L, 0], [0.93 * L, 1], [L, 0.45 * toe], [0.95 * L, toe], [0.68 * L, ball], [0.5 * L, dorsum], [0.33 * L, 1.3 * dorsum], [0.27 * L, 0.36 * L], [0.25 * L + leanMm, top], [0.02 * L + leanMm, top], [0.05 * L, 0.33 * L], [0, 0.12 * L]]
+  const body: Line = [
+    [0.01 * L, 4],
+    [0.05 * L, 0],
+    [0.7 * L, 0],
+    [0.93 * L, 1],
+    [L, 0.45 * toe],
+    [0.95 * L, toe],
+    [0.68 * L, ball],
+    [0.5 * L, dorsum],
+    [0.33 * L, 1.3 * dorsum],
+    [0.27 * L, 0.36 * L],
+    [0.25 * L + leanMm, top],
+    [0.02 * L + leanMm, top],
+    [0.05 * L, 0.33 * L],
+    [0, 0.12 * L],
+  ]
   const at = (x: number) => under + ((front - under) * x) / L
-  const footLine = body.map(([y, z]): [number, number] => [y + back, z + at(Math.min(L, Math.max(0, y)))])
-  const need = (station: Station, value: number | undefined, fall: number) => (value === undefined ? (guessed.push(station), fall) : value)
+  const footLine = body.map(([y, z]): [number, number] => [
+    y + back,
+    z + at(Math.min(L, Math.max(0, y))),
+  ])
+  const need = (station: Station, value: number | undefined, fall: number) =>
+    value === undefined ? (guessed.push(station), fall) : value
   const length = need('length', inside.lengthMm, L + 12)
   const toeH = need('toeBoxHeight', inside.toeBoxHeightMm, toe + front + 6)
   const ballH = inside.ballHeightMm ?? ball + under + 10
@@ -43,7 +62,22 @@ export function sideView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
   const instepH = need('instepHeight', inside.instepHeightMm, dorsum + under + 10)
   const throat = instepH + 0.3 * dorsum
   const cuff = inside.cuffHeightMm ?? top
-  const shell: Line = [[3, 0], [0.5 * length, 0], [0.97 * length, 0], [length, 0.5 * toeH], [0.94 * length, toeH], [0.7 * length, Math.min(ballH, instepH)], [0.5 * L + back, instepH], [0.33 * L + back, throat], [0.31 * L + back, 0.37 * L + under], [0.3 * L + back + leanMm + model.liner.thicknessMm.ankle, cuff], [leanMm * 0.9, cuff], [back * 0.6, 0.34 * L], [0, 0.13 * L], [0, 0.04 * L]]
+  const shell: Line = [
+    [3, 0],
+    [0.5 * length, 0],
+    [0.97 * length, 0],
+    [length, 0.5 * toeH],
+    [0.94 * length, toeH],
+    [0.7 * length, Math.min(ballH, instepH)],
+    [0.5 * L + back, instepH],
+    [0.33 * L + back, throat],
+    [0.31 * L + back, 0.37 * L + under],
+    [0.3 * L + back + leanMm + model.liner.thicknessMm.ankle, cuff],
+    [leanMm * 0.9, cuff],
+    [back * 0.6, 0.34 * L],
+    [0, 0.13 * L],
+    [0, 0.04 * L],
+  ]
   return { foot: footLine, shell, guessed }
 }
 
@@ -64,14 +98,31 @@ export function backView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
   const leg = (foot.calfGirthMm ?? 1.3 * foot.lengthMm) / (2 * Math.PI)
   const top = legTopMm(foot)
   // The lateral malleolus lies some 12 mm lower than the medial one.
-  const half = (sign: 1 | -1, drop: number): Line => [[sign * heel * 0.7, 0], [sign * heel, 22], [sign * heel * 0.86, 0.62 * height], [sign * ankle, height - drop], [sign * ankle * 0.78, 1.35 * height], [sign * leg, top]]
-  const footLine: Line = [...half(1, 0), ...half(-1, 12).reverse()].map(([x, z]): [number, number] => [x, z + under])
-  const value = (station: Station, v: number | undefined, fall: number) => (v === undefined ? (guessed.push(station), fall) : v)
+  const half = (sign: 1 | -1, drop: number): Line => [
+    [sign * heel * 0.7, 0],
+    [sign * heel, 22],
+    [sign * heel * 0.86, 0.62 * height],
+    [sign * ankle, height - drop],
+    [sign * ankle * 0.78, 1.35 * height],
+    [sign * leg, top],
+  ]
+  const footLine: Line = [...half(1, 0), ...half(-1, 12).reverse()].map(
+    ([x, z]): [number, number] => [x, z + under],
+  )
+  const value = (station: Station, v: number | undefined, fall: number) =>
+    v === undefined ? (guessed.push(station), fall) : v
   const heelIn = value('heel', inside.heelWidthMm, 2 * heel + 16) / 2
   const ankleIn = value('ankle', inside.ankleWidthMm, 2 * ankle + 22) / 2
   const cuffIn = value('cuff', inside.cuffGirthMm, 2 * Math.PI * (leg + 10)) / (2 * Math.PI)
   const pocket = inside.ankleHeightMm ?? height + under
   const cuffTop = inside.cuffHeightMm ?? top
-  const wall = (sign: 1 | -1, drop: number): Line => [[sign * heelIn * 0.85, 0], [sign * heelIn, 22 + under], [sign * heelIn * 0.95, 0.6 * pocket], [sign * ankleIn, pocket - drop], [sign * ankleIn * 0.92, 1.3 * pocket], [sign * cuffIn, Math.max(cuffTop, 1.45 * pocket)]]
+  const wall = (sign: 1 | -1, drop: number): Line => [
+    [sign * heelIn * 0.85, 0],
+    [sign * heelIn, 22 + under],
+    [sign * heelIn * 0.95, 0.6 * pocket],
+    [sign * ankleIn, pocket - drop],
+    [sign * ankleIn * 0.92, 1.3 * pocket],
+    [sign * cuffIn, Math.max(cuffTop, 1.45 * pocket)],
+  ]
   return { foot: footLine, shell: [...wall(1, 0), ...wall(-1, 12).reverse()], guessed }
 }

@@ -5,7 +5,8 @@ import type { MatchResult, PairFit } from './match'
 import { oneDecimal, sizeWords } from './reasons'
 import { STATIONS, stationWords, type Station } from './stationWords'
 
-const pairCost = (pair: PairFit, station: Station) => SIDES.reduce((sum, side) => sum + (pair[side]?.costs[station] ?? 0), 0)
+const pairCost = (pair: PairFit, station: Station) =>
+  SIDES.reduce((sum, side) => sum + (pair[side]?.costs[station] ?? 0), 0)
 const minutes = (pair: PairFit) => pair.work.reduce((sum, w) => sum + w.minutes, 0)
 
 /**
@@ -14,14 +15,21 @@ const minutes = (pair: PairFit) => pair.work.reduce((sum, w) => sum + w.minutes,
  *
  * @returns null for the first itself and for a model that was not compared
  */
-export function whyNot(id: string, result: MatchResult, byId: (id: string) => Pick<FootwearModel, 'name'> | undefined): string[] | null {
+export function whyNot(
+  id: string,
+  result: MatchResult,
+  byId: (id: string) => Pick<FootwearModel, 'name'> | undefined,
+): string[] | null {
   const rejected = result.rejected.find((r) => r.model === id)
   if (rejected) return [rejected.because]
   const first = result.pair[0]
   const this_ = result.pair.find((p) => p.model === id)
   const best = first && byId(first.model)
   if (!first || !this_ || !best || first === this_) return null
-  const worse = STATIONS.map((station) => ({ station, by: pairCost(this_, station) - pairCost(first, station) }))
+  const worse = STATIONS.map((station) => ({
+    station,
+    by: pairCost(this_, station) - pairCost(first, station),
+  }))
     .filter((w) => w.by > 0.15)
     .sort((a, b) => b.by - a.by)
     .slice(0, 3)
@@ -29,14 +37,27 @@ export function whyNot(id: string, result: MatchResult, byId: (id: string) => Pi
     const told = SIDES.flatMap((side) => {
       const fit = this_[side]
       const other = first[side]
-      return fit && fit.verdicts[station] !== 'right' && fit.clearances[station] !== null ? [`${side} ${fit.verdicts[station]} with ${oneDecimal(fit.clearances[station]!)} mm${other && other.clearances[station] !== null ? `, ${best.name} has ${oneDecimal(other.clearances[station]!)}` : ''}`] : []
+      return fit && fit.verdicts[station] !== 'right' && fit.clearances[station] !== null
+        ? [
+            `${side} ${fit.verdicts[station]} with ${oneDecimal(fit.clearances[station]!)} mm${other && other.clearances[station] !== null ? `, ${best.name} has ${oneDecimal(other.clearances[station]!)}` : ''}`,
+          ]
+        : []
     })
     return `${stationWords(station).name}: ${told.join('; ') || 'not stated by the maker'}`
   })
   const more = minutes(this_) - minutes(first)
-  if (more > 0) out.push(`${more} min more work than ${best.name} (counts ${oneDecimal(more * SCORE_PER_MINUTE)} in the score)`)
+  if (more > 0)
+    out.push(
+      `${more} min more work than ${best.name} (counts ${oneDecimal(more * SCORE_PER_MINUTE)} in the score)`,
+    )
   const split = this_.left && this_.right && this_.left.sizeMm !== this_.right.sizeMm
-  if (split) out.push(`only as a split pair, ${sizeWords(this_.left!.sizeMm)} and ${sizeWords(this_.right!.sizeMm)}`)
-  if (out.length === 0) out.push(`as good as ${best.name} within ${oneDecimal(Math.max(0.1, this_.score - first.score))} of score: bring out both`)
+  if (split)
+    out.push(
+      `only as a split pair, ${sizeWords(this_.left!.sizeMm)} and ${sizeWords(this_.right!.sizeMm)}`,
+    )
+  if (out.length === 0)
+    out.push(
+      `as good as ${best.name} within ${oneDecimal(Math.max(0.1, this_.score - first.score))} of score: bring out both`,
+    )
   return out
 }

@@ -24,9 +24,22 @@ const COOL_MIN = [20, 25] as const
 /** Heat, hold and cool for a wall of this model. Leather and cloth are not heated. */
 export function processOf(model: FootwearModel): WorkProcess {
   const plastic = model.plastic.limitC > 0 && HEATED.has(model.family)
-  if (!plastic) return { heatC: null, heatMin: 0, holdMin: 720, coolMin: [0, 0], words: 'on the tree over night, damp, no heat; look again in the morning' }
+  if (!plastic)
+    return {
+      heatC: null,
+      heatMin: 0,
+      holdMin: 720,
+      coolMin: [0, 0],
+      words: 'on the tree over night, damp, no heat; look again in the morning',
+    }
   const heatC = model.plastic.limitC - BELOW_LIMIT_C
-  return { heatC, heatMin: 8, holdMin: 3, coolMin: COOL_MIN, words: `heat evenly to ${heatC} °C, never above ${model.plastic.limitC} °C; press and hold 3 min; cool ${COOL_MIN[0]} to ${COOL_MIN[1]} min before the press comes out` }
+  return {
+    heatC,
+    heatMin: 8,
+    holdMin: 3,
+    coolMin: COOL_MIN,
+    words: `heat evenly to ${heatC} °C, never above ${model.plastic.limitC} °C; press and hold 3 min; cool ${COOL_MIN[0]} to ${COOL_MIN[1]} min before the press comes out`,
+  }
 }
 const HEATED: ReadonlySet<Family> = new Set(['rigid-shell', 'skate', 'riding-shoe'])
 
@@ -46,21 +59,57 @@ export interface WorkLine extends ShellWork {
 }
 
 const round = (v: number) => Math.round(v * 10) / 10
-const MINUTES: Record<ShellWork['does'], number> = { ...WORK_MINUTES, grind: 15, 'insole shim': 4, cuff: 10, sole: 30 }
+const MINUTES: Record<ShellWork['does'], number> = {
+  ...WORK_MINUTES,
+  grind: 15,
+  'insole shim': 4,
+  cuff: 10,
+  sole: 30,
+}
 
 /** Work that a fit asks for, placed in shell coordinates; nothing of it is decided. Ids say foot and station, so that a plan made again finds what is done. */
-export function planOf(foot: StandingFoot, side: Side, model: FootwearModel, fit: FootFit): ShellWork[] {
+export function planOf(
+  foot: StandingFoot,
+  side: Side,
+  model: FootwearModel,
+  fit: FootFit,
+): ShellWork[] {
   return fit.work.map((w) => {
     const places = stationPlaces(foot, model, w.station)
     const at = places[0]!
     const two = places.length > 1
-    const place = w.does === 'grind boot board' || w.does === 'shim' ? { fromHeelMm: at.fromHeelMm, heightMm: 0, side: 'under' as const } : { fromHeelMm: at.fromHeelMm, heightMm: at.heightMm, side: two ? ('both' as const) : at.side }
-    return { id: `${side}-${w.station}-${w.does.replace(/ /g, '-')}`, foot: side, model: model.id, sizeMm: fit.sizeMm, station: w.station, does: w.does, at: place, amountMm: w.amountMm, because: `${stationWords(w.station).name} ${fit.verdicts[w.station]}, ${round(fit.clearances[w.station]!)} mm`, state: 'planned' as const }
+    const place =
+      w.does === 'grind boot board' || w.does === 'shim'
+        ? { fromHeelMm: at.fromHeelMm, heightMm: 0, side: 'under' as const }
+        : {
+            fromHeelMm: at.fromHeelMm,
+            heightMm: at.heightMm,
+            side: two ? ('both' as const) : at.side,
+          }
+    return {
+      id: `${side}-${w.station}-${w.does.replace(/ /g, '-')}`,
+      foot: side,
+      model: model.id,
+      sizeMm: fit.sizeMm,
+      station: w.station,
+      does: w.does,
+      at: place,
+      amountMm: w.amountMm,
+      because: `${stationWords(w.station).name} ${fit.verdicts[w.station]}, ${round(fit.clearances[w.station]!)} mm`,
+      state: 'planned' as const,
+    }
   })
 }
 
 /** Work for a spot that hurt in the try-on: a stretch of 1 mm a level on that side of the shell. Null under the sole, where the device is looked at. */
-export function workForSpot(spot: HotSpot, index: number, foot: StandingFoot, side: Side, model: FootwearModel, sizeMm: number): ShellWork | null {
+export function workForSpot(
+  spot: HotSpot,
+  index: number,
+  foot: StandingFoot,
+  side: Side,
+  model: FootwearModel,
+  sizeMm: number,
+): ShellWork | null {
   const station = stationOfSpot(spot, foot.lengthMm)
   if (!station) return null
   const where = spot.view === 'dorsal' ? 'top' : spot.view === 'medial' ? 'medial' : 'lateral'
@@ -68,7 +117,18 @@ export function workForSpot(spot: HotSpot, index: number, foot: StandingFoot, si
   const zMm = (places.find((p) => p.side === where) ?? places[0]!).zMm
   const place = shellPlace(foot, model, spot.yMm, zMm, where)
   const height = STATION_KIND[station] === 'height'
-  return { id: `${side}-spot-${index}-${station}`, foot: side, model: model.id, sizeMm, station, does: height && model.bootBoard.grindableMm > 0 ? 'grind boot board' : 'stretch', at: place, amountMm: spot.level, because: `hot spot in the try-on, ${['', 'felt', 'bothers', 'hurts'][spot.level]}`, state: 'planned' }
+  return {
+    id: `${side}-spot-${index}-${station}`,
+    foot: side,
+    model: model.id,
+    sizeMm,
+    station,
+    does: height && model.bootBoard.grindableMm > 0 ? 'grind boot board' : 'stretch',
+    at: place,
+    amountMm: spot.level,
+    because: `hot spot in the try-on, ${['', 'felt', 'bothers', 'hurts'][spot.level]}`,
+    state: 'planned',
+  }
 }
 
 /** A plan's line with what the press is set to, heat and cooling, and what stops it: the plastic's stretch, the wall's minimum, the boot board's depth. */
@@ -82,34 +142,63 @@ export function lineOf(work: ShellWork, model: FootwearModel, springBack: number
   if (work.does === 'stretch') {
     setMm = pressMm(work.amountMm, springBack)
     how = process.words
-    if (work.amountMm > stretchMm) stops.push(`${round(work.amountMm)} mm asked; this wall stretches ${stretchMm} mm`)
-    else if (setMm > stretchMm) cautions.push(`the press goes to ${round(setMm)} mm, beyond the ${stretchMm} mm that the wall takes: in two goes`)
-    if (work.station === 'toeBox' && model.family === 'work-boot') stops.push('a toe cap does not stretch')
+    if (work.amountMm > stretchMm)
+      stops.push(`${round(work.amountMm)} mm asked; this wall stretches ${stretchMm} mm`)
+    else if (setMm > stretchMm)
+      cautions.push(
+        `the press goes to ${round(setMm)} mm, beyond the ${stretchMm} mm that the wall takes: in two goes`,
+      )
+    if (work.station === 'toeBox' && model.family === 'work-boot')
+      stops.push('a toe cap does not stretch')
   }
   if (work.does === 'grind') {
     const depth = Math.max(0, wallMm - minWallMm)
     how = 'mark, grind in passes of half a millimetre, measure the wall between them'
-    if (work.amountMm > depth) stops.push(`${round(work.amountMm)} mm asked; the wall of ${wallMm} mm keeps ${minWallMm}, so ${round(depth)} mm is all`)
+    if (work.amountMm > depth)
+      stops.push(
+        `${round(work.amountMm)} mm asked; the wall of ${wallMm} mm keeps ${minWallMm}, so ${round(depth)} mm is all`,
+      )
   }
   if (work.does === 'grind boot board') {
     how = 'grind evenly from heel to ball, keep the ramp'
-    if (work.amountMm > model.bootBoard.grindableMm) stops.push(`${round(work.amountMm)} mm asked; this boot board gives ${model.bootBoard.grindableMm} mm`)
+    if (work.amountMm > model.bootBoard.grindableMm)
+      stops.push(
+        `${round(work.amountMm)} mm asked; this boot board gives ${model.bootBoard.grindableMm} mm`,
+      )
   }
   if (work.does === 'shim') how = 'shim under the boot board, heel to ball'
   if (work.does === 'insole shim') how = 'shim under the device, cut to the insole'
   if (work.does === 'pad') how = 'pad on the liner\u2019s outside, edges skived'
-  if (work.does === 'tongue pad') how = 'pad on the tongue\u2019s outside, clear of the instep\u2019s bone and nerve'
-  if (work.does === 'cuff') how = 'loosen, set, tighten; liner out, relaxed stance, equal gaps both sides'
+  if (work.does === 'tongue pad')
+    how = 'pad on the tongue\u2019s outside, clear of the instep\u2019s bone and nerve'
+  if (work.does === 'cuff')
+    how = 'loosen, set, tighten; liner out, relaxed stance, equal gaps both sides'
   if (work.does === 'sole') {
     how = 'plane or shim the sole in steps of 0.5°, 3° in all at most'
-    cautions.push(`sole${model.soleNorm ? ` (${model.soleNorm})` : ''} and bindings: only with a re-check by a certified technician, with the name kept`)
+    cautions.push(
+      `sole${model.soleNorm ? ` (${model.soleNorm})` : ''} and bindings: only with a re-check by a certified technician, with the name kept`,
+    )
   }
   const at = work.at
-  const where = at.side === 'under' ? 'under the foot' : `${at.side === 'both' ? 'both sides' : at.side}, ${at.fromHeelMm} mm from the back inside, ${at.heightMm} mm over the boot board`
-  const station = work.station in STATION_KIND ? stationWords(work.station as Station).name : work.station
+  const where =
+    at.side === 'under'
+      ? 'under the foot'
+      : `${at.side === 'both' ? 'both sides' : at.side}, ${at.fromHeelMm} mm from the back inside, ${at.heightMm} mm over the boot board`
+  const station =
+    work.station in STATION_KIND ? stationWords(work.station as Station).name : work.station
   return {
-    ...work, setMm: round(setMm), stops, cautions, process: how, minutes: MINUTES[work.does],
-    words: work.does === 'stretch' ? `${station}: stretch ${round(work.amountMm)} mm${at.side === 'both' ? ' a side' : ''}, press to ${round(setMm)} mm; ${where}` : work.does === 'cuff' || work.does === 'sole' ? `${work.does}, ${round(work.amountMm)}°` : `${station}: ${work.does} ${round(work.amountMm)} mm; ${where}`,
+    ...work,
+    setMm: round(setMm),
+    stops,
+    cautions,
+    process: how,
+    minutes: MINUTES[work.does],
+    words:
+      work.does === 'stretch'
+        ? `${station}: stretch ${round(work.amountMm)} mm${at.side === 'both' ? ' a side' : ''}, press to ${round(setMm)} mm; ${where}`
+        : work.does === 'cuff' || work.does === 'sole'
+          ? `${work.does}, ${round(work.amountMm)}°`
+          : `${station}: ${work.does} ${round(work.amountMm)} mm; ${where}`,
   }
 }
 

@@ -14,9 +14,16 @@ export interface Offset {
 }
 
 /** Offsets of one size of a model for one foot, summed by station. */
-export function sumOffsets(offsets: readonly Offset[], model: string, side: Side, sizeMm: number): Partial<Record<Station, number>> {
+export function sumOffsets(
+  offsets: readonly Offset[],
+  model: string,
+  side: Side,
+  sizeMm: number,
+): Partial<Record<Station, number>> {
   const out: Partial<Record<Station, number>> = {}
-  for (const o of offsets) if (o.model === model && o.foot === side && (o.sizeMm === undefined || o.sizeMm === sizeMm)) out[o.station] = (out[o.station] ?? 0) + o.mm
+  for (const o of offsets)
+    if (o.model === model && o.foot === side && (o.sizeMm === undefined || o.sizeMm === sizeMm))
+      out[o.station] = (out[o.station] ?? 0) + o.mm
   return out
 }
 
@@ -31,9 +38,30 @@ export function workedOffsets(work: readonly ShellWork[]): Offset[] {
     const amount = w.gainedMm ?? w.amountMm
     const share = isTwoSided(station) && w.at.side !== 'both' && w.does !== 'tongue pad' ? 0.5 : 1
     const mm = GIVES[w.does] * amount * share
-    return mm === 0 ? [] : [{ model: w.model, foot: w.foot, sizeMm: w.sizeMm, station, mm, words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${stationWords(station).short}: counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm` }]
+    return mm === 0
+      ? []
+      : [
+          {
+            model: w.model,
+            foot: w.foot,
+            sizeMm: w.sizeMm,
+            station,
+            mm,
+            words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${stationWords(station).short}: counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm`,
+          },
+        ]
   })
 }
 
 /** Does work give room (1), take it (−1) or leave the station as it was (0)? */
-const GIVES: Record<ShellWork['does'], 1 | -1 | 0> = { stretch: 1, grind: 1, pad: -1, 'grind boot board': 1, shim: -1, 'insole shim': -1, 'tongue pad': -1, cuff: 0, sole: 0 }
+const GIVES: Record<ShellWork['does'], 1 | -1 | 0> = {
+  stretch: 1,
+  grind: 1,
+  pad: -1,
+  'grind boot board': 1,
+  shim: -1,
+  'insole shim': -1,
+  'tongue pad': -1,
+  cuff: 0,
+  sole: 0,
+}

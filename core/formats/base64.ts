@@ -1,7 +1,8 @@
 /** Bytes as base64, in pieces that every engine's argument list can hold. */
 export function encodeBase64(bytes: Uint8Array): string {
   let text = ''
-  for (let i = 0; i < bytes.length; i += 8192) text += String.fromCharCode(...bytes.subarray(i, i + 8192))
+  for (let i = 0; i < bytes.length; i += 8192)
+    text += String.fromCharCode(...bytes.subarray(i, i + 8192))
   return btoa(text)
 }
 

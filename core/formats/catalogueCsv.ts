@@ -5,27 +5,99 @@ import { Refusal } from '../record/refusal'
 
 /** Columns of a catalogue as CSV: one row a model; sizes and stock in one cell each, sizes in mm. */
 const TEXT = ['id', 'maker', 'name', 'family', 'shellStep', 'pairing', 'soleNorm'] as const
-const AT = ['lengthMm', 'toeBoxWidthMm', 'toeBoxHeightMm', 'ballWidthMm', 'ballHeightMm', 'waistGirthMm', 'instepHeightMm', 'instepGirthMm', 'heelWidthMm', 'heelDepthMm', 'heelInstepGirthMm', 'ankleWidthMm', 'ankleHeightMm', 'cuffGirthMm', 'cuffHeightMm', 'fifthToeRoomMm', 'fifthMetRoomMm', 'navicularRoomMm'] as const
+const AT = [
+  'lengthMm',
+  'toeBoxWidthMm',
+  'toeBoxHeightMm',
+  'ballWidthMm',
+  'ballHeightMm',
+  'waistGirthMm',
+  'instepHeightMm',
+  'instepGirthMm',
+  'heelWidthMm',
+  'heelDepthMm',
+  'heelInstepGirthMm',
+  'ankleWidthMm',
+  'ankleHeightMm',
+  'cuffGirthMm',
+  'cuffHeightMm',
+  'fifthToeRoomMm',
+  'fifthMetRoomMm',
+  'navicularRoomMm',
+] as const
 const LINER = ['toe', 'ball', 'instep', 'ankle', 'heel'] as const
 const GRADE = ['lengthMm', 'widthMm', 'heightMm', 'girthMm'] as const
 
 export const CATALOGUE_COLUMNS: readonly string[] = [
-  'id', 'maker', 'name', 'family', 'referenceMm', 'sizesMm', ...GRADE.map((g) => `grade.${g}`), 'shellStep', 'pairing', 'lastWidthMm', ...AT.map((a) => `at.${a}`),
-  ...LINER.map((l) => `liner.${l}Mm`), 'liner.packOut', 'liner.mouldable', 'bootBoard.rampDeg', 'bootBoard.thicknessMm', 'bootBoard.grindableMm', 'insoleMm', 'flex.index', 'cuffLeanDeg', 'soleNorm',
-  'plastic.name', 'plastic.stretchMm', 'plastic.limitC', 'plastic.wallMm', 'plastic.minWallMm', 'measured.by', 'measured.on', 'stock', 'price',
+  'id',
+  'maker',
+  'name',
+  'family',
+  'referenceMm',
+  'sizesMm',
+  ...GRADE.map((g) => `grade.${g}`),
+  'shellStep',
+  'pairing',
+  'lastWidthMm',
+  ...AT.map((a) => `at.${a}`),
+  ...LINER.map((l) => `liner.${l}Mm`),
+  'liner.packOut',
+  'liner.mouldable',
+  'bootBoard.rampDeg',
+  'bootBoard.thicknessMm',
+  'bootBoard.grindableMm',
+  'insoleMm',
+  'flex.index',
+  'cuffLeanDeg',
+  'soleNorm',
+  'plastic.name',
+  'plastic.stretchMm',
+  'plastic.limitC',
+  'plastic.wallMm',
+  'plastic.minWallMm',
+  'measured.by',
+  'measured.on',
+  'stock',
+  'price',
 ]
 
 type Get = (m: FootwearModel) => string | number | boolean | undefined
 const CELLS: Record<string, Get> = {
-  id: (m) => m.id, maker: (m) => m.maker, name: (m) => m.name, family: (m) => m.family, referenceMm: (m) => m.referenceMm, sizesMm: (m) => m.sizesMm.join(' '),
-  shellStep: (m) => m.shellStep, pairing: (m) => m.pairing, lastWidthMm: (m) => m.lastWidthMm, insoleMm: (m) => m.insoleMm, 'flex.index': (m) => m.flex?.index, cuffLeanDeg: (m) => m.cuffLeanDeg, soleNorm: (m) => m.soleNorm,
-  'liner.packOut': (m) => m.liner.packOut, 'liner.mouldable': (m) => (m.liner.mouldable ? 'yes' : 'no'), 'bootBoard.rampDeg': (m) => m.bootBoard.rampDeg, 'bootBoard.thicknessMm': (m) => m.bootBoard.thicknessMm, 'bootBoard.grindableMm': (m) => m.bootBoard.grindableMm,
-  'plastic.name': (m) => m.plastic.name, 'plastic.stretchMm': (m) => m.plastic.stretchMm, 'plastic.limitC': (m) => m.plastic.limitC, 'plastic.wallMm': (m) => m.plastic.wallMm, 'plastic.minWallMm': (m) => m.plastic.minWallMm,
-  'measured.by': (m) => m.measured?.by, 'measured.on': (m) => m.measured?.on, price: (m) => m.price,
-  stock: (m) => Object.entries(m.stock).map(([size, n]) => `${size}:${n}`).join(' '),
+  id: (m) => m.id,
+  maker: (m) => m.maker,
+  name: (m) => m.name,
+  family: (m) => m.family,
+  referenceMm: (m) => m.referenceMm,
+  sizesMm: (m) => m.sizesMm.join(' '),
+  shellStep: (m) => m.shellStep,
+  pairing: (m) => m.pairing,
+  lastWidthMm: (m) => m.lastWidthMm,
+  insoleMm: (m) => m.insoleMm,
+  'flex.index': (m) => m.flex?.index,
+  cuffLeanDeg: (m) => m.cuffLeanDeg,
+  soleNorm: (m) => m.soleNorm,
+  'liner.packOut': (m) => m.liner.packOut,
+  'liner.mouldable': (m) => (m.liner.mouldable ? 'yes' : 'no'),
+  'bootBoard.rampDeg': (m) => m.bootBoard.rampDeg,
+  'bootBoard.thicknessMm': (m) => m.bootBoard.thicknessMm,
+  'bootBoard.grindableMm': (m) => m.bootBoard.grindableMm,
+  'plastic.name': (m) => m.plastic.name,
+  'plastic.stretchMm': (m) => m.plastic.stretchMm,
+  'plastic.limitC': (m) => m.plastic.limitC,
+  'plastic.wallMm': (m) => m.plastic.wallMm,
+  'plastic.minWallMm': (m) => m.plastic.minWallMm,
+  'measured.by': (m) => m.measured?.by,
+  'measured.on': (m) => m.measured?.on,
+  price: (m) => m.price,
+  stock: (m) =>
+    Object.entries(m.stock)
+      .map(([size, n]) => `${size}:${n}`)
+      .join(' '),
   ...Object.fromEntries(GRADE.map((g) => [`grade.${g}`, (m: FootwearModel) => m.grade[g]])),
   ...Object.fromEntries(AT.map((a) => [`at.${a}`, (m: FootwearModel) => m.at[a]])),
-  ...Object.fromEntries(LINER.map((l) => [`liner.${l}Mm`, (m: FootwearModel) => m.liner.thicknessMm[l]])),
+  ...Object.fromEntries(
+    LINER.map((l) => [`liner.${l}Mm`, (m: FootwearModel) => m.liner.thicknessMm[l]]),
+  ),
 }
 
 /** A catalogue as CSV, one row a model. What is not known is an empty cell; a text that a table program would run as a formula gets a ' before it. */
@@ -50,13 +122,25 @@ export interface CatalogueCheck {
 
 /** Reads a catalogue as CSV and checks every row; rows that cannot be taken are named, the others are ready to be kept. */
 export function readCatalogueCsv(text: string): CatalogueCheck {
-  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: true }).data
+  const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
+    skipEmptyLines: true,
+  }).data
   const names = (parsed[0] ?? []).map((c) => c.trim())
   const missing = ['id', 'family', 'sizesMm'].filter((c) => !names.includes(c))
-  if (missing.length) throw new Refusal('no-columns', `The first line must name the columns; ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing.`, 'row 1')
+  if (missing.length)
+    throw new Refusal(
+      'no-columns',
+      `The first line must name the columns; ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing.`,
+      'row 1',
+    )
   const unknown = names.filter((n) => n && !CATALOGUE_COLUMNS.includes(n))
   const check = new Check()
-  for (const name of unknown) check.cautions.push({ row: 1, column: name, words: `No column is called "${name}": it is left out.` })
+  for (const name of unknown)
+    check.cautions.push({
+      row: 1,
+      column: name,
+      words: `No column is called "${name}": it is left out.`,
+    })
   const known = names.map((name) => (CATALOGUE_COLUMNS.includes(name) ? name : null))
   parsed.slice(1).forEach((line, i) => {
     const draft: Record<string, unknown> = { at: {} }
@@ -65,7 +149,8 @@ export function readCatalogueCsv(text: string): CatalogueCheck {
       const cell = line[k]?.trim() ?? ''
       if (name === null || cell === '') return
       const value = cellValue(name, cell)
-      if (typeof value === 'object' && !Array.isArray(value) && 'wrong' in value) wrong.push({ row: i + 2, column: name, words: value.wrong as string })
+      if (typeof value === 'object' && !Array.isArray(value) && 'wrong' in value)
+        wrong.push({ row: i + 2, column: name, words: value.wrong as string })
       else put(draft, name, value)
     })
     if (wrong.length) check.refuse(wrong)
@@ -77,7 +162,17 @@ export function readCatalogueCsv(text: string): CatalogueCheck {
 /** Reads a catalogue file as JSON the same way: a bad model is named, the others are ready. */
 export function readCatalogueJson(value: unknown): CatalogueCheck {
   const head = value as { format?: unknown; models?: unknown } | null
-  if (typeof value !== 'object' || head === null || head.format !== 'gentle-arch/catalogue' || !Array.isArray(head.models)) throw new Refusal('not-a-catalogue', 'This is not a catalogue: its "format" is not "gentle-arch/catalogue".', 'format')
+  if (
+    typeof value !== 'object' ||
+    head === null ||
+    head.format !== 'gentle-arch/catalogue' ||
+    !Array.isArray(head.models)
+  )
+    throw new Refusal(
+      'not-a-catalogue',
+      'This is not a catalogue: its "format" is not "gentle-arch/catalogue".',
+      'format',
+    )
   const check = new Check()
   head.models.forEach((model: unknown, i) => check.take(model, i))
   return check.done()
@@ -97,10 +192,19 @@ class Check implements CatalogueCheck {
 
   take(draft: unknown, row: number) {
     this.rows++
-    if (this.rows > MOST_MODELS) throw new Refusal('too-many-models', `A catalogue holds at most ${MOST_MODELS} models.`, `row ${row}`)
+    if (this.rows > MOST_MODELS)
+      throw new Refusal(
+        'too-many-models',
+        `A catalogue holds at most ${MOST_MODELS} models.`,
+        `row ${row}`,
+      )
     const read = modelSchema.safeParse(draft)
     if (!read.success) {
-      this.bad.push(...read.error.issues.slice(0, 4).map((issue) => ({ row, column: columnOf(issue.path), words: issue.message })))
+      this.bad.push(
+        ...read.error.issues
+          .slice(0, 4)
+          .map((issue) => ({ row, column: columnOf(issue.path), words: issue.message })),
+      )
       return
     }
     const model = read.data
@@ -119,35 +223,72 @@ class Check implements CatalogueCheck {
   }
 }
 
-const columnOf = (path: readonly PropertyKey[]) => path.map(String).join('.').replace('liner.thicknessMm.', 'liner.') || 'row'
+const columnOf = (path: readonly PropertyKey[]) =>
+  path.map(String).join('.').replace('liner.thicknessMm.', 'liner.') || 'row'
 
 /** What is worth a second look in a model: a girth step that does not go with the width step, no length, stretch without a wall, sizes twice. */
 export function cautionsOf(model: FootwearModel): { column: string; words: string }[] {
   const out: { column: string; words: string }[] = []
   const { grade, at } = model
-  if (grade.girthMm > 3 * grade.widthMm) out.push({ column: 'grade.girthMm', words: `girths grow by ${grade.girthMm} mm a step, more than three times the ${grade.widthMm} mm of the widths` })
-  if (at.lengthMm === undefined) out.push({ column: 'at.lengthMm', words: 'no inside length: it cannot be matched until somebody measures it' })
-  else if (Math.abs(at.lengthMm - model.referenceMm) > 40) out.push({ column: 'at.lengthMm', words: `inside length ${at.lengthMm} mm for a size of ${model.referenceMm} mm` })
-  if (at.ballWidthMm === undefined && model.lastWidthMm === undefined) out.push({ column: 'at.ballWidthMm', words: 'neither an inside width at the ball nor a last width' })
-  if (at.heelWidthMm !== undefined && at.ballWidthMm !== undefined && at.heelWidthMm > at.ballWidthMm) out.push({ column: 'at.heelWidthMm', words: 'the heel is wider than the ball' })
-  if (model.plastic.minWallMm > model.plastic.wallMm && model.plastic.wallMm > 0) out.push({ column: 'plastic.minWallMm', words: 'the least wall is thicker than the wall' })
-  if (new Set(model.sizesMm).size !== model.sizesMm.length) out.push({ column: 'sizesMm', words: 'a size stands twice' })
+  if (grade.girthMm > 3 * grade.widthMm)
+    out.push({
+      column: 'grade.girthMm',
+      words: `girths grow by ${grade.girthMm} mm a step, more than three times the ${grade.widthMm} mm of the widths`,
+    })
+  if (at.lengthMm === undefined)
+    out.push({
+      column: 'at.lengthMm',
+      words: 'no inside length: it cannot be matched until somebody measures it',
+    })
+  else if (Math.abs(at.lengthMm - model.referenceMm) > 40)
+    out.push({
+      column: 'at.lengthMm',
+      words: `inside length ${at.lengthMm} mm for a size of ${model.referenceMm} mm`,
+    })
+  if (at.ballWidthMm === undefined && model.lastWidthMm === undefined)
+    out.push({
+      column: 'at.ballWidthMm',
+      words: 'neither an inside width at the ball nor a last width',
+    })
+  if (
+    at.heelWidthMm !== undefined &&
+    at.ballWidthMm !== undefined &&
+    at.heelWidthMm > at.ballWidthMm
+  )
+    out.push({ column: 'at.heelWidthMm', words: 'the heel is wider than the ball' })
+  if (model.plastic.minWallMm > model.plastic.wallMm && model.plastic.wallMm > 0)
+    out.push({ column: 'plastic.minWallMm', words: 'the least wall is thicker than the wall' })
+  if (new Set(model.sizesMm).size !== model.sizesMm.length)
+    out.push({ column: 'sizesMm', words: 'a size stands twice' })
   const foreign = Object.keys(model.stock).filter((s) => !model.sizesMm.includes(Number(s)))
-  if (foreign.length) out.push({ column: 'stock', words: `stock of ${foreign.join(', ')}, which is no size of it` })
+  if (foreign.length)
+    out.push({ column: 'stock', words: `stock of ${foreign.join(', ')}, which is no size of it` })
   return out
 }
 
 /** A cell's value, or what is wrong with it. */
-function cellValue(name: string, cell: string): string | number | boolean | (number | null)[] | Record<string, unknown> {
-  if ((TEXT as readonly string[]).includes(name) || name === 'plastic.name' || name.startsWith('measured.')) return cell.replace(/^'(?=[=+\-@])/, '')
+function cellValue(
+  name: string,
+  cell: string,
+): string | number | boolean | (number | null)[] | Record<string, unknown> {
+  if (
+    (TEXT as readonly string[]).includes(name) ||
+    name === 'plastic.name' ||
+    name.startsWith('measured.')
+  )
+    return cell.replace(/^'(?=[=+\-@])/, '')
   if (name === 'liner.mouldable') return /^(yes|true|1|x)$/i.test(cell)
   if (name === 'sizesMm') {
     const sizes = cell.split(/[\s;]+/).map((s) => parseNumber(s))
-    return sizes.includes(null) ? { wrong: `"${cell}" is not a list of sizes in mm, as 255 260 265.` } : sizes
+    return sizes.includes(null)
+      ? { wrong: `"${cell}" is not a list of sizes in mm, as 255 260 265.` }
+      : sizes
   }
   if (name === 'stock') {
     const pairs = cell.split(/[\s;]+/).map((p) => /^(\d{3}(?:\.\d)?):(\d{1,4})$/.exec(p))
-    return pairs.includes(null) ? { wrong: `"${cell}" is not stock by size, as 260:1 265:2.` } : Object.fromEntries(pairs.map((p) => [p![1], Number(p![2])]))
+    return pairs.includes(null)
+      ? { wrong: `"${cell}" is not stock by size, as 260:1 265:2.` }
+      : Object.fromEntries(pairs.map((p) => [p![1], Number(p![2])]))
   }
   const value = parseNumber(cell)
   return value === null ? { wrong: `"${cell}" is not a number.` } : value

@@ -19,24 +19,47 @@ export interface NamedFile {
   bytes: Uint8Array
 }
 
-const text = (name: string, content: string): NamedFile => ({ name, bytes: new TextEncoder().encode(content) })
+const text = (name: string, content: string): NamedFile => ({
+  name,
+  bytes: new TextEncoder().encode(content),
+})
 
 /** The template of a device: where the shell is cut, its sheet parts, and the foot it is for. */
-export function templateOf({ body, device, surface }: BuiltDevice, side: Side, label: string): Template {
+export function templateOf(
+  { body, device, surface }: BuiltDevice,
+  side: Side,
+  label: string,
+): Template {
   const cover = coverLine(body, device.outline.cover)
   const lines: TemplateInput['lines'] = [
     { id: 'foot', words: 'foot', style: 'light', points: soleOutline(surface.field.sole) },
     { id: 'cover', words: 'cover', style: 'dashed', points: cover },
-    ...trimLines(body).map((points, i) => ({ id: i === 0 ? 'trim' : `hole-${i}`, words: 'shell', style: 'solid' as const, points })),
+    ...trimLines(body).map((points, i) => ({
+      id: i === 0 ? 'trim' : `hole-${i}`,
+      words: 'shell',
+      style: 'solid' as const,
+      points,
+    })),
     ...sheetParts(body, device)
       .filter((p) => p.id !== 'cover' && p.id !== 'base')
-      .flatMap((p) => p.lines.map((points, i) => ({ id: `${p.id}${i ? `-${i + 1}` : ''}`, words: `${p.words.toLowerCase()} ${p.thicknessMm} mm`, style: 'dashed' as const, points }))),
+      .flatMap((p) =>
+        p.lines.map((points, i) => ({
+          id: `${p.id}${i ? `-${i + 1}` : ''}`,
+          words: `${p.words.toLowerCase()} ${p.thicknessMm} mm`,
+          style: 'dashed' as const,
+          points,
+        })),
+      ),
   ]
   return layTemplate({ side, label, lines })
 }
 
 /** Every file of one foot's device: solid as STL, OBJ and 3MF, the sole surface for milling, the trim template as SVG and DXF. */
-export function* eachDeviceFile(built: BuiltDevice, side: Side, label: string): Generator<NamedFile> {
+export function* eachDeviceFile(
+  built: BuiltDevice,
+  side: Side,
+  label: string,
+): Generator<NamedFile> {
   const mesh = inRealSpace(built.solid.mesh, side)
   const sole = inRealSpace(soleSurfaceMesh(built.body), side)
   const template = templateOf(built, side, label)
@@ -48,22 +71,40 @@ export function* eachDeviceFile(built: BuiltDevice, side: Side, label: string): 
   yield text(`${side}-template.dxf`, dxfTemplate(template))
 }
 
-export const deviceFiles = (built: BuiltDevice, side: Side, label: string): NamedFile[] => [...eachDeviceFile(built, side, label)]
+export const deviceFiles = (built: BuiltDevice, side: Side, label: string): NamedFile[] => [
+  ...eachDeviceFile(built, side, label),
+]
 
 /** Distance of the two middles when a pair lies side by side, mm. */
 const PAIR_APART_MM = 130
 
 /** Both devices side by side in one 3MF, left at the left. */
 export function pair3mf(pair: readonly { side: Side; built: BuiltDevice }[]): NamedFile {
-  const moved = (mesh: Mesh, dx: number): Mesh => ({ ...mesh, positions: mesh.positions.map((v, i) => (i % 3 === 0 ? v + dx : v)) })
-  return { name: 'pair.3mf', bytes: write3mf(pair.map(({ side, built }) => ({ name: `${side} device`, mesh: moved(inRealSpace(built.solid.mesh, side), side === 'left' ? -PAIR_APART_MM / 2 : PAIR_APART_MM / 2) }))) }
+  const moved = (mesh: Mesh, dx: number): Mesh => ({
+    ...mesh,
+    positions: mesh.positions.map((v, i) => (i % 3 === 0 ? v + dx : v)),
+  })
+  return {
+    name: 'pair.3mf',
+    bytes: write3mf(
+      pair.map(({ side, built }) => ({
+        name: `${side} device`,
+        mesh: moved(
+          inRealSpace(built.solid.mesh, side),
+          side === 'left' ? -PAIR_APART_MM / 2 : PAIR_APART_MM / 2,
+        ),
+      })),
+    ),
+  }
 }
 
 /** Feet of a record for which a device is made. */
-export const madeSides = (record: FittingRecord): Side[] => SIDES.filter((side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none')
+export const madeSides = (record: FittingRecord): Side[] =>
+  SIDES.filter((side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none')
 
 /** The devices of a record that are made, built. */
-export const madeDevices = (record: FittingRecord): { side: Side; built: BuiltDevice }[] => madeSides(record).map((side) => ({ side, built: buildDevice(record.feet[side]!, side) }))
+export const madeDevices = (record: FittingRecord): { side: Side; built: BuiltDevice }[] =>
+  madeSides(record).map((side) => ({ side, built: buildDevice(record.feet[side]!, side) }))
 
 /**
  * Everything of a pair that core can write, one file after the other: both devices, the pair in one 3MF, the prescription as JSON. Whoever has
@@ -81,11 +122,21 @@ export function* eachPairFile(record: FittingRecord, on: string): Generator<Name
   yield text('prescription.json', `${JSON.stringify(prescription(record, on), null, 2)}\n`)
 }
 
-export const pairFiles = (record: FittingRecord, on: string): NamedFile[] => [...eachPairFile(record, on)]
+export const pairFiles = (record: FittingRecord, on: string): NamedFile[] => [
+  ...eachPairFile(record, on),
+]
 
 /** A fixed day inside the archive, so that the same files give the same bytes. */
 const EPOCH = new Date(1980, 0, 1)
 
 /** Files in one zip, quickly; what is packed already is only stored. */
 export const zipFiles = (files: readonly NamedFile[]): Uint8Array =>
-  zipSync(Object.fromEntries(files.map((f) => [f.name, [f.bytes, { level: /\.(3mf|pdf)$/.test(f.name) ? 0 : 1 }] as const])) as never, { mtime: EPOCH })
+  zipSync(
+    Object.fromEntries(
+      files.map((f) => [
+        f.name,
+        [f.bytes, { level: /\.(3mf|pdf)$/.test(f.name) ? 0 : 1 }] as const,
+      ]),
+    ) as never,
+    { mtime: EPOCH },
+  )

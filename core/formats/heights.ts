@@ -8,12 +8,24 @@ const NONE = -32768
 export function encodeHeights(z: Float64Array): string {
   const bytes = new Uint8Array(2 * z.length)
   const view = new DataView(bytes.buffer)
-  for (let i = 0; i < z.length; i++) view.setInt16(2 * i, Number.isNaN(z[i]!) ? NONE : Math.max(-32000, Math.min(32000, Math.round(100 * z[i]!))), true)
+  for (let i = 0; i < z.length; i++)
+    view.setInt16(
+      2 * i,
+      Number.isNaN(z[i]!) ? NONE : Math.max(-32000, Math.min(32000, Math.round(100 * z[i]!))),
+      true,
+    )
   return encodeBase64(bytes)
 }
 
 /** The grid of a kept surface; NaN where there is none. */
-export function decodeSurface(surface: { x0: number; y0: number; stepMm: number; columns: number; rows: number; heights: string }): Grid {
+export function decodeSurface(surface: {
+  x0: number
+  y0: number
+  stepMm: number
+  columns: number
+  rows: number
+  heights: string
+}): Grid {
   const { x0, y0, stepMm, columns, rows } = surface
   const bytes = decodeBase64(surface.heights)
   const view = new DataView(bytes.buffer, bytes.byteOffset)

@@ -10,8 +10,15 @@ export function prescription(record: FittingRecord, on: string) {
     version: 1,
     on,
     client: { code: record.client?.code ?? null },
-    feet: Object.fromEntries(SIDES.flatMap((side) => (record.feet[side]?.device ? [[side, { device: record.feet[side]!.device, words: deviceLines(record.feet[side]!) }]] : []))),
+    feet: Object.fromEntries(
+      SIDES.flatMap((side) =>
+        record.feet[side]?.device
+          ? [[side, { device: record.feet[side]!.device, words: deviceLines(record.feet[side]!) }]]
+          : [],
+      ),
+    ),
     cautions: cautionsOf(record).map((c) => c.words),
-    notice: 'Prescribing may be reserved to licensed professions. Local law, licence and standards come first.',
+    notice:
+      'Prescribing may be reserved to licensed professions. Local law, licence and standards come first.',
   }
 }

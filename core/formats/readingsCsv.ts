@@ -5,14 +5,46 @@ import { refuseTrial } from '../measure/questions'
 import { MOST_TRIALS } from '../record/commands'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord, Reading } from '../record/schema'
-import { POSTURES, READING_KINDS, SCAN_INSTRUMENT, SIDES, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
+import {
+  POSTURES,
+  READING_KINDS,
+  SCAN_INSTRUMENT,
+  SIDES,
+  type Posture,
+  type ReadingKind,
+  type Side,
+} from '../record/vocabulary'
 
-export const READING_COLUMNS = ['side', 'what', 'posture', 'trial', 'valueMm', 'struck', 'instrument', 'by', 'at', 'heightMm'] as const
+export const READING_COLUMNS = [
+  'side',
+  'what',
+  'posture',
+  'trial',
+  'valueMm',
+  'struck',
+  'instrument',
+  'by',
+  'at',
+  'heightMm',
+] as const
 
 /** Readings in long format: one row a trial. */
 export function writeReadingsCsv(record: FittingRecord): string {
   const rows = SIDES.flatMap((side) =>
-    (record.feet[side]?.readings ?? []).flatMap((r) => r.trials.map((value, i) => [side, r.what, r.posture, i + 1, value, r.struck.includes(i) ? 'yes' : '', r.instrument ?? '', r.by ?? '', r.at ?? '', r.heightMm ?? ''])),
+    (record.feet[side]?.readings ?? []).flatMap((r) =>
+      r.trials.map((value, i) => [
+        side,
+        r.what,
+        r.posture,
+        i + 1,
+        value,
+        r.struck.includes(i) ? 'yes' : '',
+        r.instrument ?? '',
+        r.by ?? '',
+        r.at ?? '',
+        r.heightMm ?? '',
+      ]),
+    ),
   )
   return `${Papa.unparse({ fields: [...READING_COLUMNS], data: rows }, { newline: '\n' })}\n`
 }
@@ -37,10 +69,17 @@ export interface ReadingsFile {
  * @example readReadingsCsv('side,what,posture,trial,valueMm\nleft,footLengthMm,standing,1,264').readings.left[0].trials // [264]
  */
 export function readReadingsCsv(text: string, norms: Norms = HOUSE_NORMS): ReadingsFile {
-  const lines = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), { skipEmptyLines: true }).data
+  const lines = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
+    skipEmptyLines: true,
+  }).data
   const names = (lines[0] ?? []).map((c) => c.trim())
   const missing = ['side', 'what', 'posture', 'valueMm'].filter((c) => !names.includes(c))
-  if (missing.length) throw new Refusal('no-columns', `The first line must name the columns; ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing.`, 'row 1')
+  if (missing.length)
+    throw new Refusal(
+      'no-columns',
+      `The first line must name the columns; ${missing.join(', ')} ${missing.length > 1 ? 'are' : 'is'} missing.`,
+      'row 1',
+    )
   const problems: CsvProblem[] = []
   const found = new Map<string, Reading & { side: Side }>()
   let taken = 0
@@ -48,39 +87,75 @@ export function readReadingsCsv(text: string, norms: Norms = HOUSE_NORMS): Readi
     const row = i + 2
     const cell = (name: string) => (line[names.indexOf(name)] ?? '').trim()
     const bad = (column: string, words: string) => void problems.push({ row, column, words })
-    const [side, what, posture] = [cell('side').toLowerCase(), cell('what'), cell('posture').toLowerCase()]
-    if (!(SIDES as readonly string[]).includes(side)) return bad('side', `"${cell('side')}" is neither left nor right.`)
-    if (!(READING_KINDS as readonly string[]).includes(what)) return bad('what', `No reading is called "${what}".`)
-    if (!(POSTURES as readonly string[]).includes(posture)) return bad('posture', `"${cell('posture')}" is none of ${POSTURES.join(', ')}.`)
+    const [side, what, posture] = [
+      cell('side').toLowerCase(),
+      cell('what'),
+      cell('posture').toLowerCase(),
+    ]
+    if (!(SIDES as readonly string[]).includes(side))
+      return bad('side', `"${cell('side')}" is neither left nor right.`)
+    if (!(READING_KINDS as readonly string[]).includes(what))
+      return bad('what', `No reading is called "${what}".`)
+    if (!(POSTURES as readonly string[]).includes(posture))
+      return bad('posture', `"${cell('posture')}" is none of ${POSTURES.join(', ')}.`)
     const value = parseNumber(cell('valueMm'))
     if (value === null) return bad('valueMm', `"${cell('valueMm')}" is not a number.`)
     const refused = refuseTrial(what as ReadingKind, value, norms)
     if (refused) return bad('valueMm', refused.words)
     const height = cell('heightMm') === '' ? undefined : parseNumber(cell('heightMm'))
     if (height === null) return bad('heightMm', `"${cell('heightMm')}" is not a number.`)
-    const reading = { side: side as Side, what: what as ReadingKind, posture: posture as Posture, trials: [], struck: [], ...optional(cell), ...(height !== undefined && { heightMm: height }) } as Reading & { side: Side }
-    return take(`${side} ${keyOf(reading)}`, reading, value, /^(yes|true|1|x)$/i.test(cell('struck')), bad)
+    const reading = {
+      side: side as Side,
+      what: what as ReadingKind,
+      posture: posture as Posture,
+      trials: [],
+      struck: [],
+      ...optional(cell),
+      ...(height !== undefined && { heightMm: height }),
+    } as Reading & { side: Side }
+    return take(
+      `${side} ${keyOf(reading)}`,
+      reading,
+      value,
+      /^(yes|true|1|x)$/i.test(cell('struck')),
+      bad,
+    )
   })
-  function take(key: string, fresh: Reading & { side: Side }, value: number, struck: boolean, bad: (column: string, words: string) => void) {
+  function take(
+    key: string,
+    fresh: Reading & { side: Side },
+    value: number,
+    struck: boolean,
+    bad: (column: string, words: string) => void,
+  ) {
     const reading = found.get(key) ?? fresh
     const { side, what, posture } = reading
-    if (reading.trials.length >= MOST_TRIALS) return bad('trial', `More than ${MOST_TRIALS} tries of ${what} ${posture}, ${side}.`)
+    if (reading.trials.length >= MOST_TRIALS)
+      return bad('trial', `More than ${MOST_TRIALS} tries of ${what} ${posture}, ${side}.`)
     if (struck) reading.struck.push(reading.trials.length)
     reading.trials.push(value)
     found.set(key, reading)
     taken++
   }
-  const of = (side: Side) => [...found.values()].filter((r) => r.side === side).map(({ side: _, ...reading }): Reading => reading)
+  const of = (side: Side) =>
+    [...found.values()]
+      .filter((r) => r.side === side)
+      .map(({ side: _, ...reading }): Reading => reading)
   return { readings: { left: of('left'), right: of('right') }, taken, problems }
 }
 
 function optional(cell: (name: string) => string): Partial<Reading> {
-  const [instrument, by, at] = [cell('instrument').slice(0, 60), cell('by').slice(0, 80), cell('at').slice(0, 40)]
+  const [instrument, by, at] = [
+    cell('instrument').slice(0, 60),
+    cell('by').slice(0, 80),
+    cell('at').slice(0, 40),
+  ]
   return { ...(instrument && { instrument }), ...(by && { by }), ...(at && { at }) }
 }
 
 /** One reading of one foot: trials read off a scan are a reading of their own, beside those of the hand. */
-const keyOf = (r: Pick<Reading, 'what' | 'posture' | 'instrument'>) => `${r.what} ${r.posture} ${r.instrument === SCAN_INSTRUMENT}`
+const keyOf = (r: Pick<Reading, 'what' | 'posture' | 'instrument'>) =>
+  `${r.what} ${r.posture} ${r.instrument === SCAN_INSTRUMENT}`
 
 /** Readings of a file put over those of a fitting: what the file names is replaced, the rest stays. */
 export function mergeReadings(old: readonly Reading[], file: readonly Reading[]): Reading[] {

@@ -16,8 +16,14 @@ export function svgTemplate({ side, widthMm, heightMm, lines, texts }: Template)
   return [
     `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}">`,
     `<title>Trim template, ${side} foot, 1:1</title>`,
-    ...lines.map((l) => `<path id="${escapeXml(l.id)}" d="M${l.points.map(([x, y]) => `${x} ${y}`).join('L')}${l.closed ? 'Z' : ''}" fill="none" ${STROKE[l.style]}/>`),
-    ...texts.map((t) => `<text x="${t.xMm}" y="${t.yMm}" font-size="${t.sizeMm}" font-family="sans-serif">${escapeXml(t.text)}</text>`),
+    ...lines.map(
+      (l) =>
+        `<path id="${escapeXml(l.id)}" d="M${l.points.map(([x, y]) => `${x} ${y}`).join('L')}${l.closed ? 'Z' : ''}" fill="none" ${STROKE[l.style]}/>`,
+    ),
+    ...texts.map(
+      (t) =>
+        `<text x="${t.xMm}" y="${t.yMm}" font-size="${t.sizeMm}" font-family="sans-serif">${escapeXml(t.text)}</text>`,
+    ),
     '</svg>',
     '',
   ].join('\n')

@@ -38,23 +38,46 @@ export function layTemplate(input: TemplateInput): Template {
   const ys = all.map((p) => p[1])
   const [x0, x1, y0, y1] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
   const base = y1 - y0 + MARGIN_MM
-  const place = ([x, y]: Point): Point => [hundredths(sign * x - x0 + MARGIN_MM), hundredths(y1 - y + MARGIN_MM)]
+  const place = ([x, y]: Point): Point => [
+    hundredths(sign * x - x0 + MARGIN_MM),
+    hundredths(y1 - y + MARGIN_MM),
+  ]
   const y = hundredths(base + 16)
   const end = MARGIN_MM + CONTROL_LINE_MM
-  const control = (id: string, ...points: Point[]) => ({ id, style: 'solid' as const, closed: false, points })
+  const control = (id: string, ...points: Point[]) => ({
+    id,
+    style: 'solid' as const,
+    closed: false,
+    points,
+  })
   return {
     side: input.side,
     widthMm: hundredths(Math.max(x1 - x0, CONTROL_LINE_MM) + 2 * MARGIN_MM),
     heightMm: hundredths(base + MARGIN_MM + 34),
     lines: [
-      ...input.lines.map((line) => ({ id: line.id, style: line.style, closed: true, points: line.points.map(place) })),
+      ...input.lines.map((line) => ({
+        id: line.id,
+        style: line.style,
+        closed: true,
+        points: line.points.map(place),
+      })),
       control('control', [MARGIN_MM, y], [end, y]),
       control('control-from', [MARGIN_MM, y - 3], [MARGIN_MM, y + 3]),
       control('control-to', [end, y - 3], [end, y + 3]),
     ],
     texts: [
-      { xMm: MARGIN_MM, yMm: base + 26, sizeMm: 5, text: `${input.side === 'left' ? 'LEFT' : 'RIGHT'} · control line ${CONTROL_LINE_MM} mm · print at 100 %` },
-      { xMm: MARGIN_MM, yMm: base + 32, sizeMm: 4, text: `${input.label} · ${[...new Set(input.lines.map((l) => `${WORDS[l.style]}: ${l.words}`))].join(', ')}` },
+      {
+        xMm: MARGIN_MM,
+        yMm: base + 26,
+        sizeMm: 5,
+        text: `${input.side === 'left' ? 'LEFT' : 'RIGHT'} · control line ${CONTROL_LINE_MM} mm · print at 100 %`,
+      },
+      {
+        xMm: MARGIN_MM,
+        yMm: base + 32,
+        sizeMm: 4,
+        text: `${input.label} · ${[...new Set(input.lines.map((l) => `${WORDS[l.style]}: ${l.words}`))].join(', ')}`,
+      },
     ].map((t) => ({ ...t, yMm: hundredths(t.yMm) })),
   }
 }

@@ -9,4 +9,5 @@ export const degrees = (rad: number): number => (rad * 180) / Math.PI
  *
  * @example acrossMm(7, 96) // 11.79: 7° over a 96 mm forefoot
  */
-export const acrossMm = (angleDeg: number, widthMm: number): number => widthMm * Math.tan(radians(angleDeg))
+export const acrossMm = (angleDeg: number, widthMm: number): number =>
+  widthMm * Math.tan(radians(angleDeg))

@@ -72,7 +72,8 @@ export function clipDomain(grid: Omit<Grid, 'z'>, inside: Float64Array): Domain 
     }
     for (let k = 1; k + 1 < count; k++) triangles.push(polygon[0]!, polygon[k]!, polygon[k + 1]!)
     // Only the zero line joins two vertices that both lie between cells.
-    for (let k = 0; k < count; k++) if (isCut[k] && isCut[(k + 1) % count]) border.push(polygon[k]!, polygon[(k + 1) % count]!)
+    for (let k = 0; k < count; k++)
+      if (isCut[k] && isCut[(k + 1) % count]) border.push(polygon[k]!, polygon[(k + 1) % count]!)
   }
 
   for (let row = 0; row + 1 < rows; row++)
@@ -91,12 +92,22 @@ export function clipDomain(grid: Omit<Grid, 'z'>, inside: Float64Array): Domain 
     points[2 * i] = grid.x0 + (column + 0.5) * grid.stepMm
     points[2 * i + 1] = grid.y0 + (row + 0.5) * grid.stepMm
   }
-  return { points, cellA: Uint32Array.from(a), cellB: Uint32Array.from(b), share: Float64Array.from(share), triangles: Uint32Array.from(triangles), border: Uint32Array.from(border) }
+  return {
+    points,
+    cellA: Uint32Array.from(a),
+    cellB: Uint32Array.from(b),
+    share: Float64Array.from(share),
+    triangles: Uint32Array.from(triangles),
+    border: Uint32Array.from(border),
+  }
 }
 
 /** A cell array at every vertex of a domain. */
 export function interpolateOn(domain: Domain, cells: Float64Array): Float64Array {
   const out = new Float64Array(domain.share.length)
-  for (let i = 0; i < out.length; i++) out[i] = cells[domain.cellA[i]!]! * (1 - domain.share[i]!) + cells[domain.cellB[i]!]! * domain.share[i]!
+  for (let i = 0; i < out.length; i++)
+    out[i] =
+      cells[domain.cellA[i]!]! * (1 - domain.share[i]!) +
+      cells[domain.cellB[i]!]! * domain.share[i]!
   return out
 }

@@ -9,7 +9,11 @@ export interface Frame {
 }
 
 export const dot = (a: Vec3, b: Vec3): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2]
-export const cross = (a: Vec3, b: Vec3): Vec3 => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]]
+export const cross = (a: Vec3, b: Vec3): Vec3 => [
+  a[1] * b[2] - a[2] * b[1],
+  a[2] * b[0] - a[0] * b[2],
+  a[0] * b[1] - a[1] * b[0],
+]
 export const scaled = (a: Vec3, k: number): Vec3 => [a[0] * k, a[1] * k, a[2] * k]
 export const plus = (a: Vec3, b: Vec3): Vec3 => [a[0] + b[0], a[1] + b[1], a[2] + b[2]]
 export const minus = (a: Vec3, b: Vec3): Vec3 => [a[0] - b[0], a[1] - b[1], a[2] - b[2]]
@@ -28,7 +32,8 @@ export const intoFrame = (f: Frame, p: Vec3): Vec3 => {
 }
 
 /** A point given in the frame's coordinates, in the space around it. */
-export const outOfFrame = (f: Frame, [x, y, z]: Vec3): Vec3 => plus(f.origin, plus(scaled(f.x, x), plus(scaled(f.y, y), scaled(f.z, z))))
+export const outOfFrame = (f: Frame, [x, y, z]: Vec3): Vec3 =>
+  plus(f.origin, plus(scaled(f.x, x), plus(scaled(f.y, y), scaled(f.z, z))))
 
 /** All points (xyz triples) in the frame's coordinates. */
 export function allIntoFrame(f: Frame, p: Float64Array): Float64Array {
@@ -49,7 +54,10 @@ export function allIntoFrame(f: Frame, p: Float64Array): Float64Array {
  * A frame moved and turned within itself: first about z by `yaw`, then about x by `pitch` (front down +), then about y by `roll`
  * (medial side down +), radians; the new origin is given in the old frame's coordinates.
  */
-export function turned(f: Frame, turn: { yaw?: number; pitch?: number; roll?: number; origin?: Vec3 }): Frame {
+export function turned(
+  f: Frame,
+  turn: { yaw?: number; pitch?: number; roll?: number; origin?: Vec3 },
+): Frame {
   const origin = turn.origin ? outOfFrame(f, turn.origin) : f.origin
   let { x, y, z } = f
   const rotate = (a: Vec3, b: Vec3, angle: number): [Vec3, Vec3] => {

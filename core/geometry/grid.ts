@@ -12,7 +12,8 @@ export interface Grid {
 }
 
 /** x of the centre of a column, mm. */
-export const columnX = (grid: Grid, column: number): number => grid.x0 + (column + 0.5) * grid.stepMm
+export const columnX = (grid: Grid, column: number): number =>
+  grid.x0 + (column + 0.5) * grid.stepMm
 
 /** y of the centre of a row, mm. */
 export const rowY = (grid: Grid, row: number): number => grid.y0 + (row + 0.5) * grid.stepMm
@@ -32,11 +33,19 @@ export function sampleGrid(grid: Grid, xMm: number, yMm: number): number {
 }
 
 /** The largest absolute height inside a mask, with its place; null when the mask is empty or all is 0. */
-export function peakOf(grid: Grid, mask: Uint8Array): { valueMm: number; xMm: number; yMm: number } | null {
+export function peakOf(
+  grid: Grid,
+  mask: Uint8Array,
+): { valueMm: number; xMm: number; yMm: number } | null {
   let best = -1
-  for (let i = 0; i < grid.z.length; i++) if (mask[i] && (best < 0 || Math.abs(grid.z[i]!) > Math.abs(grid.z[best]!))) best = i
+  for (let i = 0; i < grid.z.length; i++)
+    if (mask[i] && (best < 0 || Math.abs(grid.z[i]!) > Math.abs(grid.z[best]!))) best = i
   if (best < 0 || grid.z[best] === 0) return null
-  return { valueMm: grid.z[best]!, xMm: columnX(grid, best % grid.columns), yMm: rowY(grid, Math.floor(best / grid.columns)) }
+  return {
+    valueMm: grid.z[best]!,
+    xMm: columnX(grid, best % grid.columns),
+    yMm: rowY(grid, Math.floor(best / grid.columns)),
+  }
 }
 
 /** First and last cell of every row that holds a height; NaN for rows without one. */

@@ -6,7 +6,10 @@
  * @param values one per knot
  * @example hermite([0, 1, 2], [0, 1, 2])(0.5) // 0.5
  */
-export function hermite(knots: readonly number[], values: readonly number[]): (at: number) => number {
+export function hermite(
+  knots: readonly number[],
+  values: readonly number[],
+): (at: number) => number {
   const last = knots.length - 1
   const tangents = knots.map((_, i) => {
     const before = Math.max(0, i - 1)
@@ -32,7 +35,10 @@ export function hermite(knots: readonly number[], values: readonly number[]): (a
 }
 
 /** Straight lines through ascending (knots, values), constant outside. */
-export function polyline(knots: readonly number[], values: readonly number[]): (at: number) => number {
+export function polyline(
+  knots: readonly number[],
+  values: readonly number[],
+): (at: number) => number {
   const last = knots.length - 1
   return (at) => {
     if (at <= knots[0]!) return values[0]!

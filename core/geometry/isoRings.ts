@@ -10,7 +10,12 @@
  * @param thresholds rising
  * @returns for every threshold its closed rings as lists of [x, y], without repeating the first point
  */
-export function isoRings(columns: number, rows: number, values: ArrayLike<number>, thresholds: readonly number[]): [number, number][][][] {
+export function isoRings(
+  columns: number,
+  rows: number,
+  values: ArrayLike<number>,
+  thresholds: readonly number[],
+): [number, number][][][] {
   // One cell of low ground all around closes every ring.
   const width = columns + 2
   const height = rows + 2
@@ -54,7 +59,7 @@ export function isoRings(columns: number, rows: number, values: ArrayLike<number
     for (const start of starts[k]!) {
       if (follow[start]! < 0) continue
       const ring: [number, number][] = []
-      for (let edge = start; follow[edge]! >= 0; ) {
+      for (let edge = start; follow[edge]! >= 0;) {
         ring.push(crossing(edge, t))
         const to = follow[edge]!
         follow[edge] = -1
@@ -77,5 +82,26 @@ export function isoRings(columns: number, rows: number, values: ArrayLike<number
 
 /** Which edges of a square (0 below, 1 right, 2 above, 3 left) a line joins, by which corners are high (1 ↙, 2 ↘, 4 ↗, 8 ↖), high ground to its left. */
 const SEGMENTS: readonly (readonly (readonly [number, number])[])[] = [
-  [], [[0, 3]], [[1, 0]], [[1, 3]], [[2, 1]], [[0, 3], [2, 1]], [[2, 0]], [[2, 3]], [[3, 2]], [[0, 2]], [[1, 0], [3, 2]], [[1, 2]], [[3, 1]], [[0, 1]], [[3, 0]], [],
+  [],
+  [[0, 3]],
+  [[1, 0]],
+  [[1, 3]],
+  [[2, 1]],
+  [
+    [0, 3],
+    [2, 1],
+  ],
+  [[2, 0]],
+  [[2, 3]],
+  [[3, 2]],
+  [[0, 2]],
+  [
+    [1, 0],
+    [3, 2],
+  ],
+  [[1, 2]],
+  [[3, 1]],
+  [[0, 1]],
+  [[3, 0]],
+  [],
 ]

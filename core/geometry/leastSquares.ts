@@ -6,7 +6,9 @@
  * @returns one coefficient a term; null when there are no rows or the terms cannot be told apart
  * @example leastSquares([[[1, 0], 1], [[1, 1], 3], [[1, 2], 5]]) // about [1, 2]: 1 + 2·x
  */
-export function leastSquares(rows: readonly (readonly [readonly number[], number])[]): number[] | null {
+export function leastSquares(
+  rows: readonly (readonly [readonly number[], number])[],
+): number[] | null {
   const n = rows[0]?.[0].length ?? 0
   const a = Array.from({ length: n }, () => new Float64Array(n))
   const b = new Float64Array(n)

@@ -45,7 +45,9 @@ export function inspectMesh(mesh: Mesh): MeshReport {
       const from = t[i + k]!
       const to = t[i + ((k + 1) % 3)]!
       const key = from < to ? from * vertexCount + to : to * vertexCount + from
-      let slot = (Math.imul(from < to ? from : to, 73856093) ^ Math.imul(from < to ? to : from, 19349663)) & (slots - 1)
+      let slot =
+        (Math.imul(from < to ? from : to, 73856093) ^ Math.imul(from < to ? to : from, 19349663)) &
+        (slots - 1)
       while (keys[slot] !== -1 && keys[slot] !== key) slot = (slot + 1) & (slots - 1)
       keys[slot] = key
       const count = from < to ? forward : backward
@@ -59,7 +61,13 @@ export function inspectMesh(mesh: Mesh): MeshReport {
     if (forward[slot] === 0 || backward[slot] === 0) closed = false
   }
   const volumeMm3 = meshVolume(mesh)
-  return { triangles: t.length / 3, closed, manifold: manifold && closed, outward: volumeMm3 > 0, volumeMm3 }
+  return {
+    triangles: t.length / 3,
+    closed,
+    manifold: manifold && closed,
+    outward: volumeMm3 > 0,
+    volumeMm3,
+  }
 }
 
 /** The mesh mirrored in x with its faces still looking outward: how a right foot's frame becomes real space. */
@@ -67,6 +75,7 @@ export function mirrorX(mesh: Mesh): Mesh {
   const positions = Float64Array.from(mesh.positions)
   for (let i = 0; i < positions.length; i += 3) positions[i] = -positions[i]!
   const triangles = Uint32Array.from(mesh.triangles)
-  for (let i = 0; i < triangles.length; i += 3) [triangles[i + 1], triangles[i + 2]] = [triangles[i + 2]!, triangles[i + 1]!]
+  for (let i = 0; i < triangles.length; i += 3)
+    [triangles[i + 1], triangles[i + 2]] = [triangles[i + 2]!, triangles[i + 1]!]
   return { positions, triangles }
 }

@@ -13,5 +13,9 @@ export function ageInYears(bornOn: string, on: string): number {
 
 /** Is the client a child as far as adult classes go? Unknown age counts as adult. */
 export function isChild(client: { bornOn?: string } | undefined, on: string | undefined): boolean {
-  return client?.bornOn !== undefined && on !== undefined && ageInYears(client.bornOn, on) < ADULT_FROM_YEARS
+  return (
+    client?.bornOn !== undefined &&
+    on !== undefined &&
+    ageInYears(client.bornOn, on) < ADULT_FROM_YEARS
+  )
 }

@@ -10,7 +10,8 @@ const STANDARD_GRAVITY = 9.80665
  *
  * @example archHeightIndex(63, 193) // 0.326
  */
-export const archHeightIndex = (dorsumHeightMm: number, archLengthMm: number): number => dorsumHeightMm / archLengthMm
+export const archHeightIndex = (dorsumHeightMm: number, archLengthMm: number): number =>
+  dorsumHeightMm / archLengthMm
 
 /** Arch height index of a foot in one posture, or undefined when a reading is missing. */
 export function archHeightIndexOf(foot: Foot, posture: 'sitting' | 'standing'): number | undefined {
@@ -35,8 +36,10 @@ export function archStiffness(massKg: number, seated: number, standing: number):
 }
 
 /** Standing index classes of adults (Butler 2008): below 0.310 low, above 0.370 high. */
-export const archHeightClass = (standing: number, [low, high]: readonly [number, number] = HOUSE_NORMS.archHeightStanding): 'low' | 'usual' | 'high' =>
-  standing < low ? 'low' : standing > high ? 'high' : 'usual'
+export const archHeightClass = (
+  standing: number,
+  [low, high]: readonly [number, number] = HOUSE_NORMS.archHeightStanding,
+): 'low' | 'usual' | 'high' => (standing < low ? 'low' : standing > high ? 'high' : 'usual')
 
 /**
  * Navicular drop classes, seated-neutral variant after Brody 1982: below 6 mm small, to 10 usual, to 15 marked, above large. Brody read
@@ -44,4 +47,5 @@ export const archHeightClass = (standing: number, [low, high]: readonly [number,
  *
  * @example navicularDropClass(7) // 'usual'
  */
-export const navicularDropClass = (dropMm: number): 'small' | 'usual' | 'marked' | 'large' => (dropMm < 6 ? 'small' : dropMm <= 10 ? 'usual' : dropMm <= 15 ? 'marked' : 'large')
+export const navicularDropClass = (dropMm: number): 'small' | 'usual' | 'marked' | 'large' =>
+  dropMm < 6 ? 'small' : dropMm <= 10 ? 'usual' : dropMm <= 15 ? 'marked' : 'large'

@@ -24,14 +24,23 @@ export interface CallOutContext {
   norms?: Norms
 }
 
-const NAMES: [string, ReadingKind][] = READING_KINDS.flatMap((kind) => READING_LABELS[kind].call.map((call): [string, ReadingKind] => [call, kind])).sort(
-  (a, b) => b[0].length - a[0].length,
-)
-const POSTURE_WORDS: Record<string, Posture> = { sit: 'sitting', sitting: 'sitting', seated: 'sitting', stand: 'standing', standing: 'standing' }
+const NAMES: [string, ReadingKind][] = READING_KINDS.flatMap((kind) =>
+  READING_LABELS[kind].call.map((call): [string, ReadingKind] => [call, kind]),
+).sort((a, b) => b[0].length - a[0].length)
+const POSTURE_WORDS: Record<string, Posture> = {
+  sit: 'sitting',
+  sitting: 'sitting',
+  seated: 'sitting',
+  stand: 'standing',
+  standing: 'standing',
+}
 
 /** A typed number: point or comma as decimal mark; null when it is not one. @example parseNumber('97,5') // 97.5 */
 export function parseNumber(token: string): number | null {
-  const text = token.trim().replace(/\s*mm$/i, '').replace(',', '.')
+  const text = token
+    .trim()
+    .replace(/\s*mm$/i, '')
+    .replace(',', '.')
   return /^[-+−]?(\d+\.?\d*|\.\d+)(e\d+)?$/i.test(text) ? Number(text.replace('−', '-')) : null
 }
 
@@ -50,34 +59,65 @@ export function parseCallOut(line: string, context: CallOutContext): CallOut {
   if (text === 'again') return { kind: 'again' }
   if (POSTURE_WORDS[text]) return { kind: 'posture', posture: POSTURE_WORDS[text] }
   if (/^strike\b/.test(text)) return strike(text)
-  const named = NAMES.find(([name]) => text === name || text.startsWith(`${name} `) || (text.startsWith(name) && /^[\d\s/.,-]/.test(text.slice(name.length))))
+  const named = NAMES.find(
+    ([name]) =>
+      text === name ||
+      text.startsWith(`${name} `) ||
+      (text.startsWith(name) && /^[\d\s/.,-]/.test(text.slice(name.length))),
+  )
   if (!named && /^[a-z]/.test(text) && !/^[lr]\b/.test(text)) return unknownName(text)
   const what = named?.[1] ?? context.what
-  if (!what) return { kind: 'partial', words: 'Say which reading first, for example: width 97.5 / 99' }
+  if (!what)
+    return { kind: 'partial', words: 'Say which reading first, for example: width 97.5 / 99' }
   return numbersOf(named ? text.slice(named[0].length) : text, what, context.posture, context.norms)
 }
 
-const OTHER_WORDS: [string, string][] = [['again', 'take the reading in hand once more'], ['strike', 'strike a try, for example: strike L 2'], ['undo', 'take the last change back'], ['sitting', 'go on sitting'], ['standing', 'go on standing']]
+const OTHER_WORDS: [string, string][] = [
+  ['again', 'take the reading in hand once more'],
+  ['strike', 'strike a try, for example: strike L 2'],
+  ['undo', 'take the last change back'],
+  ['sitting', 'go on sitting'],
+  ['standing', 'go on standing'],
+]
 
 function strike(text: string): CallOut {
   const match = /^strike(?: ([lr]|left|right))?(?: ?([1-5]))?(?: ([lr]|left|right))?$/.exec(text)
-  if (!match) return { kind: 'refused', words: 'Say which try: strike 2, or strike L 2.', choices: [] }
+  if (!match)
+    return { kind: 'refused', words: 'Say which try: strike 2, or strike L 2.', choices: [] }
   if (!match[2]) return { kind: 'partial', words: 'Which try? strike 2, or strike L 2' }
   const side = (match[1] ?? match[3])?.[0]
-  return { kind: 'strike', number: Number(match[2]), ...(side && { side: side === 'l' ? ('left' as const) : ('right' as const) }) }
+  return {
+    kind: 'strike',
+    number: Number(match[2]),
+    ...(side && { side: side === 'l' ? ('left' as const) : ('right' as const) }),
+  }
 }
 
 function unknownName(text: string): CallOut {
   const word = text.split(/[\d/]/)[0]!.trim()
   const other = OTHER_WORDS.find(([name]) => word.length > 1 && name.startsWith(word))
-  const begins = NAMES.filter(([name]) => name.startsWith(word)).sort((a, b) => a[0].length - b[0].length)
-  if (begins.length > 0) return { kind: 'partial', words: READING_LABELS[begins[0]![1]].how, complete: begins[0]![0].slice(word.length) }
+  const begins = NAMES.filter(([name]) => name.startsWith(word)).sort(
+    (a, b) => a[0].length - b[0].length,
+  )
+  if (begins.length > 0)
+    return {
+      kind: 'partial',
+      words: READING_LABELS[begins[0]![1]].how,
+      complete: begins[0]![0].slice(word.length),
+    }
   if (other) return { kind: 'partial', words: other[1], complete: other[0].slice(word.length) }
-  const near = NAMES.filter(([name]) => name[0] === word[0]).slice(0, 3).map(([name]) => name)
+  const near = NAMES.filter(([name]) => name[0] === word[0])
+    .slice(0, 3)
+    .map(([name]) => name)
   return { kind: 'refused', words: `No reading is called "${word}".`, choices: near }
 }
 
-function numbersOf(rest: string, what: ReadingKind, defaultPosture: Posture, norms?: Norms): CallOut {
+function numbersOf(
+  rest: string,
+  what: ReadingKind,
+  defaultPosture: Posture,
+  norms?: Norms,
+): CallOut {
   const name = READING_LABELS[what].name.toLowerCase()
   const values: Record<Side, number[]> = { left: [], right: [] }
   let side: Side = 'left'
@@ -90,14 +130,27 @@ function numbersOf(rest: string, what: ReadingKind, defaultPosture: Posture, nor
     else if (POSTURE_WORDS[token]) posture = POSTURE_WORDS[token]
     else if (token !== 'mm') {
       const value = parseNumber(token)
-      if (value === null) return { kind: 'refused', words: `"${token}" is not a number. Say the ${name} in mm.`, choices: [] }
+      if (value === null)
+        return {
+          kind: 'refused',
+          words: `"${token}" is not a number. Say the ${name} in mm.`,
+          choices: [],
+        }
       const refused = refuseTrial(what, value, norms)
-      if (refused) return { kind: 'refused', words: refused.words, choices: refused.meant === null ? [] : [rest.trim().replace(token, String(refused.meant))] }
+      if (refused)
+        return {
+          kind: 'refused',
+          words: refused.words,
+          choices:
+            refused.meant === null ? [] : [rest.trim().replace(token, String(refused.meant))],
+        }
       values[side].push(value)
     }
   }
-  if (values.left.length + values.right.length === 0) return { kind: 'partial', words: `${name}, mm: left / right` }
+  if (values.left.length + values.right.length === 0)
+    return { kind: 'partial', words: `${name}, mm: left / right` }
   if (!sided) return { kind: 'partial', words: `${name}: which foot? Say L, R or left / right` }
-  if (values.left.length > 5 || values.right.length > 5) return { kind: 'refused', words: 'At most five trials of one reading.', choices: [] }
+  if (values.left.length > 5 || values.right.length > 5)
+    return { kind: 'refused', words: 'At most five trials of one reading.', choices: [] }
   return { kind: 'readings', what, posture, left: values.left, right: values.right }
 }

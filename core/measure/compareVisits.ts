@@ -2,7 +2,13 @@ import { ANGLE_LABELS } from '../examine/angleLabels'
 import { ANGLE_KEYS, type AngleKey } from '../examine/examination'
 import { examineFoot } from '../examine/examineFoot'
 import type { FittingRecord } from '../record/schema'
-import { READING_KINDS, SIDES, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
+import {
+  READING_KINDS,
+  SIDES,
+  type Posture,
+  type ReadingKind,
+  type Side,
+} from '../record/vocabulary'
 import { READING_LABELS } from './labels'
 import { normsOf, type Norms } from './normsTable'
 import { meanOfReading } from './reading'
@@ -34,26 +40,75 @@ export type SmallestChanges = Partial<Record<ReadingKind, number>>
  * @param before the earlier record
  * @param known from double readings, mm
  */
-export function compareVisits(before: FittingRecord, after: FittingRecord, known: SmallestChanges = {}): Comparison[] {
+export function compareVisits(
+  before: FittingRecord,
+  after: FittingRecord,
+  known: SmallestChanges = {},
+): Comparison[] {
   const norms = normsOf(after)
   const rows: Comparison[] = []
   for (const side of SIDES) {
     for (const what of READING_KINDS)
       for (const posture of ['standing', 'sitting', 'prone', 'supine'] as const) {
-        const of = (record: FittingRecord) => (record.feet[side] && meanOfReading(record.feet[side]!, what, posture)) ?? null
+        const of = (record: FittingRecord) =>
+          (record.feet[side] && meanOfReading(record.feet[side]!, what, posture)) ?? null
         const least = known[what] ?? norms.repeatLimitMm[what]
-        push(rows, { side, what, name: READING_LABELS[what].name, posture, unit: 'mm', least, leastFrom: known[what] === undefined ? 'house default' : 'double readings' }, of(before), of(after))
+        push(
+          rows,
+          {
+            side,
+            what,
+            name: READING_LABELS[what].name,
+            posture,
+            unit: 'mm',
+            least,
+            leastFrom: known[what] === undefined ? 'house default' : 'double readings',
+          },
+          of(before),
+          of(after),
+        )
       }
-    for (const what of ANGLE_KEYS) push(rows, { side, what, name: ANGLE_LABELS[what].name, posture: null, unit: '°', least: norms.alignmentChangeDeg, leastFrom: 'house default' }, angle(before, side, what, norms), angle(after, side, what, norms))
+    for (const what of ANGLE_KEYS)
+      push(
+        rows,
+        {
+          side,
+          what,
+          name: ANGLE_LABELS[what].name,
+          posture: null,
+          unit: '°',
+          least: norms.alignmentChangeDeg,
+          leastFrom: 'house default',
+        },
+        angle(before, side, what, norms),
+        angle(after, side, what, norms),
+      )
   }
   return rows
 }
 
-const angle = (record: FittingRecord, side: Side, what: AngleKey, norms: Norms) => (record.feet[side] ? (examineFoot(record.feet[side]!, false, norms).angles[what]?.meanDeg ?? null) : null)
+const angle = (record: FittingRecord, side: Side, what: AngleKey, norms: Norms) =>
+  record.feet[side]
+    ? (examineFoot(record.feet[side]!, false, norms).angles[what]?.meanDeg ?? null)
+    : null
 
-function push(rows: Comparison[], head: Omit<Comparison, 'before' | 'after' | 'change' | 'verdict'>, before: number | null, after: number | null) {
+function push(
+  rows: Comparison[],
+  head: Omit<Comparison, 'before' | 'after' | 'change' | 'verdict'>,
+  before: number | null,
+  after: number | null,
+) {
   if (before === null && after === null) return
   const change = before !== null && after !== null ? after - before : null
-  const verdict = change === null ? (before === null ? 'only after' : 'only before') : Math.abs(change) < head.least ? 'no change' : change > 0 ? 'bigger' : 'smaller'
+  const verdict =
+    change === null
+      ? before === null
+        ? 'only after'
+        : 'only before'
+      : Math.abs(change) < head.least
+        ? 'no change'
+        : change > 0
+          ? 'bigger'
+          : 'smaller'
   rows.push({ ...head, before, after, change, verdict })
 }

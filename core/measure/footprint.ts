@@ -30,7 +30,14 @@ export interface FootprintReading {
   peakKPa: number
   peakAtMm: [number, number]
   /** share of the force, 0–1 */
-  share: { heel: number; midfoot: number; forefoot: number; toes: number; medial: number; lateral: number }
+  share: {
+    heel: number
+    midfoot: number
+    forefoot: number
+    toes: number
+    medial: number
+    lateral: number
+  }
   centreOfPressureMm: [number, number]
   /** axis from the middle of the heel to the middle of the ball, degrees from the grid's rows; + leans medial */
   axisDeg: number
@@ -41,10 +48,34 @@ function cellsOf(print: Footprint, side: Side): Cell[] {
   const rows = kPa.length
   const columns = kPa[0]!.length
   const bad = kPa.findIndex((row) => row.length !== columns)
-  if (bad >= 0) throw new Refusal('ragged-grid', `footprint.kPa.${bad}: this row has ${kPa[bad]!.length} cells, the first has ${columns}.`, `footprint.kPa.${bad}`)
+  if (bad >= 0)
+    throw new Refusal(
+      'ragged-grid',
+      `footprint.kPa.${bad}: this row has ${kPa[bad]!.length} cells, the first has ${columns}.`,
+      `footprint.kPa.${bad}`,
+    )
   const flip = side === 'left' ? 1 : -1
-  const cells = kPa.flatMap((row, r) => row.flatMap((value, c): Cell[] => (value >= CONTACT_KPA ? [{ x: flip * (c + 0.5 - columns / 2) * cellMm, y: (rows - r - 0.5) * cellMm, kPa: value, row: r, column: c }] : [])))
-  if (cells.length < 8) throw new Refusal('empty-grid', `Fewer than 8 cells reach ${CONTACT_KPA} kPa: nothing stood on this grid.`, 'footprint.kPa')
+  const cells = kPa.flatMap((row, r) =>
+    row.flatMap((value, c): Cell[] =>
+      value >= CONTACT_KPA
+        ? [
+            {
+              x: flip * (c + 0.5 - columns / 2) * cellMm,
+              y: (rows - r - 0.5) * cellMm,
+              kPa: value,
+              row: r,
+              column: c,
+            },
+          ]
+        : [],
+    ),
+  )
+  if (cells.length < 8)
+    throw new Refusal(
+      'empty-grid',
+      `Fewer than 8 cells reach ${CONTACT_KPA} kPa: nothing stood on this grid.`,
+      'footprint.kPa',
+    )
   const rear = Math.min(...cells.map((c) => c.y)) - cellMm / 2
   const middle = mean(cells, (c) => c.x)!
   return cells.map((c) => ({ ...c, x: c.x - middle, y: c.y - rear }))
@@ -70,7 +101,8 @@ function proposeToeLine(cells: readonly Cell[], cellMm: number, lengthMm: number
   const front = Math.max(...[...seen].map((c) => c.y)) + cellMm / 2
   if (front < 0.92 * lengthMm && front > 0.55 * lengthMm) return front
   const widths = new Map<number, number>()
-  for (const c of cells) if (c.y > 0.72 * lengthMm && c.y < 0.92 * lengthMm) widths.set(c.y, (widths.get(c.y) ?? 0) + 1)
+  for (const c of cells)
+    if (c.y > 0.72 * lengthMm && c.y < 0.92 * lengthMm) widths.set(c.y, (widths.get(c.y) ?? 0) + 1)
   const narrowest = [...widths].sort((a, b) => a[1] - b[1] || a[0] - b[0])[0]
   return narrowest ? narrowest[0] : 0.82 * lengthMm
 }
@@ -92,14 +124,29 @@ export function readFootprint(print: Footprint, side: Side): FootprintReading {
   const proposedToeLineMm = proposeToeLine(cells, cellMm, lengthMm)
   const toeLineMm = Math.min(lengthMm, print.toeLineMm ?? proposedToeLineMm)
   const body = cells.filter((c) => c.y - cellMm / 2 < toeLineMm - 1e-9)
-  const near = (from: number, to: number) => body.filter((c) => c.y >= from * toeLineMm && c.y <= to * toeLineMm)
+  const near = (from: number, to: number) =>
+    body.filter((c) => c.y >= from * toeLineMm && c.y <= to * toeLineMm)
   const [heel, ball] = [near(0, 0.25), near(0.75, 1)]
-  const lean = heel.length && ball.length ? (mean(ball, (c) => c.x)! - mean(heel, (c) => c.x)!) / (mean(ball, (c) => c.y)! - mean(heel, (c) => c.y)!) : 0
+  const lean =
+    heel.length && ball.length
+      ? (mean(ball, (c) => c.x)! - mean(heel, (c) => c.x)!) /
+        (mean(ball, (c) => c.y)! - mean(heel, (c) => c.y)!)
+      : 0
   const angle = Math.atan(lean)
   // The axis through the middle of the heel; every cell becomes a turned square whose third is cut by area.
   const [ax, ay] = [Math.sin(angle), Math.cos(angle)]
   const h = cellMm / 2
-  const squares = body.map((c) => ({ cell: c, corners: ([[-h, -h], [h, -h], [h, h], [-h, h]] as const).map(([dx, dy]): Point => [c.x + dx, Math.min(toeLineMm, c.y + dy)]) }))
+  const squares = body.map((c) => ({
+    cell: c,
+    corners: (
+      [
+        [-h, -h],
+        [h, -h],
+        [h, h],
+        [-h, h],
+      ] as const
+    ).map(([dx, dy]): Point => [c.x + dx, Math.min(toeLineMm, c.y + dy)]),
+  }))
   const along = ([x, y]: Point) => x * ax + y * ay
   const ends = squares.flatMap((s) => s.corners.map(along))
   const [from, to] = [Math.min(...ends), Math.max(...ends)]
@@ -110,9 +157,15 @@ export function readFootprint(print: Footprint, side: Side): FootprintReading {
   const archIndex = (upToMiddle - rear) / whole
   const force = (c: Cell) => c.kPa * cellMm * cellMm * 1e-3
   const total = sum(cells, force)
-  const shareOf = (areas: readonly number[], less?: readonly number[]) => squares.reduce((t, s, i) => t + (s.cell.kPa * 1e-3 * (areas[i]! - (less?.[i] ?? 0))) / total, 0)
-  const share = { heel: shareOf(cut[0]!), midfoot: shareOf(cut[1]!, cut[0]), forefoot: shareOf(cut[2]!, cut[1]) }
-  const axisX = (y: number) => (mean(heel, (c) => c.x) ?? 0) + lean * (y - (mean(heel, (c) => c.y) ?? 0))
+  const shareOf = (areas: readonly number[], less?: readonly number[]) =>
+    squares.reduce((t, s, i) => t + (s.cell.kPa * 1e-3 * (areas[i]! - (less?.[i] ?? 0))) / total, 0)
+  const share = {
+    heel: shareOf(cut[0]!),
+    midfoot: shareOf(cut[1]!, cut[0]),
+    forefoot: shareOf(cut[2]!, cut[1]),
+  }
+  const axisX = (y: number) =>
+    (mean(heel, (c) => c.x) ?? 0) + lean * (y - (mean(heel, (c) => c.y) ?? 0))
   const medial = sum(cells, (c) => (c.x > axisX(c.y) ? force(c) : 0)) / total
   const peak = cells.reduce((a, b) => (b.kPa > a.kPa ? b : a))
   return {
@@ -125,11 +178,20 @@ export function readFootprint(print: Footprint, side: Side): FootprintReading {
     forceN: total,
     peakKPa: peak.kPa,
     peakAtMm: [peak.x, peak.y],
-    share: { ...share, toes: Math.max(0, 1 - share.heel - share.midfoot - share.forefoot), medial, lateral: 1 - medial },
-    centreOfPressureMm: [sum(cells, (c) => c.x * force(c)) / total, sum(cells, (c) => c.y * force(c)) / total],
+    share: {
+      ...share,
+      toes: Math.max(0, 1 - share.heel - share.midfoot - share.forefoot),
+      medial,
+      lateral: 1 - medial,
+    },
+    centreOfPressureMm: [
+      sum(cells, (c) => c.x * force(c)) / total,
+      sum(cells, (c) => c.y * force(c)) / total,
+    ],
     axisDeg: (angle * 180) / Math.PI,
   }
 }
 
 /** Classes of the arch index in adults (Cavanagh & Rodgers 1987): ≤ 0.21 high, ≥ 0.26 low, between usual. */
-export const archIndexClass = (index: number): FootprintReading['archClass'] => (index <= 0.21 + 1e-9 ? 'high' : index >= 0.26 - 1e-9 ? 'low' : 'usual')
+export const archIndexClass = (index: number): FootprintReading['archClass'] =>
+  index <= 0.21 + 1e-9 ? 'high' : index >= 0.26 - 1e-9 ? 'low' : 'usual'

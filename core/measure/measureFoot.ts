@@ -16,7 +16,13 @@ import { describeShape } from './words'
  * @param allowanceMm of the footwear family: 10 boots, 16 shoes
  * @example measureFoot(foot, { massKg: 75 }, false, 10).supportedLengthMm?.['full-custom'] // 263.2 for 262 sitting, 266 standing
  */
-export function measureFoot(foot: Foot, client: Client | undefined, child: boolean, allowanceMm: number, norms: Norms = HOUSE_NORMS): FootMeasure {
+export function measureFoot(
+  foot: Foot,
+  client: Client | undefined,
+  child: boolean,
+  allowanceMm: number,
+  norms: Norms = HOUSE_NORMS,
+): FootMeasure {
   const readings: FootMeasure['readings'] = {}
   for (const what of READING_KINDS)
     for (const posture of POSTURES) {
@@ -28,24 +34,45 @@ export function measureFoot(foot: Foot, client: Client | undefined, child: boole
   const length = bestMean(foot, 'footLengthMm', 'standing')
   if (length === undefined) missing.push('readings.footLengthMm')
   const classes = length === undefined || child ? undefined : classesOf(foot, length, norms)
-  const result: FootMeasure = { readings, arch: archOf(foot, client, child, norms), words: '', missing }
+  const result: FootMeasure = {
+    readings,
+    arch: archOf(foot, client, child, norms),
+    words: '',
+    missing,
+  }
   if (length !== undefined) {
     result.sizes = sizesOf(length, allowanceMm)
     const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
-    result.supportedLengthMm = Object.fromEntries(DEVICE_KINDS.map((kind) => [kind, supportedLengthMm(length, sitting, kind, norms)])) as Record<DeviceKind, number>
+    result.supportedLengthMm = Object.fromEntries(
+      DEVICE_KINDS.map((kind) => [kind, supportedLengthMm(length, sitting, kind, norms)]),
+    ) as Record<DeviceKind, number>
     const stand = meanOfReading(foot, 'footLengthMm', 'standing')
     if (stand !== undefined && sitting !== undefined) result.growthMm = stand - sitting
     const arch = bestMean(foot, 'archLengthMm', 'standing')
     if (arch !== undefined) {
       result.archSizeLengthMm = arch / norms.archShare
-      result.sizeBy = result.archSizeLengthMm - length >= norms.archSizeMm.by ? 'archLength' : 'footLength'
+      result.sizeBy =
+        result.archSizeLengthMm - length >= norms.archSizeMm.by ? 'archLength' : 'footLength'
     } else missing.push('readings.archLengthMm')
   }
   if (classes && Object.keys(classes).length > 0) result.classes = classes
-  for (const what of ['forefootWidthMm', 'heelWidthMm', 'waistGirthMm', 'heelInstepGirthMm', 'dorsumHeightMm'] as const)
+  for (const what of [
+    'forefootWidthMm',
+    'heelWidthMm',
+    'waistGirthMm',
+    'heelInstepGirthMm',
+    'dorsumHeightMm',
+  ] as const)
     if (bestMean(foot, what, 'standing') === undefined) missing.push(`readings.${what}`)
-  const [toe, met] = [bestMean(foot, 'secondToeLeadMm', 'standing'), bestMean(foot, 'secondMetLeadMm', 'standing')]
-  if (toe !== undefined || met !== undefined) result.leads = { ...(toe !== undefined && { secondToeMm: toe }), ...(met !== undefined && { secondMetMm: met }) }
+  const [toe, met] = [
+    bestMean(foot, 'secondToeLeadMm', 'standing'),
+    bestMean(foot, 'secondMetLeadMm', 'standing'),
+  ]
+  if (toe !== undefined || met !== undefined)
+    result.leads = {
+      ...(toe !== undefined && { secondToeMm: toe }),
+      ...(met !== undefined && { secondMetMm: met }),
+    }
   result.words = describeShape(result, child)
   return result
 }
@@ -58,24 +85,43 @@ function classesOf(foot: Foot, length: number, norms: Norms): NonNullable<FootMe
   return {
     ...(width !== undefined && { forefootWidth: forefootWidthClass(width, length, norms) }),
     ...(waist !== undefined && { midfootVolume: volumeClass(waist, length, norms.waistShare) }),
-    ...(heelInstep !== undefined && { heelInstep: volumeClass(heelInstep, length, norms.heelInstepShare) }),
+    ...(heelInstep !== undefined && {
+      heelInstep: volumeClass(heelInstep, length, norms.heelInstepShare),
+    }),
     ...(ankle !== undefined && { ankle: volumeClass(ankle, length, norms.ankleShare) }),
   }
 }
 
-function archOf(foot: Foot, client: Client | undefined, child: boolean, norms: Norms): FootMeasure['arch'] {
+function archOf(
+  foot: Foot,
+  client: Client | undefined,
+  child: boolean,
+  norms: Norms,
+): FootMeasure['arch'] {
   const sitting = archHeightIndexOf(foot, 'sitting')
   const standing = archHeightIndexOf(foot, 'standing')
   const navicularSitting = meanOfReading(foot, 'navicularHeightMm', 'sitting')
   const navicularStanding = meanOfReading(foot, 'navicularHeightMm', 'standing')
-  const drop = navicularSitting !== undefined && navicularStanding !== undefined ? navicularSitting - navicularStanding : undefined
+  const drop =
+    navicularSitting !== undefined && navicularStanding !== undefined
+      ? navicularSitting - navicularStanding
+      : undefined
   const arch = bestMean(foot, 'archLengthMm', 'standing')
   return {
     ...(sitting !== undefined && { ahiSitting: sitting }),
     ...(standing !== undefined && { ahiStanding: standing }),
-    ...(standing !== undefined && !child && { class: archHeightClass(standing, norms.archHeightStanding) }),
+    ...(standing !== undefined &&
+      !child && { class: archHeightClass(standing, norms.archHeightStanding) }),
     ...(sitting !== undefined && standing !== undefined && { ari: standing / sitting }),
-    ...(sitting !== undefined && standing !== undefined && client?.massKg !== undefined && { stiffnessNPerUnit: archStiffness(client.massKg, sitting, standing) }),
-    ...(drop !== undefined && { navicularDropMm: drop, ...(!child && { navicularDropClass: navicularDropClass(drop) }), ...(arch !== undefined && { navicularDropPercent: (100 * drop) / arch }) }),
+    ...(sitting !== undefined &&
+      standing !== undefined &&
+      client?.massKg !== undefined && {
+        stiffnessNPerUnit: archStiffness(client.massKg, sitting, standing),
+      }),
+    ...(drop !== undefined && {
+      navicularDropMm: drop,
+      ...(!child && { navicularDropClass: navicularDropClass(drop) }),
+      ...(arch !== undefined && { navicularDropPercent: (100 * drop) / arch }),
+    }),
   }
 }

@@ -22,7 +22,11 @@ export function measureRecord(record: FittingRecord, allowanceMm: number): Measu
     const foot = record.feet[side]
     if (foot) feet[side] = measureFoot(foot, record.client, child, allowanceMm, normsOf(record))
   }
-  return { feet, differences: differencesOf(record), questions: questionsOf(record).map(({ path, words }) => ({ path, words })) }
+  return {
+    feet,
+    differences: differencesOf(record),
+    questions: questionsOf(record).map(({ path, words }) => ({ path, words })),
+  }
 }
 
 function differencesOf(record: FittingRecord): MeasureResult['differences'] {

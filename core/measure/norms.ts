@@ -6,7 +6,9 @@ export type SourceState = 'checked' | 'from memory' | 'own assumption'
 /**
  * Ratio of a reading to foot length in adults: mean and SD. House table, used only to ask 'sure?' beyond 3.5 SD and never as a finding.
  */
-export const RATIO_NORMS: Partial<Record<ReadingKind, { mean: number; sd: number; state: SourceState }>> = {
+export const RATIO_NORMS: Partial<
+  Record<ReadingKind, { mean: number; sd: number; state: SourceState }>
+> = {
   archLengthMm: { mean: 0.73, sd: 0.017, state: 'own assumption' },
   forefootWidthMm: { mean: 0.377, sd: 0.021, state: 'own assumption' },
   heelWidthMm: { mean: 0.245, sd: 0.019, state: 'own assumption' },
@@ -27,4 +29,7 @@ export const WIDTH_PER_LENGTH = 0.377
  *
  * @example expectedForefootWidthMm(280) // 105.56
  */
-export const expectedForefootWidthMm = (footLengthMm: number, widthPerLength: number = WIDTH_PER_LENGTH): number => widthPerLength * footLengthMm
+export const expectedForefootWidthMm = (
+  footLengthMm: number,
+  widthPerLength: number = WIDTH_PER_LENGTH,
+): number => widthPerLength * footLengthMm

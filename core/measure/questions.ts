@@ -17,7 +17,12 @@ export interface Question {
 const mm = (value: number) => `${Number(value.toFixed(1))} mm`
 
 /** Why one new value is unlikely, in words; null when there is nothing to ask. */
-export function doubt(what: ReadingKind, value: number, footLengthMm: number | undefined, norms: Norms = HOUSE_NORMS): string | null {
+export function doubt(
+  what: ReadingKind,
+  value: number,
+  footLengthMm: number | undefined,
+  norms: Norms = HOUSE_NORMS,
+): string | null {
   const norm = norms.ratioToLength[what]
   if (!norm || footLengthMm === undefined) return null
   const away = (value / footLengthMm - norm.mean) / norm.sd
@@ -31,23 +36,39 @@ export function doubt(what: ReadingKind, value: number, footLengthMm: number | u
  * @returns null when the value is within bounds
  * @example refuseTrial('footLengthMm', 26.5) // { words: '26.5 mm is too small …', meant: 265 }
  */
-export function refuseTrial(what: ReadingKind, value: number, norms: Norms = HOUSE_NORMS): { words: string; meant: number | null } | null {
+export function refuseTrial(
+  what: ReadingKind,
+  value: number,
+  norms: Norms = HOUSE_NORMS,
+): { words: string; meant: number | null } | null {
   const [low, high] = norms.hardBoundsMm[what]
   const name = READING_LABELS[what].name.toLowerCase()
-  if (!Number.isFinite(value)) return { words: `That is not a number. Type the ${name} in mm.`, meant: null }
+  if (!Number.isFinite(value))
+    return { words: `That is not a number. Type the ${name} in mm.`, meant: null }
   if (value >= low && value <= high) return null
   const factor = [10, 0.1].find((f) => value * f >= low && value * f <= high)
   const meant = factor === undefined ? null : Number((value * factor).toFixed(2))
-  return { words: `${value} mm is too ${value < low ? 'small' : 'big'} for ${name} (${low} to ${high} mm).`, meant }
+  return {
+    words: `${value} mm is too ${value < low ? 'small' : 'big'} for ${name} (${low} to ${high} mm).`,
+    meant,
+  }
 }
 
 /**
  * Does a new trial look like the other foot's value? True when it is far from this foot's own trials and equals one of the other foot's.
  */
-export function looksLikeOtherFoot(what: ReadingKind, value: number, own: readonly number[], other: readonly number[], norms: Norms = HOUSE_NORMS): boolean {
+export function looksLikeOtherFoot(
+  what: ReadingKind,
+  value: number,
+  own: readonly number[],
+  other: readonly number[],
+  norms: Norms = HOUSE_NORMS,
+): boolean {
   if (own.length === 0 || other.length === 0) return false
   const limit = norms.repeatLimitMm[what]
-  return own.every((t) => Math.abs(t - value) > limit) && other.some((t) => Math.abs(t - value) < 0.05)
+  return (
+    own.every((t) => Math.abs(t - value) > limit) && other.some((t) => Math.abs(t - value) < 0.05)
+  )
 }
 
 /** All questions about the readings of a record. */
@@ -60,10 +81,19 @@ export function questionsOf(record: FittingRecord): Question[] {
     const length = bestMean(foot, 'footLengthMm', 'standing')
     foot.readings.forEach((reading, i) => {
       // The same reading by hand and off a scan is one question.
-      if (foot.readings.findIndex((r) => r.what === reading.what && r.posture === reading.posture) < i) return
+      if (
+        foot.readings.findIndex((r) => r.what === reading.what && r.posture === reading.posture) < i
+      )
+        return
       const value = meanOfReading(foot, reading.what, reading.posture)
       const words = value === undefined ? null : doubt(reading.what, value, length, norms)
-      if (words) questions.push({ path: `feet.${side}.readings.${i}`, about: `${reading.what}:${reading.posture}`, foot: side, words })
+      if (words)
+        questions.push({
+          path: `feet.${side}.readings.${i}`,
+          about: `${reading.what}:${reading.posture}`,
+          foot: side,
+          words,
+        })
     })
     questions.push(...sitAndStand(foot, side))
   }
@@ -75,11 +105,21 @@ function sitAndStand(foot: Foot, side: Side): Question[] {
   const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
   const standing = meanOfReading(foot, 'footLengthMm', 'standing')
   if (sitting !== undefined && standing !== undefined && sitting > standing)
-    out.push({ path: `feet.${side}.readings`, about: 'longer-sitting', foot: side, words: `The ${side} foot is longer sitting (${mm(sitting)}) than standing (${mm(standing)}). Take both again.` })
+    out.push({
+      path: `feet.${side}.readings`,
+      about: 'longer-sitting',
+      foot: side,
+      words: `The ${side} foot is longer sitting (${mm(sitting)}) than standing (${mm(standing)}). Take both again.`,
+    })
   const arch = bestMean(foot, 'archLengthMm', 'standing')
   const length = bestMean(foot, 'footLengthMm', 'standing')
   if (arch !== undefined && length !== undefined && arch >= length)
-    out.push({ path: `feet.${side}.readings`, about: 'arch-over-foot', foot: side, words: `The ${side} arch length (${mm(arch)}) is not shorter than the foot (${mm(length)}). Take both again.` })
+    out.push({
+      path: `feet.${side}.readings`,
+      about: 'arch-over-foot',
+      foot: side,
+      words: `The ${side} arch length (${mm(arch)}) is not shorter than the foot (${mm(length)}). Take both again.`,
+    })
   return out
 }
 
@@ -90,7 +130,15 @@ function sideGaps(record: FittingRecord): Question[] {
   return [...kinds].flatMap((what) => {
     const l = bestMean(left, what, 'standing')
     const r = bestMean(right, what, 'standing')
-    if (l === undefined || r === undefined || Math.abs(l - r) <= normsOf(record).sideGapMm) return []
-    return [{ path: `feet.left.readings.${what}`, about: `gap:${what}`, foot: 'both', words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?` }]
+    if (l === undefined || r === undefined || Math.abs(l - r) <= normsOf(record).sideGapMm)
+      return []
+    return [
+      {
+        path: `feet.left.readings.${what}`,
+        about: `gap:${what}`,
+        foot: 'both',
+        words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?`,
+      },
+    ]
   })
 }

@@ -21,7 +21,9 @@ export interface ReadingSummary {
 
 /** Trials of a reading that are not struck out, with their index among all trials. */
 const keptTrials = (reading: Pick<Reading, 'trials' | 'struck'>) =>
-  reading.trials.map((value, index) => ({ value, index })).filter((t) => !reading.struck.includes(t.index))
+  reading.trials
+    .map((value, index) => ({ value, index }))
+    .filter((t) => !reading.struck.includes(t.index))
 
 /**
  * Mean, spread (max − min) and agreement of the trials kept. The range never shrinks by adding trials, so agreement is judged by the
@@ -30,7 +32,10 @@ const keptTrials = (reading: Pick<Reading, 'trials' | 'struck'>) =>
  * @returns null when no trial is kept
  * @example summarise({ what: 'instepGirthMm', trials: [246, 252, 249], struck: [] }) // spread 6, repeat true, agreed true, proposeStrike [1]
  */
-export function summarise(reading: Pick<Reading, 'what' | 'trials' | 'struck'>, norms: Pick<Norms, 'repeatLimitMm'> = HOUSE_NORMS): ReadingSummary | null {
+export function summarise(
+  reading: Pick<Reading, 'what' | 'trials' | 'struck'>,
+  norms: Pick<Norms, 'repeatLimitMm'> = HOUSE_NORMS,
+): ReadingSummary | null {
   const kept = keptTrials(reading)
   if (kept.length === 0) return null
   const limit = norms.repeatLimitMm[reading.what]
@@ -46,9 +51,25 @@ export function summarise(reading: Pick<Reading, 'what' | 'trials' | 'struck'>, 
   const repeat = spread > limit + 1e-9
   const inside = closest ? sorted.slice(closest.from, closest.from + need) : []
   const centre = mean(inside, (t) => t.value) ?? 0
-  const odd = repeat && agreed ? kept.filter((t) => !inside.includes(t) && Math.abs(t.value - centre) > limit).map((t) => t.index) : []
-  const fallback = repeat && agreed && odd.length === 0 ? kept.filter((t) => !inside.includes(t)).map((t) => t.index) : odd
-  return { mean: mean(kept, (t) => t.value)!, spread, trials: kept.length, repeat, agreed, proposeStrike: fallback, notRepeatable: kept.length >= 5 && !agreed }
+  const odd =
+    repeat && agreed
+      ? kept
+          .filter((t) => !inside.includes(t) && Math.abs(t.value - centre) > limit)
+          .map((t) => t.index)
+      : []
+  const fallback =
+    repeat && agreed && odd.length === 0
+      ? kept.filter((t) => !inside.includes(t)).map((t) => t.index)
+      : odd
+  return {
+    mean: mean(kept, (t) => t.value)!,
+    spread,
+    trials: kept.length,
+    repeat,
+    agreed,
+    proposeStrike: fallback,
+    notRepeatable: kept.length >= 5 && !agreed,
+  }
 }
 
 /** All readings of a kind and posture as one (a record may hold several entries); a scan's trials count only where no hand has measured. */

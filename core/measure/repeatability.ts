@@ -27,13 +27,25 @@ export const smallestChange = (tem: number): number => MDC_FACTOR * Math.SQRT2 *
  *
  * @example smallestChangeOfMeans(1, 0.5, 3, 3) // 2.886
  */
-export const smallestChangeOfMeans = (temBetween: number, temWithin: number, k1: number, k2: number): number => MDC_FACTOR * Math.sqrt(2 * temBetween ** 2 + temWithin ** 2 * (1 / k1 + 1 / k2))
+export const smallestChangeOfMeans = (
+  temBetween: number,
+  temWithin: number,
+  k1: number,
+  k2: number,
+): number => MDC_FACTOR * Math.sqrt(2 * temBetween ** 2 + temWithin ** 2 * (1 / k1 + 1 / k2))
 
 /**
  * Two fitters on the same feet: the bias between them (first minus second) and the error of a change between a reading of one and a
  * reading of the other, each with their own TEM: 1.96·√(TEM₁² + TEM₂²).
  */
-export function betweenFitters(pairs: readonly (readonly [number, number])[], tem1: number, tem2: number): { bias: number; smallestChange: number } | null {
+export function betweenFitters(
+  pairs: readonly (readonly [number, number])[],
+  tem1: number,
+  tem2: number,
+): { bias: number; smallestChange: number } | null {
   if (pairs.length === 0) return null
-  return { bias: mean(pairs, ([a, b]) => a - b)!, smallestChange: MDC_FACTOR * Math.hypot(tem1, tem2) }
+  return {
+    bias: mean(pairs, ([a, b]) => a - b)!,
+    smallestChange: MDC_FACTOR * Math.hypot(tem1, tem2),
+  }
 }

@@ -3,13 +3,23 @@ import { HOUSE_NORMS, type Norms } from './normsTable'
 export type SizeFamily = keyof Norms['allowanceMm']
 
 /** Activities whose footwear is snug and rigid; the rest walks in everyday, work or walking shoes. */
-const BOOT_ACTIVITIES = new Set(['ski-touring', 'hockey', 'figure-skating', 'road-riding', 'mountaineering'])
+const BOOT_ACTIVITIES = new Set([
+  'ski-touring',
+  'hockey',
+  'figure-skating',
+  'road-riding',
+  'mountaineering',
+])
 
 /** Family for what a client does; boots when nothing is told. */
-export const sizeFamilyFor = (activity: string | undefined): SizeFamily => (activity === undefined || BOOT_ACTIVITIES.has(activity) ? 'boots' : 'shoes')
+export const sizeFamilyFor = (activity: string | undefined): SizeFamily =>
+  activity === undefined || BOOT_ACTIVITIES.has(activity) ? 'boots' : 'shoes'
 
 /** Allowance of lasts over foot length for what a client does, mm. */
-export const allowanceFor = (activity: string | undefined, norms: Pick<Norms, 'allowanceMm'> = HOUSE_NORMS): number => norms.allowanceMm[sizeFamilyFor(activity)]
+export const allowanceFor = (
+  activity: string | undefined,
+  norms: Pick<Norms, 'allowanceMm'> = HOUSE_NORMS,
+): number => norms.allowanceMm[sizeFamilyFor(activity)]
 
 export interface SizeSet {
   mondo: number
@@ -34,11 +44,26 @@ export const roundToHalf = (value: number): number => Math.floor(toHundredths(va
  * @returns exact values to two decimals, and rounded to halves
  * @example sizesOf(265, 10) // mondo 26.5, eu 41.25, uk 7.48, usMen 8.48; rounded 26.5, 41.5, 7.5, 8.5
  */
-export function sizesOf(footLengthMm: number, allowanceMm: number): SizeSet & { allowanceMm: number; rounded: SizeSet } {
+export function sizesOf(
+  footLengthMm: number,
+  allowanceMm: number,
+): SizeSet & { allowanceMm: number; rounded: SizeSet } {
   const last = footLengthMm + allowanceMm
   const uk = last / 8.4667 - 25
-  const exact = { mondo: footLengthMm / 10, eu: last / (20 / 3), uk, usMen: uk + 1, usWomen: uk + 2.5 }
-  const map = (f: (v: number) => number): SizeSet => ({ mondo: f(exact.mondo), eu: f(exact.eu), uk: f(exact.uk), usMen: f(exact.usMen), usWomen: f(exact.usWomen) })
+  const exact = {
+    mondo: footLengthMm / 10,
+    eu: last / (20 / 3),
+    uk,
+    usMen: uk + 1,
+    usWomen: uk + 2.5,
+  }
+  const map = (f: (v: number) => number): SizeSet => ({
+    mondo: f(exact.mondo),
+    eu: f(exact.eu),
+    uk: f(exact.uk),
+    usMen: f(exact.usMen),
+    usWomen: f(exact.usWomen),
+  })
   return { allowanceMm, ...map(toHundredths), rounded: map(roundToHalf) }
 }
 
@@ -53,7 +78,11 @@ export function ukWords(footLengthMm: number, allowanceMm: number): string {
 }
 
 /** US children's size from the UK one: about half a size more. @example usChildWords(190, 16, 0.5) // 'child 13' */
-export function usChildWords(footLengthMm: number, allowanceMm: number, overUk = HOUSE_NORMS.usChildOverUk): string {
+export function usChildWords(
+  footLengthMm: number,
+  allowanceMm: number,
+  overUk = HOUSE_NORMS.usChildOverUk,
+): string {
   const child = roundToHalf((footLengthMm + allowanceMm) / 8.4667 - 12 + overUk)
   return child < 14 ? `child ${child}` : `${child - 13}`
 }

@@ -8,7 +8,13 @@ import { HOUSE_NORMS, type Norms } from './normsTable'
  * @param sittingMm undefined when it was not taken: then nothing is won back
  * @example supportedLengthMm(266, 262, 'full-custom') // 263.2
  */
-export function supportedLengthMm(standingMm: number, sittingMm: number | undefined, support: DeviceKind, norms: Pick<Norms, 'supportShare' | 'growthCapMm'> = HOUSE_NORMS): number {
-  const growth = sittingMm === undefined ? 0 : Math.min(norms.growthCapMm, Math.max(0, standingMm - sittingMm))
+export function supportedLengthMm(
+  standingMm: number,
+  sittingMm: number | undefined,
+  support: DeviceKind,
+  norms: Pick<Norms, 'supportShare' | 'growthCapMm'> = HOUSE_NORMS,
+): number {
+  const growth =
+    sittingMm === undefined ? 0 : Math.min(norms.growthCapMm, Math.max(0, standingMm - sittingMm))
   return standingMm - norms.supportShare[support] * growth
 }

@@ -34,7 +34,10 @@ const TOLERANCE_NMM = 4
  *
  * @param wantedNmm change against the plain device, + supination
  */
-export function amountForMoment({ momentAt, range, usualMost, step }: Searched, wantedNmm: number): AmountForMoment {
+export function amountForMoment(
+  { momentAt, range, usualMost, step }: Searched,
+  wantedNmm: number,
+): AmountForMoment {
   const known = new Map<number, number>()
   const at = (amount: number) => {
     const found = known.get(amount) ?? momentAt(amount)
@@ -53,10 +56,15 @@ export function amountForMoment({ momentAt, range, usualMost, step }: Searched, 
     return at.reached ? at.amount : null
   }
   return {
-    amount, momentNmm: amount === null ? found.does : at(amount),
+    amount,
+    momentNmm: amount === null ? found.does : at(amount),
     // If the model tells too much, more is needed; if it tells too little, less.
     between: found.reached ? [edge(FIT_RANGE[1]), edge(FIT_RANGE[0])] : [null, null],
-    verdict: !found.reached ? 'out of reach' : Math.abs(amount!) > usualMost + 1e-9 ? 'over' : 'within',
+    verdict: !found.reached
+      ? 'out of reach'
+      : Math.abs(amount!) > usualMost + 1e-9
+        ? 'over'
+        : 'within',
     curve,
   }
 }

@@ -37,19 +37,33 @@ const GOLDEN = (Math.sqrt(5) - 1) / 2
  *
  * @returns null without a measured peak
  */
-export function calibrateTissue(field: SoleField, massKg: number, measured: MeasuredPeaks, load: LoadName = 'standing'): Calibration | null {
+export function calibrateTissue(
+  field: SoleField,
+  massKg: number,
+  measured: MeasuredPeaks,
+  load: LoadName = 'standing',
+): Calibration | null {
   const asked = [measured.heelKPa, measured.headsKPa]
   const { sensorMm = SENSOR_MM } = measured
   if (!asked.some((v) => v !== undefined && v > 0)) return null
   const regions = regionsOf(field)
   const peaks = (stiffer: number) => {
     const { floor } = contactGround(field, massKg, load, undefined, stiffer)
-    const { peakKPa: p } = sensorMm === SENSOR_MM ? floor : regionFigures(field, regions, floor.solution.pressure, sensorMm)
-    return { heelKPa: Math.max(p.heelMedial, p.heelLateral), headsKPa: Math.max(p.head1, p.head2, p.head3, p.head4, p.head5) }
+    const { peakKPa: p } =
+      sensorMm === SENSOR_MM
+        ? floor
+        : regionFigures(field, regions, floor.solution.pressure, sensorMm)
+    return {
+      heelKPa: Math.max(p.heelMedial, p.heelLateral),
+      headsKPa: Math.max(p.head1, p.head2, p.head3, p.head4, p.head5),
+    }
   }
   const off = (ln: number) => {
     const p = peaks(Math.exp(ln))
-    return [[measured.heelKPa, p.heelKPa], [measured.headsKPa, p.headsKPa]].reduce((s, [m, k]) => (m !== undefined && m > 0 && k! > 0 ? s + Math.log(k! / m) ** 2 : s), 0)
+    return [
+      [measured.heelKPa, p.heelKPa],
+      [measured.headsKPa, p.headsKPa],
+    ].reduce((s, [m, k]) => (m !== undefined && m > 0 && k! > 0 ? s + Math.log(k! / m) ** 2 : s), 0)
   }
   let [a, b] = [Math.log(CALIBRATION_BOUNDS[0]), Math.log(CALIBRATION_BOUNDS[1])]
   let [c, d] = [b - GOLDEN * (b - a), a + GOLDEN * (b - a)]
@@ -86,7 +100,9 @@ const CALIBRATION_STEP_MM = 4
  */
 export function platePeaks({ kPa, cellMm }: Footprint): PlatePeaks | null {
   const across = Math.max(1, Math.round(SENSOR_MM / cellMm))
-  const rows = kPa.map((row, r) => ({ r, touched: row.some((v) => v >= CONTACT_KPA) })).filter((row) => row.touched)
+  const rows = kPa
+    .map((row, r) => ({ r, touched: row.some((v) => v >= CONTACT_KPA) }))
+    .filter((row) => row.touched)
   if (rows.length < 5) return null
   const [front, rear] = [rows[0]!.r, rows.at(-1)!.r]
   const share = (r: number) => (rear - r + 0.5) / (rear - front + 1)
@@ -95,10 +111,11 @@ export function platePeaks({ kPa, cellMm }: Footprint): PlatePeaks | null {
     for (let c = 0; c < kPa[r]!.length; c++) {
       forceN += kPa[r]![c]! * cellMm * cellMm * 1e-3
       let [sum, n] = [0, 0]
-      for (let i = 0; i < across; i++) for (let j = 0; j < across; j++) {
-        sum += kPa[r + i]?.[c + j] ?? 0
-        n++
-      }
+      for (let i = 0; i < across; i++)
+        for (let j = 0; j < across; j++) {
+          sum += kPa[r + i]?.[c + j] ?? 0
+          n++
+        }
       const mean = sum / n
       const at = share(r + (across - 1) / 2)
       if (at < HEEL_ENDS) heelKPa = Math.max(heelKPa, mean)
@@ -131,8 +148,11 @@ export function calibrationOf(foot: Foot, massKg: number): TissueFit | null {
   const ratio = measured.forceN / half
   const [low, high] = CALIBRATION_BOUNDS
   const atEnd = fit.stiffer < low * 1.01 || fit.stiffer > high / 1.01
-  const doubt = ratio > HALF_WEIGHT || ratio < 1 / HALF_WEIGHT
-    ? `The plate felt ${measured.forceN.toFixed(0)} N where half the body weight is ${half.toFixed(0)} N: was the other foot on the floor, and is the weight right?`
-    : atEnd ? 'No factor within reason meets this picture: was it taken standing still, barefoot?' : null
+  const doubt =
+    ratio > HALF_WEIGHT || ratio < 1 / HALF_WEIGHT
+      ? `The plate felt ${measured.forceN.toFixed(0)} N where half the body weight is ${half.toFixed(0)} N: was the other foot on the floor, and is the weight right?`
+      : atEnd
+        ? 'No factor within reason meets this picture: was it taken standing still, barefoot?'
+        : null
   return { ...fit, measured, doubt }
 }

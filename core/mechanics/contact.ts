@@ -3,7 +3,12 @@ import type { SoleField } from '../device/soleField'
 import { buildSurface } from '../device/surface'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
-import { solveContact, type ContactCells, type ContactLoad, type ContactSolution } from './contactSolver'
+import {
+  solveContact,
+  type ContactCells,
+  type ContactLoad,
+  type ContactSolution,
+} from './contactSolver'
 import { regionFigures, regionsOf, type RegionFigures } from './pressureRegions'
 import { AXES, subtalarMoment, type SubtalarAxis } from './subtalarAxis'
 import { tissueOf, type TissueLaw } from './tissue'
@@ -22,8 +27,16 @@ const COVER_GIVE = 1
 const SHELL_GIVE = 40
 
 /** What is said with every number. */
-export const CONTACT_LABEL = 'Static estimate from a simplified spring model. Direction is surer than size. Not a measurement, not a promise.'
-export const CONTACT_IGNORES = ['flow of the heel pad in the cup (heel peaks under a skive read too high)', 'a flexible forefoot (posting under the heads overstated)', 'shear', 'muscles', 'windlass', 'the shoe'] as const
+export const CONTACT_LABEL =
+  'Static estimate from a simplified spring model. Direction is surer than size. Not a measurement, not a promise.'
+export const CONTACT_IGNORES = [
+  'flow of the heel pad in the cup (heel peaks under a skive read too high)',
+  'a flexible forefoot (posting under the heads overstated)',
+  'shear',
+  'muscles',
+  'windlass',
+  'the shoe',
+] as const
 
 /** Contact of one foot on one surface. */
 export interface ContactResult extends RegionFigures {
@@ -51,22 +64,49 @@ export interface ContactGround {
 const FLAG_DEG = 8
 
 /** Give of a shell's arch where nothing better is known, mm/MPa by cell. */
-export const usualShellGive = (field: SoleField): Float64Array => field.s.map((s, i) => SHELL_GIVE * S(s, 0.22, 0.4) * (1 - S(s, 0.52, 0.68)) * (0.3 + 0.7 * S(field.u[i]!, 0.3, 0.8)))
+export const usualShellGive = (field: SoleField): Float64Array =>
+  field.s.map(
+    (s, i) =>
+      SHELL_GIVE *
+      S(s, 0.22, 0.4) *
+      (1 - S(s, 0.52, 0.68)) *
+      (0.3 + 0.7 * S(field.u[i]!, 0.3, 0.8)),
+  )
 
 /** Give of a cover, mm/MPa. */
-const coverGive = ({ shell: { cover } }: Device): number => (cover.material === 'none' ? 0 : COVER_GIVE * cover.thicknessMm)
+const coverGive = ({ shell: { cover } }: Device): number =>
+  cover.material === 'none' ? 0 : COVER_GIVE * cover.thicknessMm
 
 /** Cells of the foot's plan over a surface; those that `carries` leaves out hold nothing. */
-function cellsOver(field: SoleField, law: TissueLaw, height: Float64Array | null, give: Float64Array | null, carries: (i: number) => boolean, shaped: (i: number) => boolean = () => true): { cells: ContactCells; index: Int32Array } {
+function cellsOver(
+  field: SoleField,
+  law: TissueLaw,
+  height: Float64Array | null,
+  give: Float64Array | null,
+  carries: (i: number) => boolean,
+  shaped: (i: number) => boolean = () => true,
+): { cells: ContactCells; index: Int32Array } {
   const index = new Int32Array(field.mask.length)
   let n = 0
   for (let i = 0; i < field.mask.length; i++) if (field.mask[i] && carries(i)) index[n++] = i
   const make = () => new Float64Array(n)
-  const cells: ContactCells = { x: make(), y: make(), areaMm2: field.stepMm ** 2, gapMm: make(), nz: make(), aMm: make(), p0: make(), cMm: make() }
+  const cells: ContactCells = {
+    x: make(),
+    y: make(),
+    areaMm2: field.stepMm ** 2,
+    gapMm: make(),
+    nz: make(),
+    aMm: make(),
+    p0: make(),
+    cMm: make(),
+  }
   const { columns, stepMm } = field
   const slope = (i: number, by: number) => {
     if (!height || !shaped(i)) return 0
-    const [a, b] = [field.mask[i - by] && shaped(i - by) ? i - by : i, field.mask[i + by] && shaped(i + by) ? i + by : i]
+    const [a, b] = [
+      field.mask[i - by] && shaped(i - by) ? i - by : i,
+      field.mask[i + by] && shaped(i + by) ? i + by : i,
+    ]
     return a === b ? 0 : (height[b]! - height[a]!) / ((b - a) / by) / stepMm
   }
   for (let k = 0; k < n; k++) {
@@ -82,15 +122,33 @@ function cellsOver(field: SoleField, law: TissueLaw, height: Float64Array | null
   return { cells, index: index.subarray(0, n) }
 }
 
-function resultOf(ground: Omit<ContactGround, 'floor'>, cells: ContactCells, index: Int32Array, start?: ContactSolution): ContactResult {
+function resultOf(
+  ground: Omit<ContactGround, 'floor'>,
+  cells: ContactCells,
+  index: Int32Array,
+  start?: ContactSolution,
+): ContactResult {
   const from = start && ([start.sinkMm, start.rollRad, start.pitchRad] as const)
   const solution = solveContact(cells, ground.load, from)
-  const fixed = solveContact(cells, { ...ground.load, roll: 'fixed' }, [solution.sinkMm, 0, solution.pitchRad])
+  const fixed = solveContact(cells, { ...ground.load, roll: 'fixed' }, [
+    solution.sinkMm,
+    0,
+    solution.pitchRad,
+  ])
   const pressure = new Float64Array(ground.field.x.length)
   index.forEach((i, k) => (pressure[i] = solution.pressure[k]!))
-  const moment = (s: ContactSolution) => subtalarMoment(ground.load.forceN, s.copMm.x, s.copMm.y, ground.lengthMm, ground.axis)
+  const moment = (s: ContactSolution) =>
+    subtalarMoment(ground.load.forceN, s.copMm.x, s.copMm.y, ground.lengthMm, ground.axis)
   const rollDeg = (solution.rollRad * 180) / Math.PI
-  return { ...regionFigures(ground.field, ground.regions, pressure), copMm: solution.copMm, rollDeg, momentNmm: moment(solution), momentFixedNmm: moment(fixed), solution: { ...solution, pressure }, flagged: Math.abs(rollDeg) > FLAG_DEG }
+  return {
+    ...regionFigures(ground.field, ground.regions, pressure),
+    copMm: solution.copMm,
+    rollDeg,
+    momentNmm: moment(solution),
+    momentFixedNmm: moment(fixed),
+    solution: { ...solution, pressure },
+    flagged: Math.abs(rollDeg) > FLAG_DEG,
+  }
 }
 
 /**
@@ -99,14 +157,27 @@ function resultOf(ground: Omit<ContactGround, 'floor'>, cells: ContactCells, ind
  * @param massKg body weight
  * @param stiffer one factor on the tissue's moduli, from a measured picture of this client
  */
-export function contactGround(field: SoleField, massKg: number, load: LoadName = 'standing', axis: SubtalarAxis = AXES.central, stiffer = 1): ContactGround {
+export function contactGround(
+  field: SoleField,
+  massKg: number,
+  load: LoadName = 'standing',
+  axis: SubtalarAxis = AXES.central,
+  stiffer = 1,
+): ContactGround {
   const { bodyWeights, yShare, rollNmPerRad } = LOADS[load]
   const lengthMm = field.sole.parameters.lengthMm
   const law = tissueOf(field, stiffer)
   const { cells, index } = cellsOver(field, law, null, null, () => true)
   const asked = { forceN: bodyWeights * massKg * G, xcMm: 0, ycMm: yShare * lengthMm }
   const bare = solveContact(cells, { ...asked, roll: 'fixed' })
-  const ground = { field, law, regions: regionsOf(field), lengthMm, axis, load: { ...asked, xcMm: bare.copMm.x, roll: rollNmPerRad * 1000 } }
+  const ground = {
+    field,
+    law,
+    regions: regionsOf(field),
+    lengthMm,
+    axis,
+    load: { ...asked, xcMm: bare.copMm.x, roll: rollNmPerRad * 1000 },
+  }
   return { ...ground, floor: resultOf(ground, cells, index, bare) }
 }
 
@@ -119,16 +190,30 @@ export interface OnDevice {
 }
 
 /** The same foot on a device: walls that were trimmed off carry nothing, shell and cover give in series with the tissue. */
-export function contactOnDevice(ground: ContactGround, device: Device, { body, give, start }: OnDevice = {}): ContactResult {
+export function contactOnDevice(
+  ground: ContactGround,
+  device: Device,
+  { body, give, start }: OnDevice = {},
+): ContactResult {
   const shell = body ?? buildShell(buildSurface(ground.field, device), device)
   const { field, law } = ground
   const front = shell.frontY
   const cover = coverGive(device)
   const under = (give ?? usualShellGive(field)).map((g) => g + cover)
   // In front of the shell the foot lies on the cover alone, flat on the shoe's insole; without a cover there, on the insole itself.
-  const bare = device.outline.cover === 'shell' ? shell.floorMm - device.shell.cover.thicknessMm : shell.floorMm
+  const bare =
+    device.outline.cover === 'shell'
+      ? shell.floorMm - device.shell.cover.thicknessMm
+      : shell.floorMm
   const onShell = (i: number) => shell.inside[i]! > 0
   const height = shell.top.map((z, i) => (onShell(i) ? z : bare))
-  const { cells, index } = cellsOver(field, law, height, under, (i) => onShell(i) || field.y[i]! > front, onShell)
+  const { cells, index } = cellsOver(
+    field,
+    law,
+    height,
+    under,
+    (i) => onShell(i) || field.y[i]! > front,
+    onShell,
+  )
   return resultOf(ground, cells, index, start?.solution)
 }

@@ -6,7 +6,15 @@ import { Refusal } from '../record/refusal'
 import type { Device, FittingRecord, Foot } from '../record/schema'
 import type { Side } from '../record/vocabulary'
 import { calibrationOf } from './calibrate'
-import { CONTACT_IGNORES, CONTACT_LABEL, LOADS, contactGround, contactOnDevice, type ContactResult, type LoadName } from './contact'
+import {
+  CONTACT_IGNORES,
+  CONTACT_LABEL,
+  LOADS,
+  contactGround,
+  contactOnDevice,
+  type ContactResult,
+  type LoadName,
+} from './contact'
 import type { PressureRegion } from './pressureRegions'
 import { pressureRefusal } from './pressureRefusal'
 import { shellGive } from './shellGive'
@@ -16,21 +24,54 @@ import { AXES, type SubtalarAxis } from './subtalarAxis'
 const SOFT = new Set(['heelExpansion', 'lateralFill', 'archFill'])
 
 /** The device that every change is measured against: the same shell, cover and outline, with only expansion and fills. */
-export const plainOf = (device: Device): Device => ({ ...device, layers: device.layers.filter((l) => SOFT.has(l.kind)), posts: [], castAngleDeg: 0, heelLiftMm: 0, liftTaperMm: undefined })
+export const plainOf = (device: Device): Device => ({
+  ...device,
+  layers: device.layers.filter((l) => SOFT.has(l.kind)),
+  posts: [],
+  castAngleDeg: 0,
+  heelLiftMm: 0,
+  liftTaperMm: undefined,
+})
 
 /** The client's own subtalar axis as palpated; central where it was not. */
-export const axisOf = ({ findings }: Foot): SubtalarAxis => ({ ...AXES[findings?.axis ?? 'central'], ...(findings?.axisAngleDeg !== undefined && { deviationDeg: findings.axisAngleDeg }) })
+export const axisOf = ({ findings }: Foot): SubtalarAxis => ({
+  ...AXES[findings?.axis ?? 'central'],
+  ...(findings?.axisAngleDeg !== undefined && { deviationDeg: findings.axisAngleDeg }),
+})
 
 /** Names of the regions in files. */
-const FILE_NAMES: Record<PressureRegion, string> = { heelMedial: 'heelMedial', heelLateral: 'heelLateral', midfootMedial: 'midfootMedial', midfootLateral: 'midfootLateral', head1: 'met1', head2: 'met2', head3: 'met3', head4: 'met4', head5: 'met5', toes: 'toes' }
+const FILE_NAMES: Record<PressureRegion, string> = {
+  heelMedial: 'heelMedial',
+  heelLateral: 'heelLateral',
+  midfootMedial: 'midfootMedial',
+  midfootLateral: 'midfootLateral',
+  head1: 'met1',
+  head2: 'met2',
+  head3: 'met3',
+  head4: 'met4',
+  head5: 'met5',
+  toes: 'toes',
+}
 
 /** Contact on one surface as a file tells it: shares of 1, peaks in kPa, moment + supination. */
 export function contactFigures(result: ContactResult, forceN: number) {
-  const named = (of: Record<PressureRegion, number>, f: number) => Object.fromEntries(Object.entries(FILE_NAMES).map(([key, name]) => [name, of[key as PressureRegion] * f]))
+  const named = (of: Record<PressureRegion, number>, f: number) =>
+    Object.fromEntries(
+      Object.entries(FILE_NAMES).map(([key, name]) => [name, of[key as PressureRegion] * f]),
+    )
   return {
-    forceN, peakKPa: Math.max(...Object.values(result.peakKPa)), peakAtMm: [result.peakAt.xMm, result.peakAt.yMm], peaksKPa: named(result.peakKPa, 1), share: named(result.share, 0.01),
-    centreOfPressureMm: [result.copMm.x, result.copMm.y], subtalarMomentNmm: result.momentNmm, subtalarMomentFixedRollNmm: result.momentFixedNmm, rollDeg: result.rollDeg, pitchDeg: (result.solution.pitchRad * 180) / Math.PI,
-    iterations: result.solution.steps, ...(result.flagged && { flagged: 'outside the small-angle range' }),
+    forceN,
+    peakKPa: Math.max(...Object.values(result.peakKPa)),
+    peakAtMm: [result.peakAt.xMm, result.peakAt.yMm],
+    peaksKPa: named(result.peakKPa, 1),
+    share: named(result.share, 0.01),
+    centreOfPressureMm: [result.copMm.x, result.copMm.y],
+    subtalarMomentNmm: result.momentNmm,
+    subtalarMomentFixedRollNmm: result.momentFixedNmm,
+    rollDeg: result.rollDeg,
+    pitchDeg: (result.solution.pitchRad * 180) / Math.PI,
+    iterations: result.solution.steps,
+    ...(result.flagged && { flagged: 'outside the small-angle range' }),
   }
 }
 
@@ -41,15 +82,31 @@ export function contactFigures(result: ContactResult, forceN: number) {
  * @param stepMm 2 for estimates
  * @throws Refusal `no-pressure-numbers` where the law does not hold, `no-mass` without a body weight, `no-length` without a foot length
  */
-export function contactReport(record: FittingRecord, side: Side, load: LoadName = 'standing', stepMm = 2) {
+export function contactReport(
+  record: FittingRecord,
+  side: Side,
+  load: LoadName = 'standing',
+  stepMm = 2,
+) {
   const foot = record.feet[side] as Foot
   const refused = pressureRefusal(record, side)
   if (refused) throw new Refusal('no-pressure-numbers', refused, `feet.${side}`)
   const massKg = record.client?.massKg
-  if (massKg === undefined) throw new Refusal('no-mass', 'client.massKg: the load is reckoned from body weight.', 'client.massKg')
+  if (massKg === undefined)
+    throw new Refusal(
+      'no-mass',
+      'client.massKg: the load is reckoned from body weight.',
+      'client.massKg',
+    )
   const { field } = soleFieldOf(foot, side, stepMm)
   const tissue = calibrationOf(foot, massKg)
-  const ground = contactGround(field, massKg, load, axisOf(foot), foot.footprint?.fitsTissue ? tissue?.stiffer : undefined)
+  const ground = contactGround(
+    field,
+    massKg,
+    load,
+    axisOf(foot),
+    foot.footprint?.fitsTissue ? tissue?.stiffer : undefined,
+  )
   const own = foot.device ?? plainDevice()
   const body = buildShell(buildSurface(field, own), own)
   const give = shellGive(body, own, normsOf(record).shellMaterials, massKg)
@@ -57,9 +114,18 @@ export function contactReport(record: FittingRecord, side: Side, load: LoadName 
   const device = contactOnDevice(ground, own, { body, give: give.byCell, start: plain })
   const figures = (r: ContactResult) => contactFigures(r, ground.load.forceN)
   return {
-    label: CONTACT_LABEL, ignores: CONTACT_IGNORES, load: LOADS[load].words, shellGive: give.from, ...(tissue && { tissue: { ...tissue, used: foot.footprint?.fitsTissue === true } }),
-    floor: figures(ground.floor), plain: figures(plain), device: figures(device),
-    change: { subtalarMomentNmm: device.momentNmm - plain.momentNmm, subtalarMomentFixedRollNmm: device.momentFixedNmm - plain.momentFixedNmm },
+    label: CONTACT_LABEL,
+    ignores: CONTACT_IGNORES,
+    load: LOADS[load].words,
+    shellGive: give.from,
+    ...(tissue && { tissue: { ...tissue, used: foot.footprint?.fitsTissue === true } }),
+    floor: figures(ground.floor),
+    plain: figures(plain),
+    device: figures(device),
+    change: {
+      subtalarMomentNmm: device.momentNmm - plain.momentNmm,
+      subtalarMomentFixedRollNmm: device.momentFixedNmm - plain.momentFixedNmm,
+    },
   }
 }
 export type ContactReport = ReturnType<typeof contactReport>

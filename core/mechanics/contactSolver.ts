@@ -56,7 +56,14 @@ const HARDLY_GIVES = 1e-4
  *
  * @param guess v of a moment ago; 0 for none
  */
-function spring(delta: number, a: number, p0: number, c: number, guess: number, out: Float64Array): void {
+function spring(
+  delta: number,
+  a: number,
+  p0: number,
+  c: number,
+  guess: number,
+  out: Float64Array,
+): void {
   if (a <= 0) {
     out[0] = delta / c
     out[1] = 1 / c
@@ -100,15 +107,24 @@ interface Sums {
  * @throws Refusal `no-equilibrium` where the load lies outside everything that can touch, or the answer leaves what the model can say
  * @example solveContact(cells, { forceN: 400, xcMm: 0, ycMm: 50, roll: 0 }).copMm.y // 50
  */
-export function solveContact(cells: ContactCells, load: ContactLoad, start?: readonly [number, number, number]): ContactSolution {
+export function solveContact(
+  cells: ContactCells,
+  load: ContactLoad,
+  start?: readonly [number, number, number],
+): ContactSolution {
   const { x, y, gapMm, nz, aMm, p0, cMm, areaMm2 } = cells
   const n = x.length
   const { forceN: F, xcMm: xc, ycMm: yc, roll } = load
   const refuse = (why: string): never => {
-    throw new Refusal('no-equilibrium', `There is no rest for this foot on this surface: ${why}.`, 'contact')
+    throw new Refusal(
+      'no-equilibrium',
+      `There is no rest for this foot on this surface: ${why}.`,
+      'contact',
+    )
   }
   if (!(F > 0) || !Number.isFinite(F + xc + yc)) return refuse('the load is not a force')
-  if (!insideHull(cells, roll === 0 ? xc : null, yc)) return refuse('the load lies outside the part that can touch')
+  if (!insideHull(cells, roll === 0 ? xc : null, yc))
+    return refuse('the load lies outside the part that can touch')
   const kR = roll === 'fixed' ? 0 : roll
   const free = roll === 'fixed' ? ([0, 2] as const) : ([0, 1, 2] as const)
   const out = new Float64Array(4)
@@ -142,13 +158,22 @@ export function solveContact(cells: ContactCells, load: ContactLoad, start?: rea
       k[5]! += d * dy * dy
     }
     for (let j = 0; j < 6; j++) k[j]! *= areaMm2
-    return { energy: energy * areaMm2 - F * s + 0.5 * kR * al * al, force: force * areaMm2, mx: mx * areaMm2, my: my * areaMm2, k }
+    return {
+      energy: energy * areaMm2 - F * s + 0.5 * kR * al * al,
+      force: force * areaMm2,
+      mx: mx * areaMm2,
+      my: my * areaMm2,
+      k,
+    }
   }
   let lowest = Infinity
   for (let i = 0; i < n; i++) if (gapMm[i]! < lowest) lowest = gapMm[i]!
   if (!Number.isFinite(lowest)) return refuse('nothing can touch')
-  if (Math.abs(lowest) > MOST_GAP_MM) return refuse(`the nearest point is ${lowest.toFixed(0)} mm away`)
-  let at: [number, number, number] = start ? [start[0], roll === 'fixed' ? 0 : start[1], start[2]] : [lowest + 3, 0, 0]
+  if (Math.abs(lowest) > MOST_GAP_MM)
+    return refuse(`the nearest point is ${lowest.toFixed(0)} mm away`)
+  let at: [number, number, number] = start
+    ? [start[0], roll === 'fixed' ? 0 : start[1], start[2]]
+    : [lowest + 3, 0, 0]
   let now = sums(...at)
   const gradient = (q: Sums, al: number) => [q.force - F, -q.mx + kR * al, -q.my] as const
   let steps = 0
@@ -157,19 +182,36 @@ export function solveContact(cells: ContactCells, load: ContactLoad, start?: rea
     const g = gradient(now, at[1])
     imbalance = Math.max(...free.map((j) => Math.abs(g[j]! * SCALE[j]!))) / F
     if (imbalance < BALANCED) break
-    const [k0, k1, k2, k3, k4, k5] = now.k as unknown as [number, number, number, number, number, number]
-    const H = [[k0, -k1, -k2], [-k1, k3 + kR, k4], [-k2, k4, k5]]
+    const [k0, k1, k2, k3, k4, k5] = now.k as unknown as [
+      number,
+      number,
+      number,
+      number,
+      number,
+      number,
+    ]
+    const H = [
+      [k0, -k1, -k2],
+      [-k1, k3 + kR, k4],
+      [-k2, k4, k5],
+    ]
     const step = solveScaled(H, g, free)
     const size = Math.hypot(...free.map((j) => step[j]! / SCALE[j]!))
     const cap = size > STEP_CAP ? STEP_CAP / size : 1
     const slope = free.reduce<number>((sum, j) => sum + g[j]! * step[j]!, 0) * cap
     let t = cap
     for (let half = 0; ; half++) {
-      const next: [number, number, number] = [at[0] + t * step[0]!, at[1] + t * step[1]!, at[2] + t * step[2]!]
+      const next: [number, number, number] = [
+        at[0] + t * step[0]!,
+        at[1] + t * step[1]!,
+        at[2] + t * step[2]!,
+      ]
       const there = sums(...next)
       // Near the end the energy no longer tells steps apart: there the imbalance decides.
       const g2 = gradient(there, next[1])
-      const better = there.energy <= now.energy + 1e-4 * (t / cap) * slope || Math.max(...free.map((j) => Math.abs(g2[j]! * SCALE[j]!))) / F < 0.5 * imbalance
+      const better =
+        there.energy <= now.energy + 1e-4 * (t / cap) * slope ||
+        Math.max(...free.map((j) => Math.abs(g2[j]! * SCALE[j]!))) / F < 0.5 * imbalance
       if (better || half > 40) {
         at = next
         now = there
@@ -180,16 +222,32 @@ export function solveContact(cells: ContactCells, load: ContactLoad, start?: rea
     if (![...at, now.energy].every(Number.isFinite)) return refuse('the numbers run away')
   }
   if (imbalance >= BALANCED * 1e3) return refuse('it does not come into balance')
-  if (Math.abs(at[1]) > MOST_SLOPE || Math.abs(at[2]) > MOST_SLOPE) return refuse('it would tip over')
+  if (Math.abs(at[1]) > MOST_SLOPE || Math.abs(at[2]) > MOST_SLOPE)
+    return refuse('it would tip over')
   const pressure = new Float64Array(n)
   const end = sums(...at, pressure)
-  return { sinkMm: at[0], rollRad: at[1], pitchRad: at[2], pressure, copMm: { x: xc + end.mx / end.force, y: yc + end.my / end.force }, imbalance, steps }
+  return {
+    sinkMm: at[0],
+    rollRad: at[1],
+    pitchRad: at[2],
+    pressure,
+    copMm: { x: xc + end.mx / end.force, y: yc + end.my / end.force },
+    imbalance,
+    steps,
+  }
 }
 
 /** Newton's step in scaled unknowns, with a little of the diagonal added while nothing touches. */
-function solveScaled(H: readonly (readonly number[])[], g: readonly number[], free: readonly (0 | 1 | 2)[]): number[] {
+function solveScaled(
+  H: readonly (readonly number[])[],
+  g: readonly number[],
+  free: readonly (0 | 1 | 2)[],
+): number[] {
   const m = free.length
-  const A = free.map((i) => [...free.map((j) => H[i]![j]! * SCALE[i]! * SCALE[j]!), -g[i]! * SCALE[i]!])
+  const A = free.map((i) => [
+    ...free.map((j) => H[i]![j]! * SCALE[i]! * SCALE[j]!),
+    -g[i]! * SCALE[i]!,
+  ])
   const trace = A.reduce((s, row, i) => s + row[i]!, 0)
   A.forEach((row, i) => (row[i] = row[i]! + Math.max(1e-12 * trace, 1e-9)))
   for (let i = 0; i < m; i++) {

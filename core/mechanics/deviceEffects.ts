@@ -22,9 +22,34 @@ export interface PressurePicture {
 }
 
 /** A contact as a picture: rings of equal pressure of a 5 mm mean, kPa. */
-export function pressurePicture({ field }: ContactGround, { solution, peakKPa, peakAt, share, momentNmm, momentFixedNmm, rollDeg, copMm, flagged }: ContactResult): PressurePicture {
+export function pressurePicture(
+  { field }: ContactGround,
+  {
+    solution,
+    peakKPa,
+    peakAt,
+    share,
+    momentNmm,
+    momentFixedNmm,
+    rollDeg,
+    copMm,
+    flagged,
+  }: ContactResult,
+): PressurePicture {
   const kPa = sensorMean(field, solution.pressure).map((p) => 1000 * p)
-  return { rings: contourRings(field, kPa, (i) => field.mask[i] === 1, PRESSURE_INTERVAL_KPA).filter((r) => r.heightMm > 0), peakKPa, peakAt, share, momentNmm, momentFixedNmm, rollDeg, copMm, flagged }
+  return {
+    rings: contourRings(field, kPa, (i) => field.mask[i] === 1, PRESSURE_INTERVAL_KPA).filter(
+      (r) => r.heightMm > 0,
+    ),
+    peakKPa,
+    peakAt,
+    share,
+    momentNmm,
+    momentFixedNmm,
+    rollDeg,
+    copMm,
+    flagged,
+  }
 }
 
 /** What a device does against the plain one, and on the floor. */
@@ -35,7 +60,12 @@ export interface DeviceEffects {
 }
 
 /** Contact of a device and of the plain one under the same foot. */
-export function deviceEffects(ground: ContactGround, device: Device, give?: Float64Array, start?: DeviceEffects): DeviceEffects {
+export function deviceEffects(
+  ground: ContactGround,
+  device: Device,
+  give?: Float64Array,
+  start?: DeviceEffects,
+): DeviceEffects {
   const plain = contactOnDevice(ground, plainOf(device), { give, start: start?.plain })
   const own = contactOnDevice(ground, device, { give, start: start?.device ?? plain })
   return { change: effectOf(plain, own), device: own, plain }

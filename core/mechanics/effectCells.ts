@@ -12,8 +12,21 @@ export interface EffectCell {
   told: string | null
 }
 
-const NAMES = { medialHeel: 'Inner heel', arch: 'Arch', head1: 'Head 1', head2: 'Head 2', head3: 'Head 3', head4: 'Head 4', head5: 'Head 5', moment: 'Turning moment' } as const
-const UNITS: Record<EffectKind, string> = { share: ' points of load', peak: ' % of peak', moment: ' N·mm' }
+const NAMES = {
+  medialHeel: 'Inner heel',
+  arch: 'Arch',
+  head1: 'Head 1',
+  head2: 'Head 2',
+  head3: 'Head 3',
+  head4: 'Head 4',
+  head5: 'Head 5',
+  moment: 'Turning moment',
+} as const
+const UNITS: Record<EffectKind, string> = {
+  share: ' points of load',
+  peak: ' % of peak',
+  moment: ' N·mm',
+}
 /** A number with its sign, minus as in print. */
 export const signed = (v: number): string => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v)}`
 
@@ -28,19 +41,46 @@ export function rangeWords(kind: EffectKind, change: number): string {
  *
  * @param under what was changed: under a rearfoot post the lateral heads are told by direction alone
  */
-export function effectCells(effect: ContactEffect, under?: { lateralByDirection: boolean }): EffectCell[] {
-  const cell = (key: EffectCell['key'], kind: EffectKind, change: number, hidden = false): EffectCell => ({ key, name: NAMES[key], kind, step: effectStep(kind, change), told: hidden ? null : rangeWords(kind, change) })
+export function effectCells(
+  effect: ContactEffect,
+  under?: { lateralByDirection: boolean },
+): EffectCell[] {
+  const cell = (
+    key: EffectCell['key'],
+    kind: EffectKind,
+    change: number,
+    hidden = false,
+  ): EffectCell => ({
+    key,
+    name: NAMES[key],
+    kind,
+    step: effectStep(kind, change),
+    told: hidden ? null : rangeWords(kind, change),
+  })
   return [
     cell('medialHeel', 'share', effect.medialHeelPoints),
     cell('arch', 'share', effect.archPoints),
-    ...effect.headPeakPercent.map((change, k) => cell(`head${k + 1}` as EffectCell['key'], 'peak', change, under?.lateralByDirection === true && k >= 3)),
+    ...effect.headPeakPercent.map((change, k) =>
+      cell(
+        `head${k + 1}` as EffectCell['key'],
+        'peak',
+        change,
+        under?.lateralByDirection === true && k >= 3,
+      ),
+    ),
     cell('moment', 'moment', effect.momentNmm),
   ]
 }
 
 /** Is this part a rearfoot post, or a device with one? */
-export const lateralByDirection = (device: { posts: readonly { at: string; angleDeg: number }[] }, part?: DevicePart): boolean =>
-  part === undefined ? device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0) : 'post' in part && device.posts[part.post]?.at === 'rearfoot'
+export const lateralByDirection = (
+  device: { posts: readonly { at: string; angleDeg: number }[] },
+  part?: DevicePart,
+): boolean =>
+  part === undefined
+    ? device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0)
+    : 'post' in part && device.posts[part.post]?.at === 'rearfoot'
 
 /** A cell in words. @example cellWords(cell) // 'Inner heel up, slight' */
-export const cellWords = ({ name, step, kind }: EffectCell): string => `${name} ${step.way === 'none' ? 'as before' : `${kind === 'moment' ? (step.way === 'up' ? 'outward' : 'inward') : step.way}, ${step.word}`}`
+export const cellWords = ({ name, step, kind }: EffectCell): string =>
+  `${name} ${step.way === 'none' ? 'as before' : `${kind === 'moment' ? (step.way === 'up' ? 'outward' : 'inward') : step.way}, ${step.word}`}`

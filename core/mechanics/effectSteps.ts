@@ -2,7 +2,11 @@
 export type EffectKind = 'share' | 'peak' | 'moment'
 
 /** Ends of the steps: load share in points, peak in per cent, moment in N·mm (house steps). */
-export const EFFECT_STEPS: Record<EffectKind, readonly [number, number, number]> = { share: [0.5, 2, 6], peak: [5, 15, 30], moment: [50, 150, 350] }
+export const EFFECT_STEPS: Record<EffectKind, readonly [number, number, number]> = {
+  share: [0.5, 2, 6],
+  peak: [5, 15, 30],
+  moment: [50, 150, 350],
+}
 const WORDS = ['none', 'slight', 'moderate', 'marked'] as const
 
 export interface EffectStep {

@@ -19,7 +19,10 @@ import { USUAL_KG } from './shell/shellReport'
 import { shellGive } from './shellGive'
 
 /** What goes under every paper with estimates. */
-export const ESTIMATE_NOTES: readonly string[] = [`Pressure and moment: ${CONTACT_LABEL} It leaves out ${CONTACT_IGNORES.join(', ')}.`, `Shell: ${SHELL_LABEL} It leaves out ${SHELL_IGNORES.join(', ')}.`]
+export const ESTIMATE_NOTES: readonly string[] = [
+  `Pressure and moment: ${CONTACT_LABEL} It leaves out ${CONTACT_IGNORES.join(', ')}.`,
+  `Shell: ${SHELL_LABEL} It leaves out ${SHELL_IGNORES.join(', ')}.`,
+]
 
 const STEP_MM = 2
 
@@ -35,15 +38,27 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
   try {
     const { field } = soleFieldOf(foot, side, STEP_MM)
     const device = foot.device ?? plainDevice()
-    const give = shellGive(buildShell(buildSurface(field, device), device), device, norms.shellMaterials, massKg)
+    const give = shellGive(
+      buildShell(buildSurface(field, device), device),
+      device,
+      norms.shellMaterials,
+      massKg,
+    )
     const shell = give.arch
-      ? [`Shell, estimate: arch about ${twoDigits(give.arch.archStiffnessNPerMm)} N/mm, ${comfortOf(give.arch.archStiffnessNPerMm, give.arch.forceN, forceOf(record), norms).class}${give.arch.utilisationPercent === null ? '' : `; stress about ${twoDigits(give.arch.utilisationPercent)} % of its limit`}.`]
+      ? [
+          `Shell, estimate: arch about ${twoDigits(give.arch.archStiffnessNPerMm)} N/mm, ${comfortOf(give.arch.archStiffnessNPerMm, give.arch.forceN, forceOf(record), norms).class}${give.arch.utilisationPercent === null ? '' : `; stress about ${twoDigits(give.arch.utilisationPercent)} % of its limit`}.`,
+        ]
       : [`Shell, estimate: ${give.from}.`]
     const refused = pressureRefusal(record, side)
     if (refused) return [`Pressure: ${refused}`, ...shell]
-    if (record.client?.massKg === undefined) return ['Pressure: not estimated, body weight is missing.', ...shell]
+    if (record.client?.massKg === undefined)
+      return ['Pressure: not estimated, body weight is missing.', ...shell]
     const tissue = foot.footprint?.fitsTissue ? calibrationOf(foot, massKg)?.stiffer : undefined
-    const { change } = deviceEffects(contactGround(field, massKg, 'standing', axisOf(foot), tissue), device, give.byCell)
+    const { change } = deviceEffects(
+      contactGround(field, massKg, 'standing', axisOf(foot), tissue),
+      device,
+      give.byCell,
+    )
     const cells = effectCells(change, { lateralByDirection: lateralByDirection(device) })
     const shown = cells.filter((c) => c.step.step > 0 && c.key !== 'moment')
     const moment = cells.find((c) => c.key === 'moment')!

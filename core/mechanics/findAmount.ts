@@ -17,14 +17,23 @@ const MOST_TRIES = 14
  * @param tolerance how near is near enough, in units of the effect
  * @example findAmount((d) => 60 * d, 150, [0, 6], 1).amount // 2.5
  */
-export function findAmount(effect: (amount: number) => number, asked: number, [low, high]: readonly [number, number], tolerance: number): FoundAmount {
+export function findAmount(
+  effect: (amount: number) => number,
+  asked: number,
+  [low, high]: readonly [number, number],
+  tolerance: number,
+): FoundAmount {
   let [a, b] = [low, high]
   let [fa, fb] = [effect(a) - asked, effect(b) - asked]
   const ends = [fa, fb]
   if (Math.abs(fa) <= tolerance) return { amount: a, does: fa + asked, reached: true }
   if (fa * fb > 0) {
     const first = Math.abs(ends[0]!) <= Math.abs(ends[1]!)
-    return { amount: first ? low : high, does: (first ? ends[0]! : ends[1]!) + asked, reached: Math.min(Math.abs(fa), Math.abs(fb)) <= tolerance }
+    return {
+      amount: first ? low : high,
+      does: (first ? ends[0]! : ends[1]!) + asked,
+      reached: Math.min(Math.abs(fa), Math.abs(fb)) <= tolerance,
+    }
   }
   let [best, fBest] = Math.abs(fa) < Math.abs(fb) ? [a, fa] : [b, fb]
   let side = 0

@@ -36,39 +36,69 @@ export interface LayerEffects {
   together: { momentNmm: number }
 }
 
-const HEADS = ['head1', 'head2', 'head3', 'head4', 'head5'] as const satisfies readonly PressureRegion[]
+const HEADS = [
+  'head1',
+  'head2',
+  'head3',
+  'head4',
+  'head5',
+] as const satisfies readonly PressureRegion[]
 
 /** What effects are read from. */
 export type EffectSource = Pick<ContactResult, 'share' | 'peakKPa' | 'momentNmm' | 'momentFixedNmm'>
 
 /** Difference of two contacts, b less a. */
 export function effectOf(a: EffectSource, b: EffectSource): ContactEffect {
-  const percent = (k: PressureRegion) => (a.peakKPa[k] > 0 ? 100 * (b.peakKPa[k] / a.peakKPa[k] - 1) : 0)
+  const percent = (k: PressureRegion) =>
+    a.peakKPa[k] > 0 ? 100 * (b.peakKPa[k] / a.peakKPa[k] - 1) : 0
   const heel = (r: EffectSource) => Math.max(r.peakKPa.heelMedial, r.peakKPa.heelLateral)
   const arch = (r: EffectSource) => r.share.midfootMedial
   return {
-    momentNmm: b.momentNmm - a.momentNmm, momentFixedNmm: b.momentFixedNmm - a.momentFixedNmm, medialHeelPoints: b.share.heelMedial - a.share.heelMedial,
-    headPeakPercent: HEADS.map(percent), heelPeakPercent: heel(a) > 0 ? 100 * (heel(b) / heel(a) - 1) : 0, archPoints: arch(b) - arch(a),
+    momentNmm: b.momentNmm - a.momentNmm,
+    momentFixedNmm: b.momentFixedNmm - a.momentFixedNmm,
+    medialHeelPoints: b.share.heelMedial - a.share.heelMedial,
+    headPeakPercent: HEADS.map(percent),
+    heelPeakPercent: heel(a) > 0 ? 100 * (heel(b) / heel(a) - 1) : 0,
+    archPoints: arch(b) - arch(a),
   }
 }
 
 /** The device without one of its parts; the give of a shell is not the device's own. */
 export function withoutPart(device: Device, part: DevicePart): Device {
-  if ('layer' in part) return { ...device, layers: device.layers.filter((_, k) => k !== part.layer) }
+  if ('layer' in part)
+    return { ...device, layers: device.layers.filter((_, k) => k !== part.layer) }
   if ('post' in part) return { ...device, posts: device.posts.filter((_, k) => k !== part.post) }
   return 'cast' in part ? { ...device, castAngleDeg: 0 } : device
 }
 
 /** The device with one number of one of its parts set; a layer or post of nothing is off. */
-export function withPartAmount(device: Device, part: DevicePart, key: string, amount: number): Device {
-  if ('layer' in part) return { ...device, layers: device.layers.map((l, k) => (k === part.layer ? ({ ...l, [key]: amount, on: amount !== 0 } as typeof l) : l)) }
-  if ('post' in part) return { ...device, posts: device.posts.map((p, k) => (k === part.post ? { ...p, angleDeg: amount } : p)) }
+export function withPartAmount(
+  device: Device,
+  part: DevicePart,
+  key: string,
+  amount: number,
+): Device {
+  if ('layer' in part)
+    return {
+      ...device,
+      layers: device.layers.map((l, k) =>
+        k === part.layer ? ({ ...l, [key]: amount, on: amount !== 0 } as typeof l) : l,
+      ),
+    }
+  if ('post' in part)
+    return {
+      ...device,
+      posts: device.posts.map((p, k) => (k === part.post ? { ...p, angleDeg: amount } : p)),
+    }
   return 'cast' in part ? { ...device, castAngleDeg: amount } : device
 }
 
 /** The plain device with one part of this one. */
 function onlyPart(device: Device, plain: Device, part: DevicePart): Device {
-  if ('layer' in part) return plain.layers.includes(device.layers[part.layer]!) ? { ...plain, layers: [device.layers[part.layer]!] } : { ...plain, layers: [...plain.layers, device.layers[part.layer]!] }
+  if ('layer' in part)
+    return plain.layers.includes(device.layers[part.layer]!)
+      ? { ...plain, layers: [device.layers[part.layer]!] }
+      : { ...plain, layers: [...plain.layers, device.layers[part.layer]!] }
   if ('post' in part) return { ...plain, posts: [device.posts[part.post]!] }
   return 'cast' in part ? { ...plain, castAngleDeg: device.castAngleDeg } : plain
 }
@@ -76,8 +106,14 @@ function onlyPart(device: Device, plain: Device, part: DevicePart): Device {
 /** Parts of a device that do something, with their names: layers in their order, posts, the cast's angle, the shell's give. */
 export function partsOf(device: Device): { name: string; part: DevicePart }[] {
   return [
-    ...device.layers.flatMap((l, layer) => (l.on ? [{ name: l.name ?? layerDefinition(l.kind).name, part: { layer } }] : [])),
-    ...device.posts.flatMap((p, post) => (p.angleDeg !== 0 ? [{ name: p.at === 'rearfoot' ? 'Rearfoot post' : 'Forefoot post', part: { post } }] : [])),
+    ...device.layers.flatMap((l, layer) =>
+      l.on ? [{ name: l.name ?? layerDefinition(l.kind).name, part: { layer } }] : [],
+    ),
+    ...device.posts.flatMap((p, post) =>
+      p.angleDeg !== 0
+        ? [{ name: p.at === 'rearfoot' ? 'Rearfoot post' : 'Forefoot post', part: { post } }]
+        : [],
+    ),
     ...(device.castAngleDeg === 0 ? [] : [{ name: 'Cast angle', part: { cast: true } as const }]),
     { name: 'Shell gives', part: { give: true } as const },
   ]
@@ -91,20 +127,53 @@ export function partsOf(device: Device): { name: string; part: DevicePart }[] {
  * @param give of the shell by cell
  * @returns parts in the order of the layers that are on, then posts, cast angle, and what the shell's give does against one that gives nothing
  */
-export function layerEffects(ground: ContactGround, device: Device, give?: Float64Array): LayerEffects {
+export function layerEffects(
+  ground: ContactGround,
+  device: Device,
+  give?: Float64Array,
+): LayerEffects {
   const base = plainOf(device)
   const plain = contactOnDevice(ground, base, { give })
   const whole = contactOnDevice(ground, device, { give, start: plain })
   const rigid = new Float64Array(ground.field.x.length)
   const parts = partsOf(device).map(({ name, part }): LayerEffect => {
     if ('give' in part) {
-      return { name, part, alone: effectOf(contactOnDevice(ground, base, { give: rigid, start: plain }), plain), within: effectOf(contactOnDevice(ground, device, { give: rigid, start: whole }), whole) }
+      return {
+        name,
+        part,
+        alone: effectOf(contactOnDevice(ground, base, { give: rigid, start: plain }), plain),
+        within: effectOf(contactOnDevice(ground, device, { give: rigid, start: whole }), whole),
+      }
     }
     const only = onlyPart(device, base, part)
     // A fill is on the plain device already: alone it is told against one without it.
-    const bare = 'layer' in part && base.layers.includes(device.layers[part.layer]!) ? contactOnDevice(ground, { ...only, layers: [] }, { give, start: plain }) : plain
-    return { name, part, alone: effectOf(bare, contactOnDevice(ground, only, { give, start: plain })), within: effectOf(contactOnDevice(ground, withoutPart(device, part), { give, start: whole }), whole) }
+    const bare =
+      'layer' in part && base.layers.includes(device.layers[part.layer]!)
+        ? contactOnDevice(ground, { ...only, layers: [] }, { give, start: plain })
+        : plain
+    return {
+      name,
+      part,
+      alone: effectOf(bare, contactOnDevice(ground, only, { give, start: plain })),
+      within: effectOf(
+        contactOnDevice(ground, withoutPart(device, part), { give, start: whole }),
+        whole,
+      ),
+    }
   })
-  const added = parts.filter((p) => !('give' in p.part) && !('layer' in p.part && base.layers.includes(device.layers[p.part.layer]!)))
-  return { plain, whole, change: effectOf(plain, whole), parts, together: { momentNmm: whole.momentNmm - plain.momentNmm - added.reduce((s, p) => s + p.alone.momentNmm, 0) } }
+  const added = parts.filter(
+    (p) =>
+      !('give' in p.part) &&
+      !('layer' in p.part && base.layers.includes(device.layers[p.part.layer]!)),
+  )
+  return {
+    plain,
+    whole,
+    change: effectOf(plain, whole),
+    parts,
+    together: {
+      momentNmm:
+        whole.momentNmm - plain.momentNmm - added.reduce((s, p) => s + p.alone.momentNmm, 0),
+    },
+  }
 }

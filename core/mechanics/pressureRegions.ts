@@ -2,7 +2,18 @@ import type { SoleField } from '../device/soleField'
 import { sulcusMm } from './tissue'
 
 /** Regions of a pressure picture, heel to toes; met heads from the inside out. */
-export const PRESSURE_REGIONS = ['heelMedial', 'heelLateral', 'midfootMedial', 'midfootLateral', 'head1', 'head2', 'head3', 'head4', 'head5', 'toes'] as const
+export const PRESSURE_REGIONS = [
+  'heelMedial',
+  'heelLateral',
+  'midfootMedial',
+  'midfootLateral',
+  'head1',
+  'head2',
+  'head3',
+  'head4',
+  'head5',
+  'toes',
+] as const
 export type PressureRegion = (typeof PRESSURE_REGIONS)[number]
 
 const HEEL_SHARE = 0.31
@@ -25,7 +36,9 @@ export interface RegionFigures {
 export function regionsOf(field: SoleField): Int8Array {
   const out = new Int8Array(field.x.length).fill(-1)
   const { heads } = field.sole
-  const sulcus = Array.from({ length: field.columns }, (_, c) => sulcusMm(field, field.x0 + (c + 0.5) * field.stepMm))
+  const sulcus = Array.from({ length: field.columns }, (_, c) =>
+    sulcusMm(field, field.x0 + (c + 0.5) * field.stepMm),
+  )
   for (let i = 0; i < out.length; i++) {
     if (!field.mask[i]) continue
     const x = field.x[i]!
@@ -34,7 +47,8 @@ export function regionsOf(field: SoleField): Int8Array {
     else if (field.q[i]! < -MIDFOOT_BEHIND_MM) out[i] = field.u[i]! >= 0.5 ? 2 : 3
     else {
       let best = 0
-      for (let k = 1; k < 5; k++) if (Math.abs(x - heads[k]!.x) < Math.abs(x - heads[best]!.x)) best = k
+      for (let k = 1; k < 5; k++)
+        if (Math.abs(x - heads[k]!.x) < Math.abs(x - heads[best]!.x)) best = k
       out[i] = 4 + best
     }
   }
@@ -42,7 +56,11 @@ export function regionsOf(field: SoleField): Int8Array {
 }
 
 /** Moving mean over a square of a grid, 5 × 5 mm as a rule, separable; cells outside the plan count as unloaded. Nothing is loaded near the grid's edge. */
-export function sensorMean({ columns, rows, stepMm }: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>, pressure: Float64Array, sensorMm: number = SENSOR_MM): Float64Array {
+export function sensorMean(
+  { columns, rows, stepMm }: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>,
+  pressure: Float64Array,
+  sensorMm: number = SENSOR_MM,
+): Float64Array {
   const reach = Math.max(1, Math.ceil(sensorMm / 2 / stepMm - 0.5))
   const edge = Math.max(0, (sensorMm / stepMm - (2 * reach - 1)) / 2)
   const inner = Math.min(1, stepMm / sensorMm)
@@ -62,7 +80,12 @@ export function sensorMean({ columns, rows, stepMm }: Pick<SoleField, 'columns' 
 }
 
 /** Load shares and peaks by region of a pressure picture in MPa. */
-export function regionFigures(field: SoleField, regions: Int8Array, pressure: Float64Array, sensorMm: number = SENSOR_MM): RegionFigures {
+export function regionFigures(
+  field: SoleField,
+  regions: Int8Array,
+  pressure: Float64Array,
+  sensorMm: number = SENSOR_MM,
+): RegionFigures {
   const sums = PRESSURE_REGIONS.map(() => 0)
   const peaks = PRESSURE_REGIONS.map(() => 0)
   const mean = sensorMean(field, pressure, sensorMm)
@@ -77,6 +100,14 @@ export function regionFigures(field: SoleField, regions: Int8Array, pressure: Fl
     if (head && (field.q[i]! <= HEAD_WINDOW_MM[0] || field.q[i]! >= HEAD_WINDOW_MM[1])) continue
     if (mean[i]! > peaks[r]!) peaks[r] = mean[i]!
   }
-  const by = (list: readonly number[]) => Object.fromEntries(PRESSURE_REGIONS.map((name, r) => [name, list[r]!])) as Record<PressureRegion, number>
-  return { share: by(sums.map((v) => (whole > 0 ? (100 * v) / whole : 0))), peakKPa: by(peaks.map((v) => 1000 * v)), peakAt: { xMm: field.x[top]!, yMm: field.y[top]! } }
+  const by = (list: readonly number[]) =>
+    Object.fromEntries(PRESSURE_REGIONS.map((name, r) => [name, list[r]!])) as Record<
+      PressureRegion,
+      number
+    >
+  return {
+    share: by(sums.map((v) => (whole > 0 ? (100 * v) / whole : 0))),
+    peakKPa: by(peaks.map((v) => 1000 * v)),
+    peakAt: { xMm: field.x[top]!, yMm: field.y[top]! },
+  }
 }

@@ -39,7 +39,13 @@ function roughMoment(record: FittingRecord, side: Side, massKg: number): number 
 export function pushContradiction(record: FittingRecord, side: Side): OverPush | null {
   const foot = record.feet[side]
   const massKg = record.client?.massKg
-  if (!foot?.device?.aimNmm || foot.device.kind === 'none' || massKg === undefined || pressureRefusal(record, side)) return null
+  if (
+    !foot?.device?.aimNmm ||
+    foot.device.kind === 'none' ||
+    massKg === undefined ||
+    pressureRefusal(record, side)
+  )
+    return null
   const moment = roughMoment(record, side, massKg)
   return moment === null ? null : overPush(moment, foot.device.aimNmm, normsOf(record).pushMostNmm)
 }

@@ -22,7 +22,17 @@ export const AXES: Record<'central' | 'medial' | 'lateral', SubtalarAxis> = {
  *
  * @example subtalarMoment(100, 0, 26.5, 265, AXES.central) // 1071.5
  */
-export function subtalarMoment(forceN: number, xMm: number, yMm: number, lengthMm: number, axis: SubtalarAxis): number {
+export function subtalarMoment(
+  forceN: number,
+  xMm: number,
+  yMm: number,
+  lengthMm: number,
+  axis: SubtalarAxis,
+): number {
   const d = radians(axis.deviationDeg)
-  return forceN * Math.cos(radians(INCLINATION_DEG)) * (Math.cos(d) * (xMm - axis.xMm) - Math.sin(d) * (yMm - axis.yShare * lengthMm))
+  return (
+    forceN *
+    Math.cos(radians(INCLINATION_DEG)) *
+    (Math.cos(d) * (xMm - axis.xMm) - Math.sin(d) * (yMm - axis.yShare * lengthMm))
+  )
 }

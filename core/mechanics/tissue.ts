@@ -34,7 +34,12 @@ export const sulcusMm = (field: SoleField, x: number): number => {
   const line = [...sole.toes].sort((p, q) => p.x - q.x)
   let y = line[0]!.y
   if (x >= line.at(-1)!.x) y = line.at(-1)!.y
-  else for (let k = 0; k + 1 < line.length; k++) if (x >= line[k]!.x) y = line[k]!.y + ((line[k + 1]!.y - line[k]!.y) * (x - line[k]!.x)) / (line[k + 1]!.x - line[k]!.x)
+  else
+    for (let k = 0; k + 1 < line.length; k++)
+      if (x >= line[k]!.x)
+        y =
+          line[k]!.y +
+          ((line[k + 1]!.y - line[k]!.y) * (x - line[k]!.x)) / (line[k + 1]!.x - line[k]!.x)
   return 0.5 * (y - sole.headLineY(x))
 }
 
@@ -45,9 +50,15 @@ export const sulcusMm = (field: SoleField, x: number): number => {
  */
 export function tissueOf(field: SoleField, stiffer = 1): TissueLaw {
   const n = field.x.length
-  const law: TissueLaw = { aMm: new Float64Array(n), p0: new Float64Array(n), cMm: new Float64Array(n) }
+  const law: TissueLaw = {
+    aMm: new Float64Array(n),
+    p0: new Float64Array(n),
+    cMm: new Float64Array(n),
+  }
   const { lengthMm: L, heelWidthMm: Wh } = field.sole.parameters
-  const sulcus = Array.from({ length: field.columns }, (_, c) => sulcusMm(field, field.x0 + (c + 0.5) * field.stepMm))
+  const sulcus = Array.from({ length: field.columns }, (_, c) =>
+    sulcusMm(field, field.x0 + (c + 0.5) * field.stepMm),
+  )
   for (let i = 0; i < n; i++) {
     if (!field.mask[i]) continue
     const [x, y, s, q] = [field.x[i]!, field.y[i]!, field.s[i]!, field.q[i]!]
@@ -57,7 +68,11 @@ export function tissueOf(field: SoleField, stiffer = 1): TissueLaw {
     const wf = (1 - wh) * S(q, -42, -18) * (1 - wt)
     const wm = 1 - wh - wt - wf
     const r2 = Math.min(1, ((2 * x) / Wh) ** 2 + ((y - 0.14 * L) / (0.16 * L)) ** 2)
-    const mix = (of: (r: Region) => number) => wh * of(TISSUE.heel) + wm * of(TISSUE.midfoot) + wf * of(TISSUE.forefoot) + wt * of(TISSUE.toes)
+    const mix = (of: (r: Region) => number) =>
+      wh * of(TISSUE.heel) +
+      wm * of(TISSUE.midfoot) +
+      wf * of(TISSUE.forefoot) +
+      wt * of(TISSUE.toes)
     const t = mix((r) => r.tMm) + TISSUE.heel.tMm * r2 * wh
     const beta = mix((r) => r.beta)
     law.aMm[i] = t / beta

@@ -6,10 +6,22 @@ const point2 = z.tuple([z.number(), z.number()])
 const point3 = z.tuple([z.number(), z.number(), z.number()])
 
 /** Corrections that a way of capture asks for, on the captured sole, before any device is built on it. */
-export const CORRECTION_KINDS = ['heelExpansion', 'lateralFill', 'archFill', 'dentFill', 'toeLevel', 'toeRoom', 'archRise'] as const
+export const CORRECTION_KINDS = [
+  'heelExpansion',
+  'lateralFill',
+  'archFill',
+  'dentFill',
+  'toeLevel',
+  'toeRoom',
+  'archRise',
+] as const
 export type CorrectionKind = (typeof CORRECTION_KINDS)[number]
 
-export const correctionSchema = z.strictObject({ kind: z.enum(CORRECTION_KINDS), amountMm: z.number().min(0).max(20), on: z.boolean().default(true) })
+export const correctionSchema = z.strictObject({
+  kind: z.enum(CORRECTION_KINDS),
+  amountMm: z.number().min(0).max(20),
+  on: z.boolean().default(true),
+})
 
 /**
  * The sole as it was captured, in the foot's frame: heights on a grid as hundredths of a millimetre (base64 of 16-bit little-endian integers,
@@ -44,19 +56,59 @@ export const captureSchema = z.strictObject({
   file: text(200).optional(),
   /** every take of this foot, the rejected ones with why */
   takes: z
-    .array(z.strictObject({ way: z.enum(CAPTURE_WAYS), kept: z.boolean(), why: text(300).optional(), by: text(80).optional(), at: text(40).optional(), scan: text(40).optional() }))
+    .array(
+      z.strictObject({
+        way: z.enum(CAPTURE_WAYS),
+        kept: z.boolean(),
+        why: text(300).optional(),
+        by: text(80).optional(),
+        at: text(40).optional(),
+        scan: text(40).optional(),
+      }),
+    )
     .max(40)
     .optional(),
   /** landmarks that were moved by hand, in scan coordinates, mm */
-  landmarks: z.array(z.strictObject({ scan: text(40), name: text(30), atMm: point3, by: text(80).optional(), at: text(40).optional() })).max(60).optional(),
+  landmarks: z
+    .array(
+      z.strictObject({
+        scan: text(40),
+        name: text(30),
+        atMm: point3,
+        by: text(80).optional(),
+        at: text(40).optional(),
+      }),
+    )
+    .max(60)
+    .optional(),
   surface: surfaceSchema.optional(),
   /** are devices built on the captured surface, or on the readings? */
   use: z.enum(['captured', 'readings']).default('captured'),
   corrections: z.array(correctionSchema).max(12).optional(),
   /** what the checks said when the surface was taken */
-  checks: z.array(z.strictObject({ code: text(30), value: z.number().optional(), limit: z.number().optional(), unit: z.enum(['deg', 'mm', '%']).optional(), verdict: z.enum(['good', 'doubtful', 'redo', 'not seen']), words: text(300), at: point3.optional() })).max(20).optional(),
+  checks: z
+    .array(
+      z.strictObject({
+        code: text(30),
+        value: z.number().optional(),
+        limit: z.number().optional(),
+        unit: z.enum(['deg', 'mm', '%']).optional(),
+        verdict: z.enum(['good', 'doubtful', 'redo', 'not seen']),
+        words: text(300),
+        at: point3.optional(),
+      }),
+    )
+    .max(20)
+    .optional(),
   /** why a shape that should be redone was taken all the same */
-  overruled: z.strictObject({ why: text(300), codes: z.array(text(30)).max(20), by: text(80).optional(), at: text(40).optional() }).optional(),
+  overruled: z
+    .strictObject({
+      why: text(300),
+      codes: z.array(text(30)).max(20),
+      by: text(80).optional(),
+      at: text(40).optional(),
+    })
+    .optional(),
 })
 
 export type CapturePart = z.output<typeof captureSchema>

@@ -4,7 +4,13 @@ import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
 import { parseWith } from './parse'
 import { PART_SCHEMAS, type PartContent, type PartName } from './parts'
 import { Refusal } from './refusal'
-import { POSTURES, READING_KINDS, SCAN_INSTRUMENT as SCAN, SIDES, type ReadingKind } from './vocabulary'
+import {
+  POSTURES,
+  READING_KINDS,
+  SCAN_INSTRUMENT as SCAN,
+  SIDES,
+  type ReadingKind,
+} from './vocabulary'
 
 /** Trials of one reading are kept up to this many. */
 export const MOST_TRIALS = 5
@@ -42,15 +48,27 @@ export const commandSchema = z.discriminatedUnion('kind', [
     /** minutes a foot stays on it, of a step that needs its temperature first; the server takes them from the process */
     skinMin: z.number().min(0.5).max(480).optional(),
     /** steps that are opened again with this one */
-    following: z.array(z.strictObject({ step: z.string().max(120), foot: z.enum(SIDES).optional() })).max(300).default([]),
+    following: z
+      .array(z.strictObject({ step: z.string().max(120), foot: z.enum(SIDES).optional() }))
+      .max(300)
+      .default([]),
   }),
-  z.strictObject({ kind: z.literal('part.put'), part: z.enum(Object.keys(PART_SCHEMAS) as [PartName, ...PartName[]]), content: z.unknown() }),
+  z.strictObject({
+    kind: z.literal('part.put'),
+    part: z.enum(Object.keys(PART_SCHEMAS) as [PartName, ...PartName[]]),
+    content: z.unknown(),
+  }),
 ])
 
 export type Command = z.output<typeof commandSchema>
 
 /** The part a command changes. */
-export const partOf = (command: Command): PartName => (command.kind === 'part.put' ? command.part : command.kind === 'jobs.step' ? 'jobs' : `readings.${command.side}`)
+export const partOf = (command: Command): PartName =>
+  command.kind === 'part.put'
+    ? command.part
+    : command.kind === 'jobs.step'
+      ? 'jobs'
+      : `readings.${command.side}`
 
 type Readings = PartContent<'readings.left'>
 
@@ -62,32 +80,80 @@ type Readings = PartContent<'readings.left'>
  * @param wearer who stands on what is warm; a step on skin is judged as for a child where nobody says
  * @throws Refusal with the path
  */
-export function applyCommand(before: unknown, command: Command, stamp?: { by: string; at: string }, norms: Norms = HOUSE_NORMS, wearer?: Wearer): unknown {
+export function applyCommand(
+  before: unknown,
+  command: Command,
+  stamp?: { by: string; at: string },
+  norms: Norms = HOUSE_NORMS,
+  wearer?: Wearer,
+): unknown {
   if (command.kind === 'jobs.step') {
     const { kind: _, following, ...change } = command
     if (!stamp) throw new Refusal('no-time', 'A step needs the time at which it changed.', 'jobs')
-    return parseWith(PART_SCHEMAS.jobs, changeStep((before as PartContent<'jobs'> | undefined) ?? [], change, stamp, { following, wearer }), 'jobs')
+    return parseWith(
+      PART_SCHEMAS.jobs,
+      changeStep((before as PartContent<'jobs'> | undefined) ?? [], change, stamp, {
+        following,
+        wearer,
+      }),
+      'jobs',
+    )
   }
   if (command.kind === 'part.put') {
-    if (command.part === 'norms') throw new Refusal('kept-table', 'A fitting keeps the table it was opened with. Change the table in Settings; new fittings take it.', 'norms')
-    const content = parseWith(PART_SCHEMAS[command.part] as z.ZodType, command.content, command.part)
-    if (command.part === 'readings.left' || command.part === 'readings.right') for (const reading of content as Readings) checkBounds(norms, reading.what, reading.trials)
+    if (command.part === 'norms')
+      throw new Refusal(
+        'kept-table',
+        'A fitting keeps the table it was opened with. Change the table in Settings; new fittings take it.',
+        'norms',
+      )
+    const content = parseWith(
+      PART_SCHEMAS[command.part] as z.ZodType,
+      command.content,
+      command.part,
+    )
+    if (command.part === 'readings.left' || command.part === 'readings.right')
+      for (const reading of content as Readings) checkBounds(norms, reading.what, reading.trials)
     return content
   }
   const readings = (before as Readings | undefined) ?? []
   // Trials read off a scan stand beside those taken by hand, never among them.
-  const at = readings.findIndex((r) => r.what === command.what && r.posture === command.posture && (r.instrument === SCAN) === (command.instrument === SCAN))
+  const at = readings.findIndex(
+    (r) =>
+      r.what === command.what &&
+      r.posture === command.posture &&
+      (r.instrument === SCAN) === (command.instrument === SCAN),
+  )
   const old = readings[at]
-  const trials = command.kind === 'readings.add' ? [...(old?.trials ?? []), ...command.values] : command.trials
-  const struck = command.kind === 'readings.add' ? (old?.struck ?? []) : command.struck.filter((i) => i < trials.length)
-  if (trials.length > MOST_TRIALS) throw new Refusal('too-many-trials', `At most ${MOST_TRIALS} tries of one reading are kept. Strike or take one back first.`, command.what)
+  const trials =
+    command.kind === 'readings.add' ? [...(old?.trials ?? []), ...command.values] : command.trials
+  const struck =
+    command.kind === 'readings.add'
+      ? (old?.struck ?? [])
+      : command.struck.filter((i) => i < trials.length)
+  if (trials.length > MOST_TRIALS)
+    throw new Refusal(
+      'too-many-trials',
+      `At most ${MOST_TRIALS} tries of one reading are kept. Strike or take one back first.`,
+      command.what,
+    )
   checkBounds(norms, command.what, trials)
   if (trials.length === 0) return readings.filter((_, i) => i !== at)
-  const next = { ...old, what: command.what, posture: command.posture, trials, struck, ...(command.instrument && { instrument: command.instrument }), ...(command.heightMm !== undefined && { heightMm: command.heightMm }), ...stamp }
+  const next = {
+    ...old,
+    what: command.what,
+    posture: command.posture,
+    trials,
+    struck,
+    ...(command.instrument && { instrument: command.instrument }),
+    ...(command.heightMm !== undefined && { heightMm: command.heightMm }),
+    ...stamp,
+  }
   return at < 0 ? [...readings, next] : readings.map((r, i) => (i === at ? next : r))
 }
 
 function checkBounds(norms: Norms, what: ReadingKind, trials: readonly number[]) {
   const [low, high] = norms.hardBoundsMm[what]
-  for (const value of trials) if (!(value >= low && value <= high)) throw new Refusal('out-of-bounds', `${value} mm is outside ${low} to ${high} mm.`, what)
+  for (const value of trials)
+    if (!(value >= low && value <= high))
+      throw new Refusal('out-of-bounds', `${value} mm is outside ${low} to ${high} mm.`, what)
 }

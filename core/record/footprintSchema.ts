@@ -6,7 +6,10 @@ import { z } from 'zod'
  */
 export const footprintSchema = z.strictObject({
   cellMm: z.number().min(1).max(20),
-  kPa: z.array(z.array(z.number().min(0).max(5000)).min(3).max(120)).min(3).max(200),
+  kPa: z
+    .array(z.array(z.number().min(0).max(5000)).min(3).max(120))
+    .min(3)
+    .max(200),
   toeLineMm: z.number().min(50).max(400).optional(),
   /** the tissue of estimates for this foot follows this picture */
   fitsTissue: z.boolean().optional(),

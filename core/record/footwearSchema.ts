@@ -57,17 +57,39 @@ export const tryOnReadingSchema = z.strictObject({
 export const tryOnSchema = z.strictObject({
   id: text(40),
   /** what stands on each foot: one model on both, or two models */
-  worn: z.strictObject({ left: z.strictObject({ model: text(80), sizeMm }).optional(), right: z.strictObject({ model: text(80), sizeMm }).optional() }),
+  worn: z.strictObject({
+    left: z.strictObject({ model: text(80), sizeMm }).optional(),
+    right: z.strictObject({ model: text(80), sizeMm }).optional(),
+  }),
   onDevice: z.boolean().default(true),
   startedAt: text(40),
   readings: z.array(tryOnReadingSchema).max(20).default([]),
   /** toe against the end of the insole taken out and stood on, mm: + over the end, − short of it */
-  insole: z.array(z.strictObject({ foot: z.enum(SIDES), toeOverMm: z.number().min(-60).max(60), sidesOverMm: z.number().min(-30).max(30).optional() })).max(4).optional(),
+  insole: z
+    .array(
+      z.strictObject({
+        foot: z.enum(SIDES),
+        toeOverMm: z.number().min(-60).max(60),
+        sidesOverMm: z.number().min(-30).max(30).optional(),
+      }),
+    )
+    .max(4)
+    .optional(),
   words: text(300).optional(),
   by: text(80).optional(),
 })
 
-export const WORK_KINDS = ['stretch', 'grind', 'pad', 'grind boot board', 'shim', 'insole shim', 'tongue pad', 'cuff', 'sole'] as const
+export const WORK_KINDS = [
+  'stretch',
+  'grind',
+  'pad',
+  'grind boot board',
+  'shim',
+  'insole shim',
+  'tongue pad',
+  'cuff',
+  'sole',
+] as const
 export const SHELL_SIDES = ['medial', 'lateral', 'both', 'top', 'back', 'front', 'under'] as const
 
 /** One piece of work on one shell, placed in shell coordinates: from the inside of its back, and over its boot board. */
@@ -78,7 +100,11 @@ export const workSchema = z.strictObject({
   sizeMm,
   station: text(20),
   does: z.enum(WORK_KINDS),
-  at: z.strictObject({ fromHeelMm: z.number().min(-20).max(450), heightMm: z.number().min(-20).max(450), side: z.enum(SHELL_SIDES) }),
+  at: z.strictObject({
+    fromHeelMm: z.number().min(-20).max(450),
+    heightMm: z.number().min(-20).max(450),
+    side: z.enum(SHELL_SIDES),
+  }),
   amountMm: z.number().min(0).max(40),
   because: text(200).optional(),
   state: z.enum(['planned', 'done', 'dropped']).default('planned'),
@@ -99,7 +125,16 @@ export const footwearSchema = z.strictObject({
   socks: z.number().int().min(0).max(3).optional(),
   candidates: z.array(text(80)).max(40).default([]),
   /** what the ledger asked of the footwear and the fitter took over */
-  asks: z.array(z.strictObject({ what: z.enum(FOOTWEAR_ASKS), foot: z.enum(['left', 'right', 'both']), because: text(80).optional() })).max(20).optional(),
+  asks: z
+    .array(
+      z.strictObject({
+        what: z.enum(FOOTWEAR_ASKS),
+        foot: z.enum(['left', 'right', 'both']),
+        because: text(80).optional(),
+      }),
+    )
+    .max(20)
+    .optional(),
   tryOns: z.array(tryOnSchema).max(20).optional(),
   chosen: z
     .strictObject({

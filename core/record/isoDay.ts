@@ -7,4 +7,7 @@ export function isDay(text: string): boolean {
 }
 
 /** A day of the calendar, YYYY-MM-DD. */
-export const isoDay = z.string().regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD').refine(isDay, 'there is no such day in the calendar')
+export const isoDay = z
+  .string()
+  .regex(/^\d{4}-\d{2}-\d{2}$/, 'write the day as YYYY-MM-DD')
+  .refine(isDay, 'there is no such day in the calendar')

@@ -5,7 +5,11 @@ import { recordSchema, type FittingRecord } from './schema'
 import { SIDES, type ReadingKind } from './vocabulary'
 
 /** Parses any value with a schema; throws a Refusal that names the first offending place. */
-export function parseWith<S extends z.ZodType>(schema: S, value: unknown, what = 'input'): z.output<S> {
+export function parseWith<S extends z.ZodType>(
+  schema: S,
+  value: unknown,
+  what = 'input',
+): z.output<S> {
   const result = schema.safeParse(value)
   if (result.success) return result.data
   const issue = result.error.issues[0]!
@@ -13,7 +17,11 @@ export function parseWith<S extends z.ZodType>(schema: S, value: unknown, what =
   if (issue.code === 'unrecognized_keys') {
     const key = issue.keys[0]!
     const full = path ? `${path}.${key}` : key
-    throw new Refusal('unknown-key', `${full}: this key is not part of the ${what}. Remove it or correct its name.`, full)
+    throw new Refusal(
+      'unknown-key',
+      `${full}: this key is not part of the ${what}. Remove it or correct its name.`,
+      full,
+    )
   }
   throw new Refusal('invalid', `${path || what}: ${issue.message}`, path)
 }
@@ -27,20 +35,44 @@ export function parseWith<S extends z.ZodType>(schema: S, value: unknown, what =
 export function parseRecord(value: unknown): FittingRecord {
   const head = value as { format?: unknown; version?: unknown } | null
   if (typeof value !== 'object' || head === null || head.format !== 'gentle-arch/fitting')
-    throw new Refusal('not-a-record', 'This is not a fitting record: its "format" is not "gentle-arch/fitting".', 'format')
+    throw new Refusal(
+      'not-a-record',
+      'This is not a fitting record: its "format" is not "gentle-arch/fitting".',
+      'format',
+    )
   if (typeof head.version === 'number' && head.version > 1)
-    throw new Refusal('newer-version', `This record has version ${head.version}; this program reads version 1. Update the program, then try again.`, 'version')
+    throw new Refusal(
+      'newer-version',
+      `This record has version ${head.version}; this program reads version 1. Update the program, then try again.`,
+      'version',
+    )
   const record = parseWith(recordSchema, value, 'fitting record')
-  for (const side of SIDES) record.feet[side]?.readings.forEach((reading, i) => checkTrials(normsOf(record), reading, `feet.${side}.readings.${i}`))
+  for (const side of SIDES)
+    record.feet[side]?.readings.forEach((reading, i) =>
+      checkTrials(normsOf(record), reading, `feet.${side}.readings.${i}`),
+    )
   return record
 }
 
-function checkTrials(norms: Norms, reading: { what: ReadingKind; trials: number[]; struck: number[] }, path: string) {
+function checkTrials(
+  norms: Norms,
+  reading: { what: ReadingKind; trials: number[]; struck: number[] },
+  path: string,
+) {
   const [low, high] = norms.hardBoundsMm[reading.what]
   reading.trials.forEach((trial, i) => {
     if (!(trial >= low && trial <= high))
-      throw new Refusal('out-of-bounds', `${path}.trials.${i}: ${trial} is outside ${low} to ${high} mm for ${reading.what}.`, `${path}.trials.${i}`)
+      throw new Refusal(
+        'out-of-bounds',
+        `${path}.trials.${i}: ${trial} is outside ${low} to ${high} mm for ${reading.what}.`,
+        `${path}.trials.${i}`,
+      )
   })
   const bad = reading.struck.findIndex((index) => index >= reading.trials.length)
-  if (bad >= 0) throw new Refusal('invalid', `${path}.struck.${bad}: there is no trial ${reading.struck[bad]}.`, `${path}.struck.${bad}`)
+  if (bad >= 0)
+    throw new Refusal(
+      'invalid',
+      `${path}.struck.${bad}: there is no trial ${reading.struck[bad]}.`,
+      `${path}.struck.${bad}`,
+    )
 }

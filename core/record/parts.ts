@@ -1,7 +1,21 @@
 import { z } from 'zod'
 import {
-  captureSchema, decisionSchema, deviceSchema, deviceVersionSchema, findingsSchema, followupSchema, footwearSchema, handoverSchema, jobSchema, labOrderSchema, makingSchema, readingSchema, recordSchema,
-  storySchema, type Client, type FittingRecord,
+  captureSchema,
+  decisionSchema,
+  deviceSchema,
+  deviceVersionSchema,
+  findingsSchema,
+  followupSchema,
+  footwearSchema,
+  handoverSchema,
+  jobSchema,
+  labOrderSchema,
+  makingSchema,
+  readingSchema,
+  recordSchema,
+  storySchema,
+  type Client,
+  type FittingRecord,
 } from './schema'
 import { normsSchema } from '../measure/normsTable'
 import { quoteSchema } from './quoteSchema'
@@ -73,7 +87,11 @@ export function splitRecord(record: FittingRecord): Parts {
 }
 
 /** Puts parts back together as a record of both feet. */
-export function joinRecord(parts: Parts, client: Client | undefined, shop?: FittingRecord['shop']): FittingRecord {
+export function joinRecord(
+  parts: Parts,
+  client: Client | undefined,
+  shop?: FittingRecord['shop'],
+): FittingRecord {
   const foot = (side: 'left' | 'right') => ({
     readings: parts[`readings.${side}`] ?? [],
     ...(parts[`findings.${side}`] && { findings: parts[`findings.${side}`] }),

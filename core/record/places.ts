@@ -1,7 +1,10 @@
 import type { ComplaintPlace } from './vocabulary'
 
 /** Where complaints lie on a drawn foot, as shares: x of half the forefoot width (medial +), y of foot length; and what they are called. */
-export const PLACES: Record<ComplaintPlace, { name: string; plain: string; spot: [x: number, y: number] | null }> = {
+export const PLACES: Record<
+  ComplaintPlace,
+  { name: string; plain: string; spot: [x: number, y: number] | null }
+> = {
   heelPlantar: { name: 'Heel, plantar', plain: 'under the heel', spot: [0, 0.12] },
   heelBack: { name: 'Heel, back', plain: 'back of the heel', spot: [0, 0.02] },
   archPlantar: { name: 'Arch', plain: 'arch', spot: [0.3, 0.42] },

@@ -1,7 +1,12 @@
 import { z } from 'zod'
 import { isoDay } from './isoDay'
 
-export const quoteLineSchema = z.strictObject({ words: z.string().trim().min(1).max(160), count: z.number().int().min(1).max(99), amount: z.number().min(-100_000).max(100_000), taxPercent: z.number().min(0).max(50) })
+export const quoteLineSchema = z.strictObject({
+  words: z.string().trim().min(1).max(160),
+  count: z.number().int().min(1).max(99),
+  amount: z.number().min(-100_000).max(100_000),
+  taxPercent: z.number().min(0).max(50),
+})
 
 /** A quote as it was given to the client, with their answer. Another one after a change is a further quote; the old one stays. */
 export const quoteSchema = z.strictObject({

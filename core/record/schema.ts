@@ -8,7 +8,14 @@ import { layerSchema } from './layerSchema'
 import { quoteSchema } from './quoteSchema'
 import { normsSchema } from '../measure/normsTable'
 import { complaintSchema, storySchema } from './storySchema'
-import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, READING_KINDS, SCHOOLS, SIDES } from './vocabulary'
+import {
+  COMPLAINT_PLACES,
+  DEVICE_KINDS,
+  POSTURES,
+  READING_KINDS,
+  SCHOOLS,
+  SIDES,
+} from './vocabulary'
 
 const text = (max: number) => z.string().max(max)
 const finite = z.number()
@@ -44,12 +51,23 @@ export const deviceSchema = z.strictObject({
   outline: z
     .strictObject({
       heelCupMm: z.number().min(0).max(40).default(14),
-      distal: z.strictObject({ behindHeadsMm: z.number().min(-20).max(60).default(5) }).default({ behindHeadsMm: 5 }),
+      distal: z
+        .strictObject({ behindHeadsMm: z.number().min(-20).max(60).default(5) })
+        .default({ behindHeadsMm: 5 }),
       /** height of the inner and outer top line beside the midfoot; as high as the foot's own border where absent */
       medialTopMm: z.number().min(0).max(40).optional(),
       lateralTopMm: z.number().min(0).max(40).optional(),
       /** places of the trim line that were moved out (+) or in by hand: on which border, at which share of the length */
-      points: z.array(z.strictObject({ edge: z.enum(['medial', 'lateral']), s: z.number().min(0.02).max(0.64), mm: z.number().min(-8).max(12) })).max(24).optional(),
+      points: z
+        .array(
+          z.strictObject({
+            edge: z.enum(['medial', 'lateral']),
+            s: z.number().min(0.02).max(0.64),
+            mm: z.number().min(-8).max(12),
+          }),
+        )
+        .max(24)
+        .optional(),
       cover: z.enum(['shell', 'sulcus', 'full']).default('full'),
     })
     .prefault({}),
@@ -58,10 +76,27 @@ export const deviceSchema = z.strictObject({
       material: text(40).default('polypropylene'),
       thicknessMm: z.number().min(0.5).max(20).default(4),
       /** other thicknesses under heel, arch and front edge, blended between; `thicknessMm` where one is absent */
-      graded: z.strictObject({ heelMm: z.number().min(0.5).max(20).optional(), archMm: z.number().min(0.5).max(20).optional(), frontMm: z.number().min(0.5).max(20).optional() }).optional(),
+      graded: z
+        .strictObject({
+          heelMm: z.number().min(0.5).max(20).optional(),
+          archMm: z.number().min(0.5).max(20).optional(),
+          frontMm: z.number().min(0.5).max(20).optional(),
+        })
+        .optional(),
       /** a layer below the shell */
-      base: z.strictObject({ material: text(40).default('eva-60'), thicknessMm: z.number().min(0).max(20).default(2), reach: z.enum(['shell', 'sulcus', 'full']).default('shell') }).optional(),
-      cover: z.strictObject({ material: text(40).default('eva-35'), thicknessMm: z.number().min(0).max(20).default(2) }).prefault({}),
+      base: z
+        .strictObject({
+          material: text(40).default('eva-60'),
+          thicknessMm: z.number().min(0).max(20).default(2),
+          reach: z.enum(['shell', 'sulcus', 'full']).default('shell'),
+        })
+        .optional(),
+      cover: z
+        .strictObject({
+          material: text(40).default('eva-35'),
+          thicknessMm: z.number().min(0).max(20).default(2),
+        })
+        .prefault({}),
     })
     .prefault({}),
   posts: z.array(postSchema).max(4).default([]),
@@ -89,7 +124,12 @@ export const deviceVersionSchema = z.strictObject({
 /** What a lab asked back about an order, and what it promised. */
 export const labAnswerSchema = z.strictObject({
   status: z.enum(['accepted', 'queries']),
-  queries: z.array(z.strictObject({ foot: z.enum(['left', 'right', 'both']), code: text(40), words: text(300) })).max(40).default([]),
+  queries: z
+    .array(
+      z.strictObject({ foot: z.enum(['left', 'right', 'both']), code: text(40), words: text(300) }),
+    )
+    .max(40)
+    .default([]),
   /** promised day; absent while a query is open */
   dueOn: isoDay.optional(),
   reference: text(60).optional(),
@@ -100,7 +140,10 @@ export const labOrderSchema = z.strictObject({
   lab: text(60),
   feet: z.array(z.enum(SIDES)).min(1).max(2),
   /** name and SHA-256 of every file that went along */
-  files: z.array(z.strictObject({ name: text(60), sha256: text(64) })).max(40).default([]),
+  files: z
+    .array(z.strictObject({ name: text(60), sha256: text(64) }))
+    .max(40)
+    .default([]),
   note: text(500).optional(),
   by: text(80).optional(),
   at: text(40).optional(),
@@ -130,7 +173,16 @@ export const clientSchema = z.strictObject({
 
 export const followupSchema = z.strictObject({
   on: isoDay,
-  pain: z.array(z.strictObject({ foot: z.enum(SIDES), at: z.enum(COMPLAINT_PLACES), score: z.number().min(0).max(10) })).max(40).default([]),
+  pain: z
+    .array(
+      z.strictObject({
+        foot: z.enum(SIDES),
+        at: z.enum(COMPLAINT_PLACES),
+        score: z.number().min(0).max(10),
+      }),
+    )
+    .max(40)
+    .default([]),
   comfort: z.number().min(0).max(100).optional(),
   /** how long a day they were worn, and on how many days since the handover */
   hoursADay: z.number().min(0).max(24).optional(),
@@ -139,7 +191,9 @@ export const followupSchema = z.strictObject({
   hotSpots: z.enum(['no', 'left', 'right', 'both']).optional(),
   wouldChange: text(300).optional(),
   /** thickness of the liner at one marked place, as new and now, mm; with the days used it says how it packs out */
-  liner: z.strictObject({ newMm: z.number().min(0.5).max(60), nowMm: z.number().min(0).max(60) }).optional(),
+  liner: z
+    .strictObject({ newMm: z.number().min(0.5).max(60), nowMm: z.number().min(0).max(60) })
+    .optional(),
   words: text(500).optional(),
 })
 
@@ -155,7 +209,10 @@ export const handoverSchema = z.strictObject({
   guaranteeUntil: isoDay.optional(),
   note: text(500).optional(),
   /** what the client does at home, in plain words; printed on the card */
-  exercises: z.array(z.strictObject({ what: text(120), because: text(80).optional() })).max(10).optional(),
+  exercises: z
+    .array(z.strictObject({ what: text(120), because: text(80).optional() }))
+    .max(10)
+    .optional(),
 })
 
 export const jobSchema = z.strictObject({
@@ -183,7 +240,10 @@ export const jobSchema = z.strictObject({
 /** What was promised and how it is made. */
 export const makingSchema = z.strictObject({
   promisedOn: isoDay.optional(),
-  promisedAt: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'write the time as HH:MM').optional(),
+  promisedAt: z
+    .string()
+    .regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'write the time as HH:MM')
+    .optional(),
   /** day it is planned on the bench */
   benchOn: isoDay.optional(),
   /** other ways of making a kind of device than the house's first, by kind */
@@ -212,14 +272,21 @@ export const recordSchema = z.strictObject({
   format: z.literal('gentle-arch/fitting'),
   version: z.literal(1),
   shop: z
-    .strictObject({ name: text(120).optional(), fitter: text(80).optional(), fingersMm: z.strictObject({ one: finite.default(16), two: finite.default(33) }).optional() })
+    .strictObject({
+      name: text(120).optional(),
+      fitter: text(80).optional(),
+      fingersMm: z.strictObject({ one: finite.default(16), two: finite.default(33) }).optional(),
+    })
     .optional(),
   client: clientSchema.optional(),
   visit: z.strictObject({ on: isoDay.optional(), reason: text(200).optional() }).optional(),
   story: storySchema.optional(),
   feet: z
     .strictObject({ left: footSchema.optional(), right: footSchema.optional() })
-    .refine((feet) => feet.left !== undefined || feet.right !== undefined, 'feet needs left, right or both'),
+    .refine(
+      (feet) => feet.left !== undefined || feet.right !== undefined,
+      'feet needs left, right or both',
+    ),
   legLengthDifferenceMm: z
     .strictObject({
       value: z.number().min(0).max(100),
@@ -245,7 +312,14 @@ export const recordSchema = z.strictObject({
 
 export { captureSchema, complaintSchema, findingsSchema, storySchema }
 export { CHECK_PLACES, FOOTWEAR_ASKS, footwearSchema, shellCheckSchema } from './footwearSchema'
-export type { Footwear, HotSpot, ShellCheck, ShellWork, TryOn, TryOnReading } from './footwearSchema'
+export type {
+  Footwear,
+  HotSpot,
+  ShellCheck,
+  ShellWork,
+  TryOn,
+  TryOnReading,
+} from './footwearSchema'
 export type { Quote, QuoteLine } from './quoteSchema'
 export type { Findings, Mark } from './findingsSchema'
 export type { Complaint, Story } from './storySchema'

@@ -1,5 +1,13 @@
 import { z } from 'zod'
-import { ABILITIES, COMPLAINT_PLACES, CONDITIONS, INTENTS, SCHOOLS, SIDES, SIGNS } from './vocabulary'
+import {
+  ABILITIES,
+  COMPLAINT_PLACES,
+  CONDITIONS,
+  INTENTS,
+  SCHOOLS,
+  SIDES,
+  SIGNS,
+} from './vocabulary'
 
 const text = (max: number) => z.string().max(max)
 
@@ -25,15 +33,42 @@ export const storySchema = z.strictObject({
   daysPerWeek: z.number().min(0).max(7).optional(),
   terrain: text(80).optional(),
   force: z.enum(FORCES).optional(),
-  wears: z.strictObject({ what: text(120).optional(), size: text(40).optional(), since: text(60).optional() }).optional(),
+  wears: z
+    .strictObject({
+      what: text(120).optional(),
+      size: text(40).optional(),
+      since: text(60).optional(),
+    })
+    .optional(),
   goal: text(500).optional(),
   complaints: z.array(complaintSchema).max(30).default([]),
   conditions: z.array(z.enum(CONDITIONS)).default([]),
-  history: z.array(z.strictObject({ kind: z.enum(HISTORY_KINDS), what: text(120), foot: z.enum(SIDES).optional(), on: text(20).optional() })).max(20).optional(),
+  history: z
+    .array(
+      z.strictObject({
+        kind: z.enum(HISTORY_KINDS),
+        what: text(120),
+        foot: z.enum(SIDES).optional(),
+        on: text(20).optional(),
+      }),
+    )
+    .max(20)
+    .optional(),
   /** answers to the questions asked before anything is made; what was not asked is absent */
   signs: z.partialRecord(z.enum(SIGNS), z.enum(['yes', 'no'])).optional(),
   /** somebody entitled to it has looked at these reasons and lets making go on */
-  clearances: z.array(z.strictObject({ code: text(80), by: text(120), on: text(20), words: text(300).optional(), recordedBy: text(80).optional() })).max(40).optional(),
+  clearances: z
+    .array(
+      z.strictObject({
+        code: text(80),
+        by: text(120),
+        on: text(20),
+        words: text(300).optional(),
+        recordedBy: text(80).optional(),
+      }),
+    )
+    .max(40)
+    .optional(),
   school: z.enum(SCHOOLS).optional(),
 })
 

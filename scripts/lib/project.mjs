@@ -1,7 +1,15 @@
 // Small things every script needs: where the project is, running commands, saying what is done.
 import { spawn, spawnSync } from 'node:child_process'
 import { createHash, randomBytes } from 'node:crypto'
-import { chmodSync, existsSync, mkdirSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import {
+  chmodSync,
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { createServer } from 'node:net'
 import { dirname, join, resolve } from 'node:path'
 import { fileURLToPath } from 'node:url'
@@ -23,7 +31,11 @@ export function run(command, args, options = {}) {
 
 /** Runs the same without blocking, so that signals still reach us. */
 export const runAsync = (command, args, options = {}) =>
-  new Promise((done) => spawn(command, args, { cwd: root, stdio: 'inherit', ...options }).on('exit', (code) => done(code ?? 1)).on('error', () => done(127)))
+  new Promise((done) =>
+    spawn(command, args, { cwd: root, stdio: 'inherit', ...options })
+      .on('exit', (code) => done(code ?? 1))
+      .on('error', () => done(127)),
+  )
 
 /** Key of all sources that go into the build. */
 export function sourceKey() {
@@ -33,19 +45,31 @@ export function sourceKey() {
     if (stat.isDirectory()) for (const name of readdirSync(path).sort()) walk(join(path, name))
     else hash.update(path.slice(root.length)).update(readFileSync(path))
   }
-  for (const name of ['app', 'core', 'server', 'shared', 'public', 'nuxt.config.ts', 'package-lock.json']) if (existsSync(at(name))) walk(at(name))
+  for (const name of [
+    'app',
+    'core',
+    'server',
+    'shared',
+    'public',
+    'nuxt.config.ts',
+    'package-lock.json',
+  ])
+    if (existsSync(at(name))) walk(at(name))
   return hash.digest('hex')
 }
 
 const BUILD_KEY = at('.output', 'source-key')
-export const isBuilt = () => existsSync(BUILD_KEY) && readFileSync(BUILD_KEY, 'utf8') === sourceKey()
+export const isBuilt = () =>
+  existsSync(BUILD_KEY) && readFileSync(BUILD_KEY, 'utf8') === sourceKey()
 
 /** Builds when a source changed since the last build. */
 export async function build() {
   if (isBuilt()) return 0
   say('building the application (about a minute)')
   const key = sourceKey()
-  const code = await runAsync(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build'], { env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' } })
+  const code = await runAsync(process.execPath, ['node_modules/nuxt/bin/nuxt.mjs', 'build'], {
+    env: { ...process.env, NODE_ENV: 'production', NUXT_TELEMETRY_DISABLED: '1' },
+  })
   if (code === 0) writeFileSync(BUILD_KEY, key)
   return code
 }
@@ -64,7 +88,9 @@ export function keptSecret(name) {
 /** Is the port free on loopback? */
 export const isFree = (port) =>
   new Promise((done) => {
-    const probe = createServer().once('error', () => done(false)).once('listening', () => probe.close(() => done(true)))
+    const probe = createServer()
+      .once('error', () => done(false))
+      .once('listening', () => probe.close(() => done(true)))
     probe.listen(port, '127.0.0.1')
   })
 

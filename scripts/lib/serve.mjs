@@ -10,7 +10,16 @@ export async function serve({ port, env, quiet = false }) {
   const child = spawn(process.execPath, [at('.output/server/index.mjs')], {
     cwd: at('.'),
     stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
-    env: { ...process.env, NODE_ENV: 'production', NITRO_SHUTDOWN_TIMEOUT: '2000', HOST: '127.0.0.1', NITRO_HOST: '127.0.0.1', PORT: String(port), NITRO_PORT: String(port), ...env },
+    env: {
+      ...process.env,
+      NODE_ENV: 'production',
+      NITRO_SHUTDOWN_TIMEOUT: '2000',
+      HOST: '127.0.0.1',
+      NITRO_HOST: '127.0.0.1',
+      PORT: String(port),
+      NITRO_PORT: String(port),
+      ...env,
+    },
   })
   let ended = null
   child.on('exit', (code) => (ended = code ?? 1))

@@ -10,7 +10,9 @@ import { startSession } from '../http/session'
 export default route({ permission: 'public', body: firstOwnerBody }, async ({ event, body }) => {
   const wait = await secondsToWait(database(), 'first-owner')
   if (wait > 0) throw new HttpProblem(429, 'wait', `Too many tries. Wait ${wait} seconds.`)
-  const person = await transaction((db) => claimOwner(db, body.code, body.name, body.login, body.password))
+  const person = await transaction((db) =>
+    claimOwner(db, body.code, body.name, body.login, body.password),
+  )
   if (!person) {
     await signIn(database(), 'first-owner', body.code)
     throw new HttpProblem(401, 'wrong', 'This is not the code that the terminal printed.')

@@ -8,5 +8,9 @@ import { route } from '../http/route'
 /** What worked here, from the shop's own records only: clients by code, one client once a row. */
 export default route({ permission: 'clients.see' }, async ({ person }) => {
   const all = await handedOver(database(), person.shopId, localDay())
-  return { rows: workedRows(all.flatMap(({ record, code }) => casesOf(record, code))), figures: shopFigures(all.map((a) => a.record)), fittings: all.length }
+  return {
+    rows: workedRows(all.flatMap(({ record, code }) => casesOf(record, code))),
+    figures: shopFigures(all.map((a) => a.record)),
+    fittings: all.length,
+  }
 })

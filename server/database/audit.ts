@@ -12,9 +12,15 @@ export interface AuditLine {
 
 /** The client's own key, made on first use. */
 async function keyOf(db: Client, clientId: string): Promise<Buffer> {
-  const made = await db.query<{ key: Buffer }>('insert into client_keys (client_id, key) values ($1, $2) on conflict (client_id) do nothing returning key', [clientId, randomBytes(32)])
+  const made = await db.query<{ key: Buffer }>(
+    'insert into client_keys (client_id, key) values ($1, $2) on conflict (client_id) do nothing returning key',
+    [clientId, randomBytes(32)],
+  )
   if (made.rows[0]) return made.rows[0].key
-  const found = await db.query<{ key: Buffer }>('select key from client_keys where client_id = $1', [clientId])
+  const found = await db.query<{ key: Buffer }>(
+    'select key from client_keys where client_id = $1',
+    [clientId],
+  )
   return found.rows[0]!.key
 }
 
@@ -29,15 +35,29 @@ function seal(key: Buffer, detail: unknown): Buffer {
 function unseal(key: Buffer, sealed: Buffer): unknown {
   const decipher = createDecipheriv('aes-256-gcm', key, sealed.subarray(0, 12))
   decipher.setAuthTag(sealed.subarray(12, 28))
-  return JSON.parse(Buffer.concat([decipher.update(sealed.subarray(28)), decipher.final()]).toString('utf8'))
+  return JSON.parse(
+    Buffer.concat([decipher.update(sealed.subarray(28)), decipher.final()]).toString('utf8'),
+  )
 }
 
 /** Adds a line to the audit trail. What it tells of a person is sealed with that client's key. */
 export async function audit(db: Client, line: AuditLine): Promise<void> {
-  const detail = line.detail === undefined || !line.clientId ? null : seal(await keyOf(db, line.clientId), line.detail)
-  await db.query('insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, detail) values ($1, $2, $3, $4, $5, $6, $7)', [
-    line.shopId, line.person?.id ?? null, line.person?.name ?? null, line.clientId ?? null, line.fittingId ?? null, line.action, detail,
-  ])
+  const detail =
+    line.detail === undefined || !line.clientId
+      ? null
+      : seal(await keyOf(db, line.clientId), line.detail)
+  await db.query(
+    'insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, detail) values ($1, $2, $3, $4, $5, $6, $7)',
+    [
+      line.shopId,
+      line.person?.id ?? null,
+      line.person?.name ?? null,
+      line.clientId ?? null,
+      line.fittingId ?? null,
+      line.action,
+      detail,
+    ],
+  )
 }
 
 export interface AuditRow {
@@ -50,11 +70,23 @@ export interface AuditRow {
 }
 
 /** The newest lines of a shop, of one client when given; details of erased clients are gone for good. */
-export async function readAudit(db: Client, shopId: string, clientId: string | null, limit = 200): Promise<AuditRow[]> {
+export async function readAudit(
+  db: Client,
+  shopId: string,
+  clientId: string | null,
+  limit = 200,
+): Promise<AuditRow[]> {
   const { rows } = await db.query(
     `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key from audit a left join client_keys k on k.client_id = a.client_id
      where a.shop_id = $1 and ($2::uuid is null or a.client_id = $2) order by a.id desc limit $3`,
     [shopId, clientId, limit],
   )
-  return rows.map((r) => ({ id: r.id, at: r.at.toISOString(), person: r.person_name, action: r.action, clientId: r.client_id, detail: r.detail && r.key ? unseal(r.key, r.detail) : null }))
+  return rows.map((r) => ({
+    id: r.id,
+    at: r.at.toISOString(),
+    person: r.person_name,
+    action: r.action,
+    clientId: r.client_id,
+    detail: r.detail && r.key ? unseal(r.key, r.detail) : null,
+  }))
 }

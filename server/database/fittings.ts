@@ -12,29 +12,72 @@ import { currentNorms } from './norms'
 import type { Client } from './pool'
 
 /** Opens an empty fitting, judged by the shop's table of norms of that day. */
-export async function openFitting(db: Client, shopId: string, clientId: string, openedOn: string, table: 'current' | 'none' = 'current'): Promise<string> {
-  const { rows } = await db.query('insert into fittings (shop_id, client_id, opened_on) values ($1, $2, $3) returning id', [shopId, clientId, openedOn])
+export async function openFitting(
+  db: Client,
+  shopId: string,
+  clientId: string,
+  openedOn: string,
+  table: 'current' | 'none' = 'current',
+): Promise<string> {
+  const { rows } = await db.query(
+    'insert into fittings (shop_id, client_id, opened_on) values ($1, $2, $3) returning id',
+    [shopId, clientId, openedOn],
+  )
   const norms = table === 'current' ? await currentNorms(db, shopId) : null
   if (norms) await putPart(db, rows[0].id, 'norms', norms, null)
   return rows[0].id
 }
 
 /** Stores a part that is not there yet. */
-async function putPart(db: Client, fittingId: string, part: PartName, content: unknown, by: string | null) {
-  await db.query('insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4) on conflict (fitting_id, part) do nothing', [fittingId, part, JSON.stringify(content), by])
+async function putPart(
+  db: Client,
+  fittingId: string,
+  part: PartName,
+  content: unknown,
+  by: string | null,
+) {
+  await db.query(
+    'insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4) on conflict (fitting_id, part) do nothing',
+    [fittingId, part, JSON.stringify(content), by],
+  )
 }
 
-const COPIED: readonly PartName[] = ['readings.left', 'readings.right', 'findings.left', 'findings.right', 'footprint.left', 'footprint.right', 'legLength']
+const COPIED: readonly PartName[] = [
+  'readings.left',
+  'readings.right',
+  'findings.left',
+  'findings.right',
+  'footprint.left',
+  'footprint.right',
+  'legLength',
+]
 
 /** A further fitting for another activity: readings and findings go along when asked for, and what the client has told of their health. */
-export async function openFurtherFitting(db: Client, shopId: string, clientId: string, openedOn: string, by: string, activity?: string, copyFrom?: string): Promise<string> {
+export async function openFurtherFitting(
+  db: Client,
+  shopId: string,
+  clientId: string,
+  openedOn: string,
+  by: string,
+  activity?: string,
+  copyFrom?: string,
+): Promise<string> {
   const source = copyFrom ? await readFitting(db, shopId, copyFrom) : null
   const id = await openFitting(db, shopId, clientId, openedOn)
   const from = source?.client.id === clientId ? source : null
   const told = from?.parts.story?.content as Story | undefined
-  const story = { complaints: [], conditions: told?.conditions ?? [], ...(told?.signs && { signs: told.signs }), ...(told?.history && { history: told.history }), ...(told?.clearances && { clearances: told.clearances }), ...(told?.school && { school: told.school }), ...(activity && { activity }) }
+  const story = {
+    complaints: [],
+    conditions: told?.conditions ?? [],
+    ...(told?.signs && { signs: told.signs }),
+    ...(told?.history && { history: told.history }),
+    ...(told?.clearances && { clearances: told.clearances }),
+    ...(told?.school && { school: told.school }),
+    ...(activity && { activity }),
+  }
   if (activity || told) await putPart(db, id, 'story', story, by)
-  for (const part of COPIED) if (from?.parts[part]) await putPart(db, id, part, from.parts[part].content, by)
+  for (const part of COPIED)
+    if (from?.parts[part]) await putPart(db, id, part, from.parts[part].content, by)
   return id
 }
 
@@ -46,10 +89,19 @@ interface PartRow {
   changed_at: Date
 }
 
-const toState = (r: PartRow): PartState => ({ content: r.content, version: r.version, changedBy: r.changed_by, changedAt: r.changed_at.toISOString() })
+const toState = (r: PartRow): PartState => ({
+  content: r.content,
+  version: r.version,
+  changedBy: r.changed_by,
+  changedAt: r.changed_at.toISOString(),
+})
 
 /** A fitting with its client and all parts; null when this shop has none with this id. */
-export async function readFitting(db: Client, shopId: string, id: string): Promise<FittingState | null> {
+export async function readFitting(
+  db: Client,
+  shopId: string,
+  id: string,
+): Promise<FittingState | null> {
   const { rows } = await db.query(
     `select f.id, f.opened_on, c.id as client_id, c.code, c.version, c.details, s.name as shop
      from fittings f join clients c on c.id = f.client_id join shops s on s.id = f.shop_id where f.shop_id = $1 and f.id = $2`,
@@ -57,7 +109,10 @@ export async function readFitting(db: Client, shopId: string, id: string): Promi
   )
   const f = rows[0]
   if (!f) return null
-  const parts = await db.query<PartRow>('select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1', [id])
+  const parts = await db.query<PartRow>(
+    'select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1',
+    [id],
+  )
   const state: FittingState = {
     id: f.id,
     openedOn: f.opened_on,
@@ -69,34 +124,78 @@ export async function readFitting(db: Client, shopId: string, id: string): Promi
     wearer: { child: true, noHeat: false },
   }
   const record = recordOf(state)
-  return { ...state, cautions: cautionsOf(record), blocked: riskOf(record).blocked, wearer: wearerOf(record) }
+  return {
+    ...state,
+    cautions: cautionsOf(record),
+    blocked: riskOf(record).blocked,
+    wearer: wearerOf(record),
+  }
 }
 
 /** The fitting as a record of the open format. */
 export function recordOf(state: FittingState): FittingRecord {
-  const parts = Object.fromEntries(Object.entries(state.parts).map(([name, part]) => [name, part.content])) as Parts
+  const parts = Object.fromEntries(
+    Object.entries(state.parts).map(([name, part]) => [name, part.content]),
+  ) as Parts
   const visit = { on: state.openedOn, ...parts.visit }
   return joinRecord({ ...parts, visit }, state.client.details, { name: state.shop.name })
 }
 
-export type Applied = { kind: 'applied'; part: PartName; state: PartState; before: unknown } | { kind: 'repeated'; part: PartName; state: PartState } | { kind: 'stale'; part: PartName; current: PartState } | { kind: 'unknown' }
+export type Applied =
+  | { kind: 'applied'; part: PartName; state: PartState; before: unknown }
+  | { kind: 'repeated'; part: PartName; state: PartState }
+  | { kind: 'stale'; part: PartName; current: PartState }
+  | { kind: 'unknown' }
 
 /**
  * Applies a command in the caller's transaction: locks the fitting, checks that the command is new and its version current, writes the
  * part, remembers the command.
  */
-export async function applyToFitting(db: Client, shopId: string, id: string, commandId: string, version: number, command: Command, by: string, wearer?: Wearer): Promise<Applied> {
+export async function applyToFitting(
+  db: Client,
+  shopId: string,
+  id: string,
+  commandId: string,
+  version: number,
+  command: Command,
+  by: string,
+  wearer?: Wearer,
+): Promise<Applied> {
   const part = partOf(command)
-  const locked = await db.query('select client_id from fittings where shop_id = $1 and id = $2 for update', [shopId, id])
+  const locked = await db.query(
+    'select client_id from fittings where shop_id = $1 and id = $2 for update',
+    [shopId, id],
+  )
   if (locked.rows.length === 0) return { kind: 'unknown' }
-  const found = await db.query<PartRow>('select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1 and part = $2', [id, part])
+  const found = await db.query<PartRow>(
+    'select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1 and part = $2',
+    [id, part],
+  )
   const current = found.rows[0]
-  const done = await db.query('select 1 from applied_commands where id = $1 and fitting_id = $2', [commandId, id])
+  const done = await db.query('select 1 from applied_commands where id = $1 and fitting_id = $2', [
+    commandId,
+    id,
+  ])
   if (done.rows.length > 0 && current) return { kind: 'repeated', part, state: toState(current) }
   if ((current?.version ?? 0) !== version)
-    return { kind: 'stale', part, current: current ? toState(current) : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() } }
-  const table = await db.query<{ content: FittingRecord['norms'] }>("select content from fitting_parts where fitting_id = $1 and part = 'norms'", [id])
-  const content = applyCommand(current?.content, command, { by, at: new Date().toISOString() }, normsOf({ norms: table.rows[0]?.content }), wearer)
+    return {
+      kind: 'stale',
+      part,
+      current: current
+        ? toState(current)
+        : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() },
+    }
+  const table = await db.query<{ content: FittingRecord['norms'] }>(
+    "select content from fitting_parts where fitting_id = $1 and part = 'norms'",
+    [id],
+  )
+  const content = applyCommand(
+    current?.content,
+    command,
+    { by, at: new Date().toISOString() },
+    normsOf({ norms: table.rows[0]?.content }),
+    wearer,
+  )
   const saved = await db.query<PartRow>(
     `insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)
      on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now()
@@ -104,18 +203,37 @@ export async function applyToFitting(db: Client, shopId: string, id: string, com
     [id, part, JSON.stringify(content), by],
   )
   const row = saved.rows[0]!
-  await db.query('insert into applied_commands (id, fitting_id, part, version) values ($1, $2, $3, $4)', [commandId, id, part, row.version])
+  await db.query(
+    'insert into applied_commands (id, fitting_id, part, version) values ($1, $2, $3, $4)',
+    [commandId, id, part, row.version],
+  )
   return { kind: 'applied', part, state: toState(row), before: current?.content ?? null }
 }
 
 /** Stores a whole record as a new client and fitting. */
-export async function importRecord(db: Client, shopId: string, record: FittingRecord, today: string, by: string): Promise<{ clientId: string; fittingId: string }> {
+export async function importRecord(
+  db: Client,
+  shopId: string,
+  record: FittingRecord,
+  today: string,
+  by: string,
+): Promise<{ clientId: string; fittingId: string }> {
   const client = await addClient(db, shopId, record.client ?? {})
-  return { clientId: client.id, fittingId: await importFitting(db, shopId, client.id, record, today, by) }
+  return {
+    clientId: client.id,
+    fittingId: await importFitting(db, shopId, client.id, record, today, by),
+  }
 }
 
 /** Stores a whole record as a further fitting of a client that the shop has. */
-export async function importFitting(db: Client, shopId: string, clientId: string, record: FittingRecord, today: string, by: string): Promise<string> {
+export async function importFitting(
+  db: Client,
+  shopId: string,
+  clientId: string,
+  record: FittingRecord,
+  today: string,
+  by: string,
+): Promise<string> {
   const fittingId = await openFitting(db, shopId, clientId, record.visit?.on ?? today, 'none')
   for (const [part, content] of Object.entries(splitRecord(record)))
     await putPart(db, fittingId, part as PartName, content, by)
@@ -123,7 +241,11 @@ export async function importFitting(db: Client, shopId: string, clientId: string
 }
 
 /** A client's fittings with what they are for, newest first. */
-export async function fittingsOf(db: Client, shopId: string, clientId: string): Promise<FittingRow[]> {
+export async function fittingsOf(
+  db: Client,
+  shopId: string,
+  clientId: string,
+): Promise<FittingRow[]> {
   const { rows } = await db.query(
     `select f.id, f.opened_on as "openedOn", p.content->>'activity' as activity from fittings f left join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
      where f.shop_id = $1 and f.client_id = $2 order by f.opened_on desc, f.created_at desc`,

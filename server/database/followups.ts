@@ -9,10 +9,31 @@ import { SIDES, type Side } from '../../core/record/vocabulary'
 import type { DueRow } from '../../shared/contracts'
 import type { Client } from './pool'
 
-const PARTS = ['story', 'device.left', 'device.right', 'versions.left', 'versions.right', 'footwear', 'jobs', 'making', 'norms', 'handover', 'followups', 'readings.left', 'readings.right', 'visit']
+const PARTS = [
+  'story',
+  'device.left',
+  'device.right',
+  'versions.left',
+  'versions.right',
+  'footwear',
+  'jobs',
+  'making',
+  'norms',
+  'handover',
+  'followups',
+  'readings.left',
+  'readings.right',
+  'visit',
+]
 
 /** Handed-over fittings of the last two years as records without shapes, newest first. */
-export async function handedOver(db: Client, shopId: string, today: string): Promise<{ fittingId: string; clientId: string; code: string; name: string; record: FittingRecord }[]> {
+export async function handedOver(
+  db: Client,
+  shopId: string,
+  today: string,
+): Promise<
+  { fittingId: string; clientId: string; code: string; name: string; record: FittingRecord }[]
+> {
   const { rows } = await db.query(
     `select f.id, f.opened_on, c.id as client_id, c.code, c.name, c.details, jsonb_object_agg(p.part, p.content) as parts
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
@@ -20,11 +41,24 @@ export async function handedOver(db: Client, shopId: string, today: string): Pro
      group by f.id, c.id having bool_or(p.part = 'handover' and p.content ? 'on') order by f.opened_on desc limit 5000`,
     [shopId, today, PARTS],
   )
-  return rows.map((r) => ({ fittingId: r.id, clientId: r.client_id, code: r.code, name: r.name, record: joinRecord({ ...(r.parts as Parts), visit: { ...(r.parts as Parts).visit, on: r.opened_on } }, r.details) }))
+  return rows.map((r) => ({
+    fittingId: r.id,
+    clientId: r.client_id,
+    code: r.code,
+    name: r.name,
+    record: joinRecord(
+      { ...(r.parts as Parts), visit: { ...(r.parts as Parts).visit, on: r.opened_on } },
+      r.details,
+    ),
+  }))
 }
 
 /** All standing (else sitting) foot lengths of a client that the shop has, by side, oldest first. */
-export async function lengthsOf(db: Client, shopId: string, clientIds: readonly string[]): Promise<Map<string, Record<Side, LengthAt[]>>> {
+export async function lengthsOf(
+  db: Client,
+  shopId: string,
+  clientIds: readonly string[],
+): Promise<Map<string, Record<Side, LengthAt[]>>> {
   const { rows } = await db.query(
     `select f.client_id, f.opened_on, p.part, p.content from fittings f join fitting_parts p on p.fitting_id = f.id
      where f.shop_id = $1 and f.client_id = any($2::uuid[]) and p.part in ('readings.left', 'readings.right') order by f.opened_on, f.created_at`,
@@ -43,18 +77,31 @@ export async function lengthsOf(db: Client, shopId: string, clientIds: readonly 
 }
 
 /** Everything due in the shop, the latest first. */
-export async function dueRows(db: Client, shopId: string, today: string, models: readonly FootwearModel[]): Promise<DueRow[]> {
+export async function dueRows(
+  db: Client,
+  shopId: string,
+  today: string,
+  models: readonly FootwearModel[],
+): Promise<DueRow[]> {
   const all = await handedOver(db, shopId, today)
-  const lengths = await lengthsOf(db, shopId, all.filter((a) => a.record.client?.bornOn).map((a) => a.clientId))
+  const lengths = await lengthsOf(
+    db,
+    shopId,
+    all.filter((a) => a.record.client?.bornOn).map((a) => a.clientId),
+  )
   return all
     .flatMap(({ fittingId, clientId, code, name, record }): DueRow[] => {
       const chosen = record.footwear?.chosen
       const model = models.find((m) => m.id === chosen?.model)
-      const insideMm = Object.fromEntries(SIDES.flatMap((side) => {
-        const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
-        return model && size ? [[side, shellInside(model, size).lengthMm]] : []
-      }))
-      return dueOf(record, today, { lengths: lengths.get(clientId), insideMm }).map((item: DueItem) => ({ ...item, fittingId, clientId, code, name }))
+      const insideMm = Object.fromEntries(
+        SIDES.flatMap((side) => {
+          const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
+          return model && size ? [[side, shellInside(model, size).lengthMm]] : []
+        }),
+      )
+      return dueOf(record, today, { lengths: lengths.get(clientId), insideMm }).map(
+        (item: DueItem) => ({ ...item, fittingId, clientId, code, name }),
+      )
     })
     .sort((a, b) => b.lateDays - a.lateDays)
 }

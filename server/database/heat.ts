@@ -3,18 +3,33 @@ import type { HeatLogRow } from '../../shared/contracts'
 import type { Client } from './pool'
 
 const toRow = (r: Record<string, never>): HeatLogRow => ({
-  id: r.id!, name: r.name!, apparatus: r.apparatus!, window: r.heat_window ?? null, fittingId: r.fitting_id ?? null, startedAt: (r.started_at as unknown as Date).toISOString(),
-  stoppedAt: r.stopped_at ? (r.stopped_at as unknown as Date).toISOString() : null, by: r.made_by ?? null, readings: r.readings!,
+  id: r.id!,
+  name: r.name!,
+  apparatus: r.apparatus!,
+  window: r.heat_window ?? null,
+  fittingId: r.fitting_id ?? null,
+  startedAt: (r.started_at as unknown as Date).toISOString(),
+  stoppedAt: r.stopped_at ? (r.stopped_at as unknown as Date).toISOString() : null,
+  by: r.made_by ?? null,
+  readings: r.readings!,
 })
 
 /** Logs of heat, newest first: those of the last three months. */
 export async function readHeatLogs(db: Client, shopId: string, most = 40): Promise<HeatLogRow[]> {
-  const { rows } = await db.query(`select * from heat_logs where shop_id = $1 and started_at > now() - interval '90 days' order by stopped_at is not null, started_at desc limit $2`, [shopId, most])
+  const { rows } = await db.query(
+    `select * from heat_logs where shop_id = $1 and started_at > now() - interval '90 days' order by stopped_at is not null, started_at desc limit $2`,
+    [shopId, most],
+  )
   return rows.map(toRow)
 }
 
 /** Begins a log; the same id again changes nothing. */
-export async function startHeatLog(db: Client, shopId: string, l: { id: string; name: string; apparatus: string; window?: string; fittingId?: string }, by: string): Promise<void> {
+export async function startHeatLog(
+  db: Client,
+  shopId: string,
+  l: { id: string; name: string; apparatus: string; window?: string; fittingId?: string },
+  by: string,
+): Promise<void> {
   await db.query(
     `insert into heat_logs (id, shop_id, fitting_id, name, apparatus, heat_window, made_by)
      select $1::uuid, $2::uuid, (select id from fittings where id = $3::uuid and shop_id = $2::uuid), $4::text, $5::text, $6::text, $7::text on conflict (id) do nothing`,
@@ -26,10 +41,24 @@ export async function startHeatLog(db: Client, shopId: string, l: { id: string; 
 const MOST = 10_800
 
 /** Changes an open log's readings; null when there is none that is open. */
-export async function changeHeatLog(db: Client, shopId: string, id: string, change: (readings: HeatReading[]) => HeatReading[], stop = false): Promise<HeatLogRow | null> {
-  const { rows } = await db.query('select readings from heat_logs where shop_id = $1 and id = $2 and stopped_at is null for update', [shopId, id])
+export async function changeHeatLog(
+  db: Client,
+  shopId: string,
+  id: string,
+  change: (readings: HeatReading[]) => HeatReading[],
+  stop = false,
+): Promise<HeatLogRow | null> {
+  const { rows } = await db.query(
+    'select readings from heat_logs where shop_id = $1 and id = $2 and stopped_at is null for update',
+    [shopId, id],
+  )
   if (!rows[0]) return null
-  const readings = change(rows[0].readings).sort((a, b) => a.minutes - b.minutes).slice(0, MOST)
-  const kept = await db.query(`update heat_logs set readings = $3, stopped_at = case when $4 then clock_timestamp() end where shop_id = $1 and id = $2 returning *`, [shopId, id, JSON.stringify(readings), stop])
+  const readings = change(rows[0].readings)
+    .sort((a, b) => a.minutes - b.minutes)
+    .slice(0, MOST)
+  const kept = await db.query(
+    `update heat_logs set readings = $3, stopped_at = case when $4 then clock_timestamp() end where shop_id = $1 and id = $2 returning *`,
+    [shopId, id, JSON.stringify(readings), stop],
+  )
   return toRow(kept.rows[0])
 }

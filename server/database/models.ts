@@ -4,12 +4,19 @@ import type { Client } from './pool'
 
 /** The shop's footwear models, in catalogue order. */
 export async function readModels(db: Client, shopId: string): Promise<FootwearModel[]> {
-  const { rows } = await db.query('select content from models where shop_id = $1 order by position, id', [shopId])
+  const { rows } = await db.query(
+    'select content from models where shop_id = $1 order by position, id',
+    [shopId],
+  )
   return rows.map((r) => r.content)
 }
 
 /** Adds or replaces models by id, in one statement; what is new goes behind what is there. */
-export async function putModels(db: Client, shopId: string, models: readonly FootwearModel[]): Promise<void> {
+export async function putModels(
+  db: Client,
+  shopId: string,
+  models: readonly FootwearModel[],
+): Promise<void> {
   await db.query(
     `insert into models (shop_id, id, position, content)
      select $1, m.content->>'id', coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place, m.content from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
@@ -19,7 +26,13 @@ export async function putModels(db: Client, shopId: string, models: readonly Foo
 }
 
 /** How many pairs of a size lie on the shelf; false when there is no such model or size. */
-export async function setStock(db: Client, shopId: string, model: string, sizeMm: number, count: number): Promise<boolean> {
+export async function setStock(
+  db: Client,
+  shopId: string,
+  model: string,
+  sizeMm: number,
+  count: number,
+): Promise<boolean> {
   const { rowCount } = await db.query(
     `update models set content = jsonb_set(content, array['stock', $3], to_jsonb($4::int)) where shop_id = $1 and id = $2 and content->'sizesMm' @> to_jsonb($5::numeric)`,
     [shopId, model, String(sizeMm), count, sizeMm],
@@ -29,7 +42,10 @@ export async function setStock(db: Client, shopId: string, model: string, sizeMm
 
 /** Takes a model out of the catalogue; fittings that chose it keep its name. */
 export async function removeModel(db: Client, shopId: string, model: string): Promise<boolean> {
-  const { rowCount } = await db.query('delete from models where shop_id = $1 and id = $2', [shopId, model])
+  const { rowCount } = await db.query('delete from models where shop_id = $1 and id = $2', [
+    shopId,
+    model,
+  ])
   return rowCount === 1
 }
 

@@ -11,10 +11,24 @@ let pool: pg.Pool | null = null
 export function database(): pg.Pool {
   if (pool) return pool
   const connectionString = process.env.DATABASE_URL
-  if (!connectionString) throw new Error('DATABASE_URL is not set: start the application with npm start')
-  pool = new pg.Pool({ connectionString, max: 12, connectionTimeoutMillis: 5_000, idleTimeoutMillis: 30_000 })
+  if (!connectionString)
+    throw new Error('DATABASE_URL is not set: start the application with npm start')
+  pool = new pg.Pool({
+    connectionString,
+    max: 12,
+    connectionTimeoutMillis: 5_000,
+    idleTimeoutMillis: 30_000,
+  })
   // A connection that PostgreSQL closes while idle is replaced on next use; without a listener it would end the process.
-  pool.on('error', (error) => console.error(JSON.stringify({ level: 'warn', what: 'database connection lost', code: (error as { code?: string }).code })))
+  pool.on('error', (error) =>
+    console.error(
+      JSON.stringify({
+        level: 'warn',
+        what: 'database connection lost',
+        code: (error as { code?: string }).code,
+      }),
+    ),
+  )
   return pool
 }
 

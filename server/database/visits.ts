@@ -6,7 +6,12 @@ import type { VisitRow, VisitState } from '../../shared/contracts'
 import type { Client } from './pool'
 
 /** Visits of a day (shop's local day as the caller gives it), in order of time. */
-export async function visitsBetween(db: Client, shopId: string, from: Date, to: Date): Promise<VisitRow[]> {
+export async function visitsBetween(
+  db: Client,
+  shopId: string,
+  from: Date,
+  to: Date,
+): Promise<VisitRow[]> {
   const { rows } = await db.query<Row>(
     `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at, v.minutes, v.reason, v.state, v.version, f.opened_on, p.parts, p.chosen, p.told
      from visits v join fittings f on f.id = v.fitting_id join clients c on c.id = f.client_id
@@ -54,7 +59,20 @@ const toVisit = (r: Row): VisitRow => ({
 })
 
 /** Fittings of the last 60 days that are begun and not handed over, newest first. */
-export async function unfinished(db: Client, shopId: string, today: string): Promise<{ fittingId: string; clientId: string; code: string; name: string; openedOn: string; stations: number[] }[]> {
+export async function unfinished(
+  db: Client,
+  shopId: string,
+  today: string,
+): Promise<
+  {
+    fittingId: string
+    clientId: string
+    code: string
+    name: string
+    openedOn: string
+    stations: number[]
+  }[]
+> {
   const { rows } = await db.query(
     `select f.id, c.id as client_id, c.code, c.name, f.opened_on, array_agg(p.part) as parts, bool_or(p.part = 'footwear' and p.content ? 'chosen') as chosen
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
@@ -62,15 +80,39 @@ export async function unfinished(db: Client, shopId: string, today: string): Pro
      group by f.id, c.id having not bool_or(p.part = 'handover' and p.content ? 'on') order by f.opened_on desc limit 12`,
     [shopId, today],
   )
-  return rows.map((r) => ({ fittingId: r.id, clientId: r.client_id, code: r.code, name: r.name, openedOn: r.opened_on, stations: stationsDone((part) => r.parts.includes(part), Boolean(r.chosen)) }))
+  return rows.map((r) => ({
+    fittingId: r.id,
+    clientId: r.client_id,
+    code: r.code,
+    name: r.name,
+    openedOn: r.opened_on,
+    stations: stationsDone((part) => r.parts.includes(part), Boolean(r.chosen)),
+  }))
 }
 
-export async function addVisit(db: Client, shopId: string, fittingId: string, startsAt: Date, reason: string, state: VisitState, minutes = 45): Promise<void> {
-  await db.query('insert into visits (shop_id, fitting_id, starts_at, reason, state, minutes) values ($1, $2, $3, $4, $5, $6)', [shopId, fittingId, startsAt, reason, state, minutes])
+export async function addVisit(
+  db: Client,
+  shopId: string,
+  fittingId: string,
+  startsAt: Date,
+  reason: string,
+  state: VisitState,
+  minutes = 45,
+): Promise<void> {
+  await db.query(
+    'insert into visits (shop_id, fitting_id, starts_at, reason, state, minutes) values ($1, $2, $3, $4, $5, $6)',
+    [shopId, fittingId, startsAt, reason, state, minutes],
+  )
 }
 
 /** Changes a visit's state when the version is current; null when it is not, or there is none. */
-export async function changeVisit(db: Client, shopId: string, id: string, version: number, state: VisitState): Promise<{ version: number; fitting_id: string; client_id: string } | null> {
+export async function changeVisit(
+  db: Client,
+  shopId: string,
+  id: string,
+  version: number,
+  state: VisitState,
+): Promise<{ version: number; fitting_id: string; client_id: string } | null> {
   const { rows } = await db.query(
     `update visits v set state = $4, version = v.version + 1 from fittings f where f.id = v.fitting_id and v.shop_id = $1 and v.id = $2 and v.version = $3 returning v.version, v.fitting_id, f.client_id`,
     [shopId, id, version, state],

@@ -4,7 +4,11 @@ import { MUTED, newPaper } from './paper'
 const BOTTOM = 278
 
 /** The fitting form: everything of a pair on A4, for the shop's file or a colleague. */
-export async function formPdf(form: FittingForm, who: { name: string; code: string; shop: string; day: string }, now: Date): Promise<Buffer> {
+export async function formPdf(
+  form: FittingForm,
+  who: { name: string; code: string; shop: string; day: string },
+  now: Date,
+): Promise<Buffer> {
   const paper = await newPaper(`Fitting form ${who.code}`, now)
   const { heading, text, rule, doc } = paper
   heading('Fitting form', 15, 13, 22)
@@ -42,6 +46,12 @@ export async function formPdf(form: FittingForm, who: { name: string; code: stri
   room(18)
   text('Fitter', 15, y + 10, { size: 9, colour: MUTED })
   text('Client', 115, y + 10, { size: 9, colour: MUTED })
-  doc.moveTo(paper.mm(28), paper.mm(y + 13)).lineTo(paper.mm(95), paper.mm(y + 13)).moveTo(paper.mm(128), paper.mm(y + 13)).lineTo(paper.mm(195), paper.mm(y + 13)).lineWidth(0.5).stroke()
+  doc
+    .moveTo(paper.mm(28), paper.mm(y + 13))
+    .lineTo(paper.mm(95), paper.mm(y + 13))
+    .moveTo(paper.mm(128), paper.mm(y + 13))
+    .lineTo(paper.mm(195), paper.mm(y + 13))
+    .lineWidth(0.5)
+    .stroke()
   return paper.bytes()
 }

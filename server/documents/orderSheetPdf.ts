@@ -4,7 +4,12 @@ import { SIDES } from '../../core/record/vocabulary'
 import { MUTED, newPaper } from './paper'
 
 /** The order sheet of a shell made to measure: measures from calf to toe, expansion by region and side. A code, never a name. */
-export async function orderSheetPdf(record: FittingRecord, shop: string, day: string, now: Date): Promise<Buffer> {
+export async function orderSheetPdf(
+  record: FittingRecord,
+  shop: string,
+  day: string,
+  now: Date,
+): Promise<Buffer> {
   const sheet = orderSheet(record)
   const paper = await newPaper(`Order sheet ${sheet.code}`, now)
   const { heading, text, rule } = paper
@@ -23,8 +28,14 @@ export async function orderSheetPdf(record: FittingRecord, shop: string, day: st
     text(m.how, column.how, y, { size: 8.5, colour: MUTED, width: 66 })
     for (const side of SIDES) {
       const v = m.feet[side]
-      const show = (n: number | null | undefined) => (n === null || n === undefined ? '—' : n.toFixed(1))
-      text(`${show(v?.standing)} / ${show(v?.sitting)}${v?.heightMm ? ` at ${v.heightMm}` : ''}`, column[side], y, { size: 9.5, width: 28 })
+      const show = (n: number | null | undefined) =>
+        n === null || n === undefined ? '—' : n.toFixed(1)
+      text(
+        `${show(v?.standing)} / ${show(v?.sitting)}${v?.heightMm ? ` at ${v.heightMm}` : ''}`,
+        column[side],
+        y,
+        { size: 9.5, width: 28 },
+      )
     }
     y += 6.6
   }
@@ -38,7 +49,13 @@ export async function orderSheetPdf(record: FittingRecord, shop: string, day: st
     y += 5.6
   }
   rule(y + 1)
-  if (sheet.missing.length) y = text(`Not taken: ${sheet.missing.join('; ')}`, 15, y + 4, { size: 9.5, bold: true }) + 1
-  text('Expansions are usual values of this house, raised at marked bumps; the maker\u2019s own sheet rules. Check every measure on the foot before ordering.', 15, 284, { size: 8, colour: MUTED })
+  if (sheet.missing.length)
+    y = text(`Not taken: ${sheet.missing.join('; ')}`, 15, y + 4, { size: 9.5, bold: true }) + 1
+  text(
+    'Expansions are usual values of this house, raised at marked bumps; the maker\u2019s own sheet rules. Check every measure on the foot before ordering.',
+    15,
+    284,
+    { size: 8, colour: MUTED },
+  )
   return paper.bytes()
 }

@@ -13,8 +13,25 @@ export interface Paper {
   /** mm to points */
   mm: (v: number) => number
   width: number
-  heading: (text: string, x: number, y: number, size: number, options?: PDFKit.Mixins.TextOptions) => void
-  text: (text: string, x: number, y: number, options?: { size?: number; bold?: boolean; colour?: string; width?: number; align?: 'left' | 'right' }) => number
+  heading: (
+    text: string,
+    x: number,
+    y: number,
+    size: number,
+    options?: PDFKit.Mixins.TextOptions,
+  ) => void
+  text: (
+    text: string,
+    x: number,
+    y: number,
+    options?: {
+      size?: number
+      bold?: boolean
+      colour?: string
+      width?: number
+      align?: 'left' | 'right'
+    },
+  ) => number
   rule: (y: number) => void
   bytes: () => Promise<Buffer>
 }
@@ -27,8 +44,18 @@ async function font(store: string, name: string): Promise<Buffer> {
 
 /** An A4 page with the project's letters; positions in mm from the top left. Without a first page the caller adds its own. */
 export async function newPaper(title: string, now: Date, firstPage = true): Promise<Paper> {
-  const [regular, bold, headline] = await Promise.all([font('figtree400', 'Figtree_400Regular.ttf'), font('figtree600', 'Figtree_600SemiBold.ttf'), font('bricolage600', 'BricolageGrotesque_600SemiBold.ttf')])
-  const doc = new PDFDocument({ size: 'A4', margin: 0, font: regular as unknown as string, info: { Title: title, Creator: 'Gentle Arch', CreationDate: now }, autoFirstPage: firstPage })
+  const [regular, bold, headline] = await Promise.all([
+    font('figtree400', 'Figtree_400Regular.ttf'),
+    font('figtree600', 'Figtree_600SemiBold.ttf'),
+    font('bricolage600', 'BricolageGrotesque_600SemiBold.ttf'),
+  ])
+  const doc = new PDFDocument({
+    size: 'A4',
+    margin: 0,
+    font: regular as unknown as string,
+    info: { Title: title, Creator: 'Gentle Arch', CreationDate: now },
+    autoFirstPage: firstPage,
+  })
   doc.registerFont('regular', regular)
   doc.registerFont('bold', bold)
   doc.registerFont('headline', headline)
@@ -39,12 +66,28 @@ export async function newPaper(title: string, now: Date, firstPage = true): Prom
     doc,
     mm,
     width: 210,
-    heading: (text, x, y, size, options = {}) => void doc.font('headline').fontSize(size).fillColor(INK).text(text, mm(x), mm(y), options),
-    text: (text, x, y, { size = 10, bold: strong = false, colour = INK, width = 180, align = 'left' } = {}) => {
-      doc.font(strong ? 'bold' : 'regular').fontSize(size).fillColor(colour).text(text, mm(x), mm(y), { width: mm(width), align, lineGap: 1 })
+    heading: (text, x, y, size, options = {}) =>
+      void doc.font('headline').fontSize(size).fillColor(INK).text(text, mm(x), mm(y), options),
+    text: (
+      text,
+      x,
+      y,
+      { size = 10, bold: strong = false, colour = INK, width = 180, align = 'left' } = {},
+    ) => {
+      doc
+        .font(strong ? 'bold' : 'regular')
+        .fontSize(size)
+        .fillColor(colour)
+        .text(text, mm(x), mm(y), { width: mm(width), align, lineGap: 1 })
       return doc.y / MM
     },
-    rule: (y) => void doc.moveTo(mm(15), mm(y)).lineTo(mm(195), mm(y)).lineWidth(0.5).strokeColor(LINE).stroke(),
+    rule: (y) =>
+      void doc
+        .moveTo(mm(15), mm(y))
+        .lineTo(mm(195), mm(y))
+        .lineWidth(0.5)
+        .strokeColor(LINE)
+        .stroke(),
     bytes: () =>
       new Promise((resolve) => {
         doc.on('end', () => resolve(Buffer.concat(chunks)))

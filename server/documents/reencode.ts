@@ -12,11 +12,22 @@ const MOST_PIXELS = 60_000_000
  *
  * @throws HttpProblem 400 when it is no picture
  */
-export async function reencode(bytes: Buffer): Promise<{ jpeg: Buffer; width: number; height: number }> {
+export async function reencode(
+  bytes: Buffer,
+): Promise<{ jpeg: Buffer; width: number; height: number }> {
   try {
-    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' }).rotate().resize({ width: EDGE_PX, height: EDGE_PX, fit: 'inside', withoutEnlargement: true }).flatten({ background: '#ffffff' }).jpeg({ quality: QUALITY }).toBuffer({ resolveWithObject: true })
+    const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
+      .rotate()
+      .resize({ width: EDGE_PX, height: EDGE_PX, fit: 'inside', withoutEnlargement: true })
+      .flatten({ background: '#ffffff' })
+      .jpeg({ quality: QUALITY })
+      .toBuffer({ resolveWithObject: true })
     return { jpeg: data, width: info.width, height: info.height }
   } catch {
-    throw new HttpProblem(400, 'not-a-picture', 'This is not a picture that can be read. Take a JPEG, PNG or WebP.')
+    throw new HttpProblem(
+      400,
+      'not-a-picture',
+      'This is not a picture that can be read. Take a JPEG, PNG or WebP.',
+    )
   }
 }

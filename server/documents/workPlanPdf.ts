@@ -12,16 +12,29 @@ import { SIDES, type Side } from '../../core/record/vocabulary'
 import { INK, LINE, MUTED, newPaper, type Paper } from './paper'
 
 /** The work on the shells for the bench: drawings at half size with distances from landmarks, settings, heat and cooling, stops. A code, never a name. */
-export async function workPlanPdf(record: FittingRecord, model: FootwearModel, shop: string, day: string, now: Date): Promise<Buffer> {
+export async function workPlanPdf(
+  record: FittingRecord,
+  model: FootwearModel,
+  shop: string,
+  day: string,
+  now: Date,
+): Promise<Buffer> {
   const code = record.client?.code ?? 'no client code'
   const chosen = record.footwear!.chosen!
   const norms = normsOf(record)
-  const lines = chosen.work.filter((w) => w.state !== 'dropped' && w.model === model.id).map((w) => lineOf(w, model, norms.springBackShare))
+  const lines = chosen.work
+    .filter((w) => w.state !== 'dropped' && w.model === model.id)
+    .map((w) => lineOf(w, model, norms.springBackShare))
   const paper = await newPaper(`Work plan ${code}`, now)
   const { heading, text, rule } = paper
   heading('Work on the shells', 15, 13, 22)
   heading(code, 120, 13, 22, { width: paper.mm(75), align: 'right' })
-  text(`${shop} · ${day} · ${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}`, 15, 23, { colour: MUTED })
+  text(
+    `${shop} · ${day} · ${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}`,
+    15,
+    23,
+    { colour: MUTED },
+  )
   rule(30)
   const feet = standingFeet(record)
   for (const side of SIDES) {
@@ -33,11 +46,34 @@ export async function workPlanPdf(record: FittingRecord, model: FootwearModel, s
     if (!size || !foot || !found) continue
     const numbered = lines.flatMap((l, i) => (l.foot === side ? [{ line: l, n: i + 1 }] : []))
     const plan = planView(createSole(found.parameters), found.parameters, model, size)
-    drawPlan(paper, side, plan.foot, plan.shell, numbered.flatMap(({ line, n }) => planPoints(plan, line.at).map((p) => ({ p, n }))), x + 42, 40)
+    drawPlan(
+      paper,
+      side,
+      plan.foot,
+      plan.shell,
+      numbered.flatMap(({ line, n }) => planPoints(plan, line.at).map((p) => ({ p, n }))),
+      x + 42,
+      40,
+    )
     const view = sideView(foot, model, size)
-    drawSide(paper, view.foot, view.shell, numbered.map(({ line, n }) => ({ p: [line.at.fromHeelMm, line.at.heightMm] as [number, number], n })), x, 188)
+    drawSide(
+      paper,
+      view.foot,
+      view.shell,
+      numbered.map(({ line, n }) => ({
+        p: [line.at.fromHeelMm, line.at.heightMm] as [number, number],
+        n,
+      })),
+      x,
+      188,
+    )
   }
-  text('From above at two fifths of the size, from the side at a quarter; distances in the list are from the inside of the back at sole level and over the boot board.', 15, 192, { size: 8.5, colour: MUTED })
+  text(
+    'From above at two fifths of the size, from the side at a quarter; distances in the list are from the inside of the back at sole level and over the boot board.',
+    15,
+    192,
+    { size: 8.5, colour: MUTED },
+  )
   let y = 198
   if (lines.length === 0) y = text('No work is planned.', 15, y) + 1
   lines.forEach((line, i) => {
@@ -47,25 +83,54 @@ export async function workPlanPdf(record: FittingRecord, model: FootwearModel, s
     }
     y = oneLine(paper, line, i + 1, y)
   })
-  text('Solvents and heat with extraction, gloves, mask at the grinder. Soles and bindings only with a re-check by a certified technician. Predictions are estimates: look again with the foot in the shell.', 15, 284, { size: 8, colour: MUTED })
+  text(
+    'Solvents and heat with extraction, gloves, mask at the grinder. Soles and bindings only with a re-check by a certified technician. Predictions are estimates: look again with the foot in the shell.',
+    15,
+    284,
+    { size: 8, colour: MUTED },
+  )
   return paper.bytes()
 }
 
 function oneLine(paper: Paper, line: WorkLine, n: number, top: number): number {
   const { text } = paper
-  paper.doc.rect(paper.mm(15), paper.mm(top + 0.4), paper.mm(3.6), paper.mm(3.6)).lineWidth(0.8).strokeColor(INK).stroke()
-  let y = text(`${n}  ${line.foot.toUpperCase()}  ${line.words}`, 21, top, { size: 10, bold: true, width: 174 }) + 0.3
+  paper.doc
+    .rect(paper.mm(15), paper.mm(top + 0.4), paper.mm(3.6), paper.mm(3.6))
+    .lineWidth(0.8)
+    .strokeColor(INK)
+    .stroke()
+  let y =
+    text(`${n}  ${line.foot.toUpperCase()}  ${line.words}`, 21, top, {
+      size: 10,
+      bold: true,
+      width: 174,
+    }) + 0.3
   if (line.process) y = text(line.process, 21, y, { size: 9, width: 174 }) + 0.2
-  for (const stop of line.stops) y = text(`STOP: ${stop}`, 21, y, { size: 9, bold: true, width: 174 }) + 0.2
-  for (const caution of line.cautions) y = text(`Watch: ${caution}`, 21, y, { size: 9, width: 174 }) + 0.2
-  return text(`${line.because ?? ''} · about ${line.minutes} min${line.state === 'done' ? ' · done' : ''}`, 21, y, { size: 8.5, colour: MUTED, width: 174 }) + 1.6
+  for (const stop of line.stops)
+    y = text(`STOP: ${stop}`, 21, y, { size: 9, bold: true, width: 174 }) + 0.2
+  for (const caution of line.cautions)
+    y = text(`Watch: ${caution}`, 21, y, { size: 9, width: 174 }) + 0.2
+  return (
+    text(
+      `${line.because ?? ''} · about ${line.minutes} min${line.state === 'done' ? ' · done' : ''}`,
+      21,
+      y,
+      { size: 8.5, colour: MUTED, width: 174 },
+    ) + 1.6
+  )
 }
 
 /** Scale of the plan and of the side view on paper. */
 const SCALE = 0.4
 const SIDE_SCALE = 0.25
 
-function polyline(paper: Paper, points: Line, at: (p: [number, number]) => [number, number], colour: string, width: number) {
+function polyline(
+  paper: Paper,
+  points: Line,
+  at: (p: [number, number]) => [number, number],
+  colour: string,
+  width: number,
+) {
   points.forEach((p, i) => {
     const [x, y] = at(p)
     if (i === 0) paper.doc.moveTo(paper.mm(x), paper.mm(y))
@@ -75,22 +140,46 @@ function polyline(paper: Paper, points: Line, at: (p: [number, number]) => [numb
 }
 
 function mark(paper: Paper, [x, y]: [number, number], n: number) {
-  paper.doc.circle(paper.mm(x), paper.mm(y), paper.mm(2.2)).lineWidth(0.8).fillAndStroke('#FFFFFF', INK)
+  paper.doc
+    .circle(paper.mm(x), paper.mm(y), paper.mm(2.2))
+    .lineWidth(0.8)
+    .fillAndStroke('#FFFFFF', INK)
   paper.text(String(n), x - 3, y - 1.6, { size: 7.5, bold: true, width: 6, align: 'left' })
 }
 
-function drawPlan(paper: Paper, side: Side, foot: Line, shell: Line, marks: readonly { p: [number, number]; n: number }[], middle: number, top: number) {
+function drawPlan(
+  paper: Paper,
+  side: Side,
+  foot: Line,
+  shell: Line,
+  marks: readonly { p: [number, number]; n: number }[],
+  middle: number,
+  top: number,
+) {
   const length = Math.max(...shell.map(([, y]) => y))
-  const at = ([x, y]: [number, number]): [number, number] => [middle + (side === 'left' ? 1 : -1) * x * SCALE, top + (length - y) * SCALE]
+  const at = ([x, y]: [number, number]): [number, number] => [
+    middle + (side === 'left' ? 1 : -1) * x * SCALE,
+    top + (length - y) * SCALE,
+  ]
   polyline(paper, foot, at, LINE, 0.5)
   polyline(paper, shell, at, INK, 1)
   for (const { p, n } of marks) mark(paper, at(p), n)
 }
 
-function drawSide(paper: Paper, foot: Line, shell: Line, marks: readonly { p: [number, number]; n: number }[], left: number, floor: number) {
+function drawSide(
+  paper: Paper,
+  foot: Line,
+  shell: Line,
+  marks: readonly { p: [number, number]; n: number }[],
+  left: number,
+  floor: number,
+) {
   // The leg above 120 mm is not needed at the bench and would not fit.
   const low = (line: Line): Line => line.map(([y, z]) => [y, Math.min(120, z)])
-  const at = ([y, z]: [number, number]): [number, number] => [left + y * SIDE_SCALE, floor - z * SIDE_SCALE]
+  const at = ([y, z]: [number, number]): [number, number] => [
+    left + y * SIDE_SCALE,
+    floor - z * SIDE_SCALE,
+  ]
   polyline(paper, low(foot), at, LINE, 0.5)
   polyline(paper, low(shell), at, INK, 1)
   for (const { p, n } of marks) if (p[1] <= 125) mark(paper, at(p), n)

@@ -41,7 +41,10 @@ function start() {
 }
 
 /** Calls back for every change of one fitting until the returned function is called. */
-export function onFittingChange(fittingId: string, tell: (change: PartChanged) => void): () => void {
+export function onFittingChange(
+  fittingId: string,
+  tell: (change: PartChanged) => void,
+): () => void {
   start()
   emitter.on(fittingId, tell)
   return () => emitter.off(fittingId, tell)

@@ -12,9 +12,27 @@ export class HttpProblem extends Error {
   }
 }
 
-const TITLES: Record<number, string> = { 400: 'Cannot be used', 401: 'Sign in first', 403: 'Not for this role', 404: 'Not here', 409: 'Changed meanwhile', 413: 'Too large', 415: 'JSON only', 429: 'Wait a moment', 500: 'Something failed', 503: 'Not ready' }
+const TITLES: Record<number, string> = {
+  400: 'Cannot be used',
+  401: 'Sign in first',
+  403: 'Not for this role',
+  404: 'Not here',
+  409: 'Changed meanwhile',
+  413: 'Too large',
+  415: 'JSON only',
+  429: 'Wait a moment',
+  500: 'Something failed',
+  503: 'Not ready',
+}
 
 /** The document of a problem. */
 export function problemDocument({ status, code, message, extra }: HttpProblem): Problem {
-  return { type: 'about:blank', title: TITLES[status] ?? 'Problem', status, code, detail: message, ...extra }
+  return {
+    type: 'about:blank',
+    title: TITLES[status] ?? 'Problem',
+    status,
+    code,
+    detail: message,
+    ...extra,
+  }
 }

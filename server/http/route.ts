@@ -1,5 +1,14 @@
 import { randomUUID } from 'node:crypto'
-import { defineEventHandler, getHeader, getRequestURL, isMethod, readRawBody, setResponseHeader, setResponseStatus, type H3Event } from 'h3'
+import {
+  defineEventHandler,
+  getHeader,
+  getRequestURL,
+  isMethod,
+  readRawBody,
+  setResponseHeader,
+  setResponseStatus,
+  type H3Event,
+} from 'h3'
 import type { z } from 'zod'
 import { parseWith } from '../../core/record/parse'
 import { storableDeep } from '../../core/record/storable'
@@ -31,7 +40,10 @@ const MOST_BYTES = 2_000_000
  * Wraps every route: who asks and whether they may, JSON only, same origin for changes, body by contract, one problem document for
  * anything that goes wrong, and a log line without names or readings.
  */
-export function route<S extends z.ZodType, R>(options: Options<S>, handle: (context: Context<z.output<S>>) => Promise<R> | R) {
+export function route<S extends z.ZodType, R>(
+  options: Options<S>,
+  handle: (context: Context<z.output<S>>) => Promise<R> | R,
+) {
   return defineEventHandler(async (event) => {
     const requestId = randomUUID()
     setResponseHeader(event, 'x-request-id', requestId)
@@ -40,14 +52,30 @@ export function route<S extends z.ZodType, R>(options: Options<S>, handle: (cont
       if (!isMethod(event, ['GET', 'HEAD'])) checkOrigin(event)
       const person = await signedIn(event)
       if (options.permission !== 'public') {
-        if (!person) throw new HttpProblem(401, 'signed-out', 'Sign in to go on. What you typed is kept.')
-        if (!may(person.role, options.permission)) throw new HttpProblem(403, 'not-allowed', 'Your role does not do this. Ask the owner.')
+        if (!person)
+          throw new HttpProblem(401, 'signed-out', 'Sign in to go on. What you typed is kept.')
+        if (!may(person.role, options.permission))
+          throw new HttpProblem(403, 'not-allowed', 'Your role does not do this. Ask the owner.')
       }
-      const body = options.body ? parseWith(options.body, await readJsonBody(event, options.mostBytes ?? MOST_BYTES), 'request') : undefined
+      const body = options.body
+        ? parseWith(
+            options.body,
+            await readJsonBody(event, options.mostBytes ?? MOST_BYTES),
+            'request',
+          )
+        : undefined
       return await handle({ event, person: person!, body: body as z.output<S> })
     } catch (error) {
       const problem = toProblem(error)
-      if (problem.status >= 500) console.error(JSON.stringify({ level: 'error', requestId, route: event.context.matchedRoute?.path ?? 'api', code: (error as { code?: string }).code ?? (error as Error).name }))
+      if (problem.status >= 500)
+        console.error(
+          JSON.stringify({
+            level: 'error',
+            requestId,
+            route: event.context.matchedRoute?.path ?? 'api',
+            code: (error as { code?: string }).code ?? (error as Error).name,
+          }),
+        )
       setResponseStatus(event, problem.status)
       setResponseHeader(event, 'content-type', 'application/problem+json')
       return problemDocument(problem)
@@ -57,27 +85,53 @@ export function route<S extends z.ZodType, R>(options: Options<S>, handle: (cont
 
 function toProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error
-  if (error instanceof Refusal) return new HttpProblem(400, error.code, error.message, { path: error.path })
+  if (error instanceof Refusal)
+    return new HttpProblem(400, error.code, error.message, { path: error.path })
   const code = (error as { code?: string }).code ?? ''
-  if (/^(ECONN|57P|08|53300)/.test(code) || /timeout exceeded|Connection terminated/.test((error as Error).message ?? '')) return new HttpProblem(503, 'database-away', 'The database does not answer. What you typed is kept and sent again.')
-  if (code === '22P02') return new HttpProblem(404, 'not-found', 'There is nothing with this address.')
-  return new HttpProblem(500, 'failed', 'Something failed on the server. Nothing was half saved; try again.')
+  if (
+    /^(ECONN|57P|08|53300)/.test(code) ||
+    /timeout exceeded|Connection terminated/.test((error as Error).message ?? '')
+  )
+    return new HttpProblem(
+      503,
+      'database-away',
+      'The database does not answer. What you typed is kept and sent again.',
+    )
+  if (code === '22P02')
+    return new HttpProblem(404, 'not-found', 'There is nothing with this address.')
+  return new HttpProblem(
+    500,
+    'failed',
+    'Something failed on the server. Nothing was half saved; try again.',
+  )
 }
 
 /** A changing request must come from our own pages. */
 function checkOrigin(event: H3Event) {
   const origin = getHeader(event, 'origin')
-  if (origin && new URL(origin).host !== getRequestURL(event, { xForwardedHost: false }).host) throw new HttpProblem(403, 'foreign-origin', 'This request comes from another site.')
+  if (origin && new URL(origin).host !== getRequestURL(event, { xForwardedHost: false }).host)
+    throw new HttpProblem(403, 'foreign-origin', 'This request comes from another site.')
 }
 
 /** Escapes of what the database cannot hold. */
 const ODD = /\\u(0000|d[89a-f])/i
 
 async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
-  if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? '')) throw new HttpProblem(415, 'json-only', 'Send JSON (content-type application/json).')
-  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
+  if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? ''))
+    throw new HttpProblem(415, 'json-only', 'Send JSON (content-type application/json).')
+  if (Number(getHeader(event, 'content-length') ?? 0) > most)
+    throw new HttpProblem(
+      413,
+      'too-large',
+      `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`,
+    )
   const raw = (await readRawBody(event)) ?? ''
-  if (raw.length > most) throw new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
+  if (raw.length > most)
+    throw new HttpProblem(
+      413,
+      'too-large',
+      `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`,
+    )
   try {
     const value: unknown = JSON.parse(raw)
     return ODD.test(raw) ? storableDeep(value) : value
@@ -88,7 +142,12 @@ async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
 
 /** The bytes of a request that is a file, up to a size. */
 export async function rawBody(event: H3Event, most: number): Promise<Buffer> {
-  const tooLarge = () => new HttpProblem(413, 'too-large', `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`)
+  const tooLarge = () =>
+    new HttpProblem(
+      413,
+      'too-large',
+      `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`,
+    )
   if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
   const raw = (await readRawBody(event, false)) ?? Buffer.alloc(0)
   if (raw.length > most) throw tooLarge()
@@ -98,12 +157,14 @@ export async function rawBody(event: H3Event, most: number): Promise<Buffer> {
 /** A path parameter that must be a UUID; anything else is 'not here'. */
 export function idParam(event: H3Event, name = 'id'): string {
   const value = event.context.params?.[name] ?? ''
-  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value)) throw new HttpProblem(404, 'not-found', 'There is nothing with this address.')
+  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value))
+    throw new HttpProblem(404, 'not-found', 'There is nothing with this address.')
   return value
 }
 
 /** The value, or 404. */
 export function here<T>(value: T | null | undefined): T {
-  if (value === null || value === undefined) throw new HttpProblem(404, 'not-found', 'This is not here, or it belongs to another shop.')
+  if (value === null || value === undefined)
+    throw new HttpProblem(404, 'not-found', 'This is not here, or it belongs to another shop.')
   return value
 }

@@ -12,12 +12,20 @@ const REFRESH_MS = 60_000
 
 const open = (event: H3Event) => {
   const password = process.env.ARCH_SESSION_SECRET
-  if (!password || password.length < 32) throw new Error('ARCH_SESSION_SECRET must have at least 32 characters: start the application with npm start')
+  if (!password || password.length < 32)
+    throw new Error(
+      'ARCH_SESSION_SECRET must have at least 32 characters: start the application with npm start',
+    )
   return useSession<SessionData>(event, {
     password,
     name: 'gentle-arch',
     maxAge: 12 * 3600,
-    cookie: { httpOnly: true, sameSite: 'strict', path: '/', secure: process.env.ARCH_SECURE_COOKIE === 'yes' },
+    cookie: {
+      httpOnly: true,
+      sameSite: 'strict',
+      path: '/',
+      secure: process.env.ARCH_SECURE_COOKIE === 'yes',
+    },
   })
 }
 

@@ -29,14 +29,22 @@ const SECONDS = 20
 const httpLab = (url: string): LabAdapter => ({
   name: new URL(url).hostname,
   async send(order) {
-    const answer = await fetch(url, { method: 'POST', headers: { 'content-type': 'application/json' }, body: JSON.stringify(order), signal: AbortSignal.timeout(SECONDS * 1000) })
+    const answer = await fetch(url, {
+      method: 'POST',
+      headers: { 'content-type': 'application/json' },
+      body: JSON.stringify(order),
+      signal: AbortSignal.timeout(SECONDS * 1000),
+    })
     if (!answer.ok) throw new Error(`the lab answered ${answer.status}`)
     return labAnswerSchema.parse(await answer.json())
   },
 })
 
 /** The stand-in takes the same document, as text, and its answer passes the same contract. */
-const houseLab: LabAdapter = { name: 'Stand-in lab', send: async (order) => labAnswerSchema.parse(JSON.parse(standinLab(JSON.stringify(order)))) }
+const houseLab: LabAdapter = {
+  name: 'Stand-in lab',
+  send: async (order) => labAnswerSchema.parse(JSON.parse(standinLab(JSON.stringify(order)))),
+}
 
 /** The lab of this installation: the one at LAB_URL, else the stand-in that ships with the app. */
 export const lab = (): LabAdapter => (process.env.LAB_URL ? httpLab(process.env.LAB_URL) : houseLab)

@@ -1,7 +1,12 @@
 import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 import { promisify } from 'node:util'
 
-const derive = promisify(scrypt) as (secret: string, salt: Buffer, length: number, options: { N: number; r: number; p: number }) => Promise<Buffer>
+const derive = promisify(scrypt) as (
+  secret: string,
+  salt: Buffer,
+  length: number,
+  options: { N: number; r: number; p: number },
+) => Promise<Buffer>
 const COST = { N: 16384, r: 8, p: 1 }
 const LENGTH = 64
 
@@ -13,7 +18,10 @@ export async function hashSecret(secret: string): Promise<string> {
 
 /** Does the secret belong to the hash? Works as long for no hash at all, so that names cannot be told by time. */
 export async function verifySecret(hash: string | null, secret: string): Promise<boolean> {
-  const [, salt, expected] = (hash ?? `scrypt$${Buffer.alloc(16).toString('base64')}$${Buffer.alloc(LENGTH).toString('base64')}`).split('$')
+  const [, salt, expected] = (
+    hash ??
+    `scrypt$${Buffer.alloc(16).toString('base64')}$${Buffer.alloc(LENGTH).toString('base64')}`
+  ).split('$')
   const got = await derive(secret, Buffer.from(salt!, 'base64'), LENGTH, COST)
   return timingSafeEqual(got, Buffer.from(expected!, 'base64')) && hash !== null
 }

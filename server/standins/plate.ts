@@ -22,7 +22,13 @@ export function plateFile(foot: Stander, seed: number): string {
   const { lengthMm: L, widthMm: W, heelMm: H } = foot
   const blobs = [
     { x: 0, y: 0.13 * L, rx: 0.36 * H, ry: 0.11 * L, p: 1 },
-    { x: -0.3 * W, y: 0.4 * L, rx: 0.07 * W + 0.2 * W * foot.archContact, ry: 0.21 * L, p: 0.2 + 0.28 * foot.archContact },
+    {
+      x: -0.3 * W,
+      y: 0.4 * L,
+      rx: 0.07 * W + 0.2 * W * foot.archContact,
+      ry: 0.21 * L,
+      p: 0.2 + 0.28 * foot.archContact,
+    },
     { x: 0.3 * W, y: 0.725 * L, rx: 0.16 * W, ry: 0.05 * L, p: 0.8 },
     { x: 0.02 * W, y: 0.735 * L, rx: 0.2 * W, ry: 0.05 * L, p: 0.9 },
     { x: -0.32 * W, y: 0.67 * L, rx: 0.17 * W, ry: 0.055 * L, p: 0.6 },
@@ -38,13 +44,31 @@ export function plateFile(foot: Stander, seed: number): string {
       const x = flip * (c + 0.5 - columns / 2) * CELL_MM
       const y = (rows - r - 0.5) * CELL_MM - 10
       let p = 0
-      for (const b of blobs) p += b.p * Math.exp(-(((x - b.x) / b.rx) ** 2) * 1.6 - ((y - b.y) / b.ry) ** 2 * 1.6)
+      for (const b of blobs)
+        p += b.p * Math.exp(-(((x - b.x) / b.rx) ** 2) * 1.6 - ((y - b.y) / b.ry) ** 2 * 1.6)
       return p
     }),
   )
   const force = foot.massKg * 9.81 * 0.5
   const total = raw.flat().reduce((a, b) => a + (b > 0.06 ? b : 0), 0)
   const scale = force / (total * CELL_MM * CELL_MM * 1e-3)
-  const lines = raw.map((row) => row.map((p) => (p > 0.06 ? Math.max(0, Math.round(p * scale * (0.96 + 0.08 * random()))) : random() < 0.02 ? Math.round(4 * random()) : 0)).join(','))
-  return ['gentle-arch-footprint,1', `side,${foot.side}`, `cellMm,${CELL_MM}`, 'source,stand-in plate', ...lines, ''].join('\n')
+  const lines = raw.map((row) =>
+    row
+      .map((p) =>
+        p > 0.06
+          ? Math.max(0, Math.round(p * scale * (0.96 + 0.08 * random())))
+          : random() < 0.02
+            ? Math.round(4 * random())
+            : 0,
+      )
+      .join(','),
+  )
+  return [
+    'gentle-arch-footprint,1',
+    `side,${foot.side}`,
+    `cellMm,${CELL_MM}`,
+    'source,stand-in plate',
+    ...lines,
+    '',
+  ].join('\n')
 }

@@ -10,9 +10,18 @@ export const APPARATUS: Record<string, { gainK: number; tauMin: number; noiseK: 
 const ROOM_C = 21
 
 /** The stand-in probe: temperature some minutes after it was `startC`, at a drive held since; the noise is repeatable by seed and minute. */
-export function probeReading(apparatus: string, minutes: number, drive: number, startC = ROOM_C, seed = 1): number {
+export function probeReading(
+  apparatus: string,
+  minutes: number,
+  drive: number,
+  startC = ROOM_C,
+  seed = 1,
+): number {
   const { gainK, tauMin, noiseK } = APPARATUS[apparatus] ?? APPARATUS.oven!
   const steady = ROOM_C + gainK * drive
   const noise = seeded(seed * 100_003 + Math.round(minutes * 600)).normal()
-  return Math.round(10 * (steady + (startC - steady) * Math.exp(-minutes / tauMin) + noiseK * noise)) / 10
+  return (
+    Math.round(10 * (steady + (startC - steady) * Math.exp(-minutes / tauMin) + noiseK * noise)) /
+    10
+  )
 }

@@ -9,7 +9,12 @@ import { DEMO_RECORDS } from '../../demo/records'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
 
 /** The worker in this thread; with `slow`, answers wait until they are let go. */
-const bench = vi.hoisted(() => ({ stopped: 0, slow: false, waiting: [] as (() => void)[], asked: [] as boolean[] }))
+const bench = vi.hoisted(() => ({
+  stopped: 0,
+  slow: false,
+  waiting: [] as (() => void)[],
+  asked: [] as boolean[],
+}))
 vi.mock('~/workers/scheduleWorker', () => ({
   stopScheduling: () => void bench.stopped++,
   scheduleWorker: () => ({
@@ -28,24 +33,87 @@ let puts: { version: number; plan: DayPlan }[]
 /** what the next keeping of the plan is answered with, beside 200 */
 let answers: number[]
 const steps = jobSteps(DEMO_RECORDS['mirela-stanhope']!)
-const job = (id: string, more: Partial<BenchJobRow> = {}): BenchJobRow => ({ id, code: `HR-${id}`, name: null, steps: steps.map((s) => ({ ...s, state: 'open' })), jobsVersion: 1, blocked: false, promisedOn: DAY, ...more }) as BenchJobRow
+const job = (id: string, more: Partial<BenchJobRow> = {}): BenchJobRow =>
+  ({
+    id,
+    code: `HR-${id}`,
+    name: null,
+    steps: steps.map((s) => ({ ...s, state: 'open' })),
+    jobsVersion: 1,
+    blocked: false,
+    promisedOn: DAY,
+    ...more,
+  }) as BenchJobRow
 
 function state(): BenchState {
-  return { day: DAY, today: EVE, resources: ['fitter', 'bench', 'grinder', 'oven', 'press', 'chair', 'tray', 'blower', 'vacuum', 'mould'].map((id) => ({ id, name: id, count: 2, from: '08:00', to: '19:00' })), processes: [], people: [{ name: 'Rhona', role: 'owner' }, { name: 'Bram', role: 'bench' }], jobs: [job('a'), job('b', { promisedOn: '2026-11-30' }), job('c', { blocked: true })], visits: [{ id: 'v', job: 'a', code: 'HR-a', name: null, startsAt: `${DAY}T10:00:00`, minutes: 150, state: 'to-come', reason: 'fitting' }], times: [], plan } as unknown as BenchState
+  return {
+    day: DAY,
+    today: EVE,
+    resources: [
+      'fitter',
+      'bench',
+      'grinder',
+      'oven',
+      'press',
+      'chair',
+      'tray',
+      'blower',
+      'vacuum',
+      'mould',
+    ].map((id) => ({ id, name: id, count: 2, from: '08:00', to: '19:00' })),
+    processes: [],
+    people: [
+      { name: 'Rhona', role: 'owner' },
+      { name: 'Bram', role: 'bench' },
+    ],
+    jobs: [job('a'), job('b', { promisedOn: '2026-11-30' }), job('c', { blocked: true })],
+    visits: [
+      {
+        id: 'v',
+        job: 'a',
+        code: 'HR-a',
+        name: null,
+        startsAt: `${DAY}T10:00:00`,
+        minutes: 150,
+        state: 'to-come',
+        reason: 'fitting',
+      },
+    ],
+    times: [],
+    plan,
+  } as unknown as BenchState
 }
 beforeEach(() => {
-  ;[plan, puts, answers] = [{ day: DAY, version: 0, plan: EMPTY_PLAN } as unknown as PlanRow, [], []]
+  ;[plan, puts, answers] = [
+    { day: DAY, version: 0, plan: EMPTY_PLAN } as unknown as PlanRow,
+    [],
+    [],
+  ]
   Object.assign(bench, { stopped: 0, slow: false, waiting: [], asked: [] })
-  vi.stubGlobal('fetch', async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
-    await new Promise((go) => setTimeout(go, 5))
-    if (method === 'GET') return new Response(JSON.stringify(path.includes('/bench?') ? state() : {}))
-    const status = answers.shift() ?? 200
-    const put = JSON.parse(body!) as (typeof puts)[number]
-    if (status !== 200 || put.version !== plan.version) return new Response(JSON.stringify({ type: 'x', title: 'x', code: 'stale', status: status === 200 ? 409 : status, detail: 'Somebody changed the plan meanwhile.' }), { status: status === 200 ? 409 : status })
-    puts.push(put)
-    plan = { ...plan, version: plan.version + 1, plan: put.plan }
-    return new Response(JSON.stringify(plan))
-  })
+  vi.stubGlobal(
+    'fetch',
+    async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
+      await new Promise((go) => setTimeout(go, 5))
+      if (method === 'GET')
+        return new Response(JSON.stringify(path.includes('/bench?') ? state() : {}))
+      const status = answers.shift() ?? 200
+      const put = JSON.parse(body!) as (typeof puts)[number]
+      if (status !== 200 || put.version !== plan.version)
+        return new Response(
+          JSON.stringify({
+            type: 'x',
+            title: 'x',
+            code: 'stale',
+            status: status === 200 ? 409 : status,
+            detail: 'Somebody changed the plan meanwhile.',
+          }),
+          { status: status === 200 ? 409 : status },
+        )
+      puts.push(put)
+      plan = { ...plan, version: plan.version + 1, plan: put.plan }
+      return new Response(JSON.stringify(plan))
+    },
+  )
   setActivePinia(createPinia())
 })
 async function open() {
@@ -129,7 +197,10 @@ test('stopping a plan leaves what was there, and a step set by hand stays where 
 test('a job goes onto another day by hand and off this one, and both go by their codes', async () => {
   const store = await open()
   await store.change({ jobs: { a: false, b: true } }, 'b today')
-  expect([store.jobsOfDay.map((j) => j.id), store.otherJobs.map((j) => j.id)]).toEqual([['b'], ['a', 'c']])
+  expect([store.jobsOfDay.map((j) => j.id), store.otherJobs.map((j) => j.id)]).toEqual([
+    ['b'],
+    ['a', 'c'],
+  ])
   expect(store.whoOf('b')).toBe('HR-b')
   expect(store.wordsOf('b', steps[0]!.key)).toMatch(new RegExp(`^${steps[0]!.words}`))
 })

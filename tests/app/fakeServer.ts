@@ -20,7 +20,10 @@ export class FakeServer {
   line: Line = 'good'
 
   /** What `fetch` answers. */
-  answer = async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}): Promise<Response> => {
+  answer = async (
+    path: string,
+    { method = 'GET', body }: { method?: string; body?: string } = {},
+  ): Promise<Response> => {
     if (this.line === 'lost on the way') throw new TypeError('no line')
     if (this.line === 'broken') return new Response('gone', { status: 502 })
     if (this.line === 'signed out') return problem(401, 'signed-out', 'Sign in again.')
@@ -39,7 +42,13 @@ export class FakeServer {
     const part = partOf(command)
     const here = this.parts[part]
     if (this.applied.includes(id)) return json({ part, state: here })
-    if ((here?.version ?? 0) !== version) return problem(409, 'stale', 'Someone changed this meanwhile.', here ?? { content: null, version: 0, changedBy: null, changedAt: '' })
+    if ((here?.version ?? 0) !== version)
+      return problem(
+        409,
+        'stale',
+        'Someone changed this meanwhile.',
+        here ?? { content: null, version: 0, changedBy: null, changedAt: '' },
+      )
     try {
       this.keep(part, applyCommand(here?.content, command), 'Rhona')
     } catch (error) {
@@ -51,12 +60,37 @@ export class FakeServer {
     return json({ part, state: this.parts[part] })
   }
   private keep(part: PartName, content: unknown, changedBy: string) {
-    this.parts[part] = { content: JSON.parse(JSON.stringify(content)), version: (this.parts[part]?.version ?? 0) + 1, changedBy, changedAt: '2026-11-26T09:00:00Z' }
+    this.parts[part] = {
+      content: JSON.parse(JSON.stringify(content)),
+      version: (this.parts[part]?.version ?? 0) + 1,
+      changedBy,
+      changedAt: '2026-11-26T09:00:00Z',
+    }
   }
   private state() {
-    return { id: 'fitting', openedOn: '2026-11-26', shop: { name: 'Hollin Row' }, client: { id: 'client', code: 'HR-0001', version: 1, details: {} }, parts: this.parts, cautions: [], blocked: false, wearer: { child: false, noHeat: false } }
+    return {
+      id: 'fitting',
+      openedOn: '2026-11-26',
+      shop: { name: 'Hollin Row' },
+      client: { id: 'client', code: 'HR-0001', version: 1, details: {} },
+      parts: this.parts,
+      cautions: [],
+      blocked: false,
+      wearer: { child: false, noHeat: false },
+    }
   }
 }
 
 const json = (content: unknown) => new Response(JSON.stringify(content), { status: 200 })
-const problem = (status: number, code: string, detail: string, current?: PartState) => new Response(JSON.stringify({ type: 'about:blank', title: code, status, code, detail, ...(current && { current }) }), { status })
+const problem = (status: number, code: string, detail: string, current?: PartState) =>
+  new Response(
+    JSON.stringify({
+      type: 'about:blank',
+      title: code,
+      status,
+      code,
+      detail,
+      ...(current && { current }),
+    }),
+    { status },
+  )

@@ -13,7 +13,8 @@ import { FakeServer, type Line } from './fakeServer'
 /** What the browser's own database holds; it outlives the page. */
 const disk = vi.hoisted(() => new Map<string, Pending>())
 vi.mock('~/composables/commandQueue', () => ({
-  keepPending: async (item: Pending) => void disk.set(item.id, JSON.parse(JSON.stringify(item)) as Pending),
+  keepPending: async (item: Pending) =>
+    void disk.set(item.id, JSON.parse(JSON.stringify(item)) as Pending),
   dropPending: async (id: string) => void disk.delete(id),
   pendingOf: async () => [...disk.values()].sort((a, b) => a.order - b.order),
   keepHistory: async () => undefined,
@@ -22,7 +23,13 @@ vi.mock('~/composables/commandQueue', () => ({
 }))
 
 const WHATS: ReadingKind[] = ['footLengthMm', 'archLengthMm', 'ballGirthMm']
-const add = (side: Side, what: ReadingKind, value: number): Command => ({ kind: 'readings.add', side, what, posture: 'standing', values: [value] })
+const add = (side: Side, what: ReadingKind, value: number): Command => ({
+  kind: 'readings.add',
+  side,
+  what,
+  posture: 'standing',
+  values: [value],
+})
 let server: FakeServer
 
 /** Opens the page anew: nothing of the last one is left but its database. */
@@ -45,7 +52,8 @@ afterEach(() => {
 })
 
 const settled = () => vi.advanceTimersByTimeAsync(4000)
-const trialsOf = (content: unknown, what: ReadingKind) => (content as Reading[] | undefined)?.find((r) => r.what === what)?.trials ?? []
+const trialsOf = (content: unknown, what: ReadingKind) =>
+  (content as Reading[] | undefined)?.find((r) => r.what === what)?.trials ?? []
 
 test('a change is on the screen at once and with the server soon after', async () => {
   const fitting = await openPage()
@@ -68,18 +76,27 @@ test('what is refused on the screen is not sent, and says why', async () => {
 test('what the server refuses goes alone: changes made after it stay and are kept', async () => {
   const fitting = await openPage()
   server.line = 'broken'
-  for (const value of [262, 263, 264]) fitting.change(add('left', 'footLengthMm', value), `length ${value}`)
+  for (const value of [262, 263, 264])
+    fitting.change(add('left', 'footLengthMm', value), `length ${value}`)
   fitting.change(add('left', 'archLengthMm', 190), 'arch')
   await settled()
   expect(fitting.saved).toBe('kept')
   // Somebody else took two tries meanwhile; on top of theirs the third of ours is one too many.
-  server.other({ kind: 'readings.add', side: 'left', what: 'footLengthMm', posture: 'standing', values: [261, 266, 265] })
+  server.other({
+    kind: 'readings.add',
+    side: 'left',
+    what: 'footLengthMm',
+    posture: 'standing',
+    values: [261, 266, 265],
+  })
   server.line = 'good'
   await settled()
   expect(fitting.conflict?.current.changedBy).toBe('Idris')
   fitting.resolve('mine')
   await settled()
-  expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([261, 266, 265, 262, 263])
+  expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([
+    261, 266, 265, 262, 263,
+  ])
   expect(trialsOf(server.parts['readings.left']!.content, 'archLengthMm')).toEqual([190])
   expect(fitting.message).toMatch(/^Could not keep "length 264": At most 5 tries/)
   expect(fitting.parts['readings.left']!.content).toEqual(server.parts['readings.left']!.content)
@@ -106,7 +123,13 @@ test('a change kept on this device that fits no longer does not shut the fitting
   fitting.change(add('left', 'footLengthMm', 262), 'length 262')
   await settled()
   server.line = 'good'
-  server.other({ kind: 'readings.add', side: 'left', what: 'footLengthMm', posture: 'standing', values: [261, 261, 261, 262, 262] })
+  server.other({
+    kind: 'readings.add',
+    side: 'left',
+    what: 'footLengthMm',
+    posture: 'standing',
+    values: [261, 261, 261, 262, 262],
+  })
   // The clock of the old page stands still; a new one is opened.
   vi.clearAllTimers()
   fitting = await openPage()
@@ -120,24 +143,68 @@ test('a change kept on this device that fits no longer does not shut the fitting
 
 test('what belongs together, as the two feet of a called-out line, is kept whole or not at all', async () => {
   const fitting = await openPage()
-  fitting.change({ kind: 'readings.add', side: 'right', what: 'footLengthMm', posture: 'standing', values: [268, 268, 267, 268] }, 'right')
-  const both = (...right: number[]) => fitting.changeAll([{ command: add('left', 'footLengthMm', 262), words: 'left' }, { command: { kind: 'readings.add', side: 'right', what: 'footLengthMm', posture: 'standing', values: right }, words: 'right' }])
+  fitting.change(
+    {
+      kind: 'readings.add',
+      side: 'right',
+      what: 'footLengthMm',
+      posture: 'standing',
+      values: [268, 268, 267, 268],
+    },
+    'right',
+  )
+  const both = (...right: number[]) =>
+    fitting.changeAll([
+      { command: add('left', 'footLengthMm', 262), words: 'left' },
+      {
+        command: {
+          kind: 'readings.add',
+          side: 'right',
+          what: 'footLengthMm',
+          posture: 'standing',
+          values: right,
+        },
+        words: 'right',
+      },
+    ])
   expect(both(267, 268)).toMatch(/At most 5 tries/)
   expect(fitting.record.feet.left!.readings).toEqual([])
   expect(both(267)).toBeNull()
   await settled()
-  expect((['left', 'right'] as const).map((s) => trialsOf(server.parts[`readings.${s}`]!.content, 'footLengthMm').length)).toEqual([1, 5])
+  expect(
+    (['left', 'right'] as const).map(
+      (s) => trialsOf(server.parts[`readings.${s}`]!.content, 'footLengthMm').length,
+    ),
+  ).toEqual([1, 5])
 })
 
 test('what is set aside in Why covers one layer, whatever the order; the other stays open', async () => {
   const fitting = await openPage()
-  const device = deviceSchema.parse({ layers: [{ kind: 'metPad', heightMm: 20 }, { kind: 'metPad', heightMm: 21 }] })
+  const device = deviceSchema.parse({
+    layers: [
+      { kind: 'metPad', heightMm: 20 },
+      { kind: 'metPad', heightMm: 21 },
+    ],
+  })
   fitting.put('device.left', device, 'pads')
-  const outside = () => fitting.openEntries.filter((e) => e.code === 'outside-usual').map((e) => e.words)
+  const outside = () =>
+    fitting.openEntries.filter((e) => e.code === 'outside-usual').map((e) => e.words)
   expect(outside()).toHaveLength(2)
-  fitting.decide(fitting.openEntries.find((e) => e.words.includes('21 mm'))!, 'set-aside', 'asked for')
+  fitting.decide(
+    fitting.openEntries.find((e) => e.words.includes('21 mm'))!,
+    'set-aside',
+    'asked for',
+  )
   expect(outside()).toEqual([expect.stringContaining('20 mm')])
-  fitting.put('device.left', { ...device, posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 2 }], layers: [deviceSchema.parse({ layers: [{ kind: 'archFill' }] }).layers[0]!, ...device.layers] }, 'a layer before them')
+  fitting.put(
+    'device.left',
+    {
+      ...device,
+      posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 2 }],
+      layers: [deviceSchema.parse({ layers: [{ kind: 'archFill' }] }).layers[0]!, ...device.layers],
+    },
+    'a layer before them',
+  )
   expect(outside()).toEqual([expect.stringContaining('20 mm')])
   await settled()
   expect(fitting.saved).toBe('saved')
@@ -159,12 +226,27 @@ test('a session that ended keeps the change until somebody signs in again', asyn
 test('undo and redo walk back and forth through any run of changes', async () => {
   const fitting = await openPage()
   const states = [JSON.stringify(fitting.record)]
-  const next = [() => fitting.put('story', { complaints: [], conditions: [], activity: 'hockey' }, 'activity'), () => fitting.change(add('left', 'footLengthMm', 262), 'length'), () => fitting.change(add('left', 'footLengthMm', 263), 'length again'), () => fitting.put('story', { complaints: [], conditions: ['diabetes'], activity: 'hockey' }, 'conditions')]
+  const next = [
+    () => fitting.put('story', { complaints: [], conditions: [], activity: 'hockey' }, 'activity'),
+    () => fitting.change(add('left', 'footLengthMm', 262), 'length'),
+    () => fitting.change(add('left', 'footLengthMm', 263), 'length again'),
+    () =>
+      fitting.put(
+        'story',
+        { complaints: [], conditions: ['diabetes'], activity: 'hockey' },
+        'conditions',
+      ),
+  ]
   for (const step of next) {
     expect(step()).toBeNull()
-    states.push(JSON.stringify(fitting.record.feet.left!.readings.map((r) => r.trials)) + JSON.stringify(fitting.record.story))
+    states.push(
+      JSON.stringify(fitting.record.feet.left!.readings.map((r) => r.trials)) +
+        JSON.stringify(fitting.record.story),
+    )
   }
-  const now = () => JSON.stringify(fitting.record.feet.left!.readings.map((r) => r.trials)) + JSON.stringify(fitting.record.story)
+  const now = () =>
+    JSON.stringify(fitting.record.feet.left!.readings.map((r) => r.trials)) +
+    JSON.stringify(fitting.record.story)
   for (let i = next.length - 1; i >= 1; i--) {
     expect(fitting.undo()).toMatch(/^Taken back/)
     expect(now()).toBe(states[i])
@@ -178,14 +260,36 @@ test('undo and redo walk back and forth through any run of changes', async () =>
   expect([...new Set(server.applied)]).toHaveLength(server.applied.length)
 })
 
-type Event = { do: 'mine' | 'theirs'; side: Side; what: ReadingKind } | { do: 'line'; line: Line } | { do: 'wait'; ms: number } | { do: 'reload' }
+type Event =
+  | { do: 'mine' | 'theirs'; side: Side; what: ReadingKind }
+  | { do: 'line'; line: Line }
+  | { do: 'wait'; ms: number }
+  | { do: 'reload' }
 const side = fc.constantFrom<Side>('left', 'right')
 const what = fc.constantFrom(...WHATS)
 const event: fc.Arbitrary<Event> = fc.oneof(
   { weight: 5, arbitrary: fc.record({ do: fc.constant('mine' as const), side, what }) },
   { weight: 1, arbitrary: fc.record({ do: fc.constant('theirs' as const), side, what }) },
-  { weight: 2, arbitrary: fc.record({ do: fc.constant('line' as const), line: fc.constantFrom<Line>('good', 'lost on the way', 'lost on the way back', 'broken', 'signed out') }) },
-  { weight: 2, arbitrary: fc.record({ do: fc.constant('wait' as const), ms: fc.integer({ min: 0, max: 3000 }) }) },
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      do: fc.constant('line' as const),
+      line: fc.constantFrom<Line>(
+        'good',
+        'lost on the way',
+        'lost on the way back',
+        'broken',
+        'signed out',
+      ),
+    }),
+  },
+  {
+    weight: 2,
+    arbitrary: fc.record({
+      do: fc.constant('wait' as const),
+      ms: fc.integer({ min: 0, max: 3000 }),
+    }),
+  },
   { weight: 1, arbitrary: fc.constant({ do: 'reload' as const }) },
 )
 
@@ -199,9 +303,11 @@ test('whatever happens to the line, the page and the other screens: every change
       const made: string[] = []
       for (const e of events) {
         if (e.do === 'mine') {
-          if (fitting.change(add(e.side, e.what, ++value), `${e.what} ${value}`) === null) made.push(fitting.queue.at(-1)!.id)
+          if (fitting.change(add(e.side, e.what, ++value), `${e.what} ${value}`) === null)
+            made.push(fitting.queue.at(-1)!.id)
         } else if (e.do === 'theirs') {
-          if (trialsOf(server.parts[`readings.${e.side}`]?.content, e.what).length < 5) server.other(add(e.side, e.what, ++value))
+          if (trialsOf(server.parts[`readings.${e.side}`]?.content, e.what).length < 5)
+            server.other(add(e.side, e.what, ++value))
         } else if (e.do === 'line') server.line = e.line
         else if (e.do === 'wait') await vi.advanceTimersByTimeAsync(e.ms)
         else if (server.line === 'good') {
@@ -221,8 +327,12 @@ test('whatever happens to the line, the page and the other screens: every change
       expect([...server.applied, ...server.refused].sort()).toEqual([...made].sort())
       expect(server.applied).toEqual(made.filter((id) => !server.refused.includes(id)))
       await vi.advanceTimersByTimeAsync(2000)
-      for (const [part, { version }] of Object.entries(server.parts)) await fitting.heard(part as PartName, version)
-      for (const s of ['left', 'right'] as const) expect(fitting.parts[`readings.${s}`]?.content).toEqual(server.parts[`readings.${s}`]?.content)
+      for (const [part, { version }] of Object.entries(server.parts))
+        await fitting.heard(part as PartName, version)
+      for (const s of ['left', 'right'] as const)
+        expect(fitting.parts[`readings.${s}`]?.content).toEqual(
+          server.parts[`readings.${s}`]?.content,
+        )
     }),
     { numRuns: 400 },
   )

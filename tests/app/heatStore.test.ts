@@ -14,18 +14,44 @@ let calls: { do: string; minutes?: number; readings?: HeatReading[] }[]
 async function answer(path: string, init: { method?: string; body?: string } = {}) {
   attempts++
   if (status === 0) throw new TypeError('no line')
-  if (status !== 200) return new Response(JSON.stringify({ status, code: 'x', title: 'x', type: 'x', detail: 'No.' }), { status })
+  if (status !== 200)
+    return new Response(
+      JSON.stringify({ status, code: 'x', title: 'x', type: 'x', detail: 'No.' }),
+      { status },
+    )
   if (init.method !== 'PATCH') return new Response(JSON.stringify({ logs: [log], windows: [] }))
   const body = JSON.parse(init.body!) as (typeof calls)[number]
   calls.push(body)
-  if (body.do === 'add') log = { ...log, readings: [...log.readings, ...body.readings!.filter((r) => !log.readings.some((k) => k.minutes === r.minutes))] }
-  if (body.do === 'strike') log = { ...log, readings: log.readings.filter((r) => r.minutes !== body.minutes) }
+  if (body.do === 'add')
+    log = {
+      ...log,
+      readings: [
+        ...log.readings,
+        ...body.readings!.filter((r) => !log.readings.some((k) => k.minutes === r.minutes)),
+      ],
+    }
+  if (body.do === 'strike')
+    log = { ...log, readings: log.readings.filter((r) => r.minutes !== body.minutes) }
   if (body.do === 'stop') log = { ...log, stoppedAt: '2026-11-26T09:10:00Z' }
   return new Response(JSON.stringify({ log }))
 }
 beforeEach(() => {
   vi.useFakeTimers()
-  ;[log, status, calls, FakeEvents.all] = [{ id: 'a', name: 'sheet', apparatus: 'oven', window: null, fittingId: null, readings: [], startedAt: '2026-11-26T09:00:00Z', stoppedAt: null } as unknown as HeatLogRow, 200, [], []]
+  ;[log, status, calls, FakeEvents.all] = [
+    {
+      id: 'a',
+      name: 'sheet',
+      apparatus: 'oven',
+      window: null,
+      fittingId: null,
+      readings: [],
+      startedAt: '2026-11-26T09:00:00Z',
+      stoppedAt: null,
+    } as unknown as HeatLogRow,
+    200,
+    [],
+    [],
+  ]
   vi.stubGlobal('EventSource', FakeEvents)
   vi.stubGlobal('fetch', answer)
   setActivePinia(createPinia())
@@ -45,7 +71,10 @@ async function listening() {
   return heat
 }
 const soon = () => vi.advanceTimersByTimeAsync(50)
-const counts = (heat: ReturnType<typeof useHeat>) => [heat.logs[0]!.readings.length, log.readings.length]
+const counts = (heat: ReturnType<typeof useHeat>) => [
+  heat.logs[0]!.readings.length,
+  log.readings.length,
+]
 
 test('readings are on the screen at once, sent on in little bundles, and none is left behind when the piece comes out', async () => {
   const heat = await listening()
@@ -80,7 +109,9 @@ test('a line that goes down loses no reading: they wait, stay on the screen, and
   expect(heat.trouble).toBe('')
   // The probe goes on where the log stands, not from the start.
   heat.listen('a')
-  expect(new URL(FakeEvents.last.address, 'http://x').searchParams.get('from')).toBe(String(0.35 + 0.05))
+  expect(new URL(FakeEvents.last.address, 'http://x').searchParams.get('from')).toBe(
+    String(0.35 + 0.05),
+  )
 })
 
 test('a log is not ended over readings that have not arrived', async () => {

@@ -6,7 +6,13 @@ import { newestWins } from '../../app/workers/deviceWorker'
 function byHand() {
   const running: { args: number; end: (ok: boolean) => void }[] = []
   const done: number[] = []
-  const ask = newestWins<number, number>((args) => new Promise((resolve, reject) => running.push({ args, end: (ok) => (ok ? resolve(args) : reject(new Error('stopped'))) })), (r) => done.push(r))
+  const ask = newestWins<number, number>(
+    (args) =>
+      new Promise((resolve, reject) =>
+        running.push({ args, end: (ok) => (ok ? resolve(args) : reject(new Error('stopped'))) }),
+      ),
+    (r) => done.push(r),
+  )
   return { ask, running, done }
 }
 const turn = () => new Promise((go) => setTimeout(go))
@@ -25,22 +31,25 @@ test('while one runs, only the newest of what follows is kept, and stale answers
 
 test('the last question is always answered, and never two at a time', async () => {
   await fc.assert(
-    fc.asyncProperty(fc.array(fc.boolean(), { minLength: 1, maxLength: 20 }), async (endsBetween) => {
-      const { ask, running, done } = byHand()
-      let ended = 0
-      for (const [n, end] of endsBetween.entries()) {
-        ask(n)
-        expect(running.length - ended).toBe(1)
-        if (end) running[ended++]!.end(true)
-        await turn()
-      }
-      while (ended < running.length) {
-        running[ended++]!.end(true)
-        await turn()
-      }
-      expect(done.at(-1)).toBe(endsBetween.length - 1)
-      expect([...done].sort((a, b) => a - b)).toEqual(done)
-    }),
+    fc.asyncProperty(
+      fc.array(fc.boolean(), { minLength: 1, maxLength: 20 }),
+      async (endsBetween) => {
+        const { ask, running, done } = byHand()
+        let ended = 0
+        for (const [n, end] of endsBetween.entries()) {
+          ask(n)
+          expect(running.length - ended).toBe(1)
+          if (end) running[ended++]!.end(true)
+          await turn()
+        }
+        while (ended < running.length) {
+          running[ended++]!.end(true)
+          await turn()
+        }
+        expect(done.at(-1)).toBe(endsBetween.length - 1)
+        expect([...done].sort((a, b) => a - b)).toEqual(done)
+      },
+    ),
     { numRuns: 40 },
   )
 })

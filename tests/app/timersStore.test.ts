@@ -14,20 +14,37 @@ let down = false
 let tripMs = 0
 
 const serverNow = () => Date.now() + AHEAD_MS
-const timer = (more: Partial<Timer>): Timer => ({ id: 't', name: 'oven', plannedMin: 5, startedAt: AT, endsAt: null, leftMs: null, state: 'running', stoppedAt: null, fittingId: null, step: null, by: null, ...more })
+const timer = (more: Partial<Timer>): Timer => ({
+  id: 't',
+  name: 'oven',
+  plannedMin: 5,
+  startedAt: AT,
+  endsAt: null,
+  leftMs: null,
+  state: 'running',
+  stoppedAt: null,
+  fittingId: null,
+  step: null,
+  by: null,
+  ...more,
+})
 
 beforeEach(() => {
   vi.useFakeTimers({ now: AT })
   ;[timers, calls, down, tripMs, FakeEvents.all] = [[], [], false, 0, []]
   vi.stubGlobal('EventSource', FakeEvents)
-  vi.stubGlobal('fetch', async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
-    await new Promise((go) => setTimeout(go, tripMs / 2))
-    if (down) throw new TypeError('no line')
-    if (method !== 'GET') calls.push({ path, method, body: JSON.parse(body!) as Record<string, unknown> })
-    const answer = JSON.stringify({ now: serverNow(), timers })
-    await new Promise((go) => setTimeout(go, tripMs / 2))
-    return new Response(answer)
-  })
+  vi.stubGlobal(
+    'fetch',
+    async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
+      await new Promise((go) => setTimeout(go, tripMs / 2))
+      if (down) throw new TypeError('no line')
+      if (method !== 'GET')
+        calls.push({ path, method, body: JSON.parse(body!) as Record<string, unknown> })
+      const answer = JSON.stringify({ now: serverNow(), timers })
+      await new Promise((go) => setTimeout(go, tripMs / 2))
+      return new Response(answer)
+    },
+  )
   setActivePinia(createPinia())
 })
 afterEach(() => {
@@ -75,23 +92,74 @@ test('a paused timer stands still and never rings', async () => {
   expect([leftWords(store.left(store.timers[0]!)), store.ringing]).toEqual(['1:01', []])
 })
 
-const STEP = { step: 'Cool', key: 'cool/left', words: 'Cool on the foot', foot: 'left', minutes: 5, waiting: true }
+const STEP = {
+  step: 'Cool',
+  key: 'cool/left',
+  words: 'Cool on the foot',
+  foot: 'left',
+  minutes: 5,
+  waiting: true,
+}
 test('a waiting step brings a timer along and lets it go; other steps bring none', async () => {
   const store = useTimers()
   await Promise.all([store.forStep('HR-0412', 'f', STEP, 'start'), vi.advanceTimersByTimeAsync(10)])
-  expect(calls).toEqual([{ path: '/api/timers', method: 'POST', body: expect.objectContaining({ name: 'HR-0412: Cool on the foot, left', minutes: 5, fittingId: 'f', step: 'cool/left' }) }])
+  expect(calls).toEqual([
+    {
+      path: '/api/timers',
+      method: 'POST',
+      body: expect.objectContaining({
+        name: 'HR-0412: Cool on the foot, left',
+        minutes: 5,
+        fittingId: 'f',
+        step: 'cool/left',
+      }),
+    },
+  ])
   calls = []
-  for (const other of [{ ...STEP, waiting: false }, { ...STEP, overnight: true }, { ...STEP, minutes: 0 }]) await Promise.all([store.forStep('HR-0412', 'f', other, 'start'), vi.advanceTimersByTimeAsync(10)])
+  for (const other of [
+    { ...STEP, waiting: false },
+    { ...STEP, overnight: true },
+    { ...STEP, minutes: 0 },
+  ])
+    await Promise.all([
+      store.forStep('HR-0412', 'f', other, 'start'),
+      vi.advanceTimersByTimeAsync(10),
+    ])
   expect(calls).toEqual([])
-  store.timers = [timer({ id: 'mine', fittingId: 'f', step: 'cool/left' }), timer({ id: 'other foot', fittingId: 'f', step: 'cool/right' }), timer({ id: 'other job', fittingId: 'g', step: 'cool/left' })]
+  store.timers = [
+    timer({ id: 'mine', fittingId: 'f', step: 'cool/left' }),
+    timer({ id: 'other foot', fittingId: 'f', step: 'cool/right' }),
+    timer({ id: 'other job', fittingId: 'g', step: 'cool/left' }),
+  ]
   timers = store.timers
-  await Promise.all([store.forStep('HR-0412', 'f', STEP, 'longer', 3), vi.advanceTimersByTimeAsync(10)])
-  await Promise.all([store.forStep('HR-0412', 'f', STEP, 'finish'), vi.advanceTimersByTimeAsync(10)])
-  expect(calls.map((c) => [c.path, c.body])).toEqual([['/api/timers/mine', { do: 'extend', minutes: 3 }], ['/api/timers/mine', { do: 'stop' }]])
+  await Promise.all([
+    store.forStep('HR-0412', 'f', STEP, 'longer', 3),
+    vi.advanceTimersByTimeAsync(10),
+  ])
+  await Promise.all([
+    store.forStep('HR-0412', 'f', STEP, 'finish'),
+    vi.advanceTimersByTimeAsync(10),
+  ])
+  expect(calls.map((c) => [c.path, c.body])).toEqual([
+    ['/api/timers/mine', { do: 'extend', minutes: 3 }],
+    ['/api/timers/mine', { do: 'stop' }],
+  ])
 })
 
 test('names and long waits are cut to what the server takes', async () => {
   const store = useTimers()
-  await Promise.all([store.forStep('HR-0412', 'f', { ...STEP, words: 'x'.repeat(200), minutes: 9000, key: 'k'.repeat(200) }, 'start'), vi.advanceTimersByTimeAsync(10)])
-  expect([(calls[0]!.body.name as string).length, calls[0]!.body.minutes, (calls[0]!.body.step as string).length]).toEqual([80, 1440, 80])
+  await Promise.all([
+    store.forStep(
+      'HR-0412',
+      'f',
+      { ...STEP, words: 'x'.repeat(200), minutes: 9000, key: 'k'.repeat(200) },
+      'start',
+    ),
+    vi.advanceTimersByTimeAsync(10),
+  ])
+  expect([
+    (calls[0]!.body.name as string).length,
+    calls[0]!.body.minutes,
+    (calls[0]!.body.step as string).length,
+  ]).toEqual([80, 1440, 80])
 })

@@ -7,6 +7,13 @@ export async function bundled<T>(name: string): Promise<T> {
   const here = (path: string) => fileURLToPath(new URL(path, import.meta.url))
   const outfile = here(`../../.cache/${name}.mjs`)
   mkdirSync(here('../../.cache'), { recursive: true })
-  buildSync({ entryPoints: [here(`./${name}.ts`)], outfile, bundle: true, format: 'esm', platform: 'node', logLevel: 'error' })
+  buildSync({
+    entryPoints: [here(`./${name}.ts`)],
+    outfile,
+    bundle: true,
+    format: 'esm',
+    platform: 'node',
+    logLevel: 'error',
+  })
   return (await import(/* @vite-ignore */ pathToFileURL(outfile).href)) as T
 }

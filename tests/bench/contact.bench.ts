@@ -4,10 +4,22 @@ import { bundled } from './bundled'
 import type * as Core from './benchCore'
 
 const core = await bundled<typeof Core>('benchCore')
-const parameters = { lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm: 44, forefootDeg: 0, castDeg: 0, secondToeLeadMm: -3, lateralArchMm: 2.2 }
+const parameters = {
+  lengthMm: 265,
+  forefootWidthMm: 100,
+  heelWidthMm: 65,
+  navicularHeightMm: 44,
+  forefootDeg: 0,
+  castDeg: 0,
+  secondToeLeadMm: -3,
+  lateralArchMm: 2.2,
+}
 
 describe('contact', () => {
-  for (const [stepMm, bar] of [[2, 30], [1, 50]] as const) {
+  for (const [stepMm, bar] of [
+    [2, 30],
+    [1, 50],
+  ] as const) {
     const ground = core.contactGround(core.sampleSole(parameters, stepMm), 75)
     const made = Array.from({ length: 10 }, (_, k) => {
       const device = deviceSchema.parse({ layers: [{ kind: 'medialSkive', depthMm: 2 + k / 5 }] })
@@ -15,9 +27,12 @@ describe('contact', () => {
     })
     let last = core.contactOnDevice(ground, made[0]!.device, { body: made[0]!.body })
     let k = 0
-    bench(`one change of a skive, spring and fixed roll, ${stepMm} mm grid, warm (bar ${bar} ms)`, () => {
-      const { device, body } = made[++k % made.length]!
-      last = core.contactOnDevice(ground, device, { body, start: last })
-    })
+    bench(
+      `one change of a skive, spring and fixed roll, ${stepMm} mm grid, warm (bar ${bar} ms)`,
+      () => {
+        const { device, body } = made[++k % made.length]!
+        last = core.contactOnDevice(ground, device, { body, start: last })
+      },
+    )
   }
 })

@@ -6,24 +6,34 @@ import type { Device } from '../../core/record/schema'
 import { bundled } from './bundled'
 import type * as Core from './studioCore'
 
-const { buildShell, buildSolid, buildSurface, cutSection, deviceContours, soleFieldOf } = await bundled<typeof Core>('studioCore')
+const { buildShell, buildSolid, buildSurface, cutSection, deviceContours, soleFieldOf } =
+  await bundled<typeof Core>('studioCore')
 const tove = DEMO_RECORDS['tove-marchetti']!
 const foot = tove.feet.right!
 const { field } = soleFieldOf(foot, 'right')
 let turn = 0
 /** Another depth each time, so that nothing can be remembered. */
-const changed = (): Device => ({ ...foot.device!, layers: foot.device!.layers.map((l) => (l.kind === 'medialSkive' ? { ...l, depthMm: 2 + (turn++ % 20) / 10 } : l)) })
+const changed = (): Device => ({
+  ...foot.device!,
+  layers: foot.device!.layers.map((l) =>
+    l.kind === 'medialSkive' ? { ...l, depthMm: 2 + (turn++ % 20) / 10 } : l,
+  ),
+})
 let shown = buildShell(buildSurface(field, foot.device!), foot.device!)
 const body = buildShell(buildSurface(field, foot.device!), foot.device!)
 const models = demoModels()
 
 describe('one change of a layer on a 1 mm grid', () => {
-  bench('new surface, shell, contours and section (goal: median under 16 ms)', () => {
-    const device = changed()
-    shown = buildShell(buildSurface(field, device), device, shown)
-    deviceContours(shown, 2)
-    cutSection(shown, 34.5)
-  }, { time: 3000 })
+  bench(
+    'new surface, shell, contours and section (goal: median under 16 ms)',
+    () => {
+      const device = changed()
+      shown = buildShell(buildSurface(field, device), device, shown)
+      deviceContours(shown, 2)
+      cutSection(shown, 34.5)
+    },
+    { time: 3000 },
+  )
   bench('surface alone', () => void buildSurface(field, changed()))
 })
 

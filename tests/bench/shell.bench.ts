@@ -4,7 +4,19 @@ import { bundled } from './bundled'
 import type * as Core from './benchCore'
 
 const core = await bundled<typeof Core>('benchCore')
-const field = core.sampleSole({ lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm: 44, forefootDeg: 0, castDeg: 0, secondToeLeadMm: -3, lateralArchMm: 2.2 }, 1)
+const field = core.sampleSole(
+  {
+    lengthMm: 265,
+    forefootWidthMm: 100,
+    heelWidthMm: 65,
+    navicularHeightMm: 44,
+    forefootDeg: 0,
+    castDeg: 0,
+    secondToeLeadMm: -3,
+    lateralArchMm: 2.2,
+  },
+  1,
+)
 const made = Array.from({ length: 8 }, (_, k) => {
   const device = deviceSchema.parse({ shell: { thicknessMm: 3 + k / 8 } })
   return { device, body: core.buildShell(core.buildSurface(field, device), device) }
@@ -16,7 +28,13 @@ describe('shell', () => {
   const next = () => made[++k % made.length]!
   const one = core.archStiffness(made[0]!.body, made[0]!.device, material)
   bench('one linear solve of a 4 mm mesh, order kept', () => {
-    core.solveShell({ ...one.seated.ready, model: { ...one.seated.ready.model, foundation: { ...one.seated.ready.model.foundation!, unilateral: false } } })
+    core.solveShell({
+      ...one.seated.ready,
+      model: {
+        ...one.seated.ready.model,
+        foundation: { ...one.seated.ready.model.foundation!, unilateral: false },
+      },
+    })
   })
   bench('arch of another thickness on 4 mm, contact from nothing (bar 1000 ms)', () => {
     const { device, body } = next()

@@ -15,18 +15,42 @@ import { CAPTURE_WAYS, READING_KINDS } from '../../core/record/vocabulary'
 import { DEMO_RECORDS } from '../../demo/records'
 import { referenceReadings } from '../fixtures/feet'
 
-const record = (story: object, findings: object, extra: object = {}) => parseRecord({ format: 'gentle-arch/fitting', version: 1, story, feet: { right: { readings: referenceReadings, findings, ...extra } } })
+const record = (story: object, findings: object, extra: object = {}) =>
+  parseRecord({
+    format: 'gentle-arch/fitting',
+    version: 1,
+    story,
+    feet: { right: { readings: referenceReadings, findings, ...extra } },
+  })
 
 describe('five schools side by side', () => {
   it('show where two and more propose the same', () => {
-    const { agree } = bySchool(record({ activity: 'hockey' }, { forefootDeg: [9, 9], mobility: { midtarsal: 'stiff' } }))
-    expect(agree).toContainEqual({ foot: 'right', what: 'intrinsic forefoot post', schools: ['neutral', 'platform'] })
+    const { agree } = bySchool(
+      record({ activity: 'hockey' }, { forefootDeg: [9, 9], mobility: { midtarsal: 'stiff' } }),
+    )
+    expect(agree).toContainEqual({
+      foot: 'right',
+      what: 'intrinsic forefoot post',
+      schools: ['neutral', 'platform'],
+    })
   })
   it('show where they pull against each other', () => {
-    const { against } = bySchool(record({ complaints: [{ foot: 'right', at: 'lateralAnkle', score: 5 }] }, { rcspDeg: [-7, -7] }))
-    expect(against).toEqual([{ foot: 'right', what: 'rearfoot post varus against valgus', schools: ['neutral', 'tissue-stress'] }])
+    const { against } = bySchool(
+      record(
+        { complaints: [{ foot: 'right', at: 'lateralAnkle', score: 5 }] },
+        { rcspDeg: [-7, -7] },
+      ),
+    )
+    expect(against).toEqual([
+      {
+        foot: 'right',
+        what: 'rearfoot post varus against valgus',
+        schools: ['neutral', 'tissue-stress'],
+      },
+    ])
   })
-  it('leave sound feet alone', () => expect(bySchool(record({}, {})).views.every((v) => v.entries.length === 0)).toBe(true))
+  it('leave sound feet alone', () =>
+    expect(bySchool(record({}, {})).views.every((v) => v.entries.length === 0)).toBe(true))
 })
 
 describe('changes', () => {
@@ -36,7 +60,10 @@ describe('changes', () => {
     [{ post: { at: 'rearfoot', angleDeg: -2 } }, 'rearfoot post 2° valgus'],
     [{ heelLiftMm: 3 }, 'heel lift 3 mm'],
     [{ device: 'trim-to-fit' }, 'trim-to-fit insert'],
-    [{ shell: { heelCupMm: 16, coverMaterial: 'microfibre' } }, 'heel cup 16 mm, cover of microfibre on foam'],
+    [
+      { shell: { heelCupMm: 16, coverMaterial: 'microfibre' } },
+      'heel cup 16 mm, cover of microfibre on foam',
+    ],
     [{ footwear: 'rocker' }, 'rocker sole'],
     [{ exercise: 'calf stretch' }, 'calf stretch'],
     [{ capture: 'redo' }, 'capture again'],
@@ -44,10 +71,31 @@ describe('changes', () => {
   ]
   it.each(CHANGES)('%j read as %s', (change, words) => expect(changeWords(change)).toBe(words))
   it('are met by a fuller device, by a post the same way, by a layer that is on', () => {
-    const held = record({}, {}, { device: { kind: 'full-custom', layers: [{ kind: 'metPad' }, { kind: 'medialSkive', on: false }], posts: [{ at: 'rearfoot', angleDeg: 3 }], heelLiftMm: 2 } })
+    const held = record(
+      {},
+      {},
+      {
+        device: {
+          kind: 'full-custom',
+          layers: [{ kind: 'metPad' }, { kind: 'medialSkive', on: false }],
+          posts: [{ at: 'rearfoot', angleDeg: 3 }],
+          heelLiftMm: 2,
+        },
+      },
+    )
     const met = (change: Change) => isMet(held, 'right', change)
-    expect([met({ device: 'trim-to-fit' }), met({ post: { at: 'rearfoot', angleDeg: 2 } }), met({ layer: 'metPad', amounts: {} }), met({ heelLiftMm: 3 })]).toEqual([true, true, true, true])
-    expect([met({ post: { at: 'rearfoot', angleDeg: -2 } }), met({ layer: 'medialSkive', amounts: {} }), met({ footwear: 'wider' }), met({ refer: true })]).toEqual([false, false, false, false])
+    expect([
+      met({ device: 'trim-to-fit' }),
+      met({ post: { at: 'rearfoot', angleDeg: 2 } }),
+      met({ layer: 'metPad', amounts: {} }),
+      met({ heelLiftMm: 3 }),
+    ]).toEqual([true, true, true, true])
+    expect([
+      met({ post: { at: 'rearfoot', angleDeg: -2 } }),
+      met({ layer: 'medialSkive', amounts: {} }),
+      met({ footwear: 'wider' }),
+      met({ refer: true }),
+    ]).toEqual([false, false, false, false])
     expect(isMet(held, 'both', { heelLiftMm: 3 })).toBe(false)
   })
 })
@@ -55,9 +103,21 @@ describe('changes', () => {
 describe('cautions', () => {
   const anselm = DEMO_RECORDS['anselm-quarrie']!
   it('follow the client whatever was decided in the ledger', () => {
-    const aside = { ...anselm, ledger: [{ code: 'risk-foot', foot: 'both' as const, decision: 'set-aside' as const, reason: 'seen' }] }
+    const aside = {
+      ...anselm,
+      ledger: [
+        {
+          code: 'risk-foot',
+          foot: 'both' as const,
+          decision: 'set-aside' as const,
+          reason: 'seen',
+        },
+      ],
+    }
     expect(cautionsOf(aside).map((c) => c.code)).toEqual(cautionsOf(anselm).map((c) => c.code))
-    expect(cautionsOf(anselm).map((c) => c.code)).toEqual(expect.arrayContaining(['refer-first', 'risk-foot']))
+    expect(cautionsOf(anselm).map((c) => c.code)).toEqual(
+      expect.arrayContaining(['refer-first', 'risk-foot']),
+    )
   })
   it('stand on ticket and prescription, without a name', () => {
     const ticket = ticketOf(anselm, [])
@@ -70,8 +130,12 @@ describe('cautions', () => {
 describe('the guided round', () => {
   it('takes 22 readings, every kind once standing, and seated ones first', () => {
     expect(ROUND).toHaveLength(22)
-    expect([...new Set(ROUND.filter((s) => s.posture === 'standing').map((s) => s.what))].sort()).toEqual([...READING_KINDS].sort())
-    expect(ROUND.findLastIndex((s) => s.posture === 'sitting')).toBeLessThan(ROUND.findIndex((s) => s.posture === 'standing'))
+    expect(
+      [...new Set(ROUND.filter((s) => s.posture === 'standing').map((s) => s.what))].sort(),
+    ).toEqual([...READING_KINDS].sort())
+    expect(ROUND.findLastIndex((s) => s.posture === 'sitting')).toBeLessThan(
+      ROUND.findIndex((s) => s.posture === 'standing'),
+    )
   })
   it('goes on and back, around the ends, and begins from a reading outside it', () => {
     expect(stepFrom(ROUND[21]!, 1)).toEqual(ROUND[0])
@@ -81,7 +145,8 @@ describe('the guided round', () => {
   })
   it('draws every reading in one view', () => {
     expect(Object.values(READING_VIEWS).flat().sort()).toEqual([...READING_KINDS].sort())
-    for (const [view, kinds] of Object.entries(READING_VIEWS)) for (const what of kinds) expect(viewOf(what)).toBe(view)
+    for (const [view, kinds] of Object.entries(READING_VIEWS))
+      for (const what of kinds) expect(viewOf(what)).toBe(view)
   })
 })
 
@@ -90,11 +155,21 @@ describe('ways of capture', () => {
     for (const id of CAPTURE_WAYS.filter((w) => w !== 'parametric')) {
       const way = WAYS[id]
       expect(way.steps.length, id).toBeGreaterThanOrEqual(4)
-      expect(way.steps.some((s) => s.look), id).toBe(true)
-      for (const c of way.corrections) expect(correctionSchema.parse({ kind: c.kind, amountMm: c.amountMm })).toMatchObject({ kind: c.kind, on: true })
+      expect(
+        way.steps.some((s) => s.look),
+        id,
+      ).toBe(true)
+      for (const c of way.corrections)
+        expect(correctionSchema.parse({ kind: c.kind, amountMm: c.amountMm })).toMatchObject({
+          kind: c.kind,
+          on: true,
+        })
     }
     expect(WAYS['standing-vacuum'].steps.find((s) => s.seconds)!.seconds).toBe(360)
     expect(WAYS['standing-vacuum'].load).toBe('full')
   })
-  it('has a name for every layer kind', () => expect(Object.keys(LAYER_NAMES).sort()).toEqual(layerSchema.options.map((o) => o.shape.kind.value).sort()))
+  it('has a name for every layer kind', () =>
+    expect(Object.keys(LAYER_NAMES).sort()).toEqual(
+      layerSchema.options.map((o) => o.shape.kind.value).sort(),
+    ))
 })

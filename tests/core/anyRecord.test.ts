@@ -27,36 +27,89 @@ import { applyCommand, partOf } from '../../core/record/commands'
 import { isDay, isoDay } from '../../core/record/isoDay'
 import { parseRecord } from '../../core/record/parse'
 import { joinRecord, splitRecord } from '../../core/record/parts'
-import { clientSchema, deviceSchema, findingsSchema, followupSchema, handoverSchema, recordSchema, storySchema, type FittingRecord } from '../../core/record/schema'
+import {
+  clientSchema,
+  deviceSchema,
+  findingsSchema,
+  followupSchema,
+  handoverSchema,
+  recordSchema,
+  storySchema,
+  type FittingRecord,
+} from '../../core/record/schema'
 import { POSTURES, READING_KINDS, SIDES } from '../../core/record/vocabulary'
 import { arbitraryOf } from '../fixtures/arbitraryOf'
 
 /** Readings within what the table takes, few or many, of any foot. */
 const reading = fc.constantFrom(...READING_KINDS).chain((what) => {
   const [low, high] = HOUSE_NORMS.hardBoundsMm[what]
-  return fc.record({ what: fc.constant(what), posture: fc.constantFrom(...POSTURES), instrument: fc.constantFrom(undefined, undefined, 'caliper', 'scan'), heightMm: fc.constantFrom(undefined, 380), by: fc.constantFrom(undefined, 'Rhona, the "quick"'), struck: fc.constantFrom([], [0]), trials: fc.array(fc.double({ min: low, max: high, noNaN: true }).map((v) => Math.min(high, Math.max(low, Math.round(v * 10) / 10))), { maxLength: 5 }) }).map((r) => ({ ...r, struck: r.struck.filter((i) => i < r.trials.length) }))
+  return fc
+    .record({
+      what: fc.constant(what),
+      posture: fc.constantFrom(...POSTURES),
+      instrument: fc.constantFrom(undefined, undefined, 'caliper', 'scan'),
+      heightMm: fc.constantFrom(undefined, 380),
+      by: fc.constantFrom(undefined, 'Rhona, the "quick"'),
+      struck: fc.constantFrom([], [0]),
+      trials: fc.array(
+        fc
+          .double({ min: low, max: high, noNaN: true })
+          .map((v) => Math.min(high, Math.max(low, Math.round(v * 10) / 10))),
+        { maxLength: 5 },
+      ),
+    })
+    .map((r) => ({ ...r, struck: r.struck.filter((i) => i < r.trials.length) }))
 })
-const foot = fc.record({ readings: fc.uniqueArray(reading, { maxLength: 20, selector: (r) => `${r.what} ${r.posture} ${r.instrument === 'scan'}` }), findings: fc.option(arbitraryOf(findingsSchema), { nil: undefined }), device: fc.option(arbitraryOf(deviceSchema), { nil: undefined }) })
-const some = (schema: Parameters<typeof arbitraryOf>[0]) => fc.option(arbitraryOf(schema), { nil: undefined })
+const foot = fc.record({
+  readings: fc.uniqueArray(reading, {
+    maxLength: 20,
+    selector: (r) => `${r.what} ${r.posture} ${r.instrument === 'scan'}`,
+  }),
+  findings: fc.option(arbitraryOf(findingsSchema), { nil: undefined }),
+  device: fc.option(arbitraryOf(deviceSchema), { nil: undefined }),
+})
+const some = (schema: Parameters<typeof arbitraryOf>[0]) =>
+  fc.option(arbitraryOf(schema), { nil: undefined })
 /** Any record that the format takes. */
 const record: fc.Arbitrary<FittingRecord> = fc
   .record({
-    format: fc.constant('gentle-arch/fitting'), version: fc.constant(1), client: some(clientSchema), visit: some(recordSchema.shape.visit), story: some(storySchema), feet: fc.record({ left: foot, right: foot }),
-    legLengthDifferenceMm: some(recordSchema.shape.legLengthDifferenceMm), handover: some(handoverSchema), followups: fc.option(fc.array(arbitraryOf(followupSchema), { maxLength: 3 }), { nil: undefined }),
+    format: fc.constant('gentle-arch/fitting'),
+    version: fc.constant(1),
+    client: some(clientSchema),
+    visit: some(recordSchema.shape.visit),
+    story: some(storySchema),
+    feet: fc.record({ left: foot, right: foot }),
+    legLengthDifferenceMm: some(recordSchema.shape.legLengthDifferenceMm),
+    handover: some(handoverSchema),
+    followups: fc.option(fc.array(arbitraryOf(followupSchema), { maxLength: 3 }), {
+      nil: undefined,
+    }),
   })
   .map((r) => parseRecord(JSON.parse(JSON.stringify(r))))
 
 /** Every number of a value, to find the ones that are none. */
-const numbers = (value: unknown): number[] => (typeof value === 'number' ? [value] : value !== null && typeof value === 'object' ? Object.values(value).flatMap(numbers) : [])
-const words = (value: unknown): string[] => (typeof value === 'string' ? [value] : value !== null && typeof value === 'object' ? Object.values(value).flatMap(words) : [])
+const numbers = (value: unknown): number[] =>
+  typeof value === 'number'
+    ? [value]
+    : value !== null && typeof value === 'object'
+      ? Object.values(value).flatMap(numbers)
+      : []
+const words = (value: unknown): string[] =>
+  typeof value === 'string'
+    ? [value]
+    : value !== null && typeof value === 'object'
+      ? Object.values(value).flatMap(words)
+      : []
 
 const NONSENSE = /\b(undefined|NaN|null|Infinity|Invalid Date)\b|\[object/
 
 describe('any record that the format takes', () => {
   it('goes apart into parts and together again without a change', () => {
-    fc.assert(fc.property(record, (r) => {
-      expect(joinRecord(splitRecord(r), r.client, r.shop)).toEqual(r)
-    }))
+    fc.assert(
+      fc.property(record, (r) => {
+        expect(joinRecord(splitRecord(r), r.client, r.shop)).toEqual(r)
+      }),
+    )
   })
   it('takes its readings along as CSV and back: every trial, struck or not, by hand or off a scan', () => {
     fc.assert(
@@ -75,7 +128,17 @@ describe('any record that the format takes', () => {
   it('is measured, examined and judged without an end in nothing: numbers are numbers, words have no holes', () => {
     fc.assert(
       fc.property(record, (r) => {
-        const told = { measures: measureRecord(r, allowanceFor(r.story?.activity, normsOf(r))), exam: examineRecord(r), ledger: ledgerOf(r), schools: bySchool(r), cautions: cautionsOf(r), risk: riskOf(r), pain: painSeries(r), steps: jobSteps(r), ticket: ticketOf(r, []) }
+        const told = {
+          measures: measureRecord(r, allowanceFor(r.story?.activity, normsOf(r))),
+          exam: examineRecord(r),
+          ledger: ledgerOf(r),
+          schools: bySchool(r),
+          cautions: cautionsOf(r),
+          risk: riskOf(r),
+          pain: painSeries(r),
+          steps: jobSteps(r),
+          ticket: ticketOf(r, []),
+        }
         expect(numbers(told).filter((v) => !Number.isFinite(v))).toEqual([])
         // What a person typed may say anything; what we say may not.
         const typed = new Set(words(r))
@@ -87,7 +150,16 @@ describe('any record that the format takes', () => {
   it('goes onto every paper and into every reminder: card, form, picture for the client, prescription, what is due', () => {
     fc.assert(
       fc.property(record, arbitraryOf(isoDay) as fc.Arbitrary<string>, (r, today) => {
-        const told = { card: clientCard(r, today), form: fittingForm(r, []), picture: clientPicture(r), prescription: prescription(r, today), due: dueOf(r, today), plan: wearInPlan(r, today), quote: quoteLines(r, [], HOUSE_PRICES), comfort: comfortSeries(r) }
+        const told = {
+          card: clientCard(r, today),
+          form: fittingForm(r, []),
+          picture: clientPicture(r),
+          prescription: prescription(r, today),
+          due: dueOf(r, today),
+          plan: wearInPlan(r, today),
+          quote: quoteLines(r, [], HOUSE_PRICES),
+          comfort: comfortSeries(r),
+        }
         expect(numbers(told).filter((v) => !Number.isFinite(v))).toEqual([])
         const typed = new Set(words(r))
         expect(words(told).filter((w) => !typed.has(w) && NONSENSE.test(w))).toEqual([])
@@ -98,9 +170,16 @@ describe('any record that the format takes', () => {
     )
   })
   it('knows the calendar: a day that does not exist is refused with its place', () => {
-    const on = (day: string) => () => parseRecord({ format: 'gentle-arch/fitting', version: 1, visit: { on: day }, feet: { left: {} } })
+    const on = (day: string) => () =>
+      parseRecord({
+        format: 'gentle-arch/fitting',
+        version: 1,
+        visit: { on: day },
+        feet: { left: {} },
+      })
     for (const day of ['2026-02-28', '2028-02-29', '2026-12-31']) expect(on(day)).not.toThrow()
-    for (const day of ['2026-02-29', '2026-13-01', '2026-00-10', '2026-04-31']) expect(on(day)).toThrow('visit.on: there is no such day in the calendar')
+    for (const day of ['2026-02-29', '2026-13-01', '2026-00-10', '2026-04-31'])
+      expect(on(day)).toThrow('visit.on: there is no such day in the calendar')
     expect(on('26-2-2')).toThrow('visit.on: write the day as YYYY-MM-DD')
   })
   it('files each reason once for a foot, so that deciding one hides no other', () => {
@@ -118,9 +197,16 @@ describe('any record that the format takes', () => {
         for (const entry of judge(r).filter((e) => e.change !== null && !e.met)) {
           const parts = splitRecord(r) as Record<string, unknown>
           const commands = applyChange(r, entry)
-          for (const command of commands) parts[partOf(command)] = applyCommand(parts[partOf(command)], JSON.parse(JSON.stringify(command)))
+          for (const command of commands)
+            parts[partOf(command)] = applyCommand(
+              parts[partOf(command)],
+              JSON.parse(JSON.stringify(command)),
+            )
           if (commands.length === 0) continue
-          expect(isMet(joinRecord(parts, r.client), entry.foot, entry.change!), `${entry.code} ${JSON.stringify(entry.change)}`).toBe(true)
+          expect(
+            isMet(joinRecord(parts, r.client), entry.foot, entry.change!),
+            `${entry.code} ${JSON.stringify(entry.change)}`,
+          ).toBe(true)
           expect(changeWords(entry.change)).toMatch(/\S/)
         }
       }),
@@ -132,9 +218,25 @@ describe('any record that the format takes', () => {
     const mirrored = (value: unknown): unknown => {
       if (Array.isArray(value)) return value.map(mirrored)
       if (value === null || typeof value !== 'object') return value
-      return Object.fromEntries(Object.entries(value).map(([k, v]) => [swap(k), (k === 'foot' || k === 'shorter' || k === 'numbToes' || k === 'hotSpots') && typeof v === 'string' ? swap(v) : k === 'evenFeel' ? (v as string).replace(/^(left|right)/, swap) : mirrored(v)]))
+      return Object.fromEntries(
+        Object.entries(value).map(([k, v]) => [
+          swap(k),
+          (k === 'foot' || k === 'shorter' || k === 'numbToes' || k === 'hotSpots') &&
+          typeof v === 'string'
+            ? swap(v)
+            : k === 'evenFeel'
+              ? (v as string).replace(/^(left|right)/, swap)
+              : mirrored(v),
+        ]),
+      )
     }
-    const told = (r: FittingRecord, turn: (s: string) => string) => judge(r).map((e) => `${e.code}/${turn(e.foot)}/${e.about ?? ''} ${e.kind} ${e.met} ${JSON.stringify(e.change)}`).sort()
+    const told = (r: FittingRecord, turn: (s: string) => string) =>
+      judge(r)
+        .map(
+          (e) =>
+            `${e.code}/${turn(e.foot)}/${e.about ?? ''} ${e.kind} ${e.met} ${JSON.stringify(e.change)}`,
+        )
+        .sort()
     fc.assert(
       fc.property(record, (r) => {
         const other = parseRecord(mirrored(JSON.parse(JSON.stringify(r))))

@@ -8,7 +8,12 @@ import { amountForMoment } from '../../core/mechanics/amountForMoment'
 import { contactGround, contactOnDevice } from '../../core/mechanics/contact'
 import { plainOf } from '../../core/mechanics/contactReport'
 import { deviceEffects, pressurePicture } from '../../core/mechanics/deviceEffects'
-import { cellWords, effectCells, lateralByDirection, rangeWords } from '../../core/mechanics/effectCells'
+import {
+  cellWords,
+  effectCells,
+  lateralByDirection,
+  rangeWords,
+} from '../../core/mechanics/effectCells'
 import { effectOf, withPartAmount, withoutPart } from '../../core/mechanics/layerEffects'
 import { ESTIMATE_NOTES, estimateLines } from '../../core/mechanics/estimateLines'
 import { overPush } from '../../core/mechanics/overPush'
@@ -16,9 +21,25 @@ import { shellVariants } from '../../core/mechanics/shell/variants'
 import { deviceSchema, type FittingRecord } from '../../core/record/schema'
 import { DEMO_RECORDS } from '../../demo/records'
 
-const field = sampleSole({ lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm: 44, forefootDeg: 0, castDeg: 0, secondToeLeadMm: -3, lateralArchMm: 2.2 }, 4)
+const field = sampleSole(
+  {
+    lengthMm: 265,
+    forefootWidthMm: 100,
+    heelWidthMm: 65,
+    navicularHeightMm: 44,
+    forefootDeg: 0,
+    castDeg: 0,
+    secondToeLeadMm: -3,
+    lateralArchMm: 2.2,
+  },
+  4,
+)
 const ground = contactGround(field, 75)
-const skived = (depthMm: number) => deviceSchema.parse({ layers: [{ kind: 'medialSkive', depthMm }, { kind: 'archFill' }], posts: [{ at: 'rearfoot', angleDeg: 3 }] })
+const skived = (depthMm: number) =>
+  deviceSchema.parse({
+    layers: [{ kind: 'medialSkive', depthMm }, { kind: 'archFill' }],
+    posts: [{ at: 'rearfoot', angleDeg: 3 }],
+  })
 const tove = DEMO_RECORDS['tove-marchetti']!
 const aimed = (aimNmm: number): FittingRecord => {
   const record = structuredClone(tove)
@@ -31,7 +52,16 @@ describe('effects as they are told', () => {
     const [a, b] = [skived(2), skived(3)].map((d) => deviceEffects(ground, d).device)
     const bought = effectOf(a!, b!)
     const cells = effectCells(bought)
-    expect(cells.map((c) => c.key)).toEqual(['medialHeel', 'arch', 'head1', 'head2', 'head3', 'head4', 'head5', 'moment'])
+    expect(cells.map((c) => c.key)).toEqual([
+      'medialHeel',
+      'arch',
+      'head1',
+      'head2',
+      'head3',
+      'head4',
+      'head5',
+      'moment',
+    ])
     const moment = cells.at(-1)!
     expect(bought.momentNmm).toBeGreaterThan(30)
     expect(moment.step.way).toBe('up')
@@ -46,7 +76,16 @@ describe('effects as they are told', () => {
     expect(lateralByDirection(device)).toBe(true)
     expect(lateralByDirection(device, { layer: 0 })).toBe(false)
     expect(lateralByDirection(device, { post: 0 })).toBe(true)
-    expect(effectCells(change, { lateralByDirection: true }).map((c) => c.told === null)).toEqual([false, false, false, false, false, true, true, false])
+    expect(effectCells(change, { lateralByDirection: true }).map((c) => c.told === null)).toEqual([
+      false,
+      false,
+      false,
+      false,
+      false,
+      true,
+      true,
+      false,
+    ])
   })
   it('a picture of pressure has rings every 20 kPa up to its peak', () => {
     const { device } = deviceEffects(ground, skived(3))
@@ -69,7 +108,10 @@ describe('pushing too hard', () => {
     expect(overPush(500, undefined, 600)).toBeNull()
   })
   it('stands in the ledger beside the wanted moment, and is gone with it', () => {
-    const codes = (record: FittingRecord) => contradictionsOf(record, false).filter((c) => c.foot === 'right').map((c) => c.code)
+    const codes = (record: FittingRecord) =>
+      contradictionsOf(record, false)
+        .filter((c) => c.foot === 'right')
+        .map((c) => c.code)
     expect(codes(aimed(100))).toContain('over-push')
     expect(codes(aimed(-400))).toContain('pushes-away')
     expect(codes(aimed(450))).not.toContain('over-push')
@@ -84,7 +126,14 @@ describe('one amount sought backwards', () => {
   const at = (device = skived(3)) => {
     const plain = contactOnDevice(ground, plainOf(device))
     const part = { layer: 0 }
-    return { momentAt: (mm: number) => contactOnDevice(ground, withPartAmount(device, part, 'depthMm', mm), { start: plain }).momentNmm - plain.momentNmm, range: [0, 6] as const, usualMost: 4, step: 0.1 }
+    return {
+      momentAt: (mm: number) =>
+        contactOnDevice(ground, withPartAmount(device, part, 'depthMm', mm), { start: plain })
+          .momentNmm - plain.momentNmm,
+      range: [0, 6] as const,
+      usualMost: 4,
+      step: 0.1,
+    }
   }
   it('finds the skive that has the moment of the one it was, within the spread of the estimate', () => {
     const search = at()
@@ -95,34 +144,65 @@ describe('one amount sought backwards', () => {
     expect(found.curve.map(([a]) => a)).toEqual([0, 1, 2, 3, 4, 5, 6])
     expect(amountForMoment(search, search.momentAt(5.5)).verdict).toBe('over')
     // A post the other way is over the usual by its size.
-    const posted = { momentAt: (deg: number) => 70 * deg, range: [-10, 0] as const, usualMost: 6, step: 0.5 }
+    const posted = {
+      momentAt: (deg: number) => 70 * deg,
+      range: [-10, 0] as const,
+      usualMost: 6,
+      step: 0.5,
+    }
     expect(amountForMoment(posted, -560)).toMatchObject({ amount: -8, verdict: 'over' })
     expect(amountForMoment(posted, -280)).toMatchObject({ amount: -4, verdict: 'within' })
-    expect(amountForMoment(search, 5000)).toMatchObject({ amount: null, verdict: 'out of reach', between: [null, null] })
+    expect(amountForMoment(search, 5000)).toMatchObject({
+      amount: null,
+      verdict: 'out of reach',
+      between: [null, null],
+    })
   })
   it('offers what the device has, then what could be added, and sets it', () => {
     const device = skived(3)
     const list = amountCandidates(device, HOUSE_NORMS)
-    expect(list[0]).toMatchObject({ name: 'Medial heel skive', now: 3, key: 'depthMm', part: { layer: 0 } })
-    expect(list.map((c) => c.name)).toEqual(expect.arrayContaining(['Rearfoot post', 'Three-plane heel shave, new', 'Lateral heel skive, new']))
+    expect(list[0]).toMatchObject({
+      name: 'Medial heel skive',
+      now: 3,
+      key: 'depthMm',
+      part: { layer: 0 },
+    })
+    expect(list.map((c) => c.name)).toEqual(
+      expect.arrayContaining([
+        'Rearfoot post',
+        'Three-plane heel shave, new',
+        'Lateral heel skive, new',
+      ]),
+    )
     expect(list.map((c) => c.name)).not.toContain('Rearfoot post, new')
-    expect(amountCandidates(deviceSchema.parse({}), HOUSE_NORMS).map((c) => c.now)).toEqual([0, 0, 0, 0])
+    expect(amountCandidates(deviceSchema.parse({}), HOUSE_NORMS).map((c) => c.now)).toEqual([
+      0, 0, 0, 0,
+    ])
     for (const c of list) {
       const set = withPartAmount(c.device, c.part, c.key, 2)
-      const number = 'layer' in c.part ? (set.layers[c.part.layer] as unknown as Record<string, number>)[c.key] : set.posts[(c.part as { post: number }).post]!.angleDeg
+      const number =
+        'layer' in c.part
+          ? (set.layers[c.part.layer] as unknown as Record<string, number>)[c.key]
+          : set.posts[(c.part as { post: number }).post]!.angleDeg
       expect(number).toBe(2)
     }
     expect(withPartAmount(device, { layer: 0 }, 'depthMm', 0).layers[0]!.on).toBe(false)
     expect(withoutPart(device, { post: 0 }).posts).toEqual([])
   })
   it('what a part does is what is lost without it, whatever the amount', () => {
-    fc.assert(fc.property(fc.double({ min: 0.5, max: 5, noNaN: true }), (mm) => {
-      const search = at(skived(mm))
-      const off = contactOnDevice(ground, withoutPart(skived(mm), { layer: 0 })).momentNmm
-      const nothing = contactOnDevice(ground, withPartAmount(skived(mm), { layer: 0 }, 'depthMm', 0)).momentNmm
-      expect(nothing).toBeCloseTo(off, 6)
-      expect(search.momentAt(mm)).toBeGreaterThan(search.momentAt(mm / 2))
-    }), { numRuns: 8 })
+    fc.assert(
+      fc.property(fc.double({ min: 0.5, max: 5, noNaN: true }), (mm) => {
+        const search = at(skived(mm))
+        const off = contactOnDevice(ground, withoutPart(skived(mm), { layer: 0 })).momentNmm
+        const nothing = contactOnDevice(
+          ground,
+          withPartAmount(skived(mm), { layer: 0 }, 'depthMm', 0),
+        ).momentNmm
+        expect(nothing).toBeCloseTo(off, 6)
+        expect(search.momentAt(mm)).toBeGreaterThan(search.momentAt(mm / 2))
+      }),
+      { numRuns: 8 },
+    )
   })
 })
 
@@ -139,18 +219,37 @@ describe('estimates on paper', () => {
   it('say why there is none: feet at risk name the target that is measured in the shoe', () => {
     const record = structuredClone(tove)
     record.story = { ...record.story!, conditions: ['diabetes'] }
-    expect(estimateLines(record, 'right')[0]).toMatch(/measure inside the shoe.*under 200 kPa.*No estimate here is compared/)
-    expect(estimateLines({ ...tove, client: { ...tove.client!, massKg: undefined } }, 'right')[0]).toMatch(/body weight is missing/)
+    expect(estimateLines(record, 'right')[0]).toMatch(
+      /measure inside the shoe.*under 200 kPa.*No estimate here is compared/,
+    )
+    expect(
+      estimateLines({ ...tove, client: { ...tove.client!, massKg: undefined } }, 'right')[0],
+    ).toMatch(/body weight is missing/)
   })
 })
 
 describe('shells to compare', () => {
   it('are thinner, thicker, without each cut and wall, without posts or with one, and with another edge', () => {
-    const device = deviceSchema.parse({ layers: [{ kind: 'firstRayCutOut' }, { kind: 'medialSkive' }, { kind: 'medialFlange' }], shell: { thicknessMm: 3, graded: { archMm: 4 } } })
+    const device = deviceSchema.parse({
+      layers: [{ kind: 'firstRayCutOut' }, { kind: 'medialSkive' }, { kind: 'medialFlange' }],
+      shell: { thicknessMm: 3, graded: { archMm: 4 } },
+    })
     const list = shellVariants(device)
-    expect(list.map((v) => v.name)).toEqual(['Thinner by 0.5 mm', 'Thicker by 0.5 mm', 'Without first-ray cut-out', 'Without medial flange', 'With a rearfoot post of 4°', 'Front edge 5 mm further back', 'Cup 4 mm deeper'])
+    expect(list.map((v) => v.name)).toEqual([
+      'Thinner by 0.5 mm',
+      'Thicker by 0.5 mm',
+      'Without first-ray cut-out',
+      'Without medial flange',
+      'With a rearfoot post of 4°',
+      'Front edge 5 mm further back',
+      'Cup 4 mm deeper',
+    ])
     expect(list[0]!.device.shell).toMatchObject({ thicknessMm: 2.5, graded: { archMm: 3.5 } })
     for (const v of list) expect(() => deviceSchema.parse(v.device)).not.toThrow()
-    expect(shellVariants(deviceSchema.parse({ posts: [{ at: 'rearfoot', angleDeg: 4 }] })).map((v) => v.name)).toContain('Without posts')
+    expect(
+      shellVariants(deviceSchema.parse({ posts: [{ at: 'rearfoot', angleDeg: 4 }] })).map(
+        (v) => v.name,
+      ),
+    ).toContain('Without posts')
   })
 })

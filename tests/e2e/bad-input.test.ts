@@ -9,7 +9,9 @@ test.beforeEach(async ({ page }) => {
   await expect(page.getByRole('heading', { name: 'Measure' })).toBeVisible()
 })
 
-test('typed readings: letters, commas, cm for mm, empty, negative, huge, the other foot\'s value', async ({ page }) => {
+test("typed readings: letters, commas, cm for mm, empty, negative, huge, the other foot's value", async ({
+  page,
+}) => {
   const type = async (value: string, n = 1, side = 'left') => {
     await page.getByLabel(field(n, side)).fill(value)
     await page.getByLabel(field(n, side)).blur()
@@ -45,14 +47,18 @@ test('typed readings: letters, commas, cm for mm, empty, negative, huge, the oth
   await saved(page)
 })
 
-test('trials that do not agree ask for one more, and the odd one is struck, not lost', async ({ page }) => {
+test('trials that do not agree ask for one more, and the odd one is struck, not lost', async ({
+  page,
+}) => {
   await callOut(page, 'waist L 244 252')
   await expect(page.getByText('measure again')).toBeVisible()
   await expect(page.getByText('Take the left waist girth once more')).toBeVisible()
   await callOut(page, 'waist L 245')
   await expect(page.getByText('strike 252?').first()).toBeVisible()
   await page.getByRole('button', { name: 'Strike left try 2' }).click()
-  await expect(page.getByRole('button', { name: /^left Waist girth: 244.5 mm, spread 1.0 of 2 tries/ })).toBeVisible()
+  await expect(
+    page.getByRole('button', { name: /^left Waist girth: 244.5 mm, spread 1.0 of 2 tries/ }),
+  ).toBeVisible()
   await expect(page.getByLabel('left Waist girth, try 2, mm')).toHaveValue('252')
   await callOut(page, 'undo')
   await expect(page.getByText('strike 252?').first()).toBeVisible()
@@ -93,14 +99,25 @@ test('angles and weights out of reach are refused in words', async ({ page }) =>
 test('a foreign JSON file is refused with its place, a record is taken in', async ({ page }) => {
   await page.keyboard.press('0')
   await page.getByRole('button', { name: 'Import a record' }).click()
-  const choose = (name: string, text: string) => page.getByLabel('Record file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
+  const choose = (name: string, text: string) =>
+    page
+      .getByLabel('Record file')
+      .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   await choose('shoes.json', '{"shoes": 3}')
   await expect(page.getByRole('alert')).toContainText('This is not a fitting record')
-  await choose('bad.json', '{"format":"gentle-arch/fitting","version":1,"feet":{"left":{"readings":[{"what":"footLengthMm","posture":"standing","trials":[26.5]}]}}}')
-  await expect(page.getByRole('alert')).toContainText('feet.left.readings.0.trials.0: 26.5 is outside 80 to 400 mm')
+  await choose(
+    'bad.json',
+    '{"format":"gentle-arch/fitting","version":1,"feet":{"left":{"readings":[{"what":"footLengthMm","posture":"standing","trials":[26.5]}]}}}',
+  )
+  await expect(page.getByRole('alert')).toContainText(
+    'feet.left.readings.0.trials.0: 26.5 is outside 80 to 400 mm',
+  )
   await choose('broken.json', '{')
   await expect(page.getByRole('alert')).toContainText('is not JSON')
-  await choose('good.json', '{"format":"gentle-arch/fitting","version":1,"client":{"name":"Came By File"},"feet":{"left":{}}}')
+  await choose(
+    'good.json',
+    '{"format":"gentle-arch/fitting","version":1,"client":{"name":"Came By File"},"feet":{"left":{}}}',
+  )
   await page.getByRole('button', { name: 'Import', exact: true }).click()
   await expect(page.getByText('Came By File').first()).toBeVisible()
 })

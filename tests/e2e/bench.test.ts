@@ -8,19 +8,34 @@ import { expect, saved, signIn, test } from './fixtures'
 const TODAY = format(new Date(), 'yyyy-MM-dd')
 const TOMORROW = format(addDays(new Date(), 1), 'yyyy-MM-dd')
 /** A client of this test's own with something on the bench. */
-async function own(page: Page, demo: string, name: string, change: (r: FittingRecord) => void = () => undefined): Promise<string> {
+async function own(
+  page: Page,
+  demo: string,
+  name: string,
+  change: (r: FittingRecord) => void = () => undefined,
+): Promise<string> {
   const record = structuredClone(benchRecords(TODAY)[demo]!.record)
   record.client = { ...record.client, code: undefined, name }
   change(record)
   return (await (await page.request.post('/api/records', { data: record })).json()).fittingId
 }
 
-test('a day is planned and kept, changed by hand with what clashes, and planned again with what moves before it moves', async ({ page }) => {
+test('a day is planned and kept, changed by hand with what clashes, and planned again with what moves before it moves', async ({
+  page,
+}) => {
   await signIn(page)
-  for (const name of ['Zora Zander', 'Yoren Yates']) await own(page, 'soraya-benedek', name, (r) => (r.making = { promisedOn: TOMORROW, promisedAt: '15:00' }))
+  for (const name of ['Zora Zander', 'Yoren Yates'])
+    await own(
+      page,
+      'soraya-benedek',
+      name,
+      (r) => (r.making = { promisedOn: TOMORROW, promisedAt: '15:00' }),
+    )
   await page.goto('/bench')
   await page.getByRole('button', { name: 'Day after' }).click()
-  await expect(page.getByRole('heading', { level: 1 })).toHaveText(format(addDays(new Date(), 1), 'EEEE, d MMMM'))
+  await expect(page.getByRole('heading', { level: 1 })).toHaveText(
+    format(addDays(new Date(), 1), 'EEEE, d MMMM'),
+  )
   await expect(page.getByText('A first plan, not kept yet.')).toBeVisible()
   await page.getByRole('button', { name: 'Keep this plan' }).click()
   await expect(page.getByText('The plan holds.')).toBeVisible()
@@ -31,7 +46,9 @@ test('a day is planned and kept, changed by hand with what clashes, and planned 
   await bar.focus()
   for (let i = 0; i < 12; i++) await page.keyboard.press('Shift+ArrowLeft')
   await expect(page.getByRole('status').filter({ hasText: 'Set to' })).toBeVisible()
-  await expect(page.getByRole('alert').filter({ hasText: 'Zora, Cover, glue ventilated, left at' }).first()).toContainText('is over')
+  await expect(
+    page.getByRole('alert').filter({ hasText: 'Zora, Cover, glue ventilated, left at' }).first(),
+  ).toContainText('is over')
   // A new plan is offered at once around what was set by hand; leaving it to the plan takes the clash away.
   await bar.focus()
   await page.keyboard.press('Enter')
@@ -60,10 +77,17 @@ test('a day is planned and kept, changed by hand with what clashes, and planned 
   await page.getByRole('button', { name: 'Table', exact: true }).click()
   await expect(page.getByRole('row', { name: /Lunch/ })).toContainText('09:30')
   await page.getByRole('button', { name: 'Week', exact: true }).click()
-  await expect(page.locator('.day').filter({ hasText: format(addDays(new Date(), 1), 'EEE d') }).getByText('Zora Zander')).toBeVisible()
+  await expect(
+    page
+      .locator('.day')
+      .filter({ hasText: format(addDays(new Date(), 1), 'EEE d') })
+      .getByText('Zora Zander'),
+  ).toBeVisible()
 })
 
-test('a bench hand goes step by step on a tablet: timer, lock on warm skin, heat from the probe, left out, done again', async ({ page }) => {
+test('a bench hand goes step by step on a tablet: timer, lock on warm skin, heat from the probe, left out, done again', async ({
+  page,
+}) => {
   await page.setViewportSize({ width: 1024, height: 768 })
   await signIn(page)
   const id = await own(page, 'wendeline-achterberg', 'Xenia Xylander')
@@ -93,7 +117,9 @@ test('a bench hand goes step by step on a tablet: timer, lock on warm skin, heat
   await expect(begin).toBeDisabled()
   const skin = page.getByLabel(/Temperature of the sock side/)
   await skin.fill('50')
-  await expect(page.getByText(/healthy adult skin burns from 48\.7 °C in 6 min\. Let it cool/)).toBeVisible()
+  await expect(
+    page.getByText(/healthy adult skin burns from 48\.7 °C in 6 min\. Let it cool/),
+  ).toBeVisible()
   await expect(begin).toBeDisabled()
   await skin.fill('46,5')
   await expect(begin).toBeDisabled()
@@ -119,8 +145,18 @@ test('a bench hand goes step by step on a tablet: timer, lock on warm skin, heat
   await page.locator('form').getByRole('button', { name: 'Do again' }).click()
   await saved(page)
   const { parts } = await (await page.request.get(`/api/fittings/${id}`)).json()
-  const state = Object.fromEntries(parts.jobs.content.map((j: { step: string; foot?: string; state: string }) => [`${j.step}${j.foot ?? ''}`, j.state]))
-  expect(state).toMatchObject({ 'heat-moulded:oven': 'open', 'heat-moulded:placeleft': 'open', 'heat-moulded:cool': 'open', 'heat-moulded:impressionleft': 'done' })
+  const state = Object.fromEntries(
+    parts.jobs.content.map((j: { step: string; foot?: string; state: string }) => [
+      `${j.step}${j.foot ?? ''}`,
+      j.state,
+    ]),
+  )
+  expect(state).toMatchObject({
+    'heat-moulded:oven': 'open',
+    'heat-moulded:placeleft': 'open',
+    'heat-moulded:cool': 'open',
+    'heat-moulded:impressionleft': 'done',
+  })
 })
 
 test('readings of heat are typed, struck, foretold and go out as CSV', async ({ page }) => {
@@ -131,7 +167,14 @@ test('readings of heat are typed, struck, foretold and go out as CSV', async ({ 
   await expect(page.getByRole('heading', { name: 'Typed sheet' })).toBeVisible()
   const typed = page.getByLabel('Typed reading, °C and time')
   // 21 + 150·(1 − e^(−t/6.5)): the sheet will pass 171 − it reaches 160 after 17 minutes.
-  for (const [minute, celsius] of [[0, 21], [1, 42.4], [2, 60.7], [3, 76.4], [4, 89.9], [5, 101.5]]) {
+  for (const [minute, celsius] of [
+    [0, 21],
+    [1, 42.4],
+    [2, 60.7],
+    [3, 76.4],
+    [4, 89.9],
+    [5, 101.5],
+  ]) {
     await typed.fill(`${celsius} ${minute}:00`)
     await page.getByRole('button', { name: 'Keep', exact: true }).click()
     await expect(typed).toHaveValue('')
@@ -147,15 +190,29 @@ test('readings of heat are typed, struck, foretold and go out as CSV', async ({ 
   await page.getByLabel('Another drive').fill('0,5')
   await page.getByLabel('Another drive').press('Enter')
   await expect(page.getByText(/^9[4-8] °C steady/)).toBeVisible()
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'CSV', exact: true }).click()])
-  expect(readFileSync(await file.path(), 'utf8').split('\n').slice(0, 2)).toEqual(['minutes,celsius,drive', '0,21,1'])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'CSV', exact: true }).click(),
+  ])
+  expect(
+    readFileSync(await file.path(), 'utf8')
+      .split('\n')
+      .slice(0, 2),
+  ).toEqual(['minutes,celsius,drive', '0,21,1'])
   await page.getByRole('button', { name: 'Out of the heat' }).click()
   await expect(page.getByRole('button', { name: /Typed sheet/ })).toContainText('6 readings')
 })
 
-test('from the quote to what worked: accepted, handed over with a guarantee, asked at two weeks, counted', async ({ page }) => {
+test('from the quote to what worked: accepted, handed over with a guarantee, asked at two weeks, counted', async ({
+  page,
+}) => {
   await signIn(page)
-  const id = await own(page, 'soraya-benedek', 'Ursel Umber', (r) => (r.story!.complaints = [{ foot: 'left', at: 'secondMetHead', score: 6 }] as never))
+  const id = await own(
+    page,
+    'soraya-benedek',
+    'Ursel Umber',
+    (r) => (r.story!.complaints = [{ foot: 'left', at: 'secondMetHead', score: 6 }] as never),
+  )
   await page.goto(`/fittings/${id}/make`)
   await expect(page.getByText('345.00 € by the price list')).toBeVisible()
   await page.getByRole('button', { name: 'Make a quote' }).click()
@@ -179,14 +236,24 @@ test('from the quote to what worked: accepted, handed over with a guarantee, ask
   await page.getByRole('button', { name: 'Hand over', exact: true }).click()
   await saved(page)
   const { parts } = await (await page.request.get(`/api/fittings/${id}`)).json()
-  expect(parts.handover.content).toMatchObject({ evenFeel: 'even', minutesInFootwear: 12, guaranteeUntil: `${Number(TODAY.slice(0, 4)) + 1}${TODAY.slice(4) === '-02-29' ? '-02-28' : TODAY.slice(4)}` })
+  expect(parts.handover.content).toMatchObject({
+    evenFeel: 'even',
+    minutesInFootwear: 12,
+    guaranteeUntil: `${Number(TODAY.slice(0, 4)) + 1}${TODAY.slice(4) === '-02-29' ? '-02-28' : TODAY.slice(4)}`,
+  })
   await page.goto(`/fittings/${id}/followup`)
   await expect(page.getByText('two weeks')).toBeVisible()
   await page.locator('input[type=date]').fill(format(addDays(new Date(), 14), 'yyyy-MM-dd'))
-  await page.getByRole('radiogroup', { name: 'Pain left 2nd met head' }).getByRole('radio', { name: '2', exact: true }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Pain left 2nd met head' })
+    .getByRole('radio', { name: '2', exact: true })
+    .click()
   await page.getByLabel('Days used').fill('12')
   await page.getByLabel('Days used').press('Enter')
-  await page.getByRole('radiogroup', { name: 'Numb toes' }).getByRole('radio', { name: 'no' }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Numb toes' })
+    .getByRole('radio', { name: 'no' })
+    .click()
   await expect(page.getByText(/^told /)).toBeVisible()
   await expect(page.getByText('Better -4')).toBeVisible()
   await page.goto('/worked')
@@ -195,7 +262,10 @@ test('from the quote to what worked: accepted, handed over with a guarantee, ask
   await row.getByRole('button').click()
   const { client } = await (await page.request.get(`/api/fittings/${id}`)).json()
   await expect(page.getByText(`${client.code}: 6 → 2`)).toBeVisible()
-  const [svg] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'SVG' }).click()])
+  const [svg] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'SVG' }).click(),
+  ])
   const drawing = readFileSync(await svg.path(), 'utf8')
   expect(drawing).toMatch(/^<svg xmlns="http:\/\/www\.w3\.org\/2000\/svg"/)
   expect(drawing).not.toContain('var(--')

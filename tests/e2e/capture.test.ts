@@ -27,40 +27,66 @@ test('a way of capture leads step by step; a rejected take keeps its reason', as
 })
 
 const TOVE = DEMO_RECORDS['tove-marchetti']!
-const standin = (seed: number, fault?: Fault) => standinScan(TOVE.feet.right!, 'right', { seed, noiseMm: 0.3, turned: true, leg: 'capped', ...(fault && { fault, amount: 1.5 * FAULT_LIMITS[fault].limit }) })
+const standin = (seed: number, fault?: Fault) =>
+  standinScan(TOVE.feet.right!, 'right', {
+    seed,
+    noiseMm: 0.3,
+    turned: true,
+    leg: 'capped',
+    ...(fault && { fault, amount: 1.5 * FAULT_LIMITS[fault].limit }),
+  })
 function fileWith(name: string, bytes: Uint8Array): string {
   const path = join(tmpdir(), name)
   writeFileSync(path, bytes)
   return path
 }
 
-test('a scan is read, its unit and foot are asked, the original is kept; a broken one is refused in a sentence', async ({ page }) => {
+test('a scan is read, its unit and foot are asked, the original is kept; a broken one is refused in a sentence', async ({
+  page,
+}) => {
   const scan = standin(3)
-  const path = fileWith('foot-right.ply', writeMesh('ply', { ...scan, positions: scan.positions.map((v) => v / 1000) }, 'x'))
+  const path = fileWith(
+    'foot-right.ply',
+    writeMesh('ply', { ...scan, positions: scan.positions.map((v) => v / 1000) }, 'x'),
+  )
   const bad = fileWith('broken.stl', writeMesh('stl', scan, 'x').slice(0, 4000))
   await signIn(page)
   await openFitting(page, 'Anselm', 'capture')
   await page.getByRole('tab', { name: 'Scans' }).click()
   await page.getByLabel('Scan files').setInputFiles([bad, path])
-  await expect(page.getByRole('alert').filter({ hasText: 'broken' })).toContainText(/broken\.stl: It promises \d+ triangles and ends after \d+: the file was cut off \(triangle \d+\)\. Nothing was changed\./)
+  await expect(page.getByRole('alert').filter({ hasText: 'broken' })).toContainText(
+    /broken\.stl: It promises \d+ triangles and ends after \d+: the file was cut off \(triangle \d+\)\. Nothing was changed\./,
+  )
   const pane = page.getByRole('region', { name: 'Scans' })
-  await expect(pane.getByRole('group', { name: 'Unit' }).getByRole('button', { name: 'm', exact: true })).toHaveAttribute('aria-pressed', 'true', { timeout: 30_000 })
+  await expect(
+    pane.getByRole('group', { name: 'Unit' }).getByRole('button', { name: 'm', exact: true }),
+  ).toHaveAttribute('aria-pressed', 'true', { timeout: 30_000 })
   await expect(pane.getByText('guessed from its size')).toBeVisible()
   await expect(pane.getByText('looks like a right foot')).toBeVisible()
-  await expect(pane.getByRole('group', { name: 'Which foot' }).getByRole('button', { name: 'Right' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(
+    pane.getByRole('group', { name: 'Which foot' }).getByRole('button', { name: 'Right' }),
+  ).toHaveAttribute('aria-pressed', 'true')
   await pane.getByRole('button', { name: 'Keep as right scan' }).click()
   await expect(pane.getByText(/PLY in m, [\d,]+ triangles/)).toBeVisible()
-  await expect(page.getByRole('group', { name: 'right captured sole' })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('group', { name: 'right captured sole' })).toBeVisible({
+    timeout: 40_000,
+  })
   await page.getByRole('button', { name: /^Scan left/ }).click()
-  await expect(pane.getByRole('button', { name: 'Keep as left scan' })).toBeVisible({ timeout: 40_000 })
+  await expect(pane.getByRole('button', { name: 'Keep as left scan' })).toBeVisible({
+    timeout: 40_000,
+  })
   await pane.getByRole('button', { name: 'Leave it' }).click()
   await page.reload()
   await page.getByRole('tab', { name: 'Scans' }).click()
   await pane.getByRole('button', { name: 'Look' }).click()
-  await expect(page.getByRole('group', { name: 'right captured sole' })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('group', { name: 'right captured sole' })).toBeVisible({
+    timeout: 40_000,
+  })
 })
 
-test('a badly held foot is found out, taken only with a reason, landmarks move, and a device moves onto the captured sole', async ({ page }) => {
+test('a badly held foot is found out, taken only with a reason, landmarks move, and a device moves onto the captured sole', async ({
+  page,
+}) => {
   test.setTimeout(240_000)
   await signIn(page)
   await openFitting(page, 'Mirela', 'capture')
@@ -71,7 +97,9 @@ test('a badly held foot is found out, taken only with a reason, landmarks move, 
   const sole = page.getByRole('group', { name: 'right captured sole' })
   await expect(sole).toBeVisible({ timeout: 40_000 })
   await page.getByRole('tab', { name: 'Quality' }).click()
-  await expect(page.getByText('The outer border is curved: the midfoot was supinated.')).toBeVisible()
+  await expect(
+    page.getByText('The outer border is curved: the midfoot was supinated.'),
+  ).toBeVisible()
   await page.getByRole('button', { name: 'Take all the same' }).click()
   const take = page.getByRole('button', { name: 'Take with this reason' })
   await expect(take).toBeDisabled()
@@ -80,20 +108,29 @@ test('a badly held foot is found out, taken only with a reason, landmarks move, 
   await expect(page.getByText('taken', { exact: true })).toBeVisible()
   // The scan against the hand, and a landmark moved by keys: the numbers follow and say who moved it.
   await page.getByRole('tab', { name: 'By hand' }).click()
-  const arch = page.getByRole('row', { name: /^Arch length/ }).getByRole('cell').nth(1)
+  const arch = page
+    .getByRole('row', { name: /^Arch length/ })
+    .getByRole('cell')
+    .nth(1)
   const before = Number(await arch.innerText())
   const head = sole.getByRole('button', { name: /^First met head/ })
   await head.press('Shift+ArrowDown')
-  await expect(async () => expect(Number(await arch.innerText())).toBeLessThan(before - 8)).toPass({ timeout: 30_000 })
+  await expect(async () => expect(Number(await arch.innerText())).toBeLessThan(before - 8)).toPass({
+    timeout: 30_000,
+  })
   await expect(page.getByText(/Moved by hand:.*firstMetHead \(Rhona/)).toBeVisible()
   await page.getByRole('button', { name: 'Find landmarks anew' }).click()
-  await expect(async () => expect(Math.abs(Number(await arch.innerText()) - before)).toBeLessThan(0.3)).toPass({ timeout: 30_000 })
+  await expect(async () =>
+    expect(Math.abs(Number(await arch.innerText()) - before)).toBeLessThan(0.3),
+  ).toPass({ timeout: 30_000 })
   await page.getByRole('button', { name: 'Keep as trials of the scan' }).click()
   await expect(page.getByText(/\d+ readings of the right scan kept/)).toBeVisible()
   // The heel from behind; the other foot, mirrored against this one; a landmark dragged with the pointer.
   await page.getByRole('tab', { name: 'Quality' }).click()
   await page.getByRole('button', { name: /^Heel upright/ }).click()
-  await expect(page.getByRole('img', { name: /^right from behind: heel −?-?\d+\.\d° to the leg/ })).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: /^right from behind: heel −?-?\d+\.\d° to the leg/ }),
+  ).toBeVisible()
   await page.getByRole('tab', { name: 'Scans' }).click()
   await page.getByLabel('Fault of the stand-in scan').selectOption('')
   await page.getByRole('button', { name: /^Scan left/ }).click()
@@ -102,7 +139,9 @@ test('a badly held foot is found out, taken only with a reason, landmarks move, 
   await expect(left).toBeVisible({ timeout: 40_000 })
   await page.getByRole('tab', { name: 'Difference' }).click()
   await expect(page.getByRole('heading', { name: 'Left against right, mirrored' })).toBeVisible()
-  await expect(page.getByRole('img', { name: /^Difference, largest -?\d+\.\d mm at outer midfoot/ })).toBeVisible({ timeout: 20_000 })
+  await expect(
+    page.getByRole('img', { name: /^Difference, largest -?\d+\.\d mm at outer midfoot/ }),
+  ).toBeVisible({ timeout: 20_000 })
   const apex = left.getByRole('button', { name: /^Arch apex/ })
   const told = await apex.getAttribute('aria-label')
   const box = (await apex.boundingBox())!
@@ -117,7 +156,10 @@ test('a badly held foot is found out, taken only with a reason, landmarks move, 
   await page.getByRole('button', { name: 'Right', exact: true }).last().click()
   await expect(page.getByText('Devices are built on')).toBeVisible()
   await page.getByRole('button', { name: 'Captured surface' }).click()
-  await expect(page.getByRole('button', { name: 'Captured surface' })).toHaveAttribute('aria-pressed', 'true')
+  await expect(page.getByRole('button', { name: 'Captured surface' })).toHaveAttribute(
+    'aria-pressed',
+    'true',
+  )
   await expect(page.getByRole('row', { name: /^Largest under the shell/ })).toBeVisible()
   await saved(page)
   await page.reload()

@@ -21,29 +21,46 @@ const strip = (page: Page) => page.getByRole('region', { name: /Effects against 
 test('a prescriber changes a skive by a millimetre and reads what it bought', async ({ page }) => {
   await prescribe(page, 'Isaura Pembrey')
   await page.getByLabel('Add a layer').selectOption('medialSkive')
-  await expect(strip(page).getByRole('button', { name: /left Inner heel up, moderate/ })).toBeVisible({ timeout: 30_000 })
+  await expect(
+    strip(page).getByRole('button', { name: /left Inner heel up, moderate/ }),
+  ).toBeVisible({ timeout: 30_000 })
   const depth = page.getByLabel('left Medial heel skive, mm')
   await depth.fill('4')
   await depth.press('Enter')
   const told = strip(page).getByRole('status')
-  await expect(told).toContainText(/Medial heel skive depth 3 → 4 mm bought: turning \+\d+ N·mm \(\+\d+ to \+\d+\), inner heel \+[\d.]+ points of load/, { timeout: 20_000 })
+  await expect(told).toContainText(
+    /Medial heel skive depth 3 → 4 mm bought: turning \+\d+ N·mm \(\+\d+ to \+\d+\), inner heel \+[\d.]+ points of load/,
+    { timeout: 20_000 },
+  )
   // What was bought stays told when the change has been to the server and the shell was reckoned anew.
   await saved(page)
   await page.waitForTimeout(3000)
   await expect(told).toContainText(/depth 3 → 4 mm bought/)
   // An arrow gives its number with its range; the word 'estimate' tells what it leaves out.
-  await strip(page).getByRole('button', { name: /left Turning moment outward/ }).click()
+  await strip(page)
+    .getByRole('button', { name: /left Turning moment outward/ })
+    .click()
   await expect(told).toContainText(/Turning moment outward, moderate: \+\d+ N·mm \(/)
-  await strip(page).getByRole('button', { name: /^estimate: what it is/ }).click()
+  await strip(page)
+    .getByRole('button', { name: /^estimate: what it is/ })
+    .click()
   await expect(page.getByText('It leaves out').first()).toBeVisible()
   await expect(page.getByText('flow of the heel pad in the cup')).toBeVisible()
-  await expect(page.getByText(/left shell: 4 mm Polypropylene, by its elements/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/left shell: 4 mm Polypropylene, by its elements/)).toBeVisible({
+    timeout: 20_000,
+  })
   await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'pressure', exact: true }).click()
-  await expect(page.getByRole('img', { name: /left foot on its device: inner heel about \d+ kPa.*\(estimate\)/ })).toBeVisible()
+  await expect(
+    page.getByRole('img', {
+      name: /left foot on its device: inner heel about \d+ kPa.*\(estimate\)/,
+    }),
+  ).toBeVisible()
 })
 
-test('each layer is switched off in turn, a moment is wanted, the amount for it found and set', async ({ page }) => {
+test('each layer is switched off in turn, a moment is wanted, the amount for it found and set', async ({
+  page,
+}) => {
   await prescribe(page, 'Thijs Lindqvist-Abernathy of the Upper Weir')
   await page.getByLabel('Add a layer').selectOption('medialSkive')
   await page.getByLabel('Add a layer').selectOption('metPad')
@@ -52,18 +69,30 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   await expect(table.getByRole('row')).toHaveCount(4, { timeout: 30_000 })
   await page.getByRole('button', { name: 'Met pad: show without it' }).click()
   await expect(page.getByRole('region', { name: 'Met pad off, estimate' })).toBeVisible()
-  await expect(page.getByRole('img', { name: /^Met pad off: .*centre of pressure \d+ mm/ })).toBeVisible()
-  for (const [beside, words] of [['plain', 'Plain device'], ['floor', 'Bare on the floor'], ['without', 'Met pad off']] as const) {
+  await expect(
+    page.getByRole('img', { name: /^Met pad off: .*centre of pressure \d+ mm/ }),
+  ).toBeVisible()
+  for (const [beside, words] of [
+    ['plain', 'Plain device'],
+    ['floor', 'Bare on the floor'],
+    ['without', 'Met pad off'],
+  ] as const) {
     await page.getByLabel('Beside this device').selectOption(beside)
-    await expect(page.getByRole('region', { name: `${words}, estimate` })).toContainText(`${words}, against this device`)
+    await expect(page.getByRole('region', { name: `${words}, estimate` })).toContainText(
+      `${words}, against this device`,
+    )
   }
   const pad = table.getByRole('row', { name: /Met pad/ })
   await expect(pad).toContainText('Head 2 down')
   await page.getByRole('button', { name: 'Ranges' }).click()
-  await expect(table.getByRole('row', { name: /Medial heel skive/ })).toContainText(/\+\d+\+\d+ to \+\d+/)
+  await expect(table.getByRole('row', { name: /Medial heel skive/ })).toContainText(
+    /\+\d+\+\d+ to \+\d+/,
+  )
   await page.getByLabel('Effect of a layer').selectOption('alone')
   await expect(table.getByRole('row')).toHaveCount(4)
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
   expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
   // Backwards: less than the skive brings now; the answer is set, and the wanted moment stays with the device.
   const solver = page.getByRole('region', { name: /How much for a wanted moment/ })
@@ -88,23 +117,37 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   await page.getByRole('button', { name: 'Terrain', exact: true }).click()
   await page.getByLabel('right Medial heel skive, mm').fill('6')
   await page.getByLabel('right Medial heel skive, mm').press('Enter')
-  await expect(strip(page).getByText(/turning moment surely over the 100 N·mm wanted/)).toBeVisible({ timeout: 20_000 })
-  await expect(page.getByRole('complementary', { name: /Why/ }).getByText(/It pushes harder than wanted/)).toBeVisible()
+  await expect(strip(page).getByText(/turning moment surely over the 100 N·mm wanted/)).toBeVisible(
+    { timeout: 20_000 },
+  )
+  await expect(
+    page.getByRole('complementary', { name: /Why/ }).getByText(/It pushes harder than wanted/),
+  ).toBeVisible()
   await saved(page)
 })
 
-test('the shell: its arch, what changes it, the thickness for a give, stopped on the way', async ({ page }) => {
+test('the shell: its arch, what changes it, the thickness for a give, stopped on the way', async ({
+  page,
+}) => {
   await prescribe(page, 'Oddny Vass')
   await page.getByLabel('Add a layer').selectOption('firstRayCutOut')
   await page.getByRole('button', { name: 'Shell', exact: true }).click()
   const figures = page.getByRole('region', { name: 'Stiffness, estimate' })
-  await expect(figures.getByRole('row', { name: /Arch stiffness/ })).toContainText(/\d+ N\/mm\d+ to \d+ by what it stands on/, { timeout: 40_000 })
-  await expect(figures.getByRole('row', { name: /Gives, usual/ })).toContainText(/stiff|some give|springy/)
+  await expect(figures.getByRole('row', { name: /Arch stiffness/ })).toContainText(
+    /\d+ N\/mm\d+ to \d+ by what it stands on/,
+    { timeout: 40_000 },
+  )
+  await expect(figures.getByRole('row', { name: /Gives, usual/ })).toContainText(
+    /stiff|some give|springy/,
+  )
   await expect(figures.getByRole('row', { name: /Peak stress/ })).toContainText('% of its limit')
   await expect(page.getByRole('img', { name: /left shell: bends most/ })).toBeVisible()
   await page.getByRole('button', { name: 'Compare' }).click()
   const compared = page.getByRole('region', { name: 'Shells compared' })
-  await expect(compared.getByRole('row', { name: /Without first-ray cut-out/ })).toContainText('stiffer', { timeout: 60_000 })
+  await expect(compared.getByRole('row', { name: /Without first-ray cut-out/ })).toContainText(
+    'stiffer',
+    { timeout: 60_000 },
+  )
   await expect(compared.getByRole('row', { name: /Thinner by 0.5 mm/ })).toContainText('softer')
   const give = page.getByRole('region', { name: 'Thickness for a give' })
   await expect(give.getByRole('button', { name: 'Seek' })).toBeDisabled()
@@ -118,7 +161,9 @@ test('the shell: its arch, what changes it, the thickness for a give, stopped on
   await expect(set).toBeVisible({ timeout: 60_000 })
   const mm = /[\d.]+/.exec((await set.textContent())!)![0]
   await set.click()
-  const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa']).analyze()
+  const { violations } = await new AxeBuilder({ page })
+    .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
+    .analyze()
   expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
   await page.getByRole('button', { name: 'Terrain', exact: true }).click()
   await page.getByRole('tab', { name: 'Body' }).click()
@@ -130,7 +175,9 @@ test('the shell: its arch, what changes it, the thickness for a give, stopped on
   await expect(page.getByText(/High-density EVA is a block/)).toBeVisible({ timeout: 20_000 })
 })
 
-test('a plate\'s picture sets the tissue, before and after shown; feet at risk and children get a sentence instead of numbers', async ({ page }) => {
+test("a plate's picture sets the tissue, before and after shown; feet at risk and children get a sentence instead of numbers", async ({
+  page,
+}) => {
   await prescribe(page, 'Ferelith Okonjo')
   await page.getByLabel('Add a layer').selectOption('medialSkive')
   await to(page, 'measure')
@@ -138,18 +185,32 @@ test('a plate\'s picture sets the tissue, before and after shown; feet at risk a
   await page.getByText('Footprint and pressure').click()
   const right = page.getByRole('region', { name: 'right footprint' })
   await right.getByRole('button', { name: 'Plate' }).click()
-  await expect(right.getByText(/as stiff as usual\. Heel: measured \d+ kPa, estimate \d+ before, \d+ after/)).toBeVisible({ timeout: 20_000 })
+  await expect(
+    right.getByText(/as stiff as usual\. Heel: measured \d+ kPa, estimate \d+ before, \d+ after/),
+  ).toBeVisible({ timeout: 20_000 })
   await right.getByLabel('right estimates follow this picture').check()
   await saved(page)
   await page.getByRole('button', { name: 'Close' }).click()
   await to(page, 'prescribe')
-  await expect(strip(page).getByRole('button', { name: /right Inner heel/ })).toBeVisible({ timeout: 30_000 })
-  await strip(page).getByRole('button', { name: /^estimate: what it is/ }).click()
-  await expect(page.getByText(/right tissue: [\d.]+ times as stiff as usual, from the plate/)).toBeVisible()
+  await expect(strip(page).getByRole('button', { name: /right Inner heel/ })).toBeVisible({
+    timeout: 30_000,
+  })
+  await strip(page)
+    .getByRole('button', { name: /^estimate: what it is/ })
+    .click()
+  await expect(
+    page.getByText(/right tissue: [\d.]+ times as stiff as usual, from the plate/),
+  ).toBeVisible()
   await page.goto('/')
   await openFitting(page, 'Juno', 'prescribe')
-  await expect(strip(page).getByText('Under 16 the tissue is another; no pressure numbers.').first()).toBeVisible()
+  await expect(
+    strip(page).getByText('Under 16 the tissue is another; no pressure numbers.').first(),
+  ).toBeVisible()
   await page.goto('/')
   await openFitting(page, 'Anselm', 'prescribe')
-  await expect(strip(page).getByText(/peak under 200 kPa.*measured in the shoe while walking/).first()).toBeVisible()
+  await expect(
+    strip(page)
+      .getByText(/peak under 200 kPa.*measured in the shoe while walking/)
+      .first(),
+  ).toBeVisible()
 })

@@ -12,7 +12,8 @@ export const test = base.extend<{ clean: { allow: (pattern: RegExp) => void } }>
       page.on('console', (m) => m.type() === 'error' && troubles.push(m.text()))
       page.on('pageerror', (e) => troubles.push(e.message))
       page.on('request', (r) => {
-        if (!r.url().startsWith(baseURL!) && !/^(data|blob):/.test(r.url())) troubles.push(`request off this machine: ${r.url()}`)
+        if (!r.url().startsWith(baseURL!) && !/^(data|blob):/.test(r.url()))
+          troubles.push(`request off this machine: ${r.url()}`)
       })
       await use({ allow: (pattern) => allowed.push(pattern) })
       expect(troubles.filter((t) => !allowed.some((p) => p.test(t)))).toEqual([])
@@ -55,4 +56,5 @@ export async function callOut(page: Page, line: string): Promise<void> {
   await expect(box).toHaveValue('')
 }
 
-export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+export const saved = (page: Page) =>
+  expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()

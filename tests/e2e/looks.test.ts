@@ -1,15 +1,38 @@
 import AxeBuilder from '@axe-core/playwright'
 import { expect, newClient, openFitting, signIn, test } from './fixtures'
 
-const STATIONS = ['story', 'measure', 'examine', 'capture', 'prescribe', 'match', 'make', 'handover', 'followup']
+const STATIONS = [
+  'story',
+  'measure',
+  'examine',
+  'capture',
+  'prescribe',
+  'match',
+  'make',
+  'handover',
+  'followup',
+]
 
-test('every page is free of accessibility faults a machine can find, and fits 1280 × 800 without page scroll', async ({ page }) => {
+test('every page is free of accessibility faults a machine can find, and fits 1280 × 800 without page scroll', async ({
+  page,
+}) => {
   test.setTimeout(300_000)
   const look = async (name: string) => {
-    const { violations } = await new AxeBuilder({ page }).withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa']).analyze()
+    const { violations } = await new AxeBuilder({ page })
+      .withTags(['wcag2a', 'wcag2aa', 'wcag21a', 'wcag21aa', 'wcag22aa'])
+      .analyze()
     expect(violations.map((v) => `${name}: ${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
-    const over = await page.evaluate(() => ({ y: document.documentElement.scrollHeight - innerHeight, x: document.documentElement.scrollWidth - innerWidth, main: [...document.querySelectorAll('.main')].map((m) => [m.scrollHeight - m.clientHeight, m.scrollWidth - m.clientWidth]).flat() }))
-    expect([over.y <= 0, over.x <= 0, ...over.main.map((v) => v <= 1)], `${name} ${JSON.stringify(over)}`).not.toContain(false)
+    const over = await page.evaluate(() => ({
+      y: document.documentElement.scrollHeight - innerHeight,
+      x: document.documentElement.scrollWidth - innerWidth,
+      main: [...document.querySelectorAll('.main')]
+        .map((m) => [m.scrollHeight - m.clientHeight, m.scrollWidth - m.clientWidth])
+        .flat(),
+    }))
+    expect(
+      [over.y <= 0, over.x <= 0, ...over.main.map((v) => v <= 1)],
+      `${name} ${JSON.stringify(over)}`,
+    ).not.toContain(false)
   }
   await page.goto('/')
   await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible()
@@ -38,7 +61,9 @@ test('every page is free of accessibility faults a machine can find, and fits 12
   await page.getByRole('button', { name: 'pressure', exact: true }).click()
   await look('prescribe pressure')
   await page.getByRole('button', { name: 'Effects', exact: true }).click()
-  await expect(page.getByRole('region', { name: 'Effect of each layer' })).toBeVisible({ timeout: 40_000 })
+  await expect(page.getByRole('region', { name: 'Effect of each layer' })).toBeVisible({
+    timeout: 40_000,
+  })
   await look('prescribe effects')
   await page.getByRole('button', { name: 'Shell', exact: true }).click()
   await expect(page.getByText(/by what it stands on/).nth(1)).toBeVisible({ timeout: 60_000 })
@@ -89,8 +114,21 @@ test('empty fittings, long names and a tablet hold together', async ({ page }) =
   for (const station of STATIONS) {
     await page.goto(page.url().replace(/[a-z]+$/, station))
     await expect(page.getByRole('heading', { level: 1 })).toBeVisible()
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), station).toBeLessThanOrEqual(0)
-    expect(await page.evaluate(() => [...document.querySelectorAll('button, a.v-btn')].filter((b) => b.getBoundingClientRect().right > innerWidth + 1 && b.getClientRects().length > 0).map((b) => b.textContent)), station).toEqual([])
+    expect(
+      await page.evaluate(() => document.documentElement.scrollWidth - innerWidth),
+      station,
+    ).toBeLessThanOrEqual(0)
+    expect(
+      await page.evaluate(() =>
+        [...document.querySelectorAll('button, a.v-btn')]
+          .filter(
+            (b) =>
+              b.getBoundingClientRect().right > innerWidth + 1 && b.getClientRects().length > 0,
+          )
+          .map((b) => b.textContent),
+      ),
+      station,
+    ).toEqual([])
   }
   await expect(page.getByText('No pain told yet')).toBeVisible()
 })

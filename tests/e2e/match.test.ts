@@ -6,38 +6,61 @@ import { expect, saved, signIn, test } from './fixtures'
 import type { Page } from '@playwright/test'
 
 /** A fitting of its own, so that no other test sees what is chosen and worked here. */
-async function own(page: Page, name: string, change: (r: (typeof DEMO_RECORDS)[string]) => void = () => undefined) {
-  const record = structuredClone({ ...DEMO_RECORDS['oskar-penhale']!, client: { ...DEMO_RECORDS['oskar-penhale']!.client, code: undefined, name }, footwear: undefined })
+async function own(
+  page: Page,
+  name: string,
+  change: (r: (typeof DEMO_RECORDS)[string]) => void = () => undefined,
+) {
+  const record = structuredClone({
+    ...DEMO_RECORDS['oskar-penhale']!,
+    client: { ...DEMO_RECORDS['oskar-penhale']!.client, code: undefined, name },
+    footwear: undefined,
+  })
   change(record)
   const { fittingId } = await (await page.request.post('/api/records', { data: record })).json()
   await page.goto(`/fittings/${fittingId}/match`)
   await expect(page.getByRole('region', { name: 'Bring out' })).toBeVisible()
   return fittingId as string
 }
-const list = (page: Page) => page.getByRole('listitem').filter({ has: page.getByRole('checkbox', { name: /^Compare / }) })
+const list = (page: Page) =>
+  page.getByRole('listitem').filter({ has: page.getByRole('checkbox', { name: /^Compare / }) })
 
-test('two different feet: which two to bring out, in which sizes, why, why not the others, and what to work', async ({ page }) => {
+test('two different feet: which two to bring out, in which sizes, why, why not the others, and what to work', async ({
+  page,
+}) => {
   await signIn(page)
   await own(page, 'Merrin Match')
   const bring = page.getByRole('region', { name: 'Bring out' })
   await expect(bring.getByText('Firebreak W')).toBeVisible()
   await expect(bring.getByRole('button').first().getByText('28.5')).toHaveCount(2)
   await expect(bring.getByText(/R stretch the ball by [\d.]+ mm a side/).first()).toBeVisible()
-  await expect(page.getByRole('img', { name: /left foot in Firebreak W, from above: .*ball/ })).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: /left foot in Firebreak W, from above: .*ball/ }),
+  ).toBeVisible()
   // With the liner new there is less room than worn in.
-  const label = () => page.getByRole('img', { name: /left foot in Firebreak W, from above/ }).getAttribute('aria-label')
+  const label = () =>
+    page
+      .getByRole('img', { name: /left foot in Firebreak W, from above/ })
+      .getAttribute('aria-label')
   const worn = await label()
   await page.getByLabel('liner as new').check()
   await expect.poll(label).not.toBe(worn)
   await page.getByRole('button', { name: 'Back', exact: true }).click()
-  await expect(page.getByRole('img', { name: /right foot in Firebreak W, from behind/ })).toBeVisible()
+  await expect(
+    page.getByRole('img', { name: /right foot in Firebreak W, from behind/ }),
+  ).toBeVisible()
   // Feet that differ by a size are asked about; the second of the list says why it is not the first.
   await page.getByRole('tab', { name: /Split\? asked/ }).click()
   await expect(page.getByText('The feet differ by 7.0 mm in length.')).toBeVisible()
   await expect(page.getByRole('row', { name: /Made to measure/ })).toBeVisible()
   await bring.getByRole('button').nth(1).click()
   await page.getByRole('tab', { name: 'Why not' }).click()
-  await expect(page.getByRole('listitem').filter({ hasText: /Firebreak W has|than Firebreak W/ }).first()).toBeVisible()
+  await expect(
+    page
+      .getByRole('listitem')
+      .filter({ hasText: /Firebreak W has|than Firebreak W/ })
+      .first(),
+  ).toBeVisible()
   const order = await list(page).allTextContents()
   // The shelf does not change the ranking unless the filter asks; then what is out of stock is gone.
   await page.getByRole('button', { name: /^Filter/ }).click()
@@ -57,42 +80,78 @@ test('two different feet: which two to bring out, in which sizes, why, why not t
   await expect(table.getByRole('row', { name: /^Ball 2 – 5/ })).toContainText('snug')
 })
 
-test('a try-on by the clock moves the ranking, work is planned, done, found, and goes back into the prediction', async ({ page }) => {
+test('a try-on by the clock moves the ranking, work is planned, done, found, and goes back into the prediction', async ({
+  page,
+}) => {
   await page.clock.install()
   await signIn(page)
   const id = await own(page, 'Tamsin Tryon')
   await page.getByRole('button', { name: 'Try-on', exact: true }).click()
   await page.getByLabel('Model on the right foot').selectOption({ label: 'Firebreak W, 28.5' })
   await page.getByRole('button', { name: 'Start the clock' }).click()
-  await page.getByRole('group', { name: 'right toes upright' }).getByRole('button', { name: 'touch' }).click()
+  await page
+    .getByRole('group', { name: 'right toes upright' })
+    .getByRole('button', { name: 'touch' })
+    .click()
   await page.clock.runFor(15 * 60_000 + 2000)
   await expect(page.getByText('the quarter of an hour is over')).toBeVisible()
-  await page.getByRole('group', { name: 'right toes flexed' }).getByRole('button', { name: 'press' }).click()
-  await page.getByRole('group', { name: 'right feeling' }).getByRole('button', { name: 'numb' }).click()
-  await page.getByRole('group', { name: 'Side of the foot' }).getByRole('button', { name: 'Outer' }).click()
+  await page
+    .getByRole('group', { name: 'right toes flexed' })
+    .getByRole('button', { name: 'press' })
+    .click()
+  await page
+    .getByRole('group', { name: 'right feeling' })
+    .getByRole('button', { name: 'numb' })
+    .click()
+  await page
+    .getByRole('group', { name: 'Side of the foot' })
+    .getByRole('button', { name: 'Outer' })
+    .click()
   const map = page.getByRole('application', { name: /right foot, lateral/ })
   await map.focus()
   for (let i = 0; i < 5; i++) await map.press('Shift+ArrowRight')
   await map.press('Enter')
   await page.getByRole('button', { name: /hot spot felt on the right foot/ }).press('Enter')
-  await expect(page.getByText(/toes stay on the front when flexed.*goes numb/).first()).toBeVisible()
+  await expect(
+    page.getByText(/toes stay on the front when flexed.*goes numb/).first(),
+  ).toBeVisible()
   await page.getByRole('textbox', { name: /^right toe over the end/ }).fill('2')
   await page.getByRole('textbox', { name: /^right toe over the end/ }).press('Enter')
   await expect(page.getByText('toe 2 mm over the end of the insole: too short')).toBeVisible()
   await page.getByRole('button', { name: 'Candidates' }).click()
   const firebreak = list(page).filter({ hasText: 'Firebreak W' })
-  await expect(page.getByText('felt at 15 min').or(page.getByRole('button', { name: /Firebreak W right .*too short/ })).first()).toBeVisible()
+  await expect(
+    page
+      .getByText('felt at 15 min')
+      .or(page.getByRole('button', { name: /Firebreak W right .*too short/ }))
+      .first(),
+  ).toBeVisible()
 
   // Without what was felt: choose it, plan, do and measure the work.
-  await page.request.post(`/api/fittings/${id}/commands`, { data: { id: crypto.randomUUID(), version: (await (await page.request.get(`/api/fittings/${id}`)).json()).parts.footwear.version, command: { kind: 'part.put', part: 'footwear', content: { sockMm: 1.5, candidates: [] } } } })
+  await page.request.post(`/api/fittings/${id}/commands`, {
+    data: {
+      id: crypto.randomUUID(),
+      version: (await (await page.request.get(`/api/fittings/${id}`)).json()).parts.footwear
+        .version,
+      command: { kind: 'part.put', part: 'footwear', content: { sockMm: 1.5, candidates: [] } },
+    },
+  })
   await page.reload()
   await firebreak.getByRole('button').first().click()
-  const ball = () => page.getByRole('img', { name: /Ball: left/ }).first().getAttribute('aria-label')
+  const ball = () =>
+    page
+      .getByRole('img', { name: /Ball: left/ })
+      .first()
+      .getAttribute('aria-label')
   const before = await ball()
   await page.getByRole('button', { name: 'Choose Firebreak W' }).click()
   await page.getByRole('button', { name: 'Work plan' }).click()
   await page.getByRole('button', { name: 'Plan from fit' }).click()
-  await expect(page.getByText(/Ball: stretch [\d.]+ mm a side, press to [\d.]+ mm; both sides, \d+ mm from the back inside/)).toBeVisible()
+  await expect(
+    page.getByText(
+      /Ball: stretch [\d.]+ mm a side, press to [\d.]+ mm; both sides, \d+ mm from the back inside/,
+    ),
+  ).toBeVisible()
   await page.getByRole('textbox', { name: /^1: stretch amount/ }).fill('6')
   await page.getByRole('textbox', { name: /^1: stretch amount/ }).press('Enter')
   await expect(page.getByText('6 mm asked; this wall stretches 5 mm')).toBeVisible()
@@ -108,13 +167,21 @@ test('a try-on by the clock moves the ranking, work is planned, done, found, and
   await expect(page.getByText(/stretch found 1.5 mm at ball: counts \+1.5 mm/)).toBeVisible()
 })
 
-test('a catalogue is exported, a bad row named and left out on purpose, a shell measured, the shelf counted', async ({ page }, info) => {
+test('a catalogue is exported, a bad row named and left out on purpose, a shell measured, the shelf counted', async ({
+  page,
+}, info) => {
   await signIn(page, 'Sunniva')
   await page.goto('/catalogue')
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'Export CSV' }).click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Export CSV' }).click(),
+  ])
   const csv = readFileSync((await file.path())!, 'utf8')
   expect(readCatalogueCsv(csv).bad).toEqual([])
-  const own = writeCatalogueCsv([{ ...demoModels()[0]!, id: 'e2e-good', name: 'Good One' }, { ...demoModels()[1]!, id: 'e2e-bad', name: 'Bad One' }]).replace('e2e-bad,Tarnwright,Bad One,rigid-shell', 'e2e-bad,Tarnwright,Bad One,slipper')
+  const own = writeCatalogueCsv([
+    { ...demoModels()[0]!, id: 'e2e-good', name: 'Good One' },
+    { ...demoModels()[1]!, id: 'e2e-bad', name: 'Bad One' },
+  ]).replace('e2e-bad,Tarnwright,Bad One,rigid-shell', 'e2e-bad,Tarnwright,Bad One,slipper')
   const path = info.outputPath('own.csv')
   writeFileSync(path, own)
   await page.getByRole('button', { name: 'Import' }).click()

@@ -1,7 +1,9 @@
 import { DEMO_RECORDS } from '../../demo/records'
 import { expect, openFitting, saved, signIn, test } from './fixtures'
 
-test('layers are added, named, switched, doubled, ordered and taken back, also after a reload', async ({ page }) => {
+test('layers are added, named, switched, doubled, ordered and taken back, also after a reload', async ({
+  page,
+}) => {
   await signIn(page)
   await openFitting(page, 'Mirela', 'prescribe')
   await page.getByLabel('Add a layer').selectOption('fasciaGroove')
@@ -37,7 +39,9 @@ test('layers are added, named, switched, doubled, ordered and taken back, also a
   await saved(page)
 })
 
-test('a spot is dragged on the foot, the front edge and the section by hand and key', async ({ page }) => {
+test('a spot is dragged on the foot, the front edge and the section by hand and key', async ({
+  page,
+}) => {
   await signIn(page)
   await openFitting(page, 'Mirela', 'prescribe')
   await page.getByLabel('Add a layer').selectOption('sweetSpot')
@@ -57,7 +61,9 @@ test('a spot is dragged on the foot, the front edge and the section by hand and 
   await page.getByRole('tab', { name: 'Body' }).click()
   await expect(page.getByLabel('left Front edge, mm', { exact: true })).toHaveValue('6 mm')
   await page.getByRole('button', { name: 'outline', exact: true }).click()
-  const point = page.getByRole('slider', { name: 'left trim line, medial at 46 per cent, mm moved out' })
+  const point = page.getByRole('slider', {
+    name: 'left trim line, medial at 46 per cent, mm moved out',
+  })
   await point.press('ArrowRight')
   await expect(point).toHaveAttribute('aria-valuenow', '0.5')
   const grip = (await point.boundingBox())!
@@ -65,7 +71,9 @@ test('a spot is dragged on the foot, the front edge and the section by hand and 
   await page.mouse.down()
   await page.mouse.move(grip.x + grip.width / 2 + 6, grip.y + grip.height / 2, { steps: 3 })
   await page.mouse.up()
-  await expect.poll(async () => Number(await point.getAttribute('aria-valuenow'))).toBeGreaterThan(2)
+  await expect
+    .poll(async () => Number(await point.getAttribute('aria-valuenow')))
+    .toBeGreaterThan(2)
   await page.getByRole('button', { name: 'outline', exact: true }).click()
   const cup = page.getByRole('slider', { name: 'left dimension: cup, mm' })
   const held = (await cup.boundingBox())!
@@ -73,7 +81,11 @@ test('a spot is dragged on the foot, the front edge and the section by hand and 
   await page.mouse.down()
   await page.mouse.move(held.x + 8, held.y - 6, { steps: 4 })
   await page.mouse.up()
-  await expect.poll(async () => Number.parseFloat(await page.getByLabel('left Heel cup, mm', { exact: true }).inputValue())).toBeGreaterThan(14)
+  await expect
+    .poll(async () =>
+      Number.parseFloat(await page.getByLabel('left Heel cup, mm', { exact: true }).inputValue()),
+    )
+    .toBeGreaterThan(14)
   await page.getByRole('slider', { name: /^left section/ }).press('ArrowRight')
   await expect(page.getByText(/turned 1°/).first()).toBeVisible()
   await page.getByRole('button', { name: 'straight' }).click()
@@ -81,10 +93,19 @@ test('a spot is dragged on the foot, the front edge and the section by hand and 
   await saved(page)
 })
 
-test('two schools build what they have in mind; versions tell the difference and the way back', async ({ page }) => {
+test('two schools build what they have in mind; versions tell the difference and the way back', async ({
+  page,
+}) => {
   await signIn(page)
   // A client of their own with Tove's readings: what is built here must not stand in the way of other tests.
-  const record = { ...DEMO_RECORDS['tove-marchetti']!, client: { ...DEMO_RECORDS['tove-marchetti']!.client, code: undefined, name: 'Signe Two-Schools' } }
+  const record = {
+    ...DEMO_RECORDS['tove-marchetti']!,
+    client: {
+      ...DEMO_RECORDS['tove-marchetti']!.client,
+      code: undefined,
+      name: 'Signe Two-Schools',
+    },
+  }
   const { fittingId } = await (await page.request.post('/api/records', { data: record })).json()
   await page.goto(`/fittings/${fittingId}/prescribe`)
   await page.getByRole('button', { name: /Start from/ }).click()
@@ -111,7 +132,9 @@ test('two schools build what they have in mind; versions tell the difference and
   await expect(page.locator('.item').first()).toBeVisible()
 })
 
-test('too little room in a shoe: the ways out are named, and one key takes one', async ({ page }) => {
+test('too little room in a shoe: the ways out are named, and one key takes one', async ({
+  page,
+}) => {
   await signIn(page)
   await openFitting(page, 'Oskar', 'prescribe')
   await page.getByRole('tab', { name: 'Body' }).click()
@@ -127,7 +150,9 @@ test('too little room in a shoe: the ways out are named, and one key takes one',
   await saved(page)
 })
 
-test('a trim-to-fit blank is chosen by arch length; order, preset and files leave by Send', async ({ page }) => {
+test('a trim-to-fit blank is chosen by arch length; order, preset and files leave by Send', async ({
+  page,
+}) => {
   await signIn(page)
   await openFitting(page, 'Oskar', 'prescribe')
   await page.getByRole('tab', { name: 'Body' }).click()
@@ -141,7 +166,10 @@ test('a trim-to-fit blank is chosen by arch length; order, preset and files leav
   await page.getByLabel('Name of the preset').fill('Studio test preset')
   await page.getByRole('button', { name: 'Keep preset' }).click()
   await expect(page.getByText('Studio test preset')).toBeVisible()
-  const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: 'template, DXF' }).first().click()])
+  const [file] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'template, DXF' }).first().click(),
+  ])
   expect(file.suggestedFilename()).toMatch(/-template\.dxf$/)
 })
 
@@ -164,7 +192,9 @@ test('the solid is cut, shaded by thickness, and measured', async ({ page }) => 
   await expect(page.getByText(/squares 10 mm/)).toBeVisible()
 })
 
-test('the shop\'s own materials, limits and blanks are kept in a new table with their source', async ({ page }) => {
+test("the shop's own materials, limits and blanks are kept in a new table with their source", async ({
+  page,
+}) => {
   await signIn(page, 'Sunniva')
   await page.goto('/settings')
   await page.getByRole('tab', { name: 'Devices' }).click()
@@ -184,9 +214,13 @@ test('the shop\'s own materials, limits and blanks are kept in a new table with 
   await page.getByLabel('Met pad height usual to').blur()
   await page.getByRole('tab', { name: 'Blanks' }).click()
   await page.getByRole('button', { name: 'Add a blank' }).click()
-  await page.getByLabel('Why, and where do the values come from?').fill('Our new laminate, by its sheet.')
+  await page
+    .getByLabel('Why, and where do the values come from?')
+    .fill('Our new laminate, by its sheet.')
   await page.getByRole('button', { name: /^Make table/ }).click()
-  await expect(page.getByRole('status').filter({ hasText: 'holds for fittings opened from now on' })).toBeVisible()
+  await expect(
+    page.getByRole('status').filter({ hasText: 'holds for fittings opened from now on' }),
+  ).toBeVisible()
   await page.reload()
   await page.getByRole('tab', { name: 'Devices' }).click()
   await expect(page.getByLabel('Bamboo laminate E, MPa')).toHaveValue('9000')

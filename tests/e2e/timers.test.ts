@@ -1,6 +1,10 @@
 import { expect, signIn, test } from './fixtures'
 
-test('a timer rings on every open device, survives a reload and a lost line, and two devices agree', async ({ page, browser, clean }) => {
+test('a timer rings on every open device, survives a reload and a lost line, and two devices agree', async ({
+  page,
+  browser,
+  clean,
+}) => {
   clean.allow(/Failed to load resource|ERR_INTERNET_DISCONNECTED|net::ERR/)
   await signIn(page)
   const tray = (p: typeof page) => p.getByRole('button', { name: /^Timers/ })
@@ -38,7 +42,8 @@ test('a timer rings on every open device, survives a reload and a lost line, and
   await page.getByLabel('Name of a new timer').fill('Short one')
   await page.getByLabel('Minutes of a new timer, min').fill('0.1')
   await page.getByLabel('Minutes of a new timer, min').press('Enter')
-  for (const p of [page, other]) await expect(p.getByRole('alertdialog', { name: 'Timer is over' })).toContainText('Short one')
+  for (const p of [page, other])
+    await expect(p.getByRole('alertdialog', { name: 'Timer is over' })).toContainText('Short one')
   await other.getByRole('alertdialog').getByRole('button', { name: 'Done' }).click()
   await expect(page.getByRole('alertdialog', { name: 'Timer is over' })).toHaveCount(0)
   await other.context().close()

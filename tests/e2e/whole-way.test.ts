@@ -6,17 +6,26 @@ import { callOut, expect, newClient, saved, signIn, test } from './fixtures'
 
 const folder = mkdtempSync(join(tmpdir(), 'gentle-arch-way-'))
 
-test('a new client goes all the way: sign-in to solid, template, ticket and card', async ({ page, request }) => {
+test('a new client goes all the way: sign-in to solid, template, ticket and card', async ({
+  page,
+  request,
+}) => {
   await signIn(page)
   await newClient(page, 'Nadja Example')
 
   // Story
-  await page.getByRole('group', { name: 'Activity' }).getByRole('button', { name: 'Ski touring' }).click()
+  await page
+    .getByRole('group', { name: 'Activity' })
+    .getByRole('button', { name: 'Ski touring' })
+    .click()
   await page.getByRole('group', { name: 'Ability' }).getByRole('button', { name: 'strong' }).click()
   await page.getByRole('button', { name: 'Performance' }).click()
   await page.getByLabel('Goal in the client’s words').fill('Ski all day without cold toes.')
   await page.getByRole('button', { name: 'right Medial ankle' }).click()
-  await page.getByRole('radiogroup', { name: /Pain right Medial ankle/ }).getByRole('radio', { name: '6' }).click()
+  await page
+    .getByRole('radiogroup', { name: /Pain right Medial ankle/ })
+    .getByRole('radio', { name: '6' })
+    .click()
   await page.getByRole('button', { name: 'Tissue stress' }).click()
   await page.getByRole('button', { name: 'Go to Measure' }).click()
 
@@ -25,11 +34,28 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await page.getByLabel('left Foot length, try 1, mm').press('Enter')
   await page.getByLabel('left Foot length, try 2, mm').fill('265')
   await page.getByLabel('left Foot length, try 2, mm').press('Enter')
-  for (const line of ['len R 266 266', 'length sit 261 / 262', 'arch 193 / 194.5', 'width 97.5 98 / 99', 'heel 63 / 64', 'waist 244 246 / 248', 'instep 246 / 249', 'heel instep 331 / 335', 'dorsum 63 / 61.5', 'dorsum sit 66 / 66', 'nav 42 / 39']) await callOut(page, line)
+  for (const line of [
+    'len R 266 266',
+    'length sit 261 / 262',
+    'arch 193 / 194.5',
+    'width 97.5 98 / 99',
+    'heel 63 / 64',
+    'waist 244 246 / 248',
+    'instep 246 / 249',
+    'heel instep 331 / 335',
+    'dorsum 63 / 61.5',
+    'dorsum sit 66 / 66',
+    'nav 42 / 39',
+  ])
+    await callOut(page, line)
   await page.getByRole('button', { name: 'Plan', exact: true }).click()
   await expect(page.getByRole('button', { name: /^left Foot length: 264.5 mm/ })).toBeVisible()
-  await expect(page.getByRole('region', { name: 'Sizes and classes' })).toContainText('264.5 / 97.8')
-  await expect(page.getByRole('region', { name: 'Sizes and classes' })).toContainText('medium forefoot, medium-volume waist')
+  await expect(page.getByRole('region', { name: 'Sizes and classes' })).toContainText(
+    '264.5 / 97.8',
+  )
+  await expect(page.getByRole('region', { name: 'Sizes and classes' })).toContainText(
+    'medium forefoot, medium-volume waist',
+  )
   await saved(page)
 
   // Examine
@@ -49,7 +75,10 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
 
   // Prescribe: accept a suggestion, step a stepper, call an amount out, mirror it
   await expect(page.getByRole('heading', { name: 'Prescribe' })).toBeVisible()
-  await page.locator('article', { hasText: 'A medial heel skive of 2 mm' }).getByRole('button', { name: 'Do it' }).click()
+  await page
+    .locator('article', { hasText: 'A medial heel skive of 2 mm' })
+    .getByRole('button', { name: 'Do it' })
+    .click()
   await expect(page.getByLabel('right Medial heel skive, mm')).toHaveValue('2 mm')
   await callOut(page, 'skive 3 / 3')
   await callOut(page, 'pad L 4')
@@ -75,7 +104,10 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await page.keyboard.press('7')
   await expect(page.getByRole('heading', { name: 'Make' })).toBeVisible()
   const keep = async (button: string, nth: number) => {
-    const [download] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name: button }).nth(nth).click()])
+    const [download] = await Promise.all([
+      page.waitForEvent('download'),
+      page.getByRole('button', { name: button }).nth(nth).click(),
+    ])
     const path = join(folder, download.suggestedFilename())
     await download.saveAs(path)
     return path
@@ -93,7 +125,9 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   expect(template).toMatch(/width="[\d.]+mm"/)
   expect(template).toContain('LEFT · control line 100 mm')
   const prescription = JSON.parse(readFileSync(await keep('Prescription, JSON', 0), 'utf8'))
-  expect(prescription.feet.left.device.posts).toEqual([{ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }])
+  expect(prescription.feet.left.device.posts).toEqual([
+    { at: 'rearfoot', style: 'extrinsic', angleDeg: 4 },
+  ])
   expect(JSON.stringify(prescription)).not.toContain('Nadja')
   await page.getByRole('checkbox', { name: 'Print or mill the solid, or order it' }).click()
   await expect(page.getByText('1 of 9 steps done')).toBeVisible()
@@ -105,30 +139,54 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
     expect(answer.headers()['content-type']).toBe('application/pdf')
     const path = join(folder, name)
     writeFileSync(path, await answer.body())
-    return { text: execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' }), info: execFileSync('pdfinfo', [path], { encoding: 'utf8' }) }
+    return {
+      text: execFileSync('pdftotext', ['-layout', path, '-'], { encoding: 'utf8' }),
+      info: execFileSync('pdfinfo', [path], { encoding: 'utf8' }),
+    }
   }
   const ticket = await pdf('Work ticket (PDF)', 'ticket.pdf')
   expect(ticket.info).toMatch(/Pages:\s+1\n/)
   expect(ticket.info).toContain('A4')
   expect(ticket.text).toMatch(/HR-\d{4}/)
   expect(ticket.text).not.toContain('Nadja')
-  for (const words of ['Medial heel skive: depth 3 mm', 'Met pad: height 4 mm', 'Rearfoot post 4° varus, extrinsic, 4.4', 'Polypropylene, 3 mm', 'Shell:', 'Cautions', 'release setting', 'template.svg']) expect(ticket.text).toContain(words)
+  for (const words of [
+    'Medial heel skive: depth 3 mm',
+    'Met pad: height 4 mm',
+    'Rearfoot post 4° varus, extrinsic, 4.4',
+    'Polypropylene, 3 mm',
+    'Shell:',
+    'Cautions',
+    'release setting',
+    'template.svg',
+  ])
+    expect(ticket.text).toContain(words)
 
   // Handover and the card
   await page.keyboard.press('8')
-  for (const check of ['Flat and not rocking', 'Fits the liner']) await page.getByRole('radiogroup', { name: check }).getByRole('radio', { name: 'Good' }).click()
+  for (const check of ['Flat and not rocking', 'Fits the liner'])
+    await page.getByRole('radiogroup', { name: check }).getByRole('radio', { name: 'Good' }).click()
   await page.getByRole('button', { name: 'Hand over' }).click()
   await expect(page.getByText(/handed over/)).toBeVisible()
   await saved(page)
   const card = await pdf('Client’s card (PDF)', 'card.pdf')
   expect(card.info).toMatch(/Pages:\s+1\n/)
-  for (const words of ['Nadja, take it slowly', 'Wearing in', 'Stop and call us', 'Next visit:', 'Ski all day without cold toes']) expect(card.text).toContain(words)
+  for (const words of [
+    'Nadja, take it slowly',
+    'Wearing in',
+    'Stop and call us',
+    'Next visit:',
+    'Ski all day without cold toes',
+  ])
+    expect(card.text).toContain(words)
   expect(card.text).not.toMatch(/skive|varus|EVA/)
 
   // Follow-up: pain against the handover
   await page.keyboard.press('9')
   await page.getByLabel('Day of this follow-up').fill('2099-01-15')
-  await page.getByRole('radiogroup', { name: 'Pain right Medial ankle' }).getByRole('radio', { name: '3', exact: true }).click()
+  await page
+    .getByRole('radiogroup', { name: 'Pain right Medial ankle' })
+    .getByRole('radio', { name: '3', exact: true })
+    .click()
   await expect(page.getByText('Better -3')).toBeVisible()
   await saved(page)
 

@@ -20,24 +20,35 @@ const asStored = (value: unknown): unknown => storableDeep(JSON.parse(JSON.strin
 const OTHERS: readonly PartName[] = ['norms', 'jobs']
 
 describe('any part that the format takes', () => {
-  it.each(PART_NAMES.filter((p) => !OTHERS.includes(p)))('%s is kept and read back as it was sent, or refused with its place', async (part) => {
-    const { fittingId } = (await rhona.post('clients', { details: { name: 'Any Part' } })).json as { fittingId: string }
-    let version = 0
-    await fc.assert(
-      fc.asyncProperty(arbitraryOf(PART_SCHEMAS[part]), async (content) => {
-        const answer = await rhona.command(fittingId, version, { kind: 'part.put', part, content } as never, randomUUID())
-        if (answer.status === 400) {
-          expect(answer.json).toMatchObject({ detail: expect.stringMatching(/\S.{8,}/) })
-          return
-        }
-        expect(answer.status, JSON.stringify(answer.json)).toBe(200)
-        version = answer.json.state.version
-        const asSent = asStored(PART_SCHEMAS[part].parse(asStored(content)))
-        expect(answer.json.state.content).toEqual(asSent)
-        expect((await rhona.get(`fittings/${fittingId}`)).json.parts[part].content).toEqual(asSent)
-      }),
-      { numRuns: 15 },
-    )
-    expect(version).toBeGreaterThan(0)
-  })
+  it.each(PART_NAMES.filter((p) => !OTHERS.includes(p)))(
+    '%s is kept and read back as it was sent, or refused with its place',
+    async (part) => {
+      const { fittingId } = (await rhona.post('clients', { details: { name: 'Any Part' } }))
+        .json as { fittingId: string }
+      let version = 0
+      await fc.assert(
+        fc.asyncProperty(arbitraryOf(PART_SCHEMAS[part]), async (content) => {
+          const answer = await rhona.command(
+            fittingId,
+            version,
+            { kind: 'part.put', part, content } as never,
+            randomUUID(),
+          )
+          if (answer.status === 400) {
+            expect(answer.json).toMatchObject({ detail: expect.stringMatching(/\S.{8,}/) })
+            return
+          }
+          expect(answer.status, JSON.stringify(answer.json)).toBe(200)
+          version = answer.json.state.version
+          const asSent = asStored(PART_SCHEMAS[part].parse(asStored(content)))
+          expect(answer.json.state.content).toEqual(asSent)
+          expect((await rhona.get(`fittings/${fittingId}`)).json.parts[part].content).toEqual(
+            asSent,
+          )
+        }),
+        { numRuns: 15 },
+      )
+      expect(version).toBeGreaterThan(0)
+    },
+  )
 })

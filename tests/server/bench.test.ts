@@ -28,114 +28,269 @@ afterAll(async () => {
 })
 const TODAY = new Date().toLocaleDateString('sv')
 /** A bench client of this test's own. */
-async function own(demo: string, name: string, change: (r: FittingRecord) => void = () => undefined): Promise<string> {
+async function own(
+  demo: string,
+  name: string,
+  change: (r: FittingRecord) => void = () => undefined,
+): Promise<string> {
   const record = structuredClone(benchRecords(TODAY)[demo]!.record)
   record.client = { ...record.client, code: undefined, name }
   change(record)
   const { fittingId } = (await rhona.post('records', record)).json
   return fittingId
 }
-const bench = async (who = rhona, day = TODAY): Promise<BenchState> => (await who.get(`bench?day=${day}`)).json
-const job = async (id: string, who = rhona): Promise<BenchJobRow> => (await bench(who)).jobs.find((j) => j.id === id)!
-const step = async (id: string, what: object) => bram.command(id, (await job(id)).jobsVersion, { kind: 'jobs.step', following: [], ...what } as never)
+const bench = async (who = rhona, day = TODAY): Promise<BenchState> =>
+  (await who.get(`bench?day=${day}`)).json
+const job = async (id: string, who = rhona): Promise<BenchJobRow> =>
+  (await bench(who)).jobs.find((j) => j.id === id)!
+const step = async (id: string, what: object) =>
+  bram.command(id, (await job(id)).jobsVersion, {
+    kind: 'jobs.step',
+    following: [],
+    ...what,
+  } as never)
 
 describe('the bench', () => {
   it('lists what is left to make with its steps; a bench hand sees codes, no names and no reasons', async () => {
     const id = await own('wendeline-achterberg', 'Benna Board')
     const [all, hands] = [await bench(), await bench(bram)]
-    expect(all.people).toEqual([{ name: 'Rhona Ketteridge', role: 'fitter' }, { name: 'Bram Oyelaran', role: 'bench' }])
-    expect(all.jobs.find((j) => j.id === id)).toMatchObject({ name: 'Benna Board', promisedOn: TODAY, promisedAt: '12:30', blocked: false, wearer: { child: false, noHeat: false, marginK: 3 } })
+    expect(all.people).toEqual([
+      { name: 'Rhona Ketteridge', role: 'fitter' },
+      { name: 'Bram Oyelaran', role: 'bench' },
+    ])
+    expect(all.jobs.find((j) => j.id === id)).toMatchObject({
+      name: 'Benna Board',
+      promisedOn: TODAY,
+      promisedAt: '12:30',
+      blocked: false,
+      wearer: { child: false, noHeat: false, marginK: 3 },
+    })
     expect(all.jobs.find((j) => j.id === id)!.steps).toHaveLength(13)
     expect(JSON.stringify(hands)).not.toMatch(/Benna|Wendeline|moulding on the tray|heelPlantar/)
     expect(hands.jobs.find((j) => j.id === id)!.steps).toHaveLength(13)
     expect((await rhona.get('bench?day=yesterday')).json.code).toBe('bad-day')
     // Anselm has a wound: his things wait for a clearance.
-    const blocked = await own('wendeline-achterberg', 'Wilf Wound', (r) => (r.story!.signs = { openWound: 'yes' }))
+    const blocked = await own(
+      'wendeline-achterberg',
+      'Wilf Wound',
+      (r) => (r.story!.signs = { openWound: 'yes' }),
+    )
     expect((await job(blocked)).blocked).toBe(true)
-    expect((await step(blocked, { step: 'heat-moulded:oven', do: 'start' })).json.code).toBe('refer-first')
+    expect((await step(blocked, { step: 'heat-moulded:oven', do: 'start' })).json.code).toBe(
+      'refer-first',
+    )
   })
-  it('takes a step through its life, in the log and in the audit, and holds to the order and the skin\'s limit', async () => {
+  it("takes a step through its life, in the log and in the audit, and holds to the order and the skin's limit", async () => {
     const id = await own('wendeline-achterberg', 'Lasse Log')
-    const at = async (key: string): Promise<BenchStep> => (await job(id)).steps.find((s) => s.key === `heat-moulded:${key}`)!
-    expect((await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 30 })).json.code).toBe('too-early')
+    const at = async (key: string): Promise<BenchStep> =>
+      (await job(id)).steps.find((s) => s.key === `heat-moulded:${key}`)!
+    expect(
+      (await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 30 })).json
+        .code,
+    ).toBe('too-early')
     expect((await step(id, { step: 'heat-moulded:oven', do: 'start' })).status).toBe(200)
-    expect(await at('oven')).toMatchObject({ state: 'running', entry: { plannedMin: 6, by: 'Bram Oyelaran' } })
+    expect(await at('oven')).toMatchObject({
+      state: 'running',
+      entry: { plannedMin: 6, by: 'Bram Oyelaran' },
+    })
     await step(id, { step: 'heat-moulded:oven', do: 'finish' })
-    for (const foot of ['left', 'right']) await step(id, { step: 'heat-moulded:impression', foot, do: 'finish' })
-    expect((await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start' })).json.code).toBe('no-temperature')
+    for (const foot of ['left', 'right'])
+      await step(id, { step: 'heat-moulded:impression', foot, do: 'finish' })
+    expect(
+      (await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start' })).json.code,
+    ).toBe('no-temperature')
     // A caller cannot shorten the time on the skin: 50 °C would pass for half a minute, not for six.
-    expect((await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 50, skinMin: 0.5, reason: 'quick' })).json.code).toBe('too-hot')
-    expect((await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 47 })).json.code).toBe('no-reason')
-    expect((await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 47, reason: 'two socks' })).status).toBe(200)
+    expect(
+      (
+        await step(id, {
+          step: 'heat-moulded:place',
+          foot: 'left',
+          do: 'start',
+          celsius: 50,
+          skinMin: 0.5,
+          reason: 'quick',
+        })
+      ).json.code,
+    ).toBe('too-hot')
+    expect(
+      (await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 47 })).json
+        .code,
+    ).toBe('no-reason')
+    expect(
+      (
+        await step(id, {
+          step: 'heat-moulded:place',
+          foot: 'left',
+          do: 'start',
+          celsius: 47,
+          reason: 'two socks',
+        })
+      ).status,
+    ).toBe(200)
     expect((await at('place@left')).entry).toMatchObject({ celsius: 47, reason: 'two socks' })
-    expect((await step(id, { step: 'heat-moulded:fly', do: 'start' })).json.code).toBe('no-such-step')
-    expect((await step(id, { step: 'heat-moulded:oven', do: 'redo', reason: 'went cold' })).status).toBe(200)
-    expect([(await at('oven')).state, (await at('place@left')).state, (await at('impression@left')).state]).toEqual(['open', 'open', 'done'])
-    const { rows } = await db.query('select step, foot, did, planned_min::float8 as planned, reason from bench_log where fitting_id = $1 order by id', [id])
+    expect((await step(id, { step: 'heat-moulded:fly', do: 'start' })).json.code).toBe(
+      'no-such-step',
+    )
+    expect(
+      (await step(id, { step: 'heat-moulded:oven', do: 'redo', reason: 'went cold' })).status,
+    ).toBe(200)
+    expect([
+      (await at('oven')).state,
+      (await at('place@left')).state,
+      (await at('impression@left')).state,
+    ]).toEqual(['open', 'open', 'done'])
+    const { rows } = await db.query(
+      'select step, foot, did, planned_min::float8 as planned, reason from bench_log where fitting_id = $1 order by id',
+      [id],
+    )
     expect(rows.map((r) => r.did)).toEqual(['start', 'finish', 'finish', 'finish', 'start', 'redo'])
     expect(rows.at(-1)).toMatchObject({ step: 'heat-moulded:oven', reason: 'went cold' })
-    expect((await db.query("select count(*)::int as n from audit where fitting_id = $1 and action = 'jobs.step:jobs'", [id])).rows[0].n).toBe(6)
+    expect(
+      (
+        await db.query(
+          "select count(*)::int as n from audit where fitting_id = $1 and action = 'jobs.step:jobs'",
+          [id],
+        )
+      ).rows[0].n,
+    ).toBe(6)
     // Nor is the lock passed by writing the whole list.
-    const list = (celsius?: number) => bram.command(id, 6, { kind: 'part.put', part: 'jobs', content: [{ step: 'heat-moulded:place', foot: 'left', done: true, state: 'done', ...(celsius !== undefined && { celsius }) }] })
+    const list = (celsius?: number) =>
+      bram.command(id, 6, {
+        kind: 'part.put',
+        part: 'jobs',
+        content: [
+          {
+            step: 'heat-moulded:place',
+            foot: 'left',
+            done: true,
+            state: 'done',
+            ...(celsius !== undefined && { celsius }),
+          },
+        ],
+      })
     expect((await list()).json.code).toBe('no-temperature')
     expect((await list(60)).json.code).toBe('no-temperature')
     expect((await list(40)).status).toBe(200)
     // Numb feet: no heat on the foot, whatever is typed.
-    const numb = await own('wendeline-achterberg', 'Nora Numb', (r) => (r.story!.conditions = ['neuropathy']))
-    expect((await step(numb, { step: 'heat-moulded:place', foot: 'left', do: 'start', celsius: 25, reason: 'only warm' })).json.code).toBe('too-hot')
+    const numb = await own(
+      'wendeline-achterberg',
+      'Nora Numb',
+      (r) => (r.story!.conditions = ['neuropathy']),
+    )
+    expect(
+      (
+        await step(numb, {
+          step: 'heat-moulded:place',
+          foot: 'left',
+          do: 'start',
+          celsius: 25,
+          reason: 'only warm',
+        })
+      ).json.code,
+    ).toBe('too-hot')
   })
   it('learns its own minutes from the log and plans with them', async () => {
     const id = await own('cormac-eddowes', 'Mina Minutes')
-    const shop = (await db.query('select shop_id from fittings where id = $1', [id])).rows[0].shop_id
-    for (let i = 0; i < 20; i++) await db.query("insert into bench_log (shop_id, fitting_id, step, did, actual_min) values ($1, $2, 'trim-to-fit:trim', 'finish', 8)", [shop, id])
-    expect((await job(id)).steps.find((s) => s.key === 'trim-to-fit:trim@left')).toMatchObject({ houseMin: 4, minutes: 7, learnedFrom: 20 })
+    const shop = (await db.query('select shop_id from fittings where id = $1', [id])).rows[0]
+      .shop_id
+    for (let i = 0; i < 20; i++)
+      await db.query(
+        "insert into bench_log (shop_id, fitting_id, step, did, actual_min) values ($1, $2, 'trim-to-fit:trim', 'finish', 8)",
+        [shop, id],
+      )
+    expect((await job(id)).steps.find((s) => s.key === 'trim-to-fit:trim@left')).toMatchObject({
+      houseMin: 4,
+      minutes: 7,
+      learnedFrom: 20,
+    })
     await db.query('delete from bench_log where fitting_id = $1', [id])
   })
   it('keeps a plan of a day over the version it was made from; the second of two is told', async () => {
     const day = '2031-03-04'
-    const plan = { ...EMPTY_PLAN, onDuty: ['Bram Oyelaran'], own: [{ id: 'l', name: 'Lunch', minutes: 30, needs: ['people'], at: '12:30' }] }
-    const put = (version: number, p: unknown = plan) => bram.call('PUT', 'bench/plan', { day, version, plan: p })
+    const plan = {
+      ...EMPTY_PLAN,
+      onDuty: ['Bram Oyelaran'],
+      own: [{ id: 'l', name: 'Lunch', minutes: 30, needs: ['people'], at: '12:30' }],
+    }
+    const put = (version: number, p: unknown = plan) =>
+      bram.call('PUT', 'bench/plan', { day, version, plan: p })
     expect((await put(1)).json.code).toBe('stale')
     expect((await put(0)).json).toMatchObject({ version: 1, by: 'Bram Oyelaran' })
     expect((await put(0)).json.code).toBe('stale')
     const both = await Promise.all([put(1), put(1, { ...plan, own: [] })])
     expect(both.map((a) => a.status).sort()).toEqual([200, 409])
     expect((await bench(rhona, day)).plan).toMatchObject({ version: 2 })
-    expect((await put(2, { ...plan, pinned: [{ job: 'x', step: 'y', at: 'noon' }] })).json.path).toContain('pinned')
+    expect(
+      (await put(2, { ...plan, pinned: [{ job: 'x', step: 'y', at: 'noon' }] })).json.path,
+    ).toContain('pinned')
   })
   it('goes with the client when the client is erased', async () => {
     const id = await own('wendeline-achterberg', 'Elke Erased')
     await step(id, { step: 'heat-moulded:oven', do: 'start' })
-    await bram.post('heat', { id: crypto.randomUUID(), name: 'blank', apparatus: 'tray', fittingId: id })
-    const client = (await db.query('select client_id from fittings where id = $1', [id])).rows[0].client_id
+    await bram.post('heat', {
+      id: crypto.randomUUID(),
+      name: 'blank',
+      apparatus: 'tray',
+      fittingId: id,
+    })
+    const client = (await db.query('select client_id from fittings where id = $1', [id])).rows[0]
+      .client_id
     const { code } = (await rhona.get(`fittings/${id}`)).json.client
     expect((await owner.call('DELETE', `clients/${client}`, { code })).status).toBe(200)
-    for (const table of ['bench_log', 'heat_logs']) expect((await db.query(`select count(*)::int as n from ${table} where fitting_id = $1`, [id])).rows[0].n).toBe(0)
+    for (const table of ['bench_log', 'heat_logs'])
+      expect(
+        (await db.query(`select count(*)::int as n from ${table} where fitting_id = $1`, [id]))
+          .rows[0].n,
+      ).toBe(0)
   })
 })
 
 describe('heat', () => {
-  const log = async (id: string): Promise<HeatLogRow> => (await bram.get('heat')).json.logs.find((l: HeatLogRow) => l.id === id)
+  const log = async (id: string): Promise<HeatLogRow> =>
+    (await bram.get('heat')).json.logs.find((l: HeatLogRow) => l.id === id)
   it('keeps readings of a probe or typed ones once each, strikes, ends, and takes none after that', async () => {
     const id = crypto.randomUUID()
     const change = (body: unknown) => bram.call('PATCH', `heat/${id}`, body)
-    await bram.post('heat', { id, name: 'HR-0444 right sheet', apparatus: 'oven', window: 'polypropylene' })
+    await bram.post('heat', {
+      id,
+      name: 'HR-0444 right sheet',
+      apparatus: 'oven',
+      window: 'polypropylene',
+    })
     await bram.post('heat', { id, name: 'sent twice', apparatus: 'oven' })
-    const readings = [{ minutes: 0, celsius: 21 }, { minutes: 1, celsius: 42.5 }, { minutes: 0.5, celsius: 32 }]
+    const readings = [
+      { minutes: 0, celsius: 21 },
+      { minutes: 1, celsius: 42.5 },
+      { minutes: 0.5, celsius: 32 },
+    ]
     await change({ do: 'add', readings })
     await change({ do: 'add', readings: [readings[1], { minutes: 2, celsius: 999, drive: 1 }] })
-    expect((await log(id))).toMatchObject({ name: 'HR-0444 right sheet', window: 'polypropylene', stoppedAt: null, by: 'Bram Oyelaran' })
+    expect(await log(id)).toMatchObject({
+      name: 'HR-0444 right sheet',
+      window: 'polypropylene',
+      stoppedAt: null,
+      by: 'Bram Oyelaran',
+    })
     expect((await log(id)).readings.map((r) => r.minutes)).toEqual([0, 0.5, 1, 2])
     await change({ do: 'strike', minutes: 2 })
-    expect((await change({ do: 'add', readings: [{ minutes: 1, celsius: 'hot' }] })).json.path).toMatch(/celsius/)
+    expect(
+      (await change({ do: 'add', readings: [{ minutes: 1, celsius: 'hot' }] })).json.path,
+    ).toMatch(/celsius/)
     expect((await change({ do: 'stop' })).json.log.readings).toHaveLength(3)
     expect((await change({ do: 'add', readings: [{ minutes: 9, celsius: 9 }] })).status).toBe(404)
   })
   it('comes from the stand-in probe as a stream of readings that goes on where a log stands', async () => {
-    const text = await bram.hear('standins/probe?apparatus=oven&pace=60&from=2&start=60&seed=4', /(data: \{[\s\S]*){3}/)
+    const text = await bram.hear(
+      'standins/probe?apparatus=oven&pace=60&from=2&start=60&seed=4',
+      /(data: \{[\s\S]*){3}/,
+    )
     const seen = [...text.matchAll(/data: (\{.*\})/g)].map((m) => JSON.parse(m[1]!))
     expect(seen.length).toBeGreaterThanOrEqual(3)
-    expect(seen[0]).toMatchObject({ minutes: expect.closeTo(2, 1), celsius: expect.closeTo(60, -1), drive: 1 })
+    expect(seen[0]).toMatchObject({
+      minutes: expect.closeTo(2, 1),
+      celsius: expect.closeTo(60, -1),
+      drive: 1,
+    })
     expect(seen[2].minutes - seen[0].minutes).toBeCloseTo(2, 0)
     expect(seen[2].celsius).toBeGreaterThan(seen[0].celsius + 15)
   })
@@ -145,35 +300,78 @@ describe('papers and reminders', () => {
   it('a quote is kept with its answer and goes out as PDF with its sums; the form holds the pair', async () => {
     const id = await own('soraya-benedek', 'Quinta Quote')
     expect((await rhona.get(`fittings/${id}/quote`)).status).toBe(404)
-    const quote = { id: 'q1', on: TODAY, validUntil: '2027-01-01', currency: '€', withTax: true, guaranteeMonths: 12, lines: [{ words: 'Full custom footbeds, a pair', count: 1, amount: 290, taxPercent: 20 }, { words: 'Visits under guarantee', count: 3, amount: 0, taxPercent: 20 }] }
-    expect((await bram.command(id, 0, { kind: 'part.put', part: 'quotes', content: [quote] })).status).toBe(403)
+    const quote = {
+      id: 'q1',
+      on: TODAY,
+      validUntil: '2027-01-01',
+      currency: '€',
+      withTax: true,
+      guaranteeMonths: 12,
+      lines: [
+        { words: 'Full custom footbeds, a pair', count: 1, amount: 290, taxPercent: 20 },
+        { words: 'Visits under guarantee', count: 3, amount: 0, taxPercent: 20 },
+      ],
+    }
+    expect(
+      (await bram.command(id, 0, { kind: 'part.put', part: 'quotes', content: [quote] })).status,
+    ).toBe(403)
     await rhona.command(id, 0, { kind: 'part.put', part: 'quotes', content: [quote] })
     const open = await rhona.pdf(`fittings/${id}/quote?id=q1`)
-    expect(open).toMatch(/Quote .*For Quinta Quote.*Full custom footbeds, a pair.*290\.00 €.*no charge.*Without tax.*241\.67 €.*Tax 20 %.*48\.33 €.*In all.*290\.00 €/)
-    await rhona.command(id, 1, { kind: 'part.put', part: 'quotes', content: [{ ...quote, answer: 'accepted', answeredOn: TODAY, words: 'in blue, please' }] })
+    expect(open).toMatch(
+      /Quote .*For Quinta Quote.*Full custom footbeds, a pair.*290\.00 €.*no charge.*Without tax.*241\.67 €.*Tax 20 %.*48\.33 €.*In all.*290\.00 €/,
+    )
+    await rhona.command(id, 1, {
+      kind: 'part.put',
+      part: 'quotes',
+      content: [{ ...quote, answer: 'accepted', answeredOn: TODAY, words: 'in blue, please' }],
+    })
     expect(await rhona.pdf(`fittings/${id}/quote`)).toMatch(/Accepted on .*: in blue, please/)
     const form = await rhona.pdf(`fittings/${id}/form`)
-    expect(form).toMatch(/Fitting form .*Quinta Quote.*Readings.*left right.*Devices.*Full custom.*Handover.*Not handed over yet/)
+    expect(form).toMatch(
+      /Fitting form .*Quinta Quote.*Readings.*left right.*Devices.*Full custom.*Handover.*Not handed over yet/,
+    )
   })
   it('what is due comes by itself, lengths of all fittings count, and the calendar holds codes only', async () => {
     const start = new Date(Date.now() - 20 * 864e5).toLocaleDateString('sv')
     const id = await own('soraya-benedek', 'Dora Due', (r) => (r.handover = { on: start }))
     const { due } = (await rhona.get('due')).json
-    expect(due.find((d: { fittingId: string }) => d.fittingId === id)).toMatchObject({ name: 'Dora Due', kind: 'outcome', words: 'ask how it goes: two weeks', lateDays: 6 })
+    expect(due.find((d: { fittingId: string }) => d.fittingId === id)).toMatchObject({
+      name: 'Dora Due',
+      kind: 'outcome',
+      words: 'ask how it goes: two weeks',
+      lateDays: 6,
+    })
     const text = (await rhona.get('due/calendar')).json as string
     expect(text).not.toContain('Dora')
-    const events = new ICAL.Component(ICAL.parse(text)).getAllSubcomponents('vevent').map((e) => new ICAL.Event(e))
+    const events = new ICAL.Component(ICAL.parse(text))
+      .getAllSubcomponents('vevent')
+      .map((e) => new ICAL.Event(e))
     // Late ones stand on today.
-    expect(events.filter((e) => e.summary.includes('two weeks')).every((e) => e.startDate.toString() >= TODAY)).toBe(true)
+    expect(
+      events
+        .filter((e) => e.summary.includes('two weeks'))
+        .every((e) => e.startDate.toString() >= TODAY),
+    ).toBe(true)
     expect(events).toHaveLength(due.length)
-    const { clientId, ...first } = (await rhona.post('records', { ...DEMO_RECORDS['juno-abara']!, client: { ...DEMO_RECORDS['juno-abara']!.client, code: undefined, name: 'Gro Grows' } })).json
+    const { clientId, ...first } = (
+      await rhona.post('records', {
+        ...DEMO_RECORDS['juno-abara']!,
+        client: { ...DEMO_RECORDS['juno-abara']!.client, code: undefined, name: 'Gro Grows' },
+      })
+    ).json
     expect(first.fittingId).toBeTruthy()
     await rhona.post(`clients/${clientId}/fittings`, { copyFrom: first.fittingId })
-    expect((await rhona.get(`clients/${clientId}/lengths`)).json.left).toEqual([{ on: '2026-11-25', lengthMm: 199 }, ...(TODAY === '2026-11-25' ? [] : [{ on: TODAY, lengthMm: 199 }])])
+    expect((await rhona.get(`clients/${clientId}/lengths`)).json.left).toEqual([
+      { on: '2026-11-25', lengthMm: 199 },
+      ...(TODAY === '2026-11-25' ? [] : [{ on: TODAY, lengthMm: 199 }]),
+    ])
   })
-  it('what worked is told from the shop\'s own records, not to a bench hand', async () => {
+  it("what worked is told from the shop's own records, not to a bench hand", async () => {
     const { rows, figures } = (await rhona.get('worked')).json
-    const pads = rows.find((r: { modification: string; region: string }) => r.modification === 'Met pad' && r.region === 'ball')
+    const pads = rows.find(
+      (r: { modification: string; region: string }) =>
+        r.modification === 'Met pad' && r.region === 'ball',
+    )
     expect(pads.pain.high).toBeLessThan(0)
     expect(pads.clients).toBe(pads.cameBack + pads.neverBack)
     expect(JSON.stringify(rows)).not.toMatch(/Esme|Vandersloot/)

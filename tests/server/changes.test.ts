@@ -28,8 +28,19 @@ afterAll(async () => {
   await Promise.all([owner.end(), app.end()])
   await server.stop()
 })
-const fresh = async (name = 'Test Client') => (await rhona.post('clients', { details: { name } })).json as { clientId: string; fittingId: string; code: string }
-const length = (side: 'left' | 'right', ...values: number[]): Command => ({ kind: 'readings.add', side, what: 'footLengthMm', posture: 'standing', values })
+const fresh = async (name = 'Test Client') =>
+  (await rhona.post('clients', { details: { name } })).json as {
+    clientId: string
+    fittingId: string
+    code: string
+  }
+const length = (side: 'left' | 'right', ...values: number[]): Command => ({
+  kind: 'readings.add',
+  side,
+  what: 'footLengthMm',
+  posture: 'standing',
+  values,
+})
 
 describe('a change', () => {
   it('goes in with its version, and a stale one gets 409 with the current row', async () => {
@@ -38,8 +49,14 @@ describe('a change', () => {
     expect(first.json.state).toMatchObject({ version: 1, content: [{ trials: [264] }] })
     const stale = await rhona.command(fittingId, 0, length('left', 265))
     expect(stale.status).toBe(409)
-    expect(stale.json.current).toMatchObject({ version: 1, content: [{ trials: [264] }], changedBy: 'Rhona Ketteridge' })
-    expect((await rhona.command(fittingId, 1, length('left', 265))).json.state.content[0].trials).toEqual([264, 265])
+    expect(stale.json.current).toMatchObject({
+      version: 1,
+      content: [{ trials: [264] }],
+      changedBy: 'Rhona Ketteridge',
+    })
+    expect(
+      (await rhona.command(fittingId, 1, length('left', 265))).json.state.content[0].trials,
+    ).toEqual([264, 265])
   })
   it('is applied once when it arrives twice', async () => {
     const { fittingId } = await fresh()
@@ -50,16 +67,61 @@ describe('a change', () => {
   })
   it('lets one of two racing writers win and tells the other', async () => {
     const { fittingId } = await fresh()
-    const answers = await Promise.all(Array.from({ length: 8 }, (_, i) => rhona.command(fittingId, 0, length('right', 260 + i))))
+    const answers = await Promise.all(
+      Array.from({ length: 8 }, (_, i) => rhona.command(fittingId, 0, length('right', 260 + i))),
+    )
     expect(answers.filter((a) => a.status === 200)).toHaveLength(1)
     expect(answers.filter((a) => a.status === 409)).toHaveLength(7)
   })
   it.each([
-    [{ kind: 'readings.add', side: 'left', what: 'footLengthMm', posture: 'standing', values: [26.5] }, 'out-of-bounds'],
-    [{ kind: 'readings.add', side: 'left', what: 'footLengthMm', posture: 'standing', values: [-264] }, 'out-of-bounds'],
-    [{ kind: 'readings.add', side: 'left', what: 'footLengthMm', posture: 'standing', values: [1e9] }, 'out-of-bounds'],
-    [{ kind: 'readings.add', side: 'left', what: 'footLengthMm', posture: 'standing', values: ['264'] }, 'invalid'],
-    [{ kind: 'part.put', part: 'device.left', content: { layers: [{ kind: 'medialSkive', depthMm: 41 }] } }, 'invalid'],
+    [
+      {
+        kind: 'readings.add',
+        side: 'left',
+        what: 'footLengthMm',
+        posture: 'standing',
+        values: [26.5],
+      },
+      'out-of-bounds',
+    ],
+    [
+      {
+        kind: 'readings.add',
+        side: 'left',
+        what: 'footLengthMm',
+        posture: 'standing',
+        values: [-264],
+      },
+      'out-of-bounds',
+    ],
+    [
+      {
+        kind: 'readings.add',
+        side: 'left',
+        what: 'footLengthMm',
+        posture: 'standing',
+        values: [1e9],
+      },
+      'out-of-bounds',
+    ],
+    [
+      {
+        kind: 'readings.add',
+        side: 'left',
+        what: 'footLengthMm',
+        posture: 'standing',
+        values: ['264'],
+      },
+      'invalid',
+    ],
+    [
+      {
+        kind: 'part.put',
+        part: 'device.left',
+        content: { layers: [{ kind: 'medialSkive', depthMm: 41 }] },
+      },
+      'invalid',
+    ],
     [{ kind: 'part.put', part: 'story', content: { shoeSize: 42 } }, 'unknown-key'],
   ])('is refused whole when it cannot be right: %j', async (command, code) => {
     const { fittingId } = await fresh()
@@ -70,17 +132,27 @@ describe('a change', () => {
   it('leaves a sealed audit line that the application can add but never change, and that erasing closes', async () => {
     const { fittingId, clientId } = await fresh('Audited Person')
     await rhona.command(fittingId, 0, length('left', 264))
-    const { rows } = await owner.query('select action, detail from audit where fitting_id = $1 order by id', [fittingId])
+    const { rows } = await owner.query(
+      'select action, detail from audit where fitting_id = $1 order by id',
+      [fittingId],
+    )
     expect(rows.map((r) => r.action)).toEqual(['client.add', 'readings.add:readings.left'])
     expect(Buffer.concat(rows.map((r) => r.detail)).toString('latin1')).not.toContain('Audited')
-    await expect(app.query('update audit set action = $1', ['x'])).rejects.toThrow('permission denied')
+    await expect(app.query('update audit set action = $1', ['x'])).rejects.toThrow(
+      'permission denied',
+    )
     await expect(app.query('delete from audit')).rejects.toThrow('permission denied')
     await expect(app.query('create table t (a int)')).rejects.toThrow('permission denied')
     const sunniva = await new Caller(server.base).signIn('sunniva')
     const read = () => sunniva.get(`audit?client=${clientId}`)
-    expect((await read()).json.lines.find((l: { action: string }) => l.action === 'client.add').detail.after.name).toBe('Audited Person')
+    expect(
+      (await read()).json.lines.find((l: { action: string }) => l.action === 'client.add').detail
+        .after.name,
+    ).toBe('Audited Person')
     expect((await sunniva.call('DELETE', `clients/${clientId}`, {})).status).toBe(200)
-    expect((await read()).json.lines.every((l: { detail: unknown }) => l.detail === null)).toBe(true)
+    expect((await read()).json.lines.every((l: { detail: unknown }) => l.detail === null)).toBe(
+      true,
+    )
     expect((await rhona.get(`fittings/${fittingId}`)).status).toBe(404)
   })
 })
@@ -92,22 +164,41 @@ describe('a killed server', () => {
     const caller = await new Caller(doomed.base).signIn('rhona')
     // Twenty changes to twenty readings-lists worth of tries: five tries each of four readings, one after the other.
     const kinds = ['footLengthMm', 'archLengthMm', 'waistGirthMm', 'instepGirthMm'] as const
-    const work = kinds.flatMap((what) => [1, 2, 3, 4, 5].map((n): { id: string; command: Command } => ({ id: randomUUID(), command: { kind: 'readings.add', side: 'left', what, posture: 'standing', values: [200 + n] } })))
+    const work = kinds.flatMap((what) =>
+      [1, 2, 3, 4, 5].map((n): { id: string; command: Command } => ({
+        id: randomUUID(),
+        command: {
+          kind: 'readings.add',
+          side: 'left',
+          what,
+          posture: 'standing',
+          values: [200 + n],
+        },
+      })),
+    )
     setTimeout(() => doomed.child.kill('SIGKILL'), 60)
     let confirmed = 0
     for (const item of work) {
-      const answer = await caller.command(fittingId, confirmed, item.command, item.id).catch(() => null)
+      const answer = await caller
+        .command(fittingId, confirmed, item.command, item.id)
+        .catch(() => null)
       if (!answer || answer.status !== 200) break
       confirmed++
     }
     expect(confirmed).toBeLessThan(work.length)
     const back = await startServer(41721)
     const again = await new Caller(back.base).signIn('rhona')
-    for (let i = confirmed; i < work.length; i++) expect((await again.command(fittingId, i, work[i]!.command, work[i]!.id)).status).toBe(200)
+    for (let i = confirmed; i < work.length; i++)
+      expect((await again.command(fittingId, i, work[i]!.command, work[i]!.id)).status).toBe(200)
     const { json } = await again.get(`fittings/${fittingId}`)
     expect(json.parts['readings.left'].version).toBe(20)
-    expect(json.parts['readings.left'].content.map((r: { trials: number[] }) => r.trials)).toEqual(kinds.map(() => [201, 202, 203, 204, 205]))
-    const lines = await owner.query("select count(*)::int as n from audit where fitting_id = $1 and action like 'readings.add%'", [fittingId])
+    expect(json.parts['readings.left'].content.map((r: { trials: number[] }) => r.trials)).toEqual(
+      kinds.map(() => [201, 202, 203, 204, 205]),
+    )
+    const lines = await owner.query(
+      "select count(*)::int as n from audit where fitting_id = $1 and action like 'readings.add%'",
+      [fittingId],
+    )
     expect(lines.rows[0].n).toBe(20)
     await back.stop()
   })
@@ -118,12 +209,21 @@ describe('records', () => {
     for (const record of Object.values(DEMO_RECORDS)) {
       const { json } = await rhona.post('records', record)
       const out = (await rhona.get(`fittings/${json.fittingId}/record`)).json
-      expect({ ...out, client: { ...out.client, code: record.client!.code }, shop: record.shop }).toEqual(record)
+      expect({
+        ...out,
+        client: { ...out.client, code: record.client!.code },
+        shop: record.shop,
+      }).toEqual(record)
     }
   })
   it('refuse foreign JSON with its place and store nothing', async () => {
     const before = (await owner.query('select count(*)::int as n from clients')).rows[0].n
-    for (const [value, code] of [[{ shoes: 1 }, 'not-a-record'], [{ format: 'gentle-arch/fitting', version: 1, feet: { left: {} }, x: 1 }, 'unknown-key'], [[], 'not-a-record'], [null, 'not-a-record']] as const)
+    for (const [value, code] of [
+      [{ shoes: 1 }, 'not-a-record'],
+      [{ format: 'gentle-arch/fitting', version: 1, feet: { left: {} }, x: 1 }, 'unknown-key'],
+      [[], 'not-a-record'],
+      [null, 'not-a-record'],
+    ] as const)
       expect((await rhona.post('records', value)).json).toMatchObject({ status: 400, code })
     expect((await owner.query('select count(*)::int as n from clients')).rows[0].n).toBe(before)
   })
@@ -140,10 +240,24 @@ describe('backup and migrations', () => {
     await restore(file, target)
     const copy = new pg.Client({ connectionString: target })
     await copy.connect()
-    const tables = (await owner.query("select tablename from pg_tables where schemaname = 'public' order by 1")).rows.map((r) => r.tablename as string)
-    expect(tables).toEqual(expect.arrayContaining(['shops', 'fitting_parts', 'photos', 'scans', 'norms', 'double_readings', 'audit', 'schema_migrations']))
+    const tables = (
+      await owner.query("select tablename from pg_tables where schemaname = 'public' order by 1")
+    ).rows.map((r) => r.tablename as string)
+    expect(tables).toEqual(
+      expect.arrayContaining([
+        'shops',
+        'fitting_parts',
+        'photos',
+        'scans',
+        'norms',
+        'double_readings',
+        'audit',
+        'schema_migrations',
+      ]),
+    )
     // The application's role may do on the copy what it may do on the original, table by table.
-    const rights = "select table_name, string_agg(privilege_type, ' ' order by privilege_type) as rights from information_schema.role_table_grants where grantee = 'arch_app' group by 1 order by 1"
+    const rights =
+      "select table_name, string_agg(privilege_type, ' ' order by privilege_type) as rights from information_schema.role_table_grants where grantee = 'arch_app' group by 1 order by 1"
     expect((await copy.query(rights)).rows).toEqual((await owner.query(rights)).rows)
     for (const table of tables) {
       const sum = `select count(*)::int as n, md5(string_agg(t::text, '|' order by t::text)) as sum from ${table} t`
@@ -173,18 +287,32 @@ describe('backup and migrations', () => {
   it('gives a first owner a one-time code that works once', async () => {
     await owner.query('drop database if exists arch_empty')
     await owner.query('create database arch_empty')
-    const urls = Object.fromEntries(Object.entries(inject('urls')).map(([k, v]) => [k, v.replace(/\/arch$/, '/arch_empty')])) as { MIGRATION_URL: string; DATABASE_URL: string }
+    const urls = Object.fromEntries(
+      Object.entries(inject('urls')).map(([k, v]) => [k, v.replace(/\/arch$/, '/arch_empty')]),
+    ) as { MIGRATION_URL: string; DATABASE_URL: string }
     await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
-    const out = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts'], { env: { ...process.env, ...urls }, encoding: 'utf8' }).stdout
+    const out = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts'], {
+      env: { ...process.env, ...urls },
+      encoding: 'utf8',
+    }).stdout
     const code = /owner: (\S+)/.exec(out)![1]!
     const own = await startServer(41722, urls)
     const caller = new Caller(own.base)
     expect((await caller.get('sign-in')).json).toMatchObject({ demo: [], firstOwner: true })
-    const claim = (c: string) => caller.post('first-owner', { code: c, name: 'Ola', login: 'ola', password: 'ten letters' })
+    const claim = (c: string) =>
+      caller.post('first-owner', { code: c, name: 'Ola', login: 'ola', password: 'ten letters' })
     expect((await claim('0000-0000-0000')).status).toBe(401)
     expect((await claim(code)).json).toMatchObject({ name: 'Ola', role: 'owner' })
     expect((await claim(code)).status).toBe(401)
-    expect((await new Caller(own.base).post('sign-in', { login: 'ola', password: 'ten letters', understood: true })).status).toBe(200)
+    expect(
+      (
+        await new Caller(own.base).post('sign-in', {
+          login: 'ola',
+          password: 'ten letters',
+          understood: true,
+        })
+      ).status,
+    ).toBe(200)
     await own.stop()
   })
 })

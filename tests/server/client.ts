@@ -9,8 +9,15 @@ import type { Command } from '../../core/record/commands'
 import { end, serve } from '../../scripts/lib/serve.mjs'
 
 /** Starts the built server against the test cluster. */
-export async function startServer(port: number, env: Record<string, string> = {}): Promise<{ base: string; child: ChildProcess; stop: () => Promise<void> }> {
-  const child = (await serve({ port, quiet: true, env: { ...inject('urls'), ARCH_SESSION_SECRET: inject('secret'), ...env } })) as ChildProcess
+export async function startServer(
+  port: number,
+  env: Record<string, string> = {},
+): Promise<{ base: string; child: ChildProcess; stop: () => Promise<void> }> {
+  const child = (await serve({
+    port,
+    quiet: true,
+    env: { ...inject('urls'), ARCH_SESSION_SECRET: inject('secret'), ...env },
+  })) as ChildProcess
   return { base: `http://127.0.0.1:${port}`, child, stop: () => end(child) }
 }
 
@@ -26,10 +33,19 @@ export class Caller {
   private cookie = ''
   constructor(readonly base: string) {}
 
-  async call(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Answer> {
+  async call(
+    method: string,
+    path: string,
+    body?: unknown,
+    headers: Record<string, string> = {},
+  ): Promise<Answer> {
     const response = await fetch(`${this.base}/api/${path}`, {
       method,
-      headers: { ...(body !== undefined && { 'content-type': 'application/json' }), ...(this.cookie && { cookie: this.cookie }), ...headers },
+      headers: {
+        ...(body !== undefined && { 'content-type': 'application/json' }),
+        ...(this.cookie && { cookie: this.cookie }),
+        ...headers,
+      },
       ...(body !== undefined && { body: typeof body === 'string' ? body : JSON.stringify(body) }),
     })
     const set = response.headers.getSetCookie()[0]
@@ -58,11 +74,14 @@ export class Caller {
   /** Text of a PDF, its white space made one. */
   async pdf(path: string): Promise<string> {
     const answer = await fetch(`${this.base}/api/${path}`, { headers: { cookie: this.cookie } })
-    if (answer.headers.get('content-type') !== 'application/pdf') throw new Error(`${path}: ${answer.status} ${answer.headers.get('content-type')}`)
+    if (answer.headers.get('content-type') !== 'application/pdf')
+      throw new Error(`${path}: ${answer.status} ${answer.headers.get('content-type')}`)
     const folder = mkdtempSync(join(tmpdir(), 'paper-'))
     try {
       writeFileSync(join(folder, 'paper.pdf'), Buffer.from(await answer.arrayBuffer()))
-      return execFileSync('pdftotext', ['-layout', join(folder, 'paper.pdf'), '-'], { encoding: 'utf8' }).replace(/\s+/g, ' ')
+      return execFileSync('pdftotext', ['-layout', join(folder, 'paper.pdf'), '-'], {
+        encoding: 'utf8',
+      }).replace(/\s+/g, ' ')
     } finally {
       rmSync(folder, { recursive: true })
     }
@@ -73,9 +92,17 @@ export class Caller {
     const timer = setTimeout(() => stop.abort(), mostMs)
     let text = ''
     try {
-      const answer = await fetch(`${this.base}/api/${path}`, { headers: { cookie: this.cookie }, signal: stop.signal })
+      const answer = await fetch(`${this.base}/api/${path}`, {
+        headers: { cookie: this.cookie },
+        signal: stop.signal,
+      })
       const reader = answer.body!.getReader()
-      for (let chunk = await reader.read(); !chunk.done && !until.test(text); chunk = await reader.read()) text += Buffer.from(chunk.value).toString()
+      for (
+        let chunk = await reader.read();
+        !chunk.done && !until.test(text);
+        chunk = await reader.read()
+      )
+        text += Buffer.from(chunk.value).toString()
     } catch {
       // ran out of time: what was heard is what there is
     }
@@ -83,5 +110,6 @@ export class Caller {
     stop.abort()
     return text
   }
-  command = (fitting: string, version: number, command: Command, id: string = randomUUID()) => this.post(`fittings/${fitting}/commands`, { id, version, command })
+  command = (fitting: string, version: number, command: Command, id: string = randomUUID()) =>
+    this.post(`fittings/${fitting}/commands`, { id, version, command })
 }

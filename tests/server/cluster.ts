@@ -19,11 +19,17 @@ declare module 'vitest' {
 
 /** One throwaway cluster with demo data for all server tests, and a built server to run against it. */
 export default async function setup(project: TestProject) {
-  const place = { PG_TEST_BASE: join(tmpdir(), `gentle-arch-server.${process.getuid?.() ?? 0}`), PG_TEST_PORT: '41700' }
+  const place = {
+    PG_TEST_BASE: join(tmpdir(), `gentle-arch-server.${process.getuid?.() ?? 0}`),
+    PG_TEST_PORT: '41700',
+  }
   stopCluster(true, place)
   const urls = startCluster(true, place) as { MIGRATION_URL: string; DATABASE_URL: string }
   await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
-  const demo = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], { env: { ...process.env, ...urls }, stdio: 'inherit' })
+  const demo = spawnSync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], {
+    env: { ...process.env, ...urls },
+    stdio: 'inherit',
+  })
   if (demo.status !== 0 || (await build()) !== 0) throw new Error('demo data or build failed')
   project.provide('urls', urls)
   project.provide('secret', randomBytes(32).toString('hex'))

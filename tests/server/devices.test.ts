@@ -28,7 +28,11 @@ afterAll(async () => {
 const bytes = async (path: string) => {
   const cookie = (rhona as unknown as { cookie: string }).cookie
   const answer = await fetch(`${server.base}/api/${path}`, { headers: { cookie } })
-  return { status: answer.status, type: answer.headers.get('content-type'), data: new Uint8Array(await answer.arrayBuffer()) }
+  return {
+    status: answer.status,
+    type: answer.headers.get('content-type'),
+    data: new Uint8Array(await answer.arrayBuffer()),
+  }
 }
 const keep = (name: string, data: Uint8Array) => {
   const path = join(folder, name)
@@ -37,19 +41,25 @@ const keep = (name: string, data: Uint8Array) => {
 }
 
 type Line = readonly (readonly [number, number])[]
-const lengthOf = (l: Line) => l.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - l[i]![0], y - l[i]![1]), 0)
+const lengthOf = (l: Line) =>
+  l.slice(1).reduce((sum, [x, y], i) => sum + Math.hypot(x - l[i]![0], y - l[i]![1]), 0)
 /** Distance of a point from a line of points, mm. */
 const offLine = ([x, y]: readonly [number, number], l: Line) =>
   l.slice(1).reduce((least, [bx, by], i) => {
     const [ax, ay] = l[i]!
     const size = (bx - ax) ** 2 + (by - ay) ** 2
-    const t = size === 0 ? 0 : Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / size))
+    const t =
+      size === 0
+        ? 0
+        : Math.min(1, Math.max(0, ((x - ax) * (bx - ax) + (y - ay) * (by - ay)) / size))
     return Math.min(least, Math.hypot(x - ax - t * (bx - ax), y - ay - t * (by - ay)))
   }, Infinity)
 
 /** Longest run of ink in any row of a raw grey picture (PGM), pixels. */
 function longestRun(pgm: Buffer): number {
-  const [, width, height] = /^P5\s+(\d+)\s+(\d+)\s+255\s/.exec(pgm.subarray(0, 80).toString('latin1'))!.map(Number)
+  const [, width, height] = /^P5\s+(\d+)\s+(\d+)\s+255\s/
+    .exec(pgm.subarray(0, 80).toString('latin1'))!
+    .map(Number)
   const start = pgm.length - width! * height!
   let [most, run] = [0, 0]
   for (let i = 0; i < width! * height!; i++) {
@@ -65,33 +75,99 @@ describe('the devices of a fitting', () => {
     const { type, data } = await bytes(`fittings/${tove}/devices?as=zip`)
     expect(type).toBe('application/zip')
     const files = unzipSync(data)
-    expect(Object.keys(files).sort()).toEqual(['left-sole.stl', 'left-template.dxf', 'left-template.svg', 'left.3mf', 'left.obj', 'left.stl', 'pair.3mf', 'prescription.json', 'prescription.pdf', 'right-sole.stl', 'right-template.dxf', 'right-template.svg', 'right.3mf', 'right.obj', 'right.stl', 'templates.pdf'])
+    expect(Object.keys(files).sort()).toEqual([
+      'left-sole.stl',
+      'left-template.dxf',
+      'left-template.svg',
+      'left.3mf',
+      'left.obj',
+      'left.stl',
+      'pair.3mf',
+      'prescription.json',
+      'prescription.pdf',
+      'right-sole.stl',
+      'right-template.dxf',
+      'right-template.svg',
+      'right.3mf',
+      'right.obj',
+      'right.stl',
+      'templates.pdf',
+    ])
     expect(readMesh('left.stl', files['left.stl']!).triangles.length).toBeGreaterThan(60_000)
-    expect(JSON.parse(strFromU8(files['prescription.json']!)).feet.right.words.length).toBeGreaterThan(4)
-    for (const name of ['prescription.json', 'left-template.svg', 'left-template.dxf']) expect(strFromU8(files[name]!)).not.toMatch(/Tove|Marchetti/)
-    const words = execFileSync('pdftotext', ['-layout', keep('p.pdf', files['prescription.pdf']!), '-'], { encoding: 'utf8' })
+    expect(
+      JSON.parse(strFromU8(files['prescription.json']!)).feet.right.words.length,
+    ).toBeGreaterThan(4)
+    for (const name of ['prescription.json', 'left-template.svg', 'left-template.dxf'])
+      expect(strFromU8(files[name]!)).not.toMatch(/Tove|Marchetti/)
+    const words = execFileSync(
+      'pdftotext',
+      ['-layout', keep('p.pdf', files['prescription.pdf']!), '-'],
+      { encoding: 'utf8' },
+    )
     expect(words).not.toMatch(/Tove|Marchetti/)
-    for (const word of ['Prescription', 'HR-0412', 'LEFT', 'RIGHT', 'Medial heel skive', 'Reached on the solid', 'Estimated', 'Against a plain device, standing, estimate', 'It leaves out flow of the heel pad', 'Cautions']) expect(words.replace(/\s+/g, ' ')).toContain(word)
+    for (const word of [
+      'Prescription',
+      'HR-0412',
+      'LEFT',
+      'RIGHT',
+      'Medial heel skive',
+      'Reached on the solid',
+      'Estimated',
+      'Against a plain device, standing, estimate',
+      'It leaves out flow of the heel pad',
+      'Cautions',
+    ])
+      expect(words.replace(/\s+/g, ' ')).toContain(word)
   })
   it('print templates at 1:1: every line of the PDF lies where SVG and DXF have it, 100 mm is 100 mm', async () => {
     const zip = unzipSync((await bytes(`fittings/${tove}/devices?as=zip`)).data)
     const pdf = keep('t.pdf', (await bytes(`fittings/${tove}/devices?as=template`)).data)
     expect(execFileSync('pdfinfo', [pdf], { encoding: 'utf8' })).toMatch(/Pages:\s+2\n/)
-    for (const [page, side] of [[1, 'left'], [2, 'right']] as const) {
+    for (const [page, side] of [
+      [1, 'left'],
+      [2, 'right'],
+    ] as const) {
       const drawn = join(folder, `${side}.svg`)
       execFileSync('pdftocairo', ['-svg', '-f', String(page), '-l', String(page), pdf, drawn])
       // Points of 1/72 inch from the top left, as they were drawn; the page's own scale is measured below.
-      const lines = [...readFileSync(drawn, 'utf8').matchAll(/<path[^>]*stroke-width[^>]*>/g)].map(([tag]) => [...(/ d="([^"]+)"/.exec(tag)?.[1] ?? '').matchAll(/[ML] (-?[\d.]+) (-?[\d.]+)/g)].map(([, x, y]) => [(Number(x) / 72) * 25.4, (Number(y) / 72) * 25.4] as const))
+      const lines = [...readFileSync(drawn, 'utf8').matchAll(/<path[^>]*stroke-width[^>]*>/g)].map(
+        ([tag]) =>
+          [...(/ d="([^"]+)"/.exec(tag)?.[1] ?? '').matchAll(/[ML] (-?[\d.]+) (-?[\d.]+)/g)].map(
+            ([, x, y]) => [(Number(x) / 72) * 25.4, (Number(y) / 72) * 25.4] as const,
+          ),
+      )
       const svg = strFromU8(zip[`${side}-template.svg`]!)
-      const wanted = [...svg.matchAll(/<path id="([^"]+)" d="M([^"Z]+)/g)].map(([, id, d]) => ({ id, points: d!.split('L').map((p) => p.split(' ').map(Number) as [number, number]) }))
+      const wanted = [...svg.matchAll(/<path id="([^"]+)" d="M([^"Z]+)/g)].map(([, id, d]) => ({
+        id,
+        points: d!.split('L').map((p) => p.split(' ').map(Number) as [number, number]),
+      }))
       for (const { id, points } of wanted) {
         // The converter leaves out points on a straight line: every point must lie on some drawn line, and that line be no longer.
-        const same = lines.find((l) => l.length > 1 && points.every((p) => offLine(p, l) < 0.05) && Math.abs(lengthOf(l) - lengthOf(points)) < 0.5)
+        const same = lines.find(
+          (l) =>
+            l.length > 1 &&
+            points.every((p) => offLine(p, l) < 0.05) &&
+            Math.abs(lengthOf(l) - lengthOf(points)) < 0.5,
+        )
         expect(same, `${side} ${id}`).toBeDefined()
       }
-      execFileSync('pdftoppm', ['-r', '400', '-gray', '-f', String(page), '-l', String(page), '-singlefile', pdf, join(folder, side)])
+      execFileSync('pdftoppm', [
+        '-r',
+        '400',
+        '-gray',
+        '-f',
+        String(page),
+        '-l',
+        String(page),
+        '-singlefile',
+        pdf,
+        join(folder, side),
+      ])
       // The longest run of ink across the sheet is the control line, with half a tick's stroke (0.2 mm) at either end.
-      expect((longestRun(readFileSync(join(folder, `${side}.pgm`))) / 400) * 25.4).toBeCloseTo(100.4, 0.6)
+      expect((longestRun(readFileSync(join(folder, `${side}.pgm`))) / 400) * 25.4).toBeCloseTo(
+        100.4,
+        0.6,
+      )
     }
   })
 })
@@ -100,9 +176,21 @@ describe('a client who must be seen first', () => {
   it('has nothing made: no files, no papers, no order before a clearance', async () => {
     const record = Object.values(DEMO_RECORDS).find((r) => riskOf(r).blocked)!
     const device = { ...plainDevice(), layers: [] }
-    const { fittingId } = (await rhona.post('records', { ...record, client: { ...record.client, code: undefined, name: 'Made-up Refer' }, feet: { left: { ...record.feet.left, device }, right: { ...record.feet.right, device } } })).json
-    for (const as of ['zip', 'template', 'prescription']) expect((await rhona.get(`fittings/${fittingId}/devices?as=${as}`)).json).toMatchObject({ status: 409, code: 'refer-first' })
-    expect((await rhona.post(`fittings/${fittingId}/order`, { feet: ['left'] })).json).toMatchObject({ status: 409, code: 'refer-first' })
+    const { fittingId } = (
+      await rhona.post('records', {
+        ...record,
+        client: { ...record.client, code: undefined, name: 'Made-up Refer' },
+        feet: { left: { ...record.feet.left, device }, right: { ...record.feet.right, device } },
+      })
+    ).json
+    for (const as of ['zip', 'template', 'prescription'])
+      expect((await rhona.get(`fittings/${fittingId}/devices?as=${as}`)).json).toMatchObject({
+        status: 409,
+        code: 'refer-first',
+      })
+    expect(
+      (await rhona.post(`fittings/${fittingId}/order`, { feet: ['left'] })).json,
+    ).toMatchObject({ status: 409, code: 'refer-first' })
   })
 })
 
@@ -110,48 +198,104 @@ describe('the lab', () => {
   it('takes an order, asks back what is too thin, and promises a day when nothing is open; both are kept and audited', async () => {
     const { json: state } = await rhona.get(`fittings/${tove}`)
     const left = state.parts['device.left']
-    const put = (content: unknown, version: number) => rhona.command(tove, version, { kind: 'part.put', part: 'device.left', content })
+    const put = (content: unknown, version: number) =>
+      rhona.command(tove, version, { kind: 'part.put', part: 'device.left', content })
     await put({ ...left.content, shell: { ...left.content.shell, thicknessMm: 1.5 } }, left.version)
     const asked = await rhona.post(`fittings/${tove}/order`, { feet: ['left'] })
-    expect(asked.json.order.answer).toMatchObject({ status: 'queries', queries: [{ foot: 'left', code: 'too-thin' }] })
+    expect(asked.json.order.answer).toMatchObject({
+      status: 'queries',
+      queries: [{ foot: 'left', code: 'too-thin' }],
+    })
     expect(asked.json.order.answer.dueOn).toBeUndefined()
     await put(left.content, left.version + 1)
-    const taken = await rhona.post(`fittings/${tove}/order`, { feet: ['left', 'right'], note: 'soft edges' })
-    expect(taken.json.order).toMatchObject({ feet: ['left', 'right'], note: 'soft edges', answer: { status: 'accepted', queries: [] } })
+    const taken = await rhona.post(`fittings/${tove}/order`, {
+      feet: ['left', 'right'],
+      note: 'soft edges',
+    })
+    expect(taken.json.order).toMatchObject({
+      feet: ['left', 'right'],
+      note: 'soft edges',
+      answer: { status: 'accepted', queries: [] },
+    })
     expect(taken.json.order.answer.dueOn).toMatch(/^\d{4}-\d{2}-\d{2}$/)
-    expect(taken.json.order.files.every((f: { sha256: string }) => /^[0-9a-f]{64}$/.test(f.sha256))).toBe(true)
+    expect(
+      taken.json.order.files.every((f: { sha256: string }) => /^[0-9a-f]{64}$/.test(f.sha256)),
+    ).toBe(true)
     expect((await rhona.get(`fittings/${tove}`)).json.parts.orders.content).toHaveLength(2)
     const db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
     await db.connect()
-    const { rows } = await db.query("select count(*)::int as n from audit where action = 'device.order'")
+    const { rows } = await db.query(
+      "select count(*)::int as n from audit where action = 'device.order'",
+    )
     await db.end()
     expect(rows[0].n).toBe(2)
-    expect((await rhona.post(`fittings/${tove}/order`, { feet: [] })).json.detail).toContain('at least one foot')
+    expect((await rhona.post(`fittings/${tove}/order`, { feet: [] })).json.detail).toContain(
+      'at least one foot',
+    )
   })
   it('looks at what it gets by its own rules', () => {
-    const order = (device: unknown, extra = {}) => JSON.parse(standinLab(JSON.stringify({ on: '2026-11-25', order: 'abcdefgh', client: {}, files: [], prescription: { feet: { left: { device } } }, ...extra })))
-    const codes = (device: unknown, extra = {}) => order(device, extra).queries.map((q: { code: string }) => q.code)
-    expect(codes({ ...plainDevice(), layers: [{ kind: 'firstRayCutOut' }] })).toEqual(['no-post', 'no-file'])
-    expect(codes({ ...plainDevice(), shell: { material: 'bamboo', thicknessMm: 4 } })).toContain('material')
-    expect(codes({ ...plainDevice(), shell: { material: 'polypropylene', thicknessMm: 2.5 } }, { client: { massKg: 120 } })).toContain('too-thin')
+    const order = (device: unknown, extra = {}) =>
+      JSON.parse(
+        standinLab(
+          JSON.stringify({
+            on: '2026-11-25',
+            order: 'abcdefgh',
+            client: {},
+            files: [],
+            prescription: { feet: { left: { device } } },
+            ...extra,
+          }),
+        ),
+      )
+    const codes = (device: unknown, extra = {}) =>
+      order(device, extra).queries.map((q: { code: string }) => q.code)
+    expect(codes({ ...plainDevice(), layers: [{ kind: 'firstRayCutOut' }] })).toEqual([
+      'no-post',
+      'no-file',
+    ])
+    expect(codes({ ...plainDevice(), shell: { material: 'bamboo', thicknessMm: 4 } })).toContain(
+      'material',
+    )
+    expect(
+      codes(
+        { ...plainDevice(), shell: { material: 'polypropylene', thicknessMm: 2.5 } },
+        { client: { massKg: 120 } },
+      ),
+    ).toContain('too-thin')
     const cut = Buffer.alloc(90).toString('base64')
-    expect(codes(plainDevice(), { files: [{ name: 'left.stl', base64: cut }] })).toEqual(['broken-file'])
+    expect(codes(plainDevice(), { files: [{ name: 'left.stl', base64: cut }] })).toEqual([
+      'broken-file',
+    ])
     const whole = Buffer.alloc(84).toString('base64')
     // Seven working days after Wednesday 25 November 2026.
-    expect(order(plainDevice(), { files: [{ name: 'left.stl', base64: whole }] })).toMatchObject({ status: 'accepted', dueOn: '2026-12-04' })
+    expect(order(plainDevice(), { files: [{ name: 'left.stl', base64: whole }] })).toMatchObject({
+      status: 'accepted',
+      dueOn: '2026-12-04',
+    })
   })
 })
 
 describe('presets of the shop', () => {
-  it('are kept once by name, without one client\'s reasons, read by all, removed by those who may', async () => {
-    const device = { ...plainDevice(), layers: [{ kind: 'medialSkive', depthMm: 3, on: true, because: 'medial-push' }] }
+  it("are kept once by name, without one client's reasons, read by all, removed by those who may", async () => {
+    const device = {
+      ...plainDevice(),
+      layers: [{ kind: 'medialSkive', depthMm: 3, on: true, because: 'medial-push' }],
+    }
     const made = await rhona.post('presets', { name: 'Tourer', device })
     expect(made.status).toBe(200)
-    expect((await rhona.post('presets', { name: 'Tourer', device })).json).toMatchObject({ status: 409, code: 'name-taken' })
-    expect((await rhona.post('presets', { name: 'x', device })).json.detail).toContain('two letters')
+    expect((await rhona.post('presets', { name: 'Tourer', device })).json).toMatchObject({
+      status: 409,
+      code: 'name-taken',
+    })
+    expect((await rhona.post('presets', { name: 'x', device })).json.detail).toContain(
+      'two letters',
+    )
     const bram = await new Caller(server.base).signIn('bram')
     const { presets } = (await bram.get('presets')).json
-    expect(presets[0]).toMatchObject({ name: 'Tourer', device: { layers: [{ kind: 'medialSkive' }] } })
+    expect(presets[0]).toMatchObject({
+      name: 'Tourer',
+      device: { layers: [{ kind: 'medialSkive' }] },
+    })
     expect(JSON.stringify(presets)).not.toContain('medial-push')
     expect((await bram.call('DELETE', `presets/${made.json.id}`, {})).status).toBe(403)
     expect((await rhona.call('DELETE', `presets/${made.json.id}`, {})).status).toBe(200)
@@ -160,14 +304,34 @@ describe('presets of the shop', () => {
 })
 
 describe('shell checks', () => {
-  it('teach a model\'s bias from all fittings of the shop, from five on, without anybody\'s name', async () => {
+  it("teach a model's bias from all fittings of the shop, from five on, without anybody's name", async () => {
     const { json: state } = await rhona.get(`fittings/${tove}`)
     const { models } = (await rhona.get('models')).json
-    const check = (i: number) => ({ model: models[0].id, sizeMm: 265, foot: i % 2 ? 'left' : 'right', gapMm: 15 + (i % 2) / 5, predictedMm: 12 })
-    const put = (count: number, version: number) => rhona.command(tove, version, { kind: 'part.put', part: 'footwear', content: { chosen: { model: models[0].id, shellChecks: Array.from({ length: count }, (_, i) => check(i)) } } })
+    const check = (i: number) => ({
+      model: models[0].id,
+      sizeMm: 265,
+      foot: i % 2 ? 'left' : 'right',
+      gapMm: 15 + (i % 2) / 5,
+      predictedMm: 12,
+    })
+    const put = (count: number, version: number) =>
+      rhona.command(tove, version, {
+        kind: 'part.put',
+        part: 'footwear',
+        content: {
+          chosen: {
+            model: models[0].id,
+            shellChecks: Array.from({ length: count }, (_, i) => check(i)),
+          },
+        },
+      })
     const version = state.parts.footwear?.version ?? 0
     await put(4, version)
-    expect((await rhona.get('models')).json.learned[models[0].id]).toMatchObject({ count: 4, used: false, usedMm: 0 })
+    expect((await rhona.get('models')).json.learned[models[0].id]).toMatchObject({
+      count: 4,
+      used: false,
+      usedMm: 0,
+    })
     await put(10, version + 1)
     const { learned } = (await rhona.get('models')).json
     expect(learned[models[0].id]).toMatchObject({ count: 10, used: true })

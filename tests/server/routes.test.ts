@@ -12,12 +12,29 @@ const routes = (readdirSync('server/api', { recursive: true }) as string[])
   .map((file) => {
     const text = readFileSync(join('server/api', file), 'utf8')
     const [, method] = /\.(get|post|put|patch|delete)\.ts$/.exec(file)!
-    return { file, method: method!.toUpperCase(), path: file.replace(/\.(get|post|put|patch|delete)\.ts$/, '').replace(/\/?index$/, ''), permission: /export default route\(\{ permission: '([^']+)'/.exec(text)?.[1] }
+    return {
+      file,
+      method: method!.toUpperCase(),
+      path: file.replace(/\.(get|post|put|patch|delete)\.ts$/, '').replace(/\/?index$/, ''),
+      permission: /export default route\(\{ permission: '([^']+)'/.exec(text)?.[1],
+    }
   })
-const PUBLIC = ['first-owner.post.ts', 'health.get.ts', 'sign-in.get.ts', 'sign-in.post.ts', 'sign-out.post.ts']
+const PUBLIC = [
+  'first-owner.post.ts',
+  'health.get.ts',
+  'sign-in.get.ts',
+  'sign-in.post.ts',
+  'sign-out.post.ts',
+]
 /** A whole picture of one point, PNG. */
-const PIXEL = 'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
-const LOGIN: Record<Role, string> = { owner: 'sunniva', fitter: 'rhona', bench: 'bram', reader: 'reader' }
+const PIXEL =
+  'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNkYPhfDwAChwGA60e6kgAAAABJRU5ErkJggg=='
+const LOGIN: Record<Role, string> = {
+  owner: 'sunniva',
+  fitter: 'rhona',
+  bench: 'bram',
+  reader: 'reader',
+}
 
 let server: Awaited<ReturnType<typeof startServer>>
 let db: pg.Client
@@ -28,9 +45,16 @@ beforeAll(async () => {
   db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
   await db.connect()
   const shop = (await db.query('select id from shops')).rows[0].id
-  await db.query("insert into people (shop_id, name, login, role, demo) values ($1, 'Reader', 'reader', 'reader', true) on conflict do nothing", [shop])
-  const other = (await db.query("insert into shops (name) values ('Other shop') returning id")).rows[0].id
-  await db.query("insert into people (shop_id, name, login, role, password_hash) values ($1, 'Otto', 'otto', 'owner', $2)", [other, await hashSecret('a long password')])
+  await db.query(
+    "insert into people (shop_id, name, login, role, demo) values ($1, 'Reader', 'reader', 'reader', true) on conflict do nothing",
+    [shop],
+  )
+  const other = (await db.query("insert into shops (name) values ('Other shop') returning id"))
+    .rows[0].id
+  await db.query(
+    "insert into people (shop_id, name, login, role, password_hash) values ($1, 'Otto', 'otto', 'owner', $2)",
+    [other, await hashSecret('a long password')],
+  )
   const rhona = await new Caller(server.base).signIn('rhona')
   fitting = await rhona.fittingOf('oskar')
   client = (await rhona.get('clients?q=oskar')).json.clients[0].id
@@ -44,18 +68,39 @@ const real = (path: string) => path.replace('[id]', path.startsWith('clients') ?
 
 describe('permissions', () => {
   it('are declared by every route, and the public ones are the known ones', () => {
-    for (const r of routes) expect(r.permission === 'public' || r.permission! in PERMISSIONS, r.file).toBe(true)
-    expect(routes.filter((r) => r.permission === 'public').map((r) => r.file).sort()).toEqual(PUBLIC)
+    for (const r of routes)
+      expect(r.permission === 'public' || r.permission! in PERMISSIONS, r.file).toBe(true)
+    expect(
+      routes
+        .filter((r) => r.permission === 'public')
+        .map((r) => r.file)
+        .sort(),
+    ).toEqual(PUBLIC)
   })
   it('let nobody in without signing in', async () => {
-    for (const r of routes.filter((x) => x.permission !== 'public')) expect((await new Caller(server.base).call(r.method, real(r.path), r.method === 'GET' ? undefined : {})).status, r.file).toBe(401)
+    for (const r of routes.filter((x) => x.permission !== 'public'))
+      expect(
+        (
+          await new Caller(server.base).call(
+            r.method,
+            real(r.path),
+            r.method === 'GET' ? undefined : {},
+          )
+        ).status,
+        r.file,
+      ).toBe(401)
   })
   it.each(ROLES)('stop the %s wherever the table says so, and only there', async (role) => {
     const caller = await new Caller(server.base).signIn(LOGIN[role])
-    for (const r of routes.filter((x) => x.permission !== 'public' && !x.file.includes('events') && !x.file.includes('probe'))) {
+    for (const r of routes.filter(
+      (x) => x.permission !== 'public' && !x.file.includes('events') && !x.file.includes('probe'),
+    )) {
       const allowed = (PERMISSIONS[r.permission as Permission] as readonly Role[]).includes(role)
       // Erasing is tried on nothing, so that an allowed role erases nothing.
-      const path = r.method === 'DELETE' || r.path.endsWith('fittings') ? r.path.replace('[id]', '00000000-0000-4000-8000-000000000000') : real(r.path)
+      const path =
+        r.method === 'DELETE' || r.path.endsWith('fittings')
+          ? r.path.replace('[id]', '00000000-0000-4000-8000-000000000000')
+          : real(r.path)
       const { status } = await caller.call(r.method, path, r.method === 'GET' ? undefined : {})
       if (allowed) expect([200, 400, 404, 409], `${role} ${r.file}: ${status}`).toContain(status)
       else expect(status, `${role} ${r.file}`).toBe(403)
@@ -67,16 +112,55 @@ describe('permissions', () => {
     const { json } = await bram.get(`fittings/${tove}`)
     expect(JSON.stringify(json)).not.toMatch(/Tove|Marchetti|medialAnkle|bornOn/)
     expect(json.parts['device.left'].content.layers.length).toBeGreaterThan(0)
-    expect((await bram.command(tove, json.parts['device.left'].version, { kind: 'part.put', part: 'device.left', content: null })).status).toBe(403)
-    expect((await bram.command(tove, 0, { kind: 'part.put', part: 'jobs', content: [{ step: 'x', done: true }] })).status).toBe(200)
+    expect(
+      (
+        await bram.command(tove, json.parts['device.left'].version, {
+          kind: 'part.put',
+          part: 'device.left',
+          content: null,
+        })
+      ).status,
+    ).toBe(403)
+    expect(
+      (
+        await bram.command(tove, 0, {
+          kind: 'part.put',
+          part: 'jobs',
+          content: [{ step: 'x', done: true }],
+        })
+      ).status,
+    ).toBe(200)
     expect(JSON.stringify((await bram.get('today')).json)).not.toMatch(/Tove|Juno/)
   })
   it('keep shops apart, route by route', async () => {
     const otto = new Caller(server.base)
-    expect((await otto.post('sign-in', { login: 'otto', password: 'a long password', understood: true })).status).toBe(200)
+    expect(
+      (await otto.post('sign-in', { login: 'otto', password: 'a long password', understood: true }))
+        .status,
+    ).toBe(200)
     for (const r of routes.filter((x) => x.path.includes('[id]'))) {
-      const body = r.file.includes('commands') ? { id: crypto.randomUUID(), version: 0, command: { kind: 'part.put', part: 'jobs', content: [] } } : r.file.endsWith('put.ts') ? { id: crypto.randomUUID(), version: 1, details: {} } : r.file.startsWith('visits') ? { state: 'seen', version: 1 } : r.file.includes('photos/index.post') ? { data: PIXEL } : r.file.includes('order.post') ? { feet: ['left'] } : r.file.startsWith('timers') ? { do: 'pause' } : r.file.startsWith('heat') ? { do: 'stop' } : {}
-      expect([404, 409], r.file).toContain((await otto.call(r.method, real(r.path), r.method === 'GET' ? undefined : body)).status)
+      const body = r.file.includes('commands')
+        ? {
+            id: crypto.randomUUID(),
+            version: 0,
+            command: { kind: 'part.put', part: 'jobs', content: [] },
+          }
+        : r.file.endsWith('put.ts')
+          ? { id: crypto.randomUUID(), version: 1, details: {} }
+          : r.file.startsWith('visits')
+            ? { state: 'seen', version: 1 }
+            : r.file.includes('photos/index.post')
+              ? { data: PIXEL }
+              : r.file.includes('order.post')
+                ? { feet: ['left'] }
+                : r.file.startsWith('timers')
+                  ? { do: 'pause' }
+                  : r.file.startsWith('heat')
+                    ? { do: 'stop' }
+                    : {}
+      expect([404, 409], r.file).toContain(
+        (await otto.call(r.method, real(r.path), r.method === 'GET' ? undefined : body)).status,
+      )
     }
     expect((await otto.get('clients?q=o')).json.clients).toEqual([])
     expect((await otto.get('models')).json.models).toEqual([])
@@ -96,18 +180,36 @@ describe('the edge', () => {
     const rhona = await new Caller(server.base).signIn('rhona')
     const foreign = await rhona.call('POST', 'records', {}, { origin: 'http://elsewhere.example' })
     expect([foreign.status, foreign.json.code]).toEqual([403, 'foreign-origin'])
-    expect((await rhona.call('POST', 'records', 'a=b', { 'content-type': 'application/x-www-form-urlencoded' })).status).toBe(415)
-    expect((await rhona.call('POST', 'records', '{"a":', {})).json).toMatchObject({ code: 'not-json', status: 400 })
-    expect([413, 400]).toContain((await rhona.call('POST', 'records', JSON.stringify({ x: 'y'.repeat(2_100_000) }))).status)
+    expect(
+      (
+        await rhona.call('POST', 'records', 'a=b', {
+          'content-type': 'application/x-www-form-urlencoded',
+        })
+      ).status,
+    ).toBe(415)
+    expect((await rhona.call('POST', 'records', '{"a":', {})).json).toMatchObject({
+      code: 'not-json',
+      status: 400,
+    })
+    expect([413, 400]).toContain(
+      (await rhona.call('POST', 'records', JSON.stringify({ x: 'y'.repeat(2_100_000) }))).status,
+    )
     expect((await rhona.get('fittings/not-an-id')).status).toBe(404)
     expect((await rhona.get("clients?q=' or 1=1 --")).json.clients).toEqual([])
   })
   it('slows sign-in after failures without telling names, and forgets on success', async () => {
     const nobody = new Caller(server.base)
     const tries = []
-    for (let i = 0; i < 4; i++) tries.push((await nobody.post('sign-in', { login: 'ghost', password: 'x', understood: true })).status)
+    for (let i = 0; i < 4; i++)
+      tries.push(
+        (await nobody.post('sign-in', { login: 'ghost', password: 'x', understood: true })).status,
+      )
     expect(tries).toEqual([401, 401, 401, 429])
-    const real = await nobody.post('sign-in', { login: 'otto', password: 'wrong', understood: true })
+    const real = await nobody.post('sign-in', {
+      login: 'otto',
+      password: 'wrong',
+      understood: true,
+    })
     expect(real.json.detail).toBe('Name and password do not belong together.')
     expect((await nobody.post('sign-in', { login: 'rhona', password: '' })).status).toBe(400)
   })

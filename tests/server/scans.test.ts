@@ -15,14 +15,23 @@ afterAll(() => server.stop())
 /** A fetch with the caller's cookie and raw bytes. */
 async function send(caller: Caller, path: string, body?: Uint8Array) {
   const cookie = (caller as unknown as { cookie: string }).cookie
-  return fetch(`${server.base}/api/${path}`, { headers: { cookie, 'content-type': 'application/octet-stream' }, ...(body && { method: 'POST', body: body as BodyInit }) })
+  return fetch(`${server.base}/api/${path}`, {
+    headers: { cookie, 'content-type': 'application/octet-stream' },
+    ...(body && { method: 'POST', body: body as BodyInit }),
+  })
 }
-const wedge = { positions: Float64Array.from([0, 0, 0, 90, 0, 0, 0, 265, 0, 0, 0, 60]), triangles: Uint32Array.from([0, 2, 1, 0, 1, 3, 1, 2, 3, 0, 3, 2]) }
+const wedge = {
+  positions: Float64Array.from([0, 0, 0, 90, 0, 0, 0, 265, 0, 0, 0, 60]),
+  triangles: Uint32Array.from([0, 2, 1, 0, 1, 3, 1, 2, 3, 0, 3, 2]),
+}
 
-it('gives a stand-in scan of the client\'s foot in any format, and says when there is no length', async () => {
+it("gives a stand-in scan of the client's foot in any format, and says when there is no length", async () => {
   const fitting = await rhona.fittingOf('oskar')
   for (const format of ['stl', '3mf']) {
-    const answer = await send(rhona, `standins/scan?fitting=${fitting}&side=left&seed=2&format=${format}`)
+    const answer = await send(
+      rhona,
+      `standins/scan?fitting=${fitting}&side=left&seed=2&format=${format}`,
+    )
     const file = readMesh(`x.${format}`, new Uint8Array(await answer.arrayBuffer()))
     expect(file.triangles.length / 3).toBeGreaterThan(50_000)
   }
@@ -35,7 +44,12 @@ it('keeps a scan byte for byte with its hash, once, for staff only, and refuses 
   const query = 'name=left%20foot.ply&side=left&unit=mm&points=4&triangles=4'
   const kept = await send(rhona, `fittings/${fitting}/scans?${query}`, bytes)
   const row = await kept.json()
-  expect([kept.status, row.format, row.size, row.sha256]).toEqual([200, 'ply', bytes.length, createHash('sha256').update(bytes).digest('hex')])
+  expect([kept.status, row.format, row.size, row.sha256]).toEqual([
+    200,
+    'ply',
+    bytes.length,
+    createHash('sha256').update(bytes).digest('hex'),
+  ])
   const again = await send(rhona, `fittings/${fitting}/scans?${query}`, bytes)
   expect([again.status, (await again.json()).code]).toEqual([409, 'same-scan'])
   const original = await send(rhona, `scans/${row.id}`)
@@ -45,12 +59,31 @@ it('keeps a scan byte for byte with its hash, once, for staff only, and refuses 
   // A whole scan, as large as they come from a scanner: every byte arrives.
   const large = new Uint8Array(84 + 50 * 400_000)
   new DataView(large.buffer).setUint32(80, 400_000, true)
-  const big = await send(rhona, `fittings/${fitting}/scans?name=big.stl&unit=mm&points=3&triangles=400000&side=left`, large)
+  const big = await send(
+    rhona,
+    `fittings/${fitting}/scans?name=big.stl&unit=mm&points=3&triangles=400000&side=left`,
+    large,
+  )
   expect([big.status, (await big.json()).size]).toEqual([200, large.length])
-  expect((await rhona.call('DELETE', `scans/${((await rhona.get(`fittings/${fitting}/scans`)).json.scans as { id: string; name: string }[]).find((s) => s.name === 'big.stl')!.id}`, {})).status).toBe(200)
-  const junk = await send(rhona, `fittings/${fitting}/scans?name=x.txt&unit=mm&points=1&triangles=0`, new TextEncoder().encode('hello'))
+  expect(
+    (
+      await rhona.call(
+        'DELETE',
+        `scans/${((await rhona.get(`fittings/${fitting}/scans`)).json.scans as { id: string; name: string }[]).find((s) => s.name === 'big.stl')!.id}`,
+        {},
+      )
+    ).status,
+  ).toBe(200)
+  const junk = await send(
+    rhona,
+    `fittings/${fitting}/scans?name=x.txt&unit=mm&points=1&triangles=0`,
+    new TextEncoder().encode('hello'),
+  )
   expect((await junk.json()).code).toBe('unknown-format')
-  expect((await send(rhona, `fittings/${fitting}/scans?name=x.stl&unit=ell&points=1&triangles=0`, bytes)).status).toBe(400)
+  expect(
+    (await send(rhona, `fittings/${fitting}/scans?name=x.stl&unit=ell&points=1&triangles=0`, bytes))
+      .status,
+  ).toBe(400)
   expect((await rhona.get(`fittings/${fitting}/scans`)).json.scans).toHaveLength(1)
   expect((await rhona.call('DELETE', `scans/${row.id}`, {})).status).toBe(200)
   expect((await rhona.get(`fittings/${fitting}/scans`)).json.scans).toEqual([])

@@ -24,7 +24,12 @@ export interface OpenTake {
 }
 
 /** Left or right by the name of the file, when it says so. */
-const sideOfName = (name: string): Side | null => (/(^|[^a-z])(l|left|links|li)([^a-z]|$)/i.test(name) ? 'left' : /(^|[^a-z])(r|right|rechts|re)([^a-z]|$)/i.test(name) ? 'right' : null)
+const sideOfName = (name: string): Side | null =>
+  /(^|[^a-z])(l|left|links|li)([^a-z]|$)/i.test(name)
+    ? 'left'
+    : /(^|[^a-z])(r|right|rechts|re)([^a-z]|$)/i.test(name)
+      ? 'right'
+      : null
 const MOST_BYTES = 120_000_000
 
 /** The station's state: scans on the way in, the take that is open for each foot, and what is kept of it in the record. */
@@ -33,8 +38,20 @@ export function useCapture() {
   const person = useSession()
   const scans = ref<ScanRow[]>([])
   const trouble = ref('')
-  const stage = ref<{ name: string; words: string; share: number | null; cancel: () => void } | null>(null)
-  const asked = shallowRef<{ file: File; bytes: Uint8Array; session: ScanSession; found: Found; side: Side | null; unit: Unit } | null>(null)
+  const stage = ref<{
+    name: string
+    words: string
+    share: number | null
+    cancel: () => void
+  } | null>(null)
+  const asked = shallowRef<{
+    file: File
+    bytes: Uint8Array
+    session: ScanSession
+    found: Found
+    side: Side | null
+    unit: Unit
+  } | null>(null)
   const waiting = ref<File[]>([])
   const takes = shallowReactive<Record<Side, OpenTake | null>>({ left: null, right: null })
   /** every analysis of this visit to the page, for setting one take against another */
@@ -43,12 +60,16 @@ export function useCapture() {
   const path = `fittings/${fitting.id}/scans`
   const load = async () => (scans.value = (await api<{ scans: ScanRow[] }>(path)).scans)
 
-  const part = (side: Side): CapturePart => fitting.record.feet[side]!.capture ?? { way: 'parametric', load: 'none', use: 'captured' }
+  const part = (side: Side): CapturePart =>
+    fitting.record.feet[side]!.capture ?? { way: 'parametric', load: 'none', use: 'captured' }
   const put = (side: Side, change: Partial<CapturePart>, words: string) => {
     const refused = fitting.put(`capture.${side}`, { ...part(side), ...change }, `${words} ${side}`)
     if (refused) trouble.value = refused
   }
-  const stamp = () => ({ ...(person.person && { by: person.person.name }), at: new Date().toISOString() })
+  const stamp = () => ({
+    ...(person.person && { by: person.person.name }),
+    at: new Date().toISOString(),
+  })
   const say = (name: string, session: ScanSession) => (words: string, share: number) => {
     stage.value = { name, words, share, cancel: () => session.end() }
   }
@@ -72,18 +93,31 @@ export function useCapture() {
     const found = await session.open(file.name, bytes, say(file.name, session))
     stage.value = null
     if (!found || !found.ok) {
-      trouble.value = found ? `${file.name}: ${found.words} Nothing was changed.` : `${file.name}: reading was stopped. Nothing was changed.`
+      trouble.value = found
+        ? `${file.name}: ${found.words} Nothing was changed.`
+        : `${file.name}: reading was stopped. Nothing was changed.`
       session.end()
       return next()
     }
-    asked.value = { file, bytes, session, found, side: sideOfName(file.name) ?? (found.sideSure ? found.side : null), unit: found.unitInFile ?? found.guess ?? 'mm' }
+    asked.value = {
+      file,
+      bytes,
+      session,
+      found,
+      side: sideOfName(file.name) ?? (found.sideSure ? found.side : null),
+      unit: found.unitInFile ?? found.guess ?? 'mm',
+    }
   }
   /** Another unit, or which of two feet: the foot is looked for again. */
   async function again(change: { side?: Side; unit?: Unit }) {
     const a = asked.value!
     asked.value = { ...a, ...change }
     if (change.unit === undefined && !a.found.twoFeet) return
-    const found = await a.session.find(say(a.file.name, a.session), change.unit ?? a.unit, asked.value.side ?? undefined)
+    const found = await a.session.find(
+      say(a.file.name, a.session),
+      change.unit ?? a.unit,
+      asked.value.side ?? undefined,
+    )
     stage.value = null
     if (found?.ok && asked.value) asked.value = { ...asked.value, found }
   }
@@ -91,9 +125,24 @@ export function useCapture() {
   async function keep() {
     const a = asked.value!
     asked.value = null
-    const query = new URLSearchParams({ name: a.file.name.slice(0, 200), unit: a.unit, points: String(a.found.points), triangles: String(a.found.triangles), side: a.side! })
-    const sending = upload(`${path}?${query}`, a.bytes, (share) => stage.value && (stage.value = { ...stage.value, share }))
-    stage.value = { name: a.file.name, words: 'storing the original', share: 0, cancel: sending.cancel }
+    const query = new URLSearchParams({
+      name: a.file.name.slice(0, 200),
+      unit: a.unit,
+      points: String(a.found.points),
+      triangles: String(a.found.triangles),
+      side: a.side!,
+    })
+    const sending = upload(
+      `${path}?${query}`,
+      a.bytes,
+      (share) => stage.value && (stage.value = { ...stage.value, share }),
+    )
+    stage.value = {
+      name: a.file.name,
+      words: 'storing the original',
+      share: 0,
+      cancel: sending.cancel,
+    }
     const before = new Set(scans.value.map((s) => s.id))
     try {
       await sending.done
@@ -118,20 +167,48 @@ export function useCapture() {
     const session = scanSession()
     say(scan.name, session)('fetching', 0)
     const answer = await fetch(`/api/scans/${scan.id}`)
-    const found = answer.ok ? await session.open(scan.name, new Uint8Array(await answer.arrayBuffer()), say(scan.name, session), scan.unit as Unit, side) : null
+    const found = answer.ok
+      ? await session.open(
+          scan.name,
+          new Uint8Array(await answer.arrayBuffer()),
+          say(scan.name, session),
+          scan.unit as Unit,
+          side,
+        )
+      : null
     if (found?.ok && !found.why) await analyse(scan, side, session)
     else {
       session.end()
-      trouble.value = !answer.ok ? `${scan.name} cannot be fetched.` : found?.ok ? `${scan.name}: ${found.why}` : `${scan.name}: ${found ? found.words : 'reading was stopped.'}`
+      trouble.value = !answer.ok
+        ? `${scan.name} cannot be fetched.`
+        : found?.ok
+          ? `${scan.name}: ${found.why}`
+          : `${scan.name}: ${found ? found.words : 'reading was stopped.'}`
     }
     stage.value = null
   }
-  const movedOf = (side: Side, scanId: string): Landmarks => Object.fromEntries((part(side).landmarks ?? []).filter((l) => l.scan === scanId).map((l) => [l.name, [...l.atMm]]))
+  const movedOf = (side: Side, scanId: string): Landmarks =>
+    Object.fromEntries(
+      (part(side).landmarks ?? [])
+        .filter((l) => l.scan === scanId)
+        .map((l) => [l.name, [...l.atMm]]),
+    )
   async function analyse(scan: ScanRow, side: Side, session: ScanSession) {
     busy[side] = true
-    if (stage.value) stage.value = { ...stage.value, words: 'finding landmarks', share: 0.85, cancel: () => session.end() }
+    if (stage.value)
+      stage.value = {
+        ...stage.value,
+        words: 'finding landmarks',
+        share: 0.85,
+        cancel: () => session.end(),
+      }
     const foot = JSON.parse(JSON.stringify({ ...fitting.record.feet[side]!, capture: undefined }))
-    const answer = await session.capture(side, foot, movedOf(side, scan.id), JSON.parse(JSON.stringify(normsOf(fitting.record))))
+    const answer = await session.capture(
+      side,
+      foot,
+      movedOf(side, scan.id),
+      JSON.parse(JSON.stringify(normsOf(fitting.record))),
+    )
     busy[side] = false
     if (!answer || 'words' in answer) {
       trouble.value = `${scan.name}: ${answer ? answer.words : 'reading was stopped.'}`
@@ -145,19 +222,32 @@ export function useCapture() {
   function moveLandmark(side: Side, name: LandmarkName, at: Vec3) {
     const open = takes[side]
     if (!open || fitting.readOnly) return
-    const atMm = outOfFrame(toRaw(open.analysis.frame), at).map((v) => Math.round(v * 100) / 100) as Vec3
-    const others = (part(side).landmarks ?? []).filter((l) => l.scan !== open.scan.id || l.name !== name)
-    put(side, { landmarks: [...others, { scan: open.scan.id, name, atMm, ...stamp() }].slice(-60) }, `landmark ${name}`)
+    const atMm = outOfFrame(toRaw(open.analysis.frame), at).map(
+      (v) => Math.round(v * 100) / 100,
+    ) as Vec3
+    const others = (part(side).landmarks ?? []).filter(
+      (l) => l.scan !== open.scan.id || l.name !== name,
+    )
+    put(
+      side,
+      { landmarks: [...others, { scan: open.scan.id, name, atMm, ...stamp() }].slice(-60) },
+      `landmark ${name}`,
+    )
     void analyse(open.scan, side, open.session)
   }
   function resetLandmarks(side: Side) {
     const open = takes[side]
     if (!open) return
-    put(side, { landmarks: (part(side).landmarks ?? []).filter((l) => l.scan !== open.scan.id) }, 'landmarks found anew')
+    put(
+      side,
+      { landmarks: (part(side).landmarks ?? []).filter((l) => l.scan !== open.scan.id) },
+      'landmarks found anew',
+    )
     void analyse(open.scan, side, open.session)
   }
   /** Codes of the checks that ask for a redo. */
-  const redo = (side: Side) => takes[side]?.analysis.checks.filter((c) => c.verdict === 'redo').map((c) => c.code) ?? []
+  const redo = (side: Side) =>
+    takes[side]?.analysis.checks.filter((c) => c.verdict === 'redo').map((c) => c.code) ?? []
   /** Takes the open shape over as the foot's surface; a verdict of redo needs a reason. */
   function useSurface(side: Side, why?: string) {
     const open = takes[side]
@@ -167,17 +257,46 @@ export function useCapture() {
     const way = old.way === 'parametric' ? 'scan' : old.way
     const short = (v: number) => Math.round(v * 100) / 100
     const checks: CapturePart['checks'] = [
-      ...analysis.checks.map((c) => ({ code: c.code, value: short(c.value), limit: c.limit, unit: c.unit, verdict: c.verdict, words: c.words, ...(c.at && { at: c.at.map(short) as Vec3 }) })),
-      ...analysis.notSeen.map((c) => ({ code: c.code, verdict: 'not seen' as const, words: c.because })),
+      ...analysis.checks.map((c) => ({
+        code: c.code,
+        value: short(c.value),
+        limit: c.limit,
+        unit: c.unit,
+        verdict: c.verdict,
+        words: c.words,
+        ...(c.at && { at: c.at.map(short) as Vec3 }),
+      })),
+      ...analysis.notSeen.map((c) => ({
+        code: c.code,
+        verdict: 'not seen' as const,
+        words: c.because,
+      })),
     ]
     const codes = redo(side)
-    const surface = { ...analysis.surface, scan: scan.id, name: scan.name, sha256: scan.sha256, ...stamp() }
+    const surface = {
+      ...analysis.surface,
+      scan: scan.id,
+      name: scan.name,
+      sha256: scan.sha256,
+      ...stamp(),
+    }
     const next: Partial<CapturePart> = {
-      way, file: scan.name, surface, checks, overruled: codes.length ? { why: why!, codes, ...stamp() } : undefined,
+      way,
+      file: scan.name,
+      surface,
+      checks,
+      overruled: codes.length ? { why: why!, codes, ...stamp() } : undefined,
       // What devices stand on changes only when somebody says so; a first surface with no device yet is used at once.
       use: old.surface ? old.use : fitting.record.feet[side]!.device ? 'readings' : 'captured',
-      corrections: proposedCorrections(fitting.record.feet[side]!, { way, checks }, normsOf(fitting.record)),
-      takes: [...(old.takes ?? []), { way, kept: true, scan: scan.id, ...(why && { why }), ...stamp() }].slice(-40),
+      corrections: proposedCorrections(
+        fitting.record.feet[side]!,
+        { way, checks },
+        normsOf(fitting.record),
+      ),
+      takes: [
+        ...(old.takes ?? []),
+        { way, kept: true, scan: scan.id, ...(why && { why }), ...stamp() },
+      ].slice(-40),
     }
     put(side, next, 'captured surface')
   }
@@ -186,7 +305,17 @@ export function useCapture() {
     const open = takes[side]
     if (!open) return
     const way = part(side).way === 'parametric' ? 'scan' : part(side).way
-    put(side, { way, takes: [...(part(side).takes ?? []), { way, kept: false, scan: open.scan.id, why, ...stamp() }].slice(-40) }, 'take rejected')
+    put(
+      side,
+      {
+        way,
+        takes: [
+          ...(part(side).takes ?? []),
+          { way, kept: false, scan: open.scan.id, why, ...stamp() },
+        ].slice(-40),
+      },
+      'take rejected',
+    )
     open.session.end()
     takes[side] = null
   }
@@ -195,17 +324,25 @@ export function useCapture() {
     const open = takes[side]
     if (!open) return ''
     const posture = postureOf(part(side).load)
-    const kept = fitting.record.feet[side]!.readings.filter((r) => r.instrument === SCAN_INSTRUMENT && r.posture === posture)
+    const kept = fitting.record.feet[side]!.readings.filter(
+      (r) => r.instrument === SCAN_INSTRUMENT && r.posture === posture,
+    )
     const said: string[] = []
     let added = 0
     for (const what of READING_KINDS) {
       const value = Math.round((open.analysis.readings[what] ?? NaN) * 10) / 10
       if (Number.isNaN(value) || kept.find((r) => r.what === what)?.trials.includes(value)) continue
-      const refused = fitting.change({ kind: 'readings.add', side, what, posture, values: [value], instrument: SCAN_INSTRUMENT }, `scan ${what} ${side}`)
+      const refused = fitting.change(
+        { kind: 'readings.add', side, what, posture, values: [value], instrument: SCAN_INSTRUMENT },
+        `scan ${what} ${side}`,
+      )
       if (refused) said.push(refused)
       else added++
     }
-    const words = added === 0 && said.length === 0 ? `These trials of the ${side} scan are kept already` : `${added} readings of the ${side} scan kept as trials of the scan`
+    const words =
+      added === 0 && said.length === 0
+        ? `These trials of the ${side} scan are kept already`
+        : `${added} readings of the ${side} scan kept as trials of the scan`
     return said.length ? `${words}. ${said[0]}` : words
   }
   const end = () => {
@@ -213,8 +350,41 @@ export function useCapture() {
     asked.value?.session.end()
     for (const side of SIDES) takes[side]?.session.end()
   }
-  const moved = computed(() => Object.fromEntries(SIDES.map((side) => [side, (part(side).landmarks ?? []).filter((l) => l.scan === takes[side]?.scan.id)])) as Record<Side, NonNullable<CapturePart['landmarks']>>)
-  return { fitting, scans, trouble, stage, asked, takes, seen, busy, moved, load, take, again, keep, leave, look, moveLandmark, resetLandmarks, redo, useSurface, reject, keepReadings, part, put, end }
+  const moved = computed(
+    () =>
+      Object.fromEntries(
+        SIDES.map((side) => [
+          side,
+          (part(side).landmarks ?? []).filter((l) => l.scan === takes[side]?.scan.id),
+        ]),
+      ) as Record<Side, NonNullable<CapturePart['landmarks']>>,
+  )
+  return {
+    fitting,
+    scans,
+    trouble,
+    stage,
+    asked,
+    takes,
+    seen,
+    busy,
+    moved,
+    load,
+    take,
+    again,
+    keep,
+    leave,
+    look,
+    moveLandmark,
+    resetLandmarks,
+    redo,
+    useSurface,
+    reject,
+    keepReadings,
+    part,
+    put,
+    end,
+  }
 }
 
 export type CaptureState = ReturnType<typeof useCapture>

@@ -13,22 +13,72 @@ const fitting = useFitting()
 const view = ref<(typeof MARK_VIEWS)[number]>('plantar')
 const kind = ref<Mark['kind']>('callus')
 const at = ref<{ side: Side; index: number } | null>(null)
-const WORDS: Record<Mark['kind'], string> = { callus: 'Callus', bonyPoint: 'Bony point', lump: 'Lump', corn: 'Corn', wound: 'Wound', nail: 'Nail', tender: 'Tender', numb: 'Numb' }
+const WORDS: Record<Mark['kind'], string> = {
+  callus: 'Callus',
+  bonyPoint: 'Bony point',
+  lump: 'Lump',
+  corn: 'Corn',
+  wound: 'Wound',
+  nail: 'Nail',
+  tender: 'Tender',
+  numb: 'Numb',
+}
 const VIEWS = { plantar: 'Sole', dorsal: 'Top', medial: 'Inner', lateral: 'Outer' }
 const list = (side: Side) => fitting.record.feet[side]!.findings?.marks ?? []
-const all = computed(() => SIDES.flatMap((side) => list(side).map((mark, index) => ({ side, mark, index }))))
-const GLYPHS: Record<Mark['kind'], string> = { callus: 'C', bonyPoint: 'B', lump: 'L', corn: 'K', wound: 'W', nail: 'N', tender: 'T', numb: '0' }
-const spots = computed(() => all.value.filter(({ mark }) => mark.view === view.value).map(({ side, mark, index }): Spot => ({ side, index, xMm: mark.xMm, yMm: mark.yMm, sizeMm: mark.sizeMm ?? 10, glyph: GLYPHS[mark.kind], words: `${mark.kind} on the ${side} foot, tenderness ${mark.tenderness ?? 'not asked'}`, bad: mark.kind === 'wound' })))
-const store = (side: Side, marks: Mark[], words: string) => emit('trouble', fitting.put(`findings.${side}`, { ...fitting.record.feet[side]!.findings, marks }, words) ?? '')
+const all = computed(() =>
+  SIDES.flatMap((side) => list(side).map((mark, index) => ({ side, mark, index }))),
+)
+const GLYPHS: Record<Mark['kind'], string> = {
+  callus: 'C',
+  bonyPoint: 'B',
+  lump: 'L',
+  corn: 'K',
+  wound: 'W',
+  nail: 'N',
+  tender: 'T',
+  numb: '0',
+}
+const spots = computed(() =>
+  all.value
+    .filter(({ mark }) => mark.view === view.value)
+    .map(({ side, mark, index }): Spot => ({
+      side,
+      index,
+      xMm: mark.xMm,
+      yMm: mark.yMm,
+      sizeMm: mark.sizeMm ?? 10,
+      glyph: GLYPHS[mark.kind],
+      words: `${mark.kind} on the ${side} foot, tenderness ${mark.tenderness ?? 'not asked'}`,
+      bad: mark.kind === 'wound',
+    })),
+)
+const store = (side: Side, marks: Mark[], words: string) =>
+  emit(
+    'trouble',
+    fitting.put(`findings.${side}`, { ...fitting.record.feet[side]!.findings, marks }, words) ?? '',
+  )
 function place(side: Side, xMm: number, yMm: number) {
   if (fitting.readOnly) return
   if (Math.abs(xMm) > 150 || yMm < -20 || yMm > 420) return
-  store(side, [...list(side), { kind: kind.value, view: view.value, xMm, yMm, sizeMm: 12 }], `${WORDS[kind.value].toLowerCase()}, ${side}`)
+  store(
+    side,
+    [...list(side), { kind: kind.value, view: view.value, xMm, yMm, sizeMm: 12 }],
+    `${WORDS[kind.value].toLowerCase()}, ${side}`,
+  )
   at.value = { side, index: list(side).length - 1 }
 }
-const change = (side: Side, index: number, patch: Partial<Mark>) => store(side, list(side).map((m, i) => (i === index ? { ...m, ...patch } : m)), `mark, ${side}`)
+const change = (side: Side, index: number, patch: Partial<Mark>) =>
+  store(
+    side,
+    list(side).map((m, i) => (i === index ? { ...m, ...patch } : m)),
+    `mark, ${side}`,
+  )
 function drop(side: Side, index: number) {
-  store(side, list(side).filter((_, i) => i !== index), `mark taken off, ${side}`)
+  store(
+    side,
+    list(side).filter((_, i) => i !== index),
+    `mark taken off, ${side}`,
+  )
   at.value = null
 }
 function choose(side: Side, index: number) {
@@ -40,19 +90,104 @@ function choose(side: Side, index: number) {
 <template>
   <section class="card marks">
     <div class="tools">
-      <VBtnToggle v-model="view" mandatory role="group" aria-label="Side of the foot"><VBtn v-for="v in MARK_VIEWS" :key="v" :value="v">{{ VIEWS[v] }}</VBtn></VBtnToggle>
-      <span class="kinds" role="group" aria-label="Kind of mark"><button v-for="k in MARK_KINDS" :key="k" class="kind" :class="{ stop: k === 'wound' }" :aria-pressed="kind === k" @click="kind = k">{{ WORDS[k] }}</button></span>
+      <VBtnToggle v-model="view" mandatory role="group" aria-label="Side of the foot"
+        ><VBtn v-for="v in MARK_VIEWS" :key="v" :value="v">{{ VIEWS[v] }}</VBtn></VBtnToggle
+      >
+      <span class="kinds" role="group" aria-label="Kind of mark"
+        ><button
+          v-for="k in MARK_KINDS"
+          :key="k"
+          class="kind"
+          :class="{ stop: k === 'wound' }"
+          :aria-pressed="kind === k"
+          @click="kind = k"
+        >
+          {{ WORDS[k] }}
+        </button></span
+      >
     </div>
     <div class="two">
       <SpotMap noun="marks" :view="view" :spots="spots" :at="at" @place="place" @choose="choose" />
       <ul class="scroll list">
         <li v-if="all.length === 0" class="muted none">Choose a kind, then tap the place.</li>
-        <li v-for="{ side, mark, index } in all" :key="`${side}${index}`" :class="{ on: at?.side === side && at.index === index }">
-          <button class="what" @click="choose(side, index)"><SideMark :side="side" /><b>{{ WORDS[mark.kind] }}</b><span class="muted small">{{ VIEWS[mark.view].toLowerCase() }}, {{ mark.yMm.toFixed(0) }} mm from the heel</span></button>
-          <label class="small">size<input class="field mini" type="number" min="0" max="120" :value="mark.sizeMm ?? ''" :disabled="fitting.readOnly" :aria-label="`Size of ${WORDS[mark.kind]}, mm`" @change="change(side, index, { sizeMm: Math.min(120, Math.max(0, Number(($event.target as HTMLInputElement).value))) })" />mm</label>
-          <label v-if="mark.kind === 'bonyPoint' || mark.kind === 'lump'" class="small">stands out<input class="field mini" type="number" min="0" max="30" step="0.5" :value="mark.proudMm ?? ''" :disabled="fitting.readOnly" :aria-label="`How far ${WORDS[mark.kind]} stands out, mm`" @change="change(side, index, { proudMm: Math.min(30, Math.max(0, Number(($event.target as HTMLInputElement).value))) })" />mm</label>
-          <label class="small">hurts<input class="field mini" type="number" min="0" max="10" :value="mark.tenderness ?? ''" :disabled="fitting.readOnly" :aria-label="`Tenderness of ${WORDS[mark.kind]}, 0 to 10`" @change="change(side, index, { tenderness: Math.min(10, Math.max(0, Number(($event.target as HTMLInputElement).value))) })" />/10</label>
-          <button class="x" :disabled="fitting.readOnly" :aria-label="`Take off ${WORDS[mark.kind]} ${side}`" @click="drop(side, index)">×</button>
+        <li
+          v-for="{ side, mark, index } in all"
+          :key="`${side}${index}`"
+          :class="{ on: at?.side === side && at.index === index }"
+        >
+          <button class="what" @click="choose(side, index)">
+            <SideMark :side="side" /><b>{{ WORDS[mark.kind] }}</b
+            ><span class="muted small"
+              >{{ VIEWS[mark.view].toLowerCase() }}, {{ mark.yMm.toFixed(0) }} mm from the
+              heel</span
+            >
+          </button>
+          <label class="small"
+            >size<input
+              class="field mini"
+              type="number"
+              min="0"
+              max="120"
+              :value="mark.sizeMm ?? ''"
+              :disabled="fitting.readOnly"
+              :aria-label="`Size of ${WORDS[mark.kind]}, mm`"
+              @change="
+                change(side, index, {
+                  sizeMm: Math.min(
+                    120,
+                    Math.max(0, Number(($event.target as HTMLInputElement).value)),
+                  ),
+                })
+              "
+            />mm</label
+          >
+          <label v-if="mark.kind === 'bonyPoint' || mark.kind === 'lump'" class="small"
+            >stands out<input
+              class="field mini"
+              type="number"
+              min="0"
+              max="30"
+              step="0.5"
+              :value="mark.proudMm ?? ''"
+              :disabled="fitting.readOnly"
+              :aria-label="`How far ${WORDS[mark.kind]} stands out, mm`"
+              @change="
+                change(side, index, {
+                  proudMm: Math.min(
+                    30,
+                    Math.max(0, Number(($event.target as HTMLInputElement).value)),
+                  ),
+                })
+              "
+            />mm</label
+          >
+          <label class="small"
+            >hurts<input
+              class="field mini"
+              type="number"
+              min="0"
+              max="10"
+              :value="mark.tenderness ?? ''"
+              :disabled="fitting.readOnly"
+              :aria-label="`Tenderness of ${WORDS[mark.kind]}, 0 to 10`"
+              @change="
+                change(side, index, {
+                  tenderness: Math.min(
+                    10,
+                    Math.max(0, Number(($event.target as HTMLInputElement).value)),
+                  ),
+                })
+              "
+            />/10</label
+          >
+          <button
+            class="x"
+            :disabled="fitting.readOnly"
+            :aria-label="`Take off ${WORDS[mark.kind]} ${side}`"
+            @click="drop(side, index)"
+          >
+            ×
+          </button>
         </li>
       </ul>
     </div>
@@ -60,17 +195,88 @@ function choose(side: Side, index: number) {
 </template>
 
 <style scoped>
-.marks { display: flex; flex-direction: column; min-height: 0; flex: 1; }
-.tools { display: flex; gap: 10px; padding: 8px 12px; border-bottom: 1px solid var(--hairline); flex-wrap: wrap; align-items: center; }
-.kinds { display: flex; gap: 4px; flex-wrap: wrap; }
-.kind { min-height: 40px; padding: 0 9px; border: 1px solid var(--line-strong); border-radius: 4px; font-size: 13px; background: var(--sheet); }
-.kind[aria-pressed='true'] { background: var(--wash); border-color: var(--spruce); font-weight: 700; } .kind.stop[aria-pressed='true'] { background: var(--stop-tint); border-color: var(--stop); }
-.two { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 400px); flex: 1; min-height: 0; }
-.list { border-left: 1px solid var(--hairline); }
-.list li { display: flex; align-items: center; gap: 8px; padding: 6px 12px; border-bottom: 1px solid var(--hairline); }
-.list .on { background: var(--wash); }
-.what { flex: 1; min-width: 0; display: flex; align-items: center; gap: 6px; flex-wrap: wrap; }
-.small { display: flex; align-items: center; gap: 3px; }
-.mini { width: 50px; height: 34px; padding: 0 4px; font-size: 14px; text-align: center; }
-.x { width: 32px; height: 36px; font-size: 20px; text-align: center; } .none { color: var(--muted); }
+.marks {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  flex: 1;
+}
+.tools {
+  display: flex;
+  gap: 10px;
+  padding: 8px 12px;
+  border-bottom: 1px solid var(--hairline);
+  flex-wrap: wrap;
+  align-items: center;
+}
+.kinds {
+  display: flex;
+  gap: 4px;
+  flex-wrap: wrap;
+}
+.kind {
+  min-height: 40px;
+  padding: 0 9px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  font-size: 13px;
+  background: var(--sheet);
+}
+.kind[aria-pressed='true'] {
+  background: var(--wash);
+  border-color: var(--spruce);
+  font-weight: 700;
+}
+.kind.stop[aria-pressed='true'] {
+  background: var(--stop-tint);
+  border-color: var(--stop);
+}
+.two {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 400px);
+  flex: 1;
+  min-height: 0;
+}
+.list {
+  border-left: 1px solid var(--hairline);
+}
+.list li {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 6px 12px;
+  border-bottom: 1px solid var(--hairline);
+}
+.list .on {
+  background: var(--wash);
+}
+.what {
+  flex: 1;
+  min-width: 0;
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  flex-wrap: wrap;
+}
+.small {
+  display: flex;
+  align-items: center;
+  gap: 3px;
+}
+.mini {
+  width: 50px;
+  height: 34px;
+  padding: 0 4px;
+  font-size: 14px;
+  text-align: center;
+}
+.x {
+  width: 32px;
+  height: 36px;
+  font-size: 20px;
+  text-align: center;
+}
+.none {
+  color: var(--muted);
+}
 </style>

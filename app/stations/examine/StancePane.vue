@@ -11,23 +11,39 @@ import { useFitting } from '~/stores/fitting'
 
 /** Standing: posture items, knee, axis, heel raise, great toe, and the difference of the legs. */
 defineProps<{ child: boolean }>()
-const emit = defineEmits<{ set: [Side, Partial<Findings>, string]; choose: [ChoiceKey, Side, string | undefined] }>()
+const emit = defineEmits<{
+  set: [Side, Partial<Findings>, string]
+  choose: [ChoiceKey, Side, string | undefined]
+}>()
 const fitting = useFitting()
 const trouble = ref('')
 const of = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
 const ITEMS = [-2, -1, 0, 1, 2] as const
 function posture(side: Side, index: number, value: number) {
   const old = of(side).posture ?? [0, 0, 0, 0, 0, 0]
-  emit('set', side, { posture: old.map((v, i) => (i === index ? value : v)) }, POSTURE_ITEMS[index]!.toLowerCase())
+  emit(
+    'set',
+    side,
+    { posture: old.map((v, i) => (i === index ? value : v)) },
+    POSTURE_ITEMS[index]!.toLowerCase(),
+  )
 }
 function raise(side: Side, text: string) {
   const count = text.trim() ? parseNumber(text) : undefined
-  if (count === null || (count !== undefined && (!Number.isInteger(count) || count < 0 || count > 100))) {
+  if (
+    count === null ||
+    (count !== undefined && (!Number.isInteger(count) || count < 0 || count > 100))
+  ) {
     trouble.value = `Heel raises: a whole number from 0 to 100. “${text}” was not kept.`
     return
   }
   trouble.value = ''
-  emit('set', side, { heelRaise: { ...of(side).heelRaise, count: count ?? undefined } }, 'heel raises')
+  emit(
+    'set',
+    side,
+    { heelRaise: { ...of(side).heelRaise, count: count ?? undefined } },
+    'heel raises',
+  )
 }
 const leg = () => fitting.record.legLengthDifferenceMm
 type Leg = NonNullable<ReturnType<typeof leg>>
@@ -37,7 +53,8 @@ function setLeg(patch: Partial<Leg>) {
 }
 function legValue(text: string) {
   const value = text.trim() ? parseNumber(text) : 0
-  if (value === null || value < 0 || value > 100) trouble.value = `Leg length difference: 0 to 100 mm. “${text}” was not kept.`
+  if (value === null || value < 0 || value > 100)
+    trouble.value = `Leg length difference: 0 to 100 mm. “${text}” was not kept.`
   else setLeg({ value })
 }
 </script>
@@ -46,30 +63,196 @@ function legValue(text: string) {
   <section class="card scroll stance">
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
     <div v-for="(item, i) in POSTURE_ITEMS" :key="item" class="fpi">
-      <span><b>{{ item }}</b></span>
-      <span v-for="side in SIDES" :key="side" class="opts" role="group" :aria-label="`${side} ${item}`"><SideMark :side="side" /><button v-for="v in ITEMS" :key="v" class="opt" :aria-pressed="of(side).posture?.[i] === v" :disabled="fitting.readOnly" @click="posture(side, i, v)">{{ v > 0 ? `+${v}` : v < 0 ? `−${-v}` : 0 }}</button></span>
+      <span
+        ><b>{{ item }}</b></span
+      >
+      <span
+        v-for="side in SIDES"
+        :key="side"
+        class="opts"
+        role="group"
+        :aria-label="`${side} ${item}`"
+        ><SideMark :side="side" /><button
+          v-for="v in ITEMS"
+          :key="v"
+          class="opt"
+          :aria-pressed="of(side).posture?.[i] === v"
+          :disabled="fitting.readOnly"
+          @click="posture(side, i, v)"
+        >
+          {{ v > 0 ? `+${v}` : v < 0 ? `−${-v}` : 0 }}
+        </button></span
+      >
     </div>
-    <ChoiceRow v-for="key in (['kneeOver', 'axis', 'windlass'] as const)" :key="key" :name="CHOICES[key].name" :how="CHOICES[key].how" :options="CHOICES[key].options" :disabled="fitting.readOnly" :value="(s: Side) => of(s)[key]" @set="(s: Side, v) => emit('choose', key, s, v)" />
-    <div class="fpi"><span><b>Heel raises, one leg</b><span class="muted small">count; does the heel turn in?</span></span>
-      <span v-for="side in SIDES" :key="side" class="opts"><SideMark :side="side" /><DraftField class="count" inputmode="numeric" :value="of(side).heelRaise?.count" :disabled="fitting.readOnly" :aria-label="`${side} heel raises`" @keep="(t: string) => raise(side, t)" />
-        <button v-for="v in ([true, false] as const)" :key="String(v)" class="opt" :aria-pressed="of(side).heelRaise?.inverts === v" :disabled="fitting.readOnly" @click="emit('set', side, { heelRaise: { ...of(side).heelRaise, inverts: of(side).heelRaise?.inverts === v ? undefined : v } }, 'heel turns in')">{{ v ? 'turns in' : 'stays out' }}</button></span></div>
-    <div class="fpi"><span><b>Leg length difference</b><span class="muted small">under 5 mm is within error</span></span>
-      <span class="opts wide"><DraftField class="count" inputmode="decimal" :value="leg()?.value" :disabled="fitting.readOnly" aria-label="Leg length difference, mm" @keep="legValue" /> mm
-        <span role="group" aria-label="Shorter leg" class="opts"><button v-for="s in SIDES" :key="s" class="opt" :aria-pressed="leg()?.shorter === s && leg()!.value > 0" :disabled="fitting.readOnly || !leg()" @click="setLeg({ shorter: s })">{{ s }} shorter</button></span>
-        <span role="group" aria-label="Method" class="opts"><button v-for="mth in ['blocks', 'tape']" :key="mth" class="opt" :aria-pressed="leg()?.method === mth" :disabled="fitting.readOnly || !leg()" @click="setLeg({ method: mth })">{{ mth }}</button></span>
-        <button class="opt" :aria-pressed="leg()?.shownTwice === true" :disabled="fitting.readOnly || !leg()" @click="setLeg({ shownTwice: !leg()!.shownTwice })">shown twice</button>
-        <button class="opt" :aria-pressed="leg()?.known === 'long-standing'" :disabled="fitting.readOnly || !leg()" @click="setLeg({ known: 'long-standing' })">long-standing</button>
-        <button class="opt" :aria-pressed="leg()?.known === 'new'" :disabled="fitting.readOnly || !leg()" @click="setLeg({ known: 'new' })">new</button>
-        <button class="opt" :aria-pressed="leg()?.goneWhenLevelled === true" :disabled="fitting.readOnly || !leg()" @click="setLeg({ goneWhenLevelled: !leg()!.goneWhenLevelled })">gone when levelled</button></span></div>
+    <ChoiceRow
+      v-for="key in ['kneeOver', 'axis', 'windlass'] as const"
+      :key="key"
+      :name="CHOICES[key].name"
+      :how="CHOICES[key].how"
+      :options="CHOICES[key].options"
+      :disabled="fitting.readOnly"
+      :value="(s: Side) => of(s)[key]"
+      @set="(s: Side, v) => emit('choose', key, s, v)"
+    />
+    <div class="fpi">
+      <span
+        ><b>Heel raises, one leg</b
+        ><span class="muted small">count; does the heel turn in?</span></span
+      >
+      <span v-for="side in SIDES" :key="side" class="opts"
+        ><SideMark :side="side" /><DraftField
+          class="count"
+          inputmode="numeric"
+          :value="of(side).heelRaise?.count"
+          :disabled="fitting.readOnly"
+          :aria-label="`${side} heel raises`"
+          @keep="(t: string) => raise(side, t)"
+        />
+        <button
+          v-for="v in [true, false] as const"
+          :key="String(v)"
+          class="opt"
+          :aria-pressed="of(side).heelRaise?.inverts === v"
+          :disabled="fitting.readOnly"
+          @click="
+            emit(
+              'set',
+              side,
+              {
+                heelRaise: {
+                  ...of(side).heelRaise,
+                  inverts: of(side).heelRaise?.inverts === v ? undefined : v,
+                },
+              },
+              'heel turns in',
+            )
+          "
+        >
+          {{ v ? 'turns in' : 'stays out' }}
+        </button></span
+      >
+    </div>
+    <div class="fpi">
+      <span
+        ><b>Leg length difference</b
+        ><span class="muted small">under 5 mm is within error</span></span
+      >
+      <span class="opts wide"
+        ><DraftField
+          class="count"
+          inputmode="decimal"
+          :value="leg()?.value"
+          :disabled="fitting.readOnly"
+          aria-label="Leg length difference, mm"
+          @keep="legValue"
+        />
+        mm
+        <span role="group" aria-label="Shorter leg" class="opts"
+          ><button
+            v-for="s in SIDES"
+            :key="s"
+            class="opt"
+            :aria-pressed="leg()?.shorter === s && leg()!.value > 0"
+            :disabled="fitting.readOnly || !leg()"
+            @click="setLeg({ shorter: s })"
+          >
+            {{ s }} shorter
+          </button></span
+        >
+        <span role="group" aria-label="Method" class="opts"
+          ><button
+            v-for="mth in ['blocks', 'tape']"
+            :key="mth"
+            class="opt"
+            :aria-pressed="leg()?.method === mth"
+            :disabled="fitting.readOnly || !leg()"
+            @click="setLeg({ method: mth })"
+          >
+            {{ mth }}
+          </button></span
+        >
+        <button
+          class="opt"
+          :aria-pressed="leg()?.shownTwice === true"
+          :disabled="fitting.readOnly || !leg()"
+          @click="setLeg({ shownTwice: !leg()!.shownTwice })"
+        >
+          shown twice
+        </button>
+        <button
+          class="opt"
+          :aria-pressed="leg()?.known === 'long-standing'"
+          :disabled="fitting.readOnly || !leg()"
+          @click="setLeg({ known: 'long-standing' })"
+        >
+          long-standing
+        </button>
+        <button
+          class="opt"
+          :aria-pressed="leg()?.known === 'new'"
+          :disabled="fitting.readOnly || !leg()"
+          @click="setLeg({ known: 'new' })"
+        >
+          new
+        </button>
+        <button
+          class="opt"
+          :aria-pressed="leg()?.goneWhenLevelled === true"
+          :disabled="fitting.readOnly || !leg()"
+          @click="setLeg({ goneWhenLevelled: !leg()!.goneWhenLevelled })"
+        >
+          gone when levelled
+        </button></span
+      >
+    </div>
   </section>
 </template>
 
 <style scoped>
-.stance { flex: 1; }
-.fpi { display: grid; grid-template-columns: 176px 1fr 1fr; gap: 10px; align-items: center; padding: 3px 12px; border-top: 1px solid var(--hairline); min-height: 42px; }
-.fpi b { display: block; font-size: 13px; line-height: 16px; }
-.opts { display: flex; gap: 4px; align-items: center; flex-wrap: wrap; } .wide { grid-column: 2 / -1; }
-.opt { min-height: 34px; min-width: 36px; padding: 0 8px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; text-align: center; }
-.opt[aria-pressed='true'] { background: var(--wash); border-color: var(--spruce); font-weight: 700; }
-.count { width: 58px; height: 36px; text-align: center; }
+.stance {
+  flex: 1;
+}
+.fpi {
+  display: grid;
+  grid-template-columns: 176px 1fr 1fr;
+  gap: 10px;
+  align-items: center;
+  padding: 3px 12px;
+  border-top: 1px solid var(--hairline);
+  min-height: 42px;
+}
+.fpi b {
+  display: block;
+  font-size: 13px;
+  line-height: 16px;
+}
+.opts {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.wide {
+  grid-column: 2 / -1;
+}
+.opt {
+  min-height: 34px;
+  min-width: 36px;
+  padding: 0 8px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+  text-align: center;
+}
+.opt[aria-pressed='true'] {
+  background: var(--wash);
+  border-color: var(--spruce);
+  font-weight: 700;
+}
+.count {
+  width: 58px;
+  height: 36px;
+  text-align: center;
+}
 </style>

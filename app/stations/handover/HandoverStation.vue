@@ -17,19 +17,35 @@ const trouble = ref('')
 const handover = computed<Handover>(() => fitting.record.handover ?? {})
 const CHECKS = HANDOVER_CHECKS
 const WORDS = { good: 'Good', watch: 'Watch', stop: 'Stop' } as const
-const put = (patch: Partial<Handover>, words: string) => (trouble.value = fitting.put('handover', { ...handover.value, ...patch }, words) ?? '')
-const set = (id: string, verdict: 'good' | 'watch' | 'stop') => put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
+const put = (patch: Partial<Handover>, words: string) =>
+  (trouble.value = fitting.put('handover', { ...handover.value, ...patch }, words) ?? '')
+const set = (id: string, verdict: 'good' | 'watch' | 'stop') =>
+  put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
 const good = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'good').length)
 const stops = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'stop').length)
 const start = computed(() => handover.value.wearInStart ?? format(new Date(), 'yyyy-MM-dd'))
 const card = computed(() => clientCard(fitting.record, format(new Date(start.value), 'd MMMM')))
 const plan = computed(() => wearInPlan(fitting.record, start.value))
 const today = () => format(new Date(), 'yyyy-MM-dd')
-const months = computed(() => fitting.record.quotes?.filter((q) => q.answer === 'accepted').at(-1)?.guaranteeMonths ?? normsOf(fitting.record).prices.guaranteeMonths)
-const handOver = () => put({ on: today(), guaranteeUntil: monthsLater(today(), months.value), wearInStart: start.value, nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd') }, 'handed over')
+const months = computed(
+  () =>
+    fitting.record.quotes?.filter((q) => q.answer === 'accepted').at(-1)?.guaranteeMonths ??
+    normsOf(fitting.record).prices.guaranteeMonths,
+)
+const handOver = () =>
+  put(
+    {
+      on: today(),
+      guaranteeUntil: monthsLater(today(), months.value),
+      wearInStart: start.value,
+      nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd'),
+    },
+    'handed over',
+  )
 function minutes(text: string) {
   const value = text.trim() ? parseNumber(text) : undefined
-  if (value === null || (value !== undefined && (value < 0 || value > 240))) trouble.value = `Minutes go from 0 to 240. “${text}” was not kept.`
+  if (value === null || (value !== undefined && (value < 0 || value > 240)))
+    trouble.value = `Minutes go from 0 to 240. “${text}” was not kept.`
   else put({ minutesInFootwear: value }, 'minutes in the footwear')
 }
 const day = (event: Event) => (event.target as HTMLInputElement).value || undefined
@@ -38,42 +54,249 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
 <template>
   <div class="title-row">
     <h1>Handover</h1>
-    <span class="fact">{{ good }} of {{ CHECKS.length }} checks good{{ handover.on ? ` · handed over ${handover.on}` : '' }}</span>
+    <span class="fact"
+      >{{ good }} of {{ CHECKS.length }} checks good{{
+        handover.on ? ` · handed over ${handover.on}` : ''
+      }}</span
+    >
     <VBtn :href="`/api/fittings/${fitting.id}/card`" target="_blank">Client’s card (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/form`" target="_blank">Fitting form (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/wearin`">Wear-in dates (calendar)</VBtn>
-    <VBtn color="primary" variant="flat" :disabled="fitting.readOnly || stops > 0" :title="stops ? 'A check says stop: mend it first' : ''" @click="handOver">{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn>
+    <VBtn
+      color="primary"
+      variant="flat"
+      :disabled="fitting.readOnly || stops > 0"
+      :title="stops ? 'A check says stop: mend it first' : ''"
+      @click="handOver"
+      >{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn
+    >
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <p v-if="stops" class="notice stop">A check says stop. Back to the bench before handing over.</p>
   <div class="cols two">
     <section class="card stack0">
       <div class="card-head"><h2>Checks on the pair</h2></div>
-      <ul class="scroll grow"><li v-for="(c, i) in CHECKS" :key="c.id" class="check"><span class="n">{{ i + 1 }}</span><span class="what"><b>{{ c.name }}</b><span class="muted label">{{ c.how }}</span></span>
-        <span class="three" role="radiogroup" :aria-label="c.name"><button v-for="v in (['good', 'watch', 'stop'] as const)" :key="v" role="radio" :aria-checked="handover.checks?.[c.id] === v" class="v" :class="{ on: handover.checks?.[c.id] === v }" :disabled="fitting.readOnly" @click="set(c.id, v)"><StatusMark v-if="handover.checks?.[c.id] === v" :kind="v" /><template v-else>{{ WORDS[v] }}</template></button></span></li></ul>
-      <div class="felt"><span class="grow" role="radiogroup" aria-label="How the two feel"><span class="label muted">Feel: ask, do not lead</span><span class="three"><button v-for="f in (['even', 'left higher', 'right higher'] as const)" :key="f" role="radio" class="v" :aria-checked="handover.evenFeel === f" :class="{ on: handover.evenFeel === f }" :disabled="fitting.readOnly" @click="put({ evenFeel: f }, `feel ${f}`)">{{ f }}</button></span></span>
-        <label><span class="label muted">Minutes in the footwear</span><DraftField class="mins" inputmode="numeric" :value="handover.minutesInFootwear" :disabled="fitting.readOnly" aria-label="Minutes in the footwear" @keep="minutes" /></label><p v-if="handover.evenFeel && handover.evenFeel !== 'even'" class="label watch-text">▲ Mend it before they leave: what feels uneven now is why it comes back.</p><p v-else-if="handover.minutesInFootwear !== undefined && handover.minutesInFootwear < 10" class="label watch-text">▲ Numb toes come after ten minutes; stay a little longer.</p></div>
+      <ul class="scroll grow">
+        <li v-for="(c, i) in CHECKS" :key="c.id" class="check">
+          <span class="n">{{ i + 1 }}</span
+          ><span class="what"
+            ><b>{{ c.name }}</b
+            ><span class="muted label">{{ c.how }}</span></span
+          >
+          <span class="three" role="radiogroup" :aria-label="c.name"
+            ><button
+              v-for="v in ['good', 'watch', 'stop'] as const"
+              :key="v"
+              role="radio"
+              :aria-checked="handover.checks?.[c.id] === v"
+              class="v"
+              :class="{ on: handover.checks?.[c.id] === v }"
+              :disabled="fitting.readOnly"
+              @click="set(c.id, v)"
+            >
+              <StatusMark v-if="handover.checks?.[c.id] === v" :kind="v" /><template v-else>{{
+                WORDS[v]
+              }}</template>
+            </button></span
+          >
+        </li>
+      </ul>
+      <div class="felt">
+        <span class="grow" role="radiogroup" aria-label="How the two feel"
+          ><span class="label muted">Feel: ask, do not lead</span
+          ><span class="three"
+            ><button
+              v-for="f in ['even', 'left higher', 'right higher'] as const"
+              :key="f"
+              role="radio"
+              class="v"
+              :aria-checked="handover.evenFeel === f"
+              :class="{ on: handover.evenFeel === f }"
+              :disabled="fitting.readOnly"
+              @click="put({ evenFeel: f }, `feel ${f}`)"
+            >
+              {{ f }}
+            </button></span
+          ></span
+        >
+        <label
+          ><span class="label muted">Minutes in the footwear</span
+          ><DraftField
+            class="mins"
+            inputmode="numeric"
+            :value="handover.minutesInFootwear"
+            :disabled="fitting.readOnly"
+            aria-label="Minutes in the footwear"
+            @keep="minutes"
+        /></label>
+        <p v-if="handover.evenFeel && handover.evenFeel !== 'even'" class="label watch-text">
+          ▲ Mend it before they leave: what feels uneven now is why it comes back.
+        </p>
+        <p
+          v-else-if="handover.minutesInFootwear !== undefined && handover.minutesInFootwear < 10"
+          class="label watch-text"
+        >
+          ▲ Numb toes come after ten minutes; stay a little longer.
+        </p>
+      </div>
     </section>
     <div class="stack">
-      <section class="card"><div class="card-head"><h2>Dates</h2></div><div class="card-body dates">
-        <label><span>Wearing in starts</span><input class="field" type="date" :value="start" :disabled="fitting.readOnly" @change="put({ wearInStart: day($event) }, 'wear-in start')" /></label>
-        <label><span>Next visit</span><input class="field" type="date" :value="handover.nextVisitOn" :disabled="fitting.readOnly" @change="put({ nextVisitOn: day($event) }, 'next visit')" /></label>
-        <label><span>Guarantee until</span><input class="field" type="date" :value="handover.guaranteeUntil" :disabled="fitting.readOnly" @change="put({ guaranteeUntil: day($event) }, 'guarantee until')" /></label>
-        <p class="small plan"><span v-for="d in plan.slice(0, 9)" :key="d.on + d.words"><b>{{ format(new Date(`${d.on}T12:00`), 'EEE d MMM') }}</b> {{ d.words }}</span><span v-if="plan.length > 9" class="muted">and so on to {{ format(new Date(`${plan.at(-1)!.on}T12:00`), 'd MMM') }}</span></p></div></section>
-      <section class="card grow scroll" tabindex="0" aria-label="The card says"><div class="card-head"><h2>The card says</h2><span class="aside small">plain words only</span></div>
-        <div class="paper"><h3 class="h1">{{ card.greeting }}</h3><p v-for="m in card.made" :key="m">{{ m }}</p><p v-if="card.goal" class="goal">“{{ card.goal }}”</p><ol><li v-for="(w, i) in card.wearIn" :key="w">{{ i + 1 }}. {{ w }}</li></ol><p class="muted">{{ card.normal }}</p><p><b>Stop and call us:</b> {{ card.stop.join('; ') }}.</p><p class="muted small">{{ card.notice }}</p></div></section>
+      <section class="card">
+        <div class="card-head"><h2>Dates</h2></div>
+        <div class="card-body dates">
+          <label
+            ><span>Wearing in starts</span
+            ><input
+              class="field"
+              type="date"
+              :value="start"
+              :disabled="fitting.readOnly"
+              @change="put({ wearInStart: day($event) }, 'wear-in start')"
+          /></label>
+          <label
+            ><span>Next visit</span
+            ><input
+              class="field"
+              type="date"
+              :value="handover.nextVisitOn"
+              :disabled="fitting.readOnly"
+              @change="put({ nextVisitOn: day($event) }, 'next visit')"
+          /></label>
+          <label
+            ><span>Guarantee until</span
+            ><input
+              class="field"
+              type="date"
+              :value="handover.guaranteeUntil"
+              :disabled="fitting.readOnly"
+              @change="put({ guaranteeUntil: day($event) }, 'guarantee until')"
+          /></label>
+          <p class="small plan">
+            <span v-for="d in plan.slice(0, 9)" :key="d.on + d.words"
+              ><b>{{ format(new Date(`${d.on}T12:00`), 'EEE d MMM') }}</b> {{ d.words }}</span
+            ><span v-if="plan.length > 9" class="muted"
+              >and so on to {{ format(new Date(`${plan.at(-1)!.on}T12:00`), 'd MMM') }}</span
+            >
+          </p>
+        </div>
+      </section>
+      <section class="card grow scroll" tabindex="0" aria-label="The card says">
+        <div class="card-head">
+          <h2>The card says</h2>
+          <span class="aside small">plain words only</span>
+        </div>
+        <div class="paper">
+          <h3 class="h1">{{ card.greeting }}</h3>
+          <p v-for="m in card.made" :key="m">{{ m }}</p>
+          <p v-if="card.goal" class="goal">“{{ card.goal }}”</p>
+          <ol>
+            <li v-for="(w, i) in card.wearIn" :key="w">{{ i + 1 }}. {{ w }}</li>
+          </ol>
+          <p class="muted">{{ card.normal }}</p>
+          <p><b>Stop and call us:</b> {{ card.stop.join('; ') }}.</p>
+          <p class="muted small">{{ card.notice }}</p>
+        </div>
+      </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.two { grid-template-columns: minmax(0, 1fr) minmax(0, 440px); }
-.stack0 { display: flex; flex-direction: column; }
-.check { display: flex; align-items: center; gap: 12px; padding: 5px 14px; border-bottom: 1px solid var(--hairline); min-height: 56px; }
-.n { color: var(--muted); width: 14px; } .what { flex: 1; } .what b, .what span { display: block; }
-.three { display: flex; gap: 8px; } .v { min-width: 84px; height: 44px; border: 1px solid var(--line-strong); border-radius: 6px; text-align: center; color: var(--muted); display: grid; place-items: center; } .v.on { background: var(--wash); }
-.felt { display: flex; gap: 14px; align-items: end; flex-wrap: wrap; padding: 8px 14px; border-top: 1px solid var(--hairline); } .felt .grow { display: flex; flex-direction: column; gap: 4px; } .felt label { display: flex; flex-direction: column; } .felt .v { padding: 0 12px; white-space: nowrap; } .mins { width: 150px; }
-.dates { display: grid; grid-template-columns: minmax(0, 1fr) minmax(0, 1fr); gap: 8px; } .dates label span { font-size: 12px; color: var(--muted); } .plan { grid-column: 1 / -1; display: flex; flex-wrap: wrap; gap: 2px 12px; }
-.paper { margin: 12px; padding: 16px; border: 1px solid var(--ink); background: #fff; display: flex; flex-direction: column; gap: 8px; font-size: 16px; line-height: 22px; }
-.goal { border-left: 4px solid var(--spruce); padding-left: 12px; }
+.two {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 440px);
+}
+.stack0 {
+  display: flex;
+  flex-direction: column;
+}
+.check {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding: 5px 14px;
+  border-bottom: 1px solid var(--hairline);
+  min-height: 56px;
+}
+.n {
+  color: var(--muted);
+  width: 14px;
+}
+.what {
+  flex: 1;
+}
+.what b,
+.what span {
+  display: block;
+}
+.three {
+  display: flex;
+  gap: 8px;
+}
+.v {
+  min-width: 84px;
+  height: 44px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  text-align: center;
+  color: var(--muted);
+  display: grid;
+  place-items: center;
+}
+.v.on {
+  background: var(--wash);
+}
+.felt {
+  display: flex;
+  gap: 14px;
+  align-items: end;
+  flex-wrap: wrap;
+  padding: 8px 14px;
+  border-top: 1px solid var(--hairline);
+}
+.felt .grow {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.felt label {
+  display: flex;
+  flex-direction: column;
+}
+.felt .v {
+  padding: 0 12px;
+  white-space: nowrap;
+}
+.mins {
+  width: 150px;
+}
+.dates {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
+  gap: 8px;
+}
+.dates label span {
+  font-size: 12px;
+  color: var(--muted);
+}
+.plan {
+  grid-column: 1 / -1;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 12px;
+}
+.paper {
+  margin: 12px;
+  padding: 16px;
+  border: 1px solid var(--ink);
+  background: #fff;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  font-size: 16px;
+  line-height: 22px;
+}
+.goal {
+  border-left: 4px solid var(--spruce);
+  padding-left: 12px;
+}
 </style>

@@ -36,23 +36,45 @@ const all = computed(() => steps.value.length)
 const next = computed(() => nextStep(steps.value))
 const open = ref('')
 const inHand = computed(() => steps.value.find((s) => s.key === open.value))
-const STATE: Record<StepState, string> = { open: 'open', running: '● runs', done: '✓ done', skipped: '– left out' }
+const STATE: Record<StepState, string> = {
+  open: 'open',
+  running: '● runs',
+  done: '✓ done',
+  skipped: '– left out',
+}
 function tick(step: BenchStep) {
   // A foot on a warm surface is asked for its temperature first.
-  if (!isOver(step) && step.skinMin !== undefined && step.state === 'open') return void (open.value = step.key)
+  if (!isOver(step) && step.skinMin !== undefined && step.state === 'open')
+    return void (open.value = step.key)
   trouble.value = act(step, { do: isOver(step) ? 'undo' : 'finish' })
 }
-const doIt = (change: Omit<StepChange, 'step' | 'foot'>) => (trouble.value = act(inHand.value!, change))
+const doIt = (change: Omit<StepChange, 'step' | 'foot'>) =>
+  (trouble.value = act(inHand.value!, change))
 const code = computed(() => fitting.client?.code ?? 'client')
 /** the foot as devices are built on it, captured surface and all */
 const plain = (side: Side) => JSON.parse(JSON.stringify(fitting.record.feet[side]!))
-const makes = (side: Side) => Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
+const makes = (side: Side) =>
+  Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
 async function file(kind: 'stl' | 'svg' | 'json', side: Side = 'left') {
   busy.value = kind + side
   try {
-    if (kind === 'json') return download(`${code.value}-prescription.json`, JSON.stringify(prescription(fitting.record, fitting.openedOn), null, 2), 'application/json')
-    const data = await deviceWorker().file(plain(side), side, code.value, kind === 'stl' ? '.stl' : '-template.svg')
-    download(kind === 'stl' ? `${code.value}-${side}.stl` : `${code.value}-${side}-template.svg`, data, kind === 'stl' ? 'model/stl' : 'image/svg+xml')
+    if (kind === 'json')
+      return download(
+        `${code.value}-prescription.json`,
+        JSON.stringify(prescription(fitting.record, fitting.openedOn), null, 2),
+        'application/json',
+      )
+    const data = await deviceWorker().file(
+      plain(side),
+      side,
+      code.value,
+      kind === 'stl' ? '.stl' : '-template.svg',
+    )
+    download(
+      kind === 'stl' ? `${code.value}-${side}.stl` : `${code.value}-${side}-template.svg`,
+      data,
+      kind === 'stl' ? 'model/stl' : 'image/svg+xml',
+    )
   } catch (error) {
     trouble.value = (error as Error).message
   } finally {
@@ -65,22 +87,107 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
 <template>
   <div class="title-row">
     <h1>Make</h1>
-    <span class="fact">{{ all ? `${doneCount} of ${all} steps done` : 'no device prescribed yet' }} · {{ code }}</span>
-    <VBtn :href="`/api/fittings/${fitting.id}/ticket`" target="_blank" :disabled="all === 0 || fitting.blocked">Work ticket (PDF)</VBtn>
-    <VBtn :to="`/bench/${fitting.id}`" :disabled="all === 0 || fitting.blocked" color="primary" variant="flat">Step by step</VBtn>
+    <span class="fact"
+      >{{ all ? `${doneCount} of ${all} steps done` : 'no device prescribed yet' }} ·
+      {{ code }}</span
+    >
+    <VBtn
+      :href="`/api/fittings/${fitting.id}/ticket`"
+      target="_blank"
+      :disabled="all === 0 || fitting.blocked"
+      >Work ticket (PDF)</VBtn
+    >
+    <VBtn
+      :to="`/bench/${fitting.id}`"
+      :disabled="all === 0 || fitting.blocked"
+      color="primary"
+      variant="flat"
+      >Step by step</VBtn
+    >
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-  <p v-if="fitting.blocked" class="notice stop" role="alert"><b>Refer first.</b> Making waits for a clearance. <NuxtLink v-if="session.may('clients.see')" :to="`/fittings/${fitting.id}/story`">Record it in Story</NuxtLink><template v-else>The fitter records it.</template></p>
-  <p v-if="all === 0" class="notice">Nothing to make: prescribe a device first. <NuxtLink :to="`/fittings/${fitting.id}/prescribe`">Go to Prescribe</NuxtLink></p>
+  <p v-if="fitting.blocked" class="notice stop" role="alert">
+    <b>Refer first.</b> Making waits for a clearance.
+    <NuxtLink v-if="session.may('clients.see')" :to="`/fittings/${fitting.id}/story`"
+      >Record it in Story</NuxtLink
+    ><template v-else>The fitter records it.</template>
+  </p>
+  <p v-if="all === 0" class="notice">
+    Nothing to make: prescribe a device first.
+    <NuxtLink :to="`/fittings/${fitting.id}/prescribe`">Go to Prescribe</NuxtLink>
+  </p>
   <div class="cols make">
     <section class="card stack0">
-      <div class="card-head"><h2>Steps</h2><span class="aside">{{ next ? `next: ${next.words}${next.foot ? `, ${next.foot}` : ''}` : all ? 'all done' : '' }}</span></div>
+      <div class="card-head">
+        <h2>Steps</h2>
+        <span class="aside">{{
+          next ? `next: ${next.words}${next.foot ? `, ${next.foot}` : ''}` : all ? 'all done' : ''
+        }}</span>
+      </div>
       <ul class="scroll grow">
-        <li v-for="line in lines" :key="line.step" class="step" :class="{ now: line.step === next?.step }">
-          <span class="what"><b>{{ line.words }}</b><span class="muted label">{{ line.minutes }} min · {{ line.waiting ? 'waiting' : 'hands-on' }}{{ line.client ? ' · client there' : '' }}</span><span v-if="line.caution" class="watch-text label">▲ {{ line.caution }}</span></span>
-          <button class="more" :aria-expanded="inHand?.step === line.step" :aria-label="`More of ${line.words}`" @click="open = inHand?.step === line.step ? '' : (stepsOf(line).find((s) => !isOver(s)) ?? stepsOf(line)[0]!).key">…</button>
-          <button v-for="s in stepsOf(line)" :key="s.key" class="tick" role="checkbox" :aria-checked="isOver(s)" :disabled="!canWork" :aria-label="`${line.words}${s.foot ? `, ${s.foot}` : ''}`" @click="tick(s)"><SideMark v-if="s.foot" :side="s.foot" word /><span v-else>Pair</span><b>{{ STATE[s.state] }}</b></button>
-          <div v-if="inHand?.step === line.step" class="hand"><p v-if="stepsOf(line).length > 1" class="label"><button v-for="s in stepsOf(line)" :key="s.key" class="sd" :aria-pressed="open === s.key" @click="open = s.key"><SideMark :side="s.foot!" word /></button></p><p v-if="inHand.entry?.reason" class="label">{{ inHand.entry.reason }}<template v-if="inHand.redone"> · done again {{ inHand.redone }} times</template></p><StepActions :step="inHand" :wearer="fitting.wearer" :disabled="!canWork" :early="early(inHand)" @act="doIt" /></div>
+        <li
+          v-for="line in lines"
+          :key="line.step"
+          class="step"
+          :class="{ now: line.step === next?.step }"
+        >
+          <span class="what"
+            ><b>{{ line.words }}</b
+            ><span class="muted label"
+              >{{ line.minutes }} min · {{ line.waiting ? 'waiting' : 'hands-on'
+              }}{{ line.client ? ' · client there' : '' }}</span
+            ><span v-if="line.caution" class="watch-text label">▲ {{ line.caution }}</span></span
+          >
+          <button
+            class="more"
+            :aria-expanded="inHand?.step === line.step"
+            :aria-label="`More of ${line.words}`"
+            @click="
+              open =
+                inHand?.step === line.step
+                  ? ''
+                  : (stepsOf(line).find((s) => !isOver(s)) ?? stepsOf(line)[0]!).key
+            "
+          >
+            …
+          </button>
+          <button
+            v-for="s in stepsOf(line)"
+            :key="s.key"
+            class="tick"
+            role="checkbox"
+            :aria-checked="isOver(s)"
+            :disabled="!canWork"
+            :aria-label="`${line.words}${s.foot ? `, ${s.foot}` : ''}`"
+            @click="tick(s)"
+          >
+            <SideMark v-if="s.foot" :side="s.foot" word /><span v-else>Pair</span
+            ><b>{{ STATE[s.state] }}</b>
+          </button>
+          <div v-if="inHand?.step === line.step" class="hand">
+            <p v-if="stepsOf(line).length > 1" class="label">
+              <button
+                v-for="s in stepsOf(line)"
+                :key="s.key"
+                class="sd"
+                :aria-pressed="open === s.key"
+                @click="open = s.key"
+              >
+                <SideMark :side="s.foot!" word />
+              </button>
+            </p>
+            <p v-if="inHand.entry?.reason" class="label">
+              {{ inHand.entry.reason
+              }}<template v-if="inHand.redone"> · done again {{ inHand.redone }} times</template>
+            </p>
+            <StepActions
+              :step="inHand"
+              :wearer="fitting.wearer"
+              :disabled="!canWork"
+              :early="early(inHand)"
+              @act="doIt"
+            />
+          </div>
         </li>
       </ul>
     </section>
@@ -88,31 +195,116 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
       <PromisePane :disabled="!session.may('jobs.change')" />
       <QuotePane v-if="session.may('clients.see')" />
       <section v-for="side in SIDES" :key="side" class="card">
-        <div class="card-head"><SideMark :side="side" word /><b>{{ deviceKindWords(fitting.record.feet[side]!.device?.kind ?? 'none') }}</b></div>
+        <div class="card-head">
+          <SideMark :side="side" word /><b>{{
+            deviceKindWords(fitting.record.feet[side]!.device?.kind ?? 'none')
+          }}</b>
+        </div>
         <div class="card-body">
-          <ul><li v-for="line in deviceLines(fitting.record.feet[side]!)" :key="line">{{ line }}</li></ul>
-          <div v-if="makes(side)" class="files"><VBtn :disabled="busy !== ''" @click="file('stl', side)">Solid, STL</VBtn><VBtn :disabled="busy !== ''" @click="file('svg', side)">Trim template 1:1, SVG</VBtn></div>
+          <ul>
+            <li v-for="line in deviceLines(fitting.record.feet[side]!)" :key="line">{{ line }}</li>
+          </ul>
+          <div v-if="makes(side)" class="files">
+            <VBtn :disabled="busy !== ''" @click="file('stl', side)">Solid, STL</VBtn
+            ><VBtn :disabled="busy !== ''" @click="file('svg', side)">Trim template 1:1, SVG</VBtn>
+          </div>
         </div>
       </section>
       <section class="card">
         <div class="card-head"><h2>Shell</h2></div>
-        <div class="card-body"><template v-if="shell">{{ shell.maker }} <b>{{ shell.name }}</b>, left {{ sizeWords(fitting.record.footwear!.chosen!.sizeLeftMm ?? 0) }}, right {{ sizeWords(fitting.record.footwear!.chosen!.sizeRightMm ?? 0) }}</template><span v-else class="muted">Not chosen yet</span>
-          <div class="files"><VBtn :disabled="all === 0" @click="file('json')">Prescription, JSON</VBtn></div></div>
+        <div class="card-body">
+          <template v-if="shell"
+            >{{ shell.maker }} <b>{{ shell.name }}</b>, left
+            {{ sizeWords(fitting.record.footwear!.chosen!.sizeLeftMm ?? 0) }}, right
+            {{ sizeWords(fitting.record.footwear!.chosen!.sizeRightMm ?? 0) }}</template
+          ><span v-else class="muted">Not chosen yet</span>
+          <div class="files">
+            <VBtn :disabled="all === 0" @click="file('json')">Prescription, JSON</VBtn>
+          </div>
+        </div>
       </section>
-      <p class="notice small">Adhesives ventilated; extraction and mask at the grinder; gloves with heat. Binding and blade work only with a re-check by a certified technician.</p>
+      <p class="notice small">
+        Adhesives ventilated; extraction and mask at the grinder; gloves with heat. Binding and
+        blade work only with a re-check by a certified technician.
+      </p>
     </div>
   </div>
 </template>
 
 <style scoped>
-.make { grid-template-columns: minmax(0, 1fr) minmax(0, 420px); }
-.stack0 { display: flex; flex-direction: column; }
-.step { display: flex; align-items: center; gap: 8px; padding: 8px 14px; border-bottom: 1px solid var(--hairline); min-height: 68px; flex-wrap: wrap; }
-.hand { flex-basis: 100%; padding: 4px 0 8px; } .more { width: 44px; height: 52px; text-align: center; font-weight: 700; border-radius: 6px; } .sd { height: 44px; padding: 0 12px; border: 1px solid var(--line-strong); border-radius: 6px; margin-right: 6px; } .sd[aria-pressed='true'] { background: var(--wash); }
-.step.now { background: var(--wash); box-shadow: inset 4px 0 var(--spruce); }
-.what { flex: 1; min-width: 200px; } .what b, .what span { display: block; }
-.tick { min-width: 86px; height: 52px; border: 1px solid var(--line-strong); border-radius: 6px; background: var(--sheet); display: flex; flex-direction: column; align-items: center; justify-content: center; font-size: 13px; line-height: 17px; }
-.tick[aria-checked='true'] { border-color: var(--good); color: var(--good-text); }
-.stack > * { flex: none; }
-.files { display: flex; gap: 8px; margin-top: 8px; flex-wrap: wrap; }
+.make {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 420px);
+}
+.stack0 {
+  display: flex;
+  flex-direction: column;
+}
+.step {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--hairline);
+  min-height: 68px;
+  flex-wrap: wrap;
+}
+.hand {
+  flex-basis: 100%;
+  padding: 4px 0 8px;
+}
+.more {
+  width: 44px;
+  height: 52px;
+  text-align: center;
+  font-weight: 700;
+  border-radius: 6px;
+}
+.sd {
+  height: 44px;
+  padding: 0 12px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  margin-right: 6px;
+}
+.sd[aria-pressed='true'] {
+  background: var(--wash);
+}
+.step.now {
+  background: var(--wash);
+  box-shadow: inset 4px 0 var(--spruce);
+}
+.what {
+  flex: 1;
+  min-width: 200px;
+}
+.what b,
+.what span {
+  display: block;
+}
+.tick {
+  min-width: 86px;
+  height: 52px;
+  border: 1px solid var(--line-strong);
+  border-radius: 6px;
+  background: var(--sheet);
+  display: flex;
+  flex-direction: column;
+  align-items: center;
+  justify-content: center;
+  font-size: 13px;
+  line-height: 17px;
+}
+.tick[aria-checked='true'] {
+  border-color: var(--good);
+  color: var(--good-text);
+}
+.stack > * {
+  flex: none;
+}
+.files {
+  display: flex;
+  gap: 8px;
+  margin-top: 8px;
+  flex-wrap: wrap;
+}
 </style>

@@ -16,34 +16,148 @@ const trouble = ref('')
 const making = computed<Making>(() => fitting.record.making ?? {})
 const bench = useBench()
 const processes = computed(() => bench.state?.processes ?? normsOf(fitting.record).processes)
-const kinds = computed(() => [...new Set(SIDES.map((s) => fitting.record.feet[s]?.device?.kind).filter((k) => k && k !== 'none'))] as string[])
+const kinds = computed(
+  () =>
+    [
+      ...new Set(
+        SIDES.map((s) => fitting.record.feet[s]?.device?.kind).filter((k) => k && k !== 'none'),
+      ),
+    ] as string[],
+)
 const waysOf = (kind: string) => processes.value.filter((p) => p.makes?.includes(kind as never))
-const addable = computed(() => processes.value.filter((p) => !p.makes?.length && !p.works?.length && !making.value.extra?.includes(p.id)))
+const addable = computed(() =>
+  processes.value.filter(
+    (p) => !p.makes?.length && !p.works?.length && !making.value.extra?.includes(p.id),
+  ),
+)
 function put(part: Partial<Making>, words: string) {
-  const next = Object.fromEntries(Object.entries({ ...making.value, ...part }).filter(([, v]) => v !== undefined && v !== '')) as Making
+  const next = Object.fromEntries(
+    Object.entries({ ...making.value, ...part }).filter(([, v]) => v !== undefined && v !== ''),
+  ) as Making
   trouble.value = fitting.put('making', next, words) ?? ''
 }
 function at(text: string) {
-  if (text && !/^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim())) return void (trouble.value = `“${text}” is not a time. Write it as HH:MM.`)
+  if (text && !/^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim()))
+    return void (trouble.value = `“${text}” is not a time. Write it as HH:MM.`)
   put({ promisedAt: text.trim() || undefined }, 'promised time')
 }
 </script>
 
 <template>
   <section class="card">
-    <div class="card-head"><h2>Promise and way</h2><NuxtLink class="aside" to="/bench">Bench day</NuxtLink></div>
+    <div class="card-head">
+      <h2>Promise and way</h2>
+      <NuxtLink class="aside" to="/bench">Bench day</NuxtLink>
+    </div>
     <div class="card-body form">
       <p v-if="trouble" class="small stop-text" role="alert">{{ trouble }}</p>
-      <div class="line"><label class="grow"><span class="small muted">Promised for</span><input class="field" type="date" :value="making.promisedOn" :disabled aria-label="Promised for" @change="put({ promisedOn: ($event.target as HTMLInputElement).value || undefined }, 'promised for')"></label>
-        <label><span class="small muted">at</span><DraftField class="time" placeholder="closing" :value="making.promisedAt" :disabled aria-label="Promised time" @keep="at" /></label></div>
-      <label><span class="small muted">Day on the bench (empty: the promised one)</span><input class="field" type="date" :value="making.benchOn" :disabled aria-label="Day on the bench" @change="put({ benchOn: ($event.target as HTMLInputElement).value || undefined }, 'day on the bench')"></label>
-      <template v-for="k in kinds" :key="k"><label v-if="waysOf(k).length > 1"><span class="small muted">{{ deviceKindWords(k as never) }}, made as</span><select class="field" :value="processFor(k, processes, making.ways)?.id" :disabled :aria-label="`Way of making ${k}`" @change="put({ ways: { ...making.ways, [k]: ($event.target as HTMLSelectElement).value } }, 'way of making')"><option v-for="p in waysOf(k)" :key="p.id" :value="p.id">{{ p.name }}</option></select></label></template>
-      <div v-for="id in making.extra ?? []" :key="id" class="line"><span class="grow">+ {{ processes.find((p) => p.id === id)?.name ?? id }}</span><button class="link" :disabled @click="put({ extra: making.extra!.filter((e) => e !== id) }, 'process out')">take out</button></div>
-      <select v-if="addable.length" class="field" :disabled aria-label="Add a process" @change="(e) => { const t = e.target as HTMLSelectElement; if (t.value) put({ extra: [...(making.extra ?? []), t.value] }, 'process added'); t.value = '' }"><option value="">Add a process …</option><option v-for="p in addable" :key="p.id" :value="p.id">{{ p.name }}</option></select>
+      <div class="line">
+        <label class="grow"
+          ><span class="small muted">Promised for</span
+          ><input
+            class="field"
+            type="date"
+            :value="making.promisedOn"
+            :disabled
+            aria-label="Promised for"
+            @change="
+              put(
+                { promisedOn: ($event.target as HTMLInputElement).value || undefined },
+                'promised for',
+              )
+            "
+        /></label>
+        <label
+          ><span class="small muted">at</span
+          ><DraftField
+            class="time"
+            placeholder="closing"
+            :value="making.promisedAt"
+            :disabled
+            aria-label="Promised time"
+            @keep="at"
+        /></label>
+      </div>
+      <label
+        ><span class="small muted">Day on the bench (empty: the promised one)</span
+        ><input
+          class="field"
+          type="date"
+          :value="making.benchOn"
+          :disabled
+          aria-label="Day on the bench"
+          @change="
+            put(
+              { benchOn: ($event.target as HTMLInputElement).value || undefined },
+              'day on the bench',
+            )
+          "
+      /></label>
+      <template v-for="k in kinds" :key="k"
+        ><label v-if="waysOf(k).length > 1"
+          ><span class="small muted">{{ deviceKindWords(k as never) }}, made as</span
+          ><select
+            class="field"
+            :value="processFor(k, processes, making.ways)?.id"
+            :disabled
+            :aria-label="`Way of making ${k}`"
+            @change="
+              put(
+                { ways: { ...making.ways, [k]: ($event.target as HTMLSelectElement).value } },
+                'way of making',
+              )
+            "
+          >
+            <option v-for="p in waysOf(k)" :key="p.id" :value="p.id">{{ p.name }}</option>
+          </select></label
+        ></template
+      >
+      <div v-for="id in making.extra ?? []" :key="id" class="line">
+        <span class="grow">+ {{ processes.find((p) => p.id === id)?.name ?? id }}</span
+        ><button
+          class="link"
+          :disabled
+          @click="put({ extra: making.extra!.filter((e) => e !== id) }, 'process out')"
+        >
+          take out
+        </button>
+      </div>
+      <select
+        v-if="addable.length"
+        class="field"
+        :disabled
+        aria-label="Add a process"
+        @change="
+          (e) => {
+            const t = e.target as HTMLSelectElement
+            if (t.value) put({ extra: [...(making.extra ?? []), t.value] }, 'process added')
+            t.value = ''
+          }
+        "
+      >
+        <option value="">Add a process …</option>
+        <option v-for="p in addable" :key="p.id" :value="p.id">{{ p.name }}</option>
+      </select>
     </div>
   </section>
 </template>
 
 <style scoped>
-.form { display: flex; flex-direction: column; gap: 8px; } .line { display: flex; gap: 8px; align-items: end; } .time { width: 110px; } .link { text-decoration: underline; min-height: 44px; }
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: end;
+}
+.time {
+  width: 110px;
+}
+.link {
+  text-decoration: underline;
+  min-height: 44px;
+}
 </style>

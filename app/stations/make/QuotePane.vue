@@ -25,9 +25,24 @@ const quotes = computed(() => fitting.record.quotes ?? [])
 const last = computed(() => quotes.value.at(-1))
 const asked = computed(() => quoteLines(fitting.record, models.models, table.value))
 const copy = (v: QuoteLine[]): QuoteLine[] => JSON.parse(JSON.stringify(v)) as QuoteLine[]
-const WORDS: Record<Quote['answer'], { kind: 'good' | 'watch' | 'stop' | 'suggest'; word: string }> = { open: { kind: 'watch', word: 'No answer yet' }, accepted: { kind: 'good', word: 'Accepted' }, changed: { kind: 'suggest', word: 'Changed' }, declined: { kind: 'stop', word: 'Not taken' } }
+const WORDS: Record<
+  Quote['answer'],
+  { kind: 'good' | 'watch' | 'stop' | 'suggest'; word: string }
+> = {
+  open: { kind: 'watch', word: 'No answer yet' },
+  accepted: { kind: 'good', word: 'Accepted' },
+  changed: { kind: 'suggest', word: 'Changed' },
+  declined: { kind: 'stop', word: 'Not taken' },
+}
 /** Has what is to be made changed since the quote was given? */
-const stale = computed(() => (last.value && last.value.answer !== 'declined' ? quoteChanges(last.value.lines.filter((l) => l.amount !== 0), asked.value.lines.filter((l) => l.amount !== 0)).length > 0 : false))
+const stale = computed(() =>
+  last.value && last.value.answer !== 'declined'
+    ? quoteChanges(
+        last.value.lines.filter((l) => l.amount !== 0),
+        asked.value.lines.filter((l) => l.amount !== 0),
+      ).length > 0
+    : false,
+)
 function begin() {
   lines.value = copy(asked.value.lines)
   trouble.value = ''
@@ -37,51 +52,261 @@ const shown = computed(() => ({ lines: lines.value, withTax: table.value.withTax
 const sums = computed(() => quoteSums(shown.value))
 function set(i: number, key: 'count' | 'amount' | 'taxPercent', text: string) {
   const value = parseNumber(text)
-  if (value === null || (key === 'count' && (!Number.isInteger(value) || value < 1 || value > 99)) || Math.abs(value) > 100_000) return void (trouble.value = `“${text}” is not a number that fits here. Nothing was changed.`)
+  if (
+    value === null ||
+    (key === 'count' && (!Number.isInteger(value) || value < 1 || value > 99)) ||
+    Math.abs(value) > 100_000
+  )
+    return void (trouble.value = `“${text}” is not a number that fits here. Nothing was changed.`)
   trouble.value = ''
   lines.value = lines.value.map((l, k) => (k === i ? { ...l, [key]: value } : l))
 }
 function add(id: string) {
   const price = table.value.prices.find((p) => p.id === id)
-  lines.value = [...lines.value, price ? { words: price.name, count: 1, amount: price.amount, taxPercent: price.taxPercent ?? table.value.taxPercent } : { words: 'Something else', count: 1, amount: 0, taxPercent: table.value.taxPercent }]
+  lines.value = [
+    ...lines.value,
+    price
+      ? {
+          words: price.name,
+          count: 1,
+          amount: price.amount,
+          taxPercent: price.taxPercent ?? table.value.taxPercent,
+        }
+      : { words: 'Something else', count: 1, amount: 0, taxPercent: table.value.taxPercent },
+  ]
 }
 function keep() {
   const today = new Date()
-  const quote: Quote = { id: crypto.randomUUID().slice(0, 8), on: format(today, 'yyyy-MM-dd'), validUntil: format(addDays(today, table.value.validDays), 'yyyy-MM-dd'), currency: table.value.currency, withTax: table.value.withTax, guaranteeMonths: table.value.guaranteeMonths, lines: copy(lines.value), answer: 'open', ...(session.person && { by: session.person.name }) }
+  const quote: Quote = {
+    id: crypto.randomUUID().slice(0, 8),
+    on: format(today, 'yyyy-MM-dd'),
+    validUntil: format(addDays(today, table.value.validDays), 'yyyy-MM-dd'),
+    currency: table.value.currency,
+    withTax: table.value.withTax,
+    guaranteeMonths: table.value.guaranteeMonths,
+    lines: copy(lines.value),
+    answer: 'open',
+    ...(session.person && { by: session.person.name }),
+  }
   // One that was open when another is given was changed.
-  const before = quotes.value.map((q) => (q.answer === 'open' ? { ...q, answer: 'changed' as const, answeredOn: quote.on } : q))
+  const before = quotes.value.map((q) =>
+    q.answer === 'open' ? { ...q, answer: 'changed' as const, answeredOn: quote.on } : q,
+  )
   const refused = fitting.put('quotes', [...before, quote], 'quote')
   if (refused) trouble.value = refused
   else open.value = false
 }
 function answer(what: Quote['answer']) {
   const on = format(new Date(), 'yyyy-MM-dd')
-  trouble.value = fitting.put('quotes', quotes.value.map((q) => (q.id === last.value!.id ? { ...q, answer: what, answeredOn: on, ...(said.value.trim() && { words: said.value.trim() }) } : q)), `quote ${what}`) ?? ''
+  trouble.value =
+    fitting.put(
+      'quotes',
+      quotes.value.map((q) =>
+        q.id === last.value!.id
+          ? {
+              ...q,
+              answer: what,
+              answeredOn: on,
+              ...(said.value.trim() && { words: said.value.trim() }),
+            }
+          : q,
+      ),
+      `quote ${what}`,
+    ) ?? ''
   said.value = ''
 }
 </script>
 
 <template>
   <section class="card">
-    <div class="card-head"><h2>Quote</h2><StatusMark v-if="last" class="aside" :kind="WORDS[last.answer].kind" :word="WORDS[last.answer].word" /></div>
+    <div class="card-head">
+      <h2>Quote</h2>
+      <StatusMark
+        v-if="last"
+        class="aside"
+        :kind="WORDS[last.answer].kind"
+        :word="WORDS[last.answer].word"
+      />
+    </div>
     <div class="card-body form">
       <p v-if="trouble && !open" class="small stop-text" role="alert">{{ trouble }}</p>
-      <p v-if="!last" class="muted">None given yet: {{ asked.lines.length ? `${money(quoteSums({ lines: asked.lines, withTax: table.withTax }).total, table.currency)} by the price list` : 'nothing to price' }}.</p>
-      <template v-else><p><b>{{ money(quoteSums(last).total, last.currency) }}</b> <span class="muted label">of {{ last.on }}, holds until {{ last.validUntil }}</span></p><p v-if="last.words" class="label">“{{ last.words }}”</p>
-        <p v-if="stale" class="label watch-text">▲ What is to be made has changed since. Give a new quote before making.</p>
-        <template v-if="last.answer === 'open' && !fitting.readOnly"><input v-model="said" class="field" maxlength="300" placeholder="What they said (may stay empty)" aria-label="What the client said"><div class="line"><VBtn color="primary" variant="flat" @click="answer('accepted')">Accepted</VBtn><VBtn @click="answer('declined')">Not taken</VBtn></div></template></template>
-      <div class="line"><VBtn :disabled="fitting.readOnly || asked.lines.length === 0" @click="begin">{{ last ? 'Give another' : 'Make a quote' }}</VBtn><VBtn v-if="last" :href="`/api/fittings/${fitting.id}/quote?id=${last.id}`" target="_blank">Quote (PDF)</VBtn></div>
+      <p v-if="!last" class="muted">
+        None given yet:
+        {{
+          asked.lines.length
+            ? `${money(quoteSums({ lines: asked.lines, withTax: table.withTax }).total, table.currency)} by the price list`
+            : 'nothing to price'
+        }}.
+      </p>
+      <template v-else
+        ><p>
+          <b>{{ money(quoteSums(last).total, last.currency) }}</b>
+          <span class="muted label">of {{ last.on }}, holds until {{ last.validUntil }}</span>
+        </p>
+        <p v-if="last.words" class="label">“{{ last.words }}”</p>
+        <p v-if="stale" class="label watch-text">
+          ▲ What is to be made has changed since. Give a new quote before making.
+        </p>
+        <template v-if="last.answer === 'open' && !fitting.readOnly"
+          ><input
+            v-model="said"
+            class="field"
+            maxlength="300"
+            placeholder="What they said (may stay empty)"
+            aria-label="What the client said"
+          />
+          <div class="line">
+            <VBtn color="primary" variant="flat" @click="answer('accepted')">Accepted</VBtn
+            ><VBtn @click="answer('declined')">Not taken</VBtn>
+          </div></template
+        ></template
+      >
+      <div class="line">
+        <VBtn :disabled="fitting.readOnly || asked.lines.length === 0" @click="begin">{{
+          last ? 'Give another' : 'Make a quote'
+        }}</VBtn
+        ><VBtn v-if="last" :href="`/api/fittings/${fitting.id}/quote?id=${last.id}`" target="_blank"
+          >Quote (PDF)</VBtn
+        >
+      </div>
     </div>
-    <VDialog v-model="open" max-width="860"><VCard v-if="open" class="dlg"><h2>Quote</h2><p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-      <p v-if="asked.missing.length" class="notice">▲ No price for {{ asked.missing.join(', ') }}. Add a line, or a price in Settings.</p>
-      <table class="table"><thead><tr><th>What</th><th>Count</th><th>Each, {{ table.currency }}</th><th>Tax, %</th><th /></tr></thead><tbody><tr v-for="(l, i) in lines" :key="i"><td><DraftField maxlength="160" :value="l.words" :aria-label="`Words of line ${i + 1}`" @keep="(t: string) => t.trim() && (lines = lines.map((x, k) => (k === i ? { ...x, words: t.trim() } : x)))" /></td><td><DraftField class="num" inputmode="numeric" :value="l.count" :aria-label="`Count of line ${i + 1}`" @keep="(t: string) => set(i, 'count', t)" /></td><td><DraftField class="num" inputmode="decimal" :value="l.amount" :aria-label="`Price of line ${i + 1}`" @keep="(t: string) => set(i, 'amount', t)" /></td><td><DraftField class="num" inputmode="decimal" :value="l.taxPercent" :aria-label="`Tax of line ${i + 1}`" @keep="(t: string) => set(i, 'taxPercent', t)" /></td><td><VBtn variant="text" :aria-label="`Take line ${i + 1} out`" @click="lines = lines.filter((_, k) => k !== i)">Out</VBtn></td></tr></tbody></table>
-      <div class="line"><select class="field pick" aria-label="Add a line" @change="(e) => { const t = e.target as HTMLSelectElement; if (t.value) add(t.value); t.value = '' }"><option value="">Add a line …</option><option v-for="p in table.prices" :key="p.id" :value="p.id">{{ p.name }}, {{ money(p.amount, table.currency) }}</option><option value="-">something else</option></select>
-        <p class="sum">{{ money(sums.net, table.currency) }} + {{ sums.tax.map((t) => `${money(t.amount, table.currency)} tax ${t.percent} %`).join(' + ') || 'no tax' }} = <b>{{ money(sums.total, table.currency) }}</b></p></div>
-      <div class="line end"><VBtn variant="text" @click="open = false">Leave it</VBtn><VBtn color="primary" variant="flat" :disabled="lines.length === 0" @click="keep">Keep the quote</VBtn></div></VCard></VDialog>
+    <VDialog v-model="open" max-width="860"
+      ><VCard v-if="open" class="dlg"
+        ><h2>Quote</h2>
+        <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+        <p v-if="asked.missing.length" class="notice">
+          ▲ No price for {{ asked.missing.join(', ') }}. Add a line, or a price in Settings.
+        </p>
+        <table class="table">
+          <thead>
+            <tr>
+              <th>What</th>
+              <th>Count</th>
+              <th>Each, {{ table.currency }}</th>
+              <th>Tax, %</th>
+              <th />
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(l, i) in lines" :key="i">
+              <td>
+                <DraftField
+                  maxlength="160"
+                  :value="l.words"
+                  :aria-label="`Words of line ${i + 1}`"
+                  @keep="
+                    (t: string) =>
+                      t.trim() &&
+                      (lines = lines.map((x, k) => (k === i ? { ...x, words: t.trim() } : x)))
+                  "
+                />
+              </td>
+              <td>
+                <DraftField
+                  class="num"
+                  inputmode="numeric"
+                  :value="l.count"
+                  :aria-label="`Count of line ${i + 1}`"
+                  @keep="(t: string) => set(i, 'count', t)"
+                />
+              </td>
+              <td>
+                <DraftField
+                  class="num"
+                  inputmode="decimal"
+                  :value="l.amount"
+                  :aria-label="`Price of line ${i + 1}`"
+                  @keep="(t: string) => set(i, 'amount', t)"
+                />
+              </td>
+              <td>
+                <DraftField
+                  class="num"
+                  inputmode="decimal"
+                  :value="l.taxPercent"
+                  :aria-label="`Tax of line ${i + 1}`"
+                  @keep="(t: string) => set(i, 'taxPercent', t)"
+                />
+              </td>
+              <td>
+                <VBtn
+                  variant="text"
+                  :aria-label="`Take line ${i + 1} out`"
+                  @click="lines = lines.filter((_, k) => k !== i)"
+                  >Out</VBtn
+                >
+              </td>
+            </tr>
+          </tbody>
+        </table>
+        <div class="line">
+          <select
+            class="field pick"
+            aria-label="Add a line"
+            @change="
+              (e) => {
+                const t = e.target as HTMLSelectElement
+                if (t.value) add(t.value)
+                t.value = ''
+              }
+            "
+          >
+            <option value="">Add a line …</option>
+            <option v-for="p in table.prices" :key="p.id" :value="p.id">
+              {{ p.name }}, {{ money(p.amount, table.currency) }}
+            </option>
+            <option value="-">something else</option>
+          </select>
+          <p class="sum">
+            {{ money(sums.net, table.currency) }} +
+            {{
+              sums.tax
+                .map((t) => `${money(t.amount, table.currency)} tax ${t.percent} %`)
+                .join(' + ') || 'no tax'
+            }}
+            = <b>{{ money(sums.total, table.currency) }}</b>
+          </p>
+        </div>
+        <div class="line end">
+          <VBtn variant="text" @click="open = false">Leave it</VBtn
+          ><VBtn color="primary" variant="flat" :disabled="lines.length === 0" @click="keep"
+            >Keep the quote</VBtn
+          >
+        </div></VCard
+      ></VDialog
+    >
   </section>
 </template>
 
 <style scoped>
-.form { display: flex; flex-direction: column; gap: 8px; } .line { display: flex; gap: 8px; align-items: center; flex-wrap: wrap; } .end { justify-content: flex-end; }
-.dlg { padding: 18px; display: flex; flex-direction: column; gap: 10px; } .num { width: 92px; text-align: right; } .pick { width: 320px; } .sum { margin-left: auto; }
+.form {
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.end {
+  justify-content: flex-end;
+}
+.dlg {
+  padding: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.num {
+  width: 92px;
+  text-align: right;
+}
+.pick {
+  width: 320px;
+}
+.sum {
+  margin-left: auto;
+}
 </style>

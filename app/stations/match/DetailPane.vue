@@ -14,45 +14,209 @@ const { match } = defineProps<{ match: Match }>()
 const { fitting, current, looking, model, whyNotThis, notes, advice, flexPoints, settings } = match
 const pane = ref<'why' | 'not' | 'work' | 'split'>('why')
 const split = shallowRef<PairQuestion | null>(null)
-watch([looking, () => JSON.stringify([fitting.record.feet, fitting.record.story, fitting.record.footwear])], async () => {
-  const id = looking.value
-  if (!id) return
-  const found = await matchWorker().options(JSON.parse(JSON.stringify(fitting.record)), id).catch(() => null)
-  if (id === looking.value) split.value = found
-}, { immediate: true })
+watch(
+  [
+    looking,
+    () => JSON.stringify([fitting.record.feet, fitting.record.story, fitting.record.footwear]),
+  ],
+  async () => {
+    const id = looking.value
+    if (!id) return
+    const found = await matchWorker()
+      .options(JSON.parse(JSON.stringify(fitting.record)), id)
+      .catch(() => null)
+    if (id === looking.value) split.value = found
+  },
+  { immediate: true },
+)
 const m = computed(() => model(looking.value))
-const missing = computed(() => [...new Set(SIDES.flatMap((s) => current.value?.[s]?.missing.filter((x) => x.startsWith('readings.')) ?? []))].filter((x) => !/toeWidth|ballHeight/.test(x)).map((x) => x.replace('readings.', '').replace(/Mm$/, '').replace(/([A-Z])/g, ' $1').toLowerCase()))
-const KIND = { same: 'One size, worked', 'pad the smaller': 'Larger size, smaller foot padded', split: 'Split pair', custom: 'Made to measure' }
-const TABS = computed(() => [['why', 'Why'], ['not', 'Why not'], ['work', `Work${current.value ? ` ${minutesOf(current.value)} min` : ''}`], ['split', `Split?${split.value?.asked ? ' asked' : ''}`]] as const)
+const missing = computed(() =>
+  [
+    ...new Set(
+      SIDES.flatMap(
+        (s) => current.value?.[s]?.missing.filter((x) => x.startsWith('readings.')) ?? [],
+      ),
+    ),
+  ]
+    .filter((x) => !/toeWidth|ballHeight/.test(x))
+    .map((x) =>
+      x
+        .replace('readings.', '')
+        .replace(/Mm$/, '')
+        .replace(/([A-Z])/g, ' $1')
+        .toLowerCase(),
+    ),
+)
+const KIND = {
+  same: 'One size, worked',
+  'pad the smaller': 'Larger size, smaller foot padded',
+  split: 'Split pair',
+  custom: 'Made to measure',
+}
+const TABS = computed(
+  () =>
+    [
+      ['why', 'Why'],
+      ['not', 'Why not'],
+      ['work', `Work${current.value ? ` ${minutesOf(current.value)} min` : ''}`],
+      ['split', `Split?${split.value?.asked ? ' asked' : ''}`],
+    ] as const,
+)
 const money = (v: number) => v.toFixed(0)
 </script>
 
 <template>
   <section class="card detail">
-    <div class="tabs" role="tablist" aria-label="About this model"><button v-for="[id, words] in TABS" :key="id" role="tab" :aria-selected="pane === id" class="tab" @click="pane = id">{{ words }}</button></div>
+    <div class="tabs" role="tablist" aria-label="About this model">
+      <button
+        v-for="[id, words] in TABS"
+        :key="id"
+        role="tab"
+        :aria-selected="pane === id"
+        class="tab"
+        @click="pane = id"
+      >
+        {{ words }}
+      </button>
+    </div>
     <ul v-if="pane === 'why'" class="body scroll" tabindex="0">
       <li v-for="r in current?.reasons ?? []" :key="r">{{ r }}</li>
-      <li v-if="missing.length" class="watch-text">not taken, so not compared: {{ missing.join(', ') }}</li>
-      <template v-if="m"><li v-if="m.flex">{{ flexWords(m, advice, flexPoints) }}<span class="muted"> ({{ advice.parts.map((p) => `${p.words} ${p.steps > 0 ? '+' : '−'}${Math.abs(p.steps)}`).join(', ') }}{{ advice.missing.length ? `; not known: ${advice.missing.join(', ')}` : '' }})</span></li><li v-for="r in FAMILY_RULES[m.family].rules" :key="r" class="muted">{{ r }}</li><li class="muted">in stock {{ stockOf(m, current?.left) }} left, {{ stockOf(m, current?.right) }} right{{ m.price ? ` · ${money(m.price)}` : '' }}{{ m.measured ? ` · measured by ${m.measured.by ?? 'the shop'}` : ' · as the maker states' }}</li></template>
+      <li v-if="missing.length" class="watch-text">
+        not taken, so not compared: {{ missing.join(', ') }}
+      </li>
+      <template v-if="m"
+        ><li v-if="m.flex">
+          {{ flexWords(m, advice, flexPoints)
+          }}<span class="muted">
+            ({{
+              advice.parts
+                .map((p) => `${p.words} ${p.steps > 0 ? '+' : '−'}${Math.abs(p.steps)}`)
+                .join(', ')
+            }}{{ advice.missing.length ? `; not known: ${advice.missing.join(', ')}` : '' }})</span
+          >
+        </li>
+        <li v-for="r in FAMILY_RULES[m.family].rules" :key="r" class="muted">{{ r }}</li>
+        <li class="muted">
+          in stock {{ stockOf(m, current?.left) }} left, {{ stockOf(m, current?.right) }} right{{
+            m.price ? ` · ${money(m.price)}` : ''
+          }}{{
+            m.measured ? ` · measured by ${m.measured.by ?? 'the shop'}` : ' · as the maker states'
+          }}
+        </li></template
+      >
       <li v-for="n in notes" :key="n" class="watch-text">{{ n }}</li>
     </ul>
-    <ul v-else-if="pane === 'not'" class="body scroll" tabindex="0"><li v-if="!whyNotThis" class="muted">It ranks first.</li><li v-for="w in whyNotThis ?? []" :key="w">{{ w }}</li></ul>
-    <ul v-else-if="pane === 'work'" class="body scroll" tabindex="0"><li v-if="!current?.work.length" class="muted">Nothing to stretch, pad or grind.</li><li v-for="w in current?.work ?? []" :key="w.foot + w.station + w.does" class="w"><SideMark :side="w.foot" word /> <span>{{ w.words }}</span><b>{{ w.minutes }} min</b></li></ul>
+    <ul v-else-if="pane === 'not'" class="body scroll" tabindex="0">
+      <li v-if="!whyNotThis" class="muted">It ranks first.</li>
+      <li v-for="w in whyNotThis ?? []" :key="w">{{ w }}</li>
+    </ul>
+    <ul v-else-if="pane === 'work'" class="body scroll" tabindex="0">
+      <li v-if="!current?.work.length" class="muted">Nothing to stretch, pad or grind.</li>
+      <li v-for="w in current?.work ?? []" :key="w.foot + w.station + w.does" class="w">
+        <SideMark :side="w.foot" word /> <span>{{ w.words }}</span><b>{{ w.minutes }} min</b>
+      </li>
+    </ul>
     <div v-else class="body scroll" tabindex="0">
       <p v-if="!split" class="muted">Both feet are needed to compare a split pair.</p>
-      <template v-else><p :class="split.asked ? 'bold' : 'muted'">{{ split.words }}</p>
-        <table class="table"><thead><tr><th>Way</th><th>Score</th><th>Work</th><th>Price</th></tr></thead><tbody><tr v-for="o in split.options" :key="o.kind"><td><b>{{ KIND[o.kind] }}</b><br><span class="small muted">{{ o.because ?? o.words }}</span></td><td>{{ o.score === null ? (o.kind === 'custom' ? '' : 'does not fit') : o.score.toFixed(1) }}</td><td>{{ o.kind === 'custom' ? '' : `${o.minutes} min` }}</td><td>{{ o.kind === 'custom' ? '' : money(o.price) }}</td></tr></tbody></table>
-        <p><a :href="`/api/fittings/${fitting.id}/ordersheet`" target="_blank">Order sheet of a shell made to measure (PDF)</a></p></template>
+      <template v-else
+        ><p :class="split.asked ? 'bold' : 'muted'">{{ split.words }}</p>
+        <table class="table">
+          <thead>
+            <tr>
+              <th>Way</th>
+              <th>Score</th>
+              <th>Work</th>
+              <th>Price</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="o in split.options" :key="o.kind">
+              <td>
+                <b>{{ KIND[o.kind] }}</b
+                ><br /><span class="small muted">{{ o.because ?? o.words }}</span>
+              </td>
+              <td>
+                {{
+                  o.score === null
+                    ? o.kind === 'custom'
+                      ? ''
+                      : 'does not fit'
+                    : o.score.toFixed(1)
+                }}
+              </td>
+              <td>{{ o.kind === 'custom' ? '' : `${o.minutes} min` }}</td>
+              <td>{{ o.kind === 'custom' ? '' : money(o.price) }}</td>
+            </tr>
+          </tbody>
+        </table>
+        <p>
+          <a :href="`/api/fittings/${fitting.id}/ordersheet`" target="_blank"
+            >Order sheet of a shell made to measure (PDF)</a
+          >
+        </p></template
+      >
     </div>
-    <p class="small muted sock">sock {{ m ? sockMm(settings.socks, m.family) : '' }} mm{{ settings.socks.oneMm === undefined ? ', usual' : '' }}, compressed · every clearance is an estimate</p>
+    <p class="small muted sock">
+      sock {{ m ? sockMm(settings.socks, m.family) : '' }} mm{{
+        settings.socks.oneMm === undefined ? ', usual' : ''
+      }}, compressed · every clearance is an estimate
+    </p>
   </section>
 </template>
 
 <style scoped>
-.detail { display: flex; flex-direction: column; height: 232px; flex: none; }
-.tabs { display: flex; border-bottom: 1px solid var(--hairline); }
-.tab { flex: 1; min-height: 40px; text-align: center; font-size: 13px; color: var(--muted); border-right: 1px solid var(--hairline); } .tab:last-child { border: 0; } .tab[aria-selected='true'] { color: var(--ink); font-weight: 700; box-shadow: inset 0 -3px var(--spruce); }
-.body { flex: 1; padding: 8px 14px; font-size: 13px; } .body li { padding: 1px 0; } .body li::before { content: '· '; } .w { display: flex; gap: 8px; } .w b { margin-left: auto; white-space: nowrap; }
-.table th, .table td { padding: 3px 6px; font-size: 12.5px; }
-.sock { padding: 4px 14px 7px; border-top: 1px solid var(--hairline); }
+.detail {
+  display: flex;
+  flex-direction: column;
+  height: 232px;
+  flex: none;
+}
+.tabs {
+  display: flex;
+  border-bottom: 1px solid var(--hairline);
+}
+.tab {
+  flex: 1;
+  min-height: 40px;
+  text-align: center;
+  font-size: 13px;
+  color: var(--muted);
+  border-right: 1px solid var(--hairline);
+}
+.tab:last-child {
+  border: 0;
+}
+.tab[aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 700;
+  box-shadow: inset 0 -3px var(--spruce);
+}
+.body {
+  flex: 1;
+  padding: 8px 14px;
+  font-size: 13px;
+}
+.body li {
+  padding: 1px 0;
+}
+.body li::before {
+  content: '· ';
+}
+.w {
+  display: flex;
+  gap: 8px;
+}
+.w b {
+  margin-left: auto;
+  white-space: nowrap;
+}
+.table th,
+.table td {
+  padding: 3px 6px;
+  font-size: 12.5px;
+}
+.sock {
+  padding: 4px 14px 7px;
+  border-top: 1px solid var(--hairline);
+}
 </style>

@@ -15,24 +15,82 @@ import WorkPane from './WorkPane.vue'
 import { familyPlural, sizesOf, useMatch } from './useMatch'
 
 const match = useMatch()
-const { fitting, models, trouble, result, matched, busy, filter, looking, current, model, suited, settings, chosen, footwear, advice, load, choose } = match
+const {
+  fitting,
+  models,
+  trouble,
+  result,
+  matched,
+  busy,
+  filter,
+  looking,
+  current,
+  model,
+  suited,
+  settings,
+  chosen,
+  footwear,
+  advice,
+  load,
+  choose,
+} = match
 onMounted(() => load())
 const part = ref<'list' | 'side' | 'try' | 'work'>('list')
 const view = ref<'plan' | 'side' | 'back'>('plan')
 const checking = ref(false)
 const asNew = ref(false)
-const PARTS = [['list', 'Candidates'], ['side', 'Side by side'], ['try', 'Try-on'], ['work', 'Work plan']] as const
-const setIntent = (intent: (typeof INTENTS)[number]) => fitting.put('story', { complaints: [], conditions: [], ...fitting.record.story, intent }, 'fit intent')
+const PARTS = [
+  ['list', 'Candidates'],
+  ['side', 'Side by side'],
+  ['try', 'Try-on'],
+  ['work', 'Work plan'],
+] as const
+const setIntent = (intent: (typeof INTENTS)[number]) =>
+  fitting.put(
+    'story',
+    { complaints: [], conditions: [], ...fitting.record.story, intent },
+    'fit intent',
+  )
 /** What the ledger asked of the footwear. */
-const asks = computed(() => (footwear.value.asks ?? []).map((a) => `${FOOTWEAR_WORDS[a.what]}${a.foot === 'both' ? '' : ` (${a.foot})`}`).join(', '))
-const kinds = computed(() => (filter.family === 'all' || (filter.family === 'suited' && suited.value === null) ? 'all families' : filter.family === 'suited' ? suited.value!.map(familyPlural).join(', ') : familyPlural(filter.family)))
-const filters = computed(() => [filter.inStock && 'in stock', filter.flex && 'flex as advised', filter.mostPrice !== null && `up to ${filter.mostPrice}`, filter.makers.length > 0 && filter.makers.join(', ')].filter(Boolean).join(', '))
+const asks = computed(() =>
+  (footwear.value.asks ?? [])
+    .map((a) => `${FOOTWEAR_WORDS[a.what]}${a.foot === 'both' ? '' : ` (${a.foot})`}`)
+    .join(', '),
+)
+const kinds = computed(() =>
+  filter.family === 'all' || (filter.family === 'suited' && suited.value === null)
+    ? 'all families'
+    : filter.family === 'suited'
+      ? suited.value!.map(familyPlural).join(', ')
+      : familyPlural(filter.family),
+)
+const filters = computed(() =>
+  [
+    filter.inStock && 'in stock',
+    filter.flex && 'flex as advised',
+    filter.mostPrice !== null && `up to ${filter.mostPrice}`,
+    filter.makers.length > 0 && filter.makers.join(', '),
+  ]
+    .filter(Boolean)
+    .join(', '),
+)
 const makers = computed(() => [...new Set(models.models.map((m) => m.maker))].sort())
-const fact = computed(() => (result.value ? `${result.value.counts.fit} of ${result.value.counts.compared} can be made to fit, ${kinds.value}${filters.value ? ` · only ${filters.value}` : ''}${asks.value ? ` · asked for: ${asks.value}` : ''} · estimate` : ''))
-const isChosen = computed(() => chosen.value?.model === looking.value && chosen.value?.sizeLeftMm === current.value?.left?.sizeMm && chosen.value?.sizeRightMm === current.value?.right?.sizeMm)
+const fact = computed(() =>
+  result.value
+    ? `${result.value.counts.fit} of ${result.value.counts.compared} can be made to fit, ${kinds.value}${filters.value ? ` · only ${filters.value}` : ''}${asks.value ? ` · asked for: ${asks.value}` : ''} · estimate`
+    : '',
+)
+const isChosen = computed(
+  () =>
+    chosen.value?.model === looking.value &&
+    chosen.value?.sizeLeftMm === current.value?.left?.sizeMm &&
+    chosen.value?.sizeRightMm === current.value?.right?.sizeMm,
+)
 const chosenFit = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 function toggleMaker(maker: string) {
-  filter.makers = filter.makers.includes(maker) ? filter.makers.filter((m) => m !== maker) : [...filter.makers, maker]
+  filter.makers = filter.makers.includes(maker)
+    ? filter.makers.filter((m) => m !== maker)
+    : [...filter.makers, maker]
 }
 </script>
 
@@ -40,39 +98,140 @@ function toggleMaker(maker: string) {
   <div class="title-row head">
     <h1>Match</h1>
     <span class="fact ellipsis" :title="fact">{{ fact }}</span>
-    <VBtnToggle role="group" :model-value="settings.intent" aria-label="Fit intent" :disabled="fitting.readOnly" @update:model-value="setIntent"><VBtn v-for="i in INTENTS" :key="i" :value="i">{{ i }}</VBtn></VBtnToggle>
-    <VBtn color="primary" variant="flat" :disabled="!current || fitting.readOnly || isChosen" @click="current && choose(current)">{{ current ? `${isChosen ? 'Chosen: ' : 'Choose '}${model(looking)?.name ?? looking}` : 'Choose' }}</VBtn>
+    <VBtnToggle
+      role="group"
+      :model-value="settings.intent"
+      aria-label="Fit intent"
+      :disabled="fitting.readOnly"
+      @update:model-value="setIntent"
+      ><VBtn v-for="i in INTENTS" :key="i" :value="i">{{ i }}</VBtn></VBtnToggle
+    >
+    <VBtn
+      color="primary"
+      variant="flat"
+      :disabled="!current || fitting.readOnly || isChosen"
+      @click="current && choose(current)"
+      >{{
+        current
+          ? `${isChosen ? 'Chosen: ' : 'Choose '}${model(looking)?.name ?? looking}`
+          : 'Choose'
+      }}</VBtn
+    >
   </div>
   <div class="tools">
-    <VBtnToggle v-model="part" mandatory role="group" aria-label="Part of Match"><VBtn v-for="[id, words] in PARTS" :key="id" :value="id">{{ words }}</VBtn></VBtnToggle>
-    <VBtn :disabled="!chosenFit" :title="chosenFit ? '' : 'choose a model first'" @click="checking = true">Shell check</VBtn>
+    <VBtnToggle v-model="part" mandatory role="group" aria-label="Part of Match"
+      ><VBtn v-for="[id, words] in PARTS" :key="id" :value="id">{{ words }}</VBtn></VBtnToggle
+    >
+    <VBtn
+      :disabled="!chosenFit"
+      :title="chosenFit ? '' : 'choose a model first'"
+      @click="checking = true"
+      >Shell check</VBtn
+    >
     <span class="space" />
     <VMenu :close-on-content-click="false">
-      <template #activator="{ props }"><VBtn v-bind="props">Filter{{ filters ? ` (${filters})` : '' }}</VBtn></template>
+      <template #activator="{ props }"
+        ><VBtn v-bind="props">Filter{{ filters ? ` (${filters})` : '' }}</VBtn></template
+      >
       <div class="card pop">
-        <label><input v-model="filter.inStock" type="checkbox"> in stock here</label>
-        <label>family<select v-model="filter.family" class="field" aria-label="Family"><option value="suited">{{ suited ? `suited: ${suited.map(familyPlural).join(', ')}` : 'all families' }}</option><option v-if="suited" value="all">all families</option><option v-for="f in FAMILIES" :key="f" :value="f">{{ familyPlural(f) }}</option></select></label>
-        <label><input v-model="filter.flex" type="checkbox"> flex as advised (step {{ advice.step }} ± 1.5); none stated stays</label>
-        <span class="row"><span>price up to</span><AmountStepper :value="filter.mostPrice" unit="" :step="50" :min="0" :max="5000" :start="500" label="Highest price" @keep="(v: number) => (filter.mostPrice = v || null)" /></span>
-        <fieldset><legend class="small muted">Makers (all when none is ticked)</legend><label v-for="k in makers" :key="k"><input type="checkbox" :checked="filter.makers.includes(k)" @change="toggleMaker(k)"> {{ k }}</label></fieldset>
-        <span class="row"><span>sock, compressed</span><AmountStepper :value="footwear.sockMm ?? null" unit="mm" :step="0.5" :min="0" :max="10" :start="1" label="Sock, one compressed layer" :disabled="fitting.readOnly" @keep="(v: number) => match.put({ ...footwear, sockMm: v }, 'sock')" /><span>×</span><AmountStepper :value="footwear.socks ?? 1" unit="" :step="1" :min="0" :max="3" :start="1" label="Number of socks" :disabled="fitting.readOnly" @keep="(v: number) => match.put({ ...footwear, socks: v }, 'socks')" /></span>
+        <label><input v-model="filter.inStock" type="checkbox" /> in stock here</label>
+        <label
+          >family<select v-model="filter.family" class="field" aria-label="Family">
+            <option value="suited">
+              {{ suited ? `suited: ${suited.map(familyPlural).join(', ')}` : 'all families' }}
+            </option>
+            <option v-if="suited" value="all">all families</option>
+            <option v-for="f in FAMILIES" :key="f" :value="f">{{ familyPlural(f) }}</option>
+          </select></label
+        >
+        <label
+          ><input v-model="filter.flex" type="checkbox" /> flex as advised (step {{ advice.step }} ±
+          1.5); none stated stays</label
+        >
+        <span class="row"
+          ><span>price up to</span
+          ><AmountStepper
+            :value="filter.mostPrice"
+            unit=""
+            :step="50"
+            :min="0"
+            :max="5000"
+            :start="500"
+            label="Highest price"
+            @keep="(v: number) => (filter.mostPrice = v || null)"
+        /></span>
+        <fieldset>
+          <legend class="small muted">Makers (all when none is ticked)</legend>
+          <label v-for="k in makers" :key="k"
+            ><input type="checkbox" :checked="filter.makers.includes(k)" @change="toggleMaker(k)" />
+            {{ k }}</label
+          >
+        </fieldset>
+        <span class="row"
+          ><span>sock, compressed</span
+          ><AmountStepper
+            :value="footwear.sockMm ?? null"
+            unit="mm"
+            :step="0.5"
+            :min="0"
+            :max="10"
+            :start="1"
+            label="Sock, one compressed layer"
+            :disabled="fitting.readOnly"
+            @keep="(v: number) => match.put({ ...footwear, sockMm: v }, 'sock')" /><span>×</span
+          ><AmountStepper
+            :value="footwear.socks ?? 1"
+            unit=""
+            :step="1"
+            :min="0"
+            :max="3"
+            :start="1"
+            label="Number of socks"
+            :disabled="fitting.readOnly"
+            @keep="(v: number) => match.put({ ...footwear, socks: v }, 'socks')"
+        /></span>
         <NuxtLink to="/catalogue">Catalogue: import, measure, stock</NuxtLink>
       </div>
     </VMenu>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-  <p v-if="models.loaded && !busy && !matched" class="notice">Take a foot length first: without it no shell can be compared. <NuxtLink :to="`/fittings/${fitting.id}/measure`">Go to Measure</NuxtLink></p>
-  <p v-else-if="models.loaded && models.models.length === 0" class="notice">The catalogue is empty. <NuxtLink to="/catalogue">Import one or measure a shell</NuxtLink></p>
+  <p v-if="models.loaded && !busy && !matched" class="notice">
+    Take a foot length first: without it no shell can be compared.
+    <NuxtLink :to="`/fittings/${fitting.id}/measure`">Go to Measure</NuxtLink>
+  </p>
+  <p v-else-if="models.loaded && models.models.length === 0" class="notice">
+    The catalogue is empty. <NuxtLink to="/catalogue">Import one or measure a shell</NuxtLink>
+  </p>
   <template v-if="result && matched">
     <template v-if="part === 'list'">
       <div class="cols match">
         <div class="stack"><BringOut :match="match" /><CandidateList :match="match" /></div>
         <div class="stack">
           <section class="card grow draw">
-            <div class="card-head"><b class="strong ellipsis">{{ model(looking)?.name }}{{ current ? `, ${sizesOf(current)}` : '' }}</b><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn><VBtn value="back">Back</VBtn></VBtnToggle></div>
-            <FitView v-if="current && model(looking)" :record="fitting.record" :fit="current" :model="model(looking)!" :feet="matched.feet" :view="view" :as-new="asNew" />
-            <p v-else class="muted pad">{{ result.rejected.find((r) => r.model === looking)?.because ?? 'Nothing to draw.' }}</p>
-            <p class="small muted pad0 foot"><span>room left, mm · dots: contact · estimate</span><label><input v-model="asNew" type="checkbox"> liner as new</label></p>
+            <div class="card-head">
+              <b class="strong ellipsis"
+                >{{ model(looking)?.name }}{{ current ? `, ${sizesOf(current)}` : '' }}</b
+              ><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"
+                ><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn
+                ><VBtn value="back">Back</VBtn></VBtnToggle
+              >
+            </div>
+            <FitView
+              v-if="current && model(looking)"
+              :record="fitting.record"
+              :fit="current"
+              :model="model(looking)!"
+              :feet="matched.feet"
+              :view="view"
+              :as-new="asNew"
+            />
+            <p v-else class="muted pad">
+              {{ result.rejected.find((r) => r.model === looking)?.because ?? 'Nothing to draw.' }}
+            </p>
+            <p class="small muted pad0 foot">
+              <span>room left, mm · dots: contact · estimate</span
+              ><label><input v-model="asNew" type="checkbox" /> liner as new</label>
+            </p>
           </section>
           <DetailPane :match="match" />
         </div>
@@ -87,13 +246,100 @@ function toggleMaker(maker: string) {
 </template>
 
 <style scoped>
-.head .fact { white-space: nowrap; }
-.tools { display: flex; gap: 8px; align-items: center; flex: none; flex-wrap: wrap; } .space { flex: 1; }
-.pop { display: flex; flex-direction: column; gap: 6px; padding: 12px 14px; width: 340px; max-height: 76vh; overflow: auto; } .pop label { display: flex; gap: 8px; align-items: center; min-height: 36px; } .pop input { width: 20px; height: 20px; accent-color: var(--spruce); flex: none; } .pop fieldset { border: 1px solid var(--hairline); border-radius: 6px; padding: 4px 10px; display: grid; grid-template-columns: 1fr 1fr; } .row { display: flex; gap: 8px; align-items: center; }
-.match { grid-template-columns: minmax(0, 1fr) minmax(0, 350px); }
-.draw { display: flex; flex-direction: column; min-height: 240px; } .draw .card-head { align-items: center; padding-block: 5px; } .draw :deep(.v-btn-group) { height: 36px !important; } .draw :deep(.v-btn-group .v-btn) { height: 34px !important; }
-.foot { display: flex; justify-content: space-between; align-items: center; } .foot label { display: flex; gap: 6px; align-items: center; min-height: 28px; } .foot input { width: 18px; height: 18px; accent-color: var(--spruce); }
-.pad { padding: 16px; } .pad0 { padding: 0 12px 6px; }
-@media (max-width: 1179px) { .match { grid-template-columns: minmax(0, 1fr) minmax(0, 290px); } }
-@media (max-width: 900px) { .match { grid-template-columns: 1fr; } }
+.head .fact {
+  white-space: nowrap;
+}
+.tools {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  flex: none;
+  flex-wrap: wrap;
+}
+.space {
+  flex: 1;
+}
+.pop {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+  padding: 12px 14px;
+  width: 340px;
+  max-height: 76vh;
+  overflow: auto;
+}
+.pop label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  min-height: 36px;
+}
+.pop input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--spruce);
+  flex: none;
+}
+.pop fieldset {
+  border: 1px solid var(--hairline);
+  border-radius: 6px;
+  padding: 4px 10px;
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+}
+.row {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.match {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 350px);
+}
+.draw {
+  display: flex;
+  flex-direction: column;
+  min-height: 240px;
+}
+.draw .card-head {
+  align-items: center;
+  padding-block: 5px;
+}
+.draw :deep(.v-btn-group) {
+  height: 36px !important;
+}
+.draw :deep(.v-btn-group .v-btn) {
+  height: 34px !important;
+}
+.foot {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+}
+.foot label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 28px;
+}
+.foot input {
+  width: 18px;
+  height: 18px;
+  accent-color: var(--spruce);
+}
+.pad {
+  padding: 16px;
+}
+.pad0 {
+  padding: 0 12px 6px;
+}
+@media (max-width: 1179px) {
+  .match {
+    grid-template-columns: minmax(0, 1fr) minmax(0, 290px);
+  }
+}
+@media (max-width: 900px) {
+  .match {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -4,7 +4,14 @@ import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../../core/footwear/match'
-import { biasWords, fingersMm, HOUSE_FINGERS, predictedGapMm, predictedLooks, type Fingers } from '../../../core/footwear/shellCheck'
+import {
+  biasWords,
+  fingersMm,
+  HOUSE_FINGERS,
+  predictedGapMm,
+  predictedLooks,
+  type Fingers,
+} from '../../../core/footwear/shellCheck'
 import { CHECK_PLACES, type ShellCheck } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/record/vocabulary'
 import { api } from '~/composables/api'
@@ -24,16 +31,28 @@ const models = useModels()
 const session = useSession()
 const onDevice = ref(false)
 const kneeBent = ref(false)
-const gap = reactive<Record<Side, { mm: number | null; fingers: number | null }>>({ left: { mm: null, fingers: null }, right: { mm: null, fingers: null } })
+const gap = reactive<Record<Side, { mm: number | null; fingers: number | null }>>({
+  left: { mm: null, fingers: null },
+  right: { mm: null, fingers: null },
+})
 const looks = reactive<Record<Side, ShellCheck['looks']>>({ left: {}, right: {} })
 const trouble = ref('')
 /** Fingers of whoever is signed in; the shop's, then the house's, until they were calibrated. */
 const own = ref<Fingers | null>(null)
-const fingers = computed<Fingers>(() => own.value ?? fitting.record.shop?.fingersMm ?? HOUSE_FINGERS)
+const fingers = computed<Fingers>(
+  () => own.value ?? fitting.record.shop?.fingersMm ?? HOUSE_FINGERS,
+)
 const draft = ref<Fingers | null>(null)
-watch(open, async (is) => {
-  if (is) own.value = (await api<{ fingers: Fingers | null }>('me/fingers').catch(() => null))?.fingers ?? own.value
-}, { immediate: true })
+watch(
+  open,
+  async (is) => {
+    if (is)
+      own.value =
+        (await api<{ fingers: Fingers | null }>('me/fingers').catch(() => null))?.fingers ??
+        own.value
+  },
+  { immediate: true },
+)
 async function calibrate() {
   try {
     own.value = (await api<{ fingers: Fingers }>('me/fingers', 'PUT', draft.value)).fingers
@@ -44,10 +63,20 @@ async function calibrate() {
   }
 }
 const chosen = computed(() => fitting.record.footwear!.chosen!)
-const sizeOf = (side: Side) => (side === 'left' ? chosen.value.sizeLeftMm : chosen.value.sizeRightMm) ?? model.referenceMm
-const predicted = (side: Side) => predictedGapMm(fitting.record, side, model, sizeOf(side), onDevice.value)
-const expected = computed(() => ({ left: predictedLooks(fitting.record, 'left', model, sizeOf('left')), right: predictedLooks(fitting.record, 'right', model, sizeOf('right')) }))
-const PLACE_WORDS = { ankle: 'ankle', ball: 'ball', fifthToe: 'fifth toe', navicular: 'navicular' } as const
+const sizeOf = (side: Side) =>
+  (side === 'left' ? chosen.value.sizeLeftMm : chosen.value.sizeRightMm) ?? model.referenceMm
+const predicted = (side: Side) =>
+  predictedGapMm(fitting.record, side, model, sizeOf(side), onDevice.value)
+const expected = computed(() => ({
+  left: predictedLooks(fitting.record, 'left', model, sizeOf('left')),
+  right: predictedLooks(fitting.record, 'right', model, sizeOf('right')),
+}))
+const PLACE_WORDS = {
+  ankle: 'ankle',
+  ball: 'ball',
+  fifthToe: 'fifth toe',
+  navicular: 'navicular',
+} as const
 /** A gap this far off the prediction is worth a second look, mm. */
 const FAR_MM = 4
 function against(side: Side): { kind: 'good' | 'watch'; word: string } | null {
@@ -55,7 +84,10 @@ function against(side: Side): { kind: 'good' | 'watch'; word: string } | null {
   const seen = gap[side].mm
   if (p === null || seen === null) return null
   const off = seen - p
-  return { kind: Math.abs(off) > FAR_MM ? 'watch' : 'good', word: `${Math.abs(off).toFixed(1)} mm ${off >= 0 ? 'more' : 'less'} than predicted` }
+  return {
+    kind: Math.abs(off) > FAR_MM ? 'watch' : 'good',
+    word: `${Math.abs(off).toFixed(1)} mm ${off >= 0 ? 'more' : 'less'} than predicted`,
+  }
 }
 function setFingers(side: Side, v: number) {
   gap[side] = { fingers: v, mm: Math.round(fingersMm(v, fingers.value) * 2) / 2 }
@@ -66,9 +98,29 @@ async function keep() {
   const by = session.person?.name
   const made = SIDES.filter((s) => gap[s].mm !== null).map((s): ShellCheck => {
     const p = predicted(s)
-    return { model: model.id, sizeMm: sizeOf(s), foot: s, gapMm: gap[s].mm!, ...(gap[s].fingers !== null && { fingers: gap[s].fingers! }), onDevice: onDevice.value, kneeBent: kneeBent.value, sockMm: fitting.record.footwear?.sockMm, looks: { ...looks[s] }, ...(p !== null && { predictedMm: Math.round(p * 100) / 100 }), ...(by && { by }), at: new Date().toISOString() }
+    return {
+      model: model.id,
+      sizeMm: sizeOf(s),
+      foot: s,
+      gapMm: gap[s].mm!,
+      ...(gap[s].fingers !== null && { fingers: gap[s].fingers! }),
+      onDevice: onDevice.value,
+      kneeBent: kneeBent.value,
+      sockMm: fitting.record.footwear?.sockMm,
+      looks: { ...looks[s] },
+      ...(p !== null && { predictedMm: Math.round(p * 100) / 100 }),
+      ...(by && { by }),
+      at: new Date().toISOString(),
+    }
   })
-  const refused = fitting.put('footwear', { ...fitting.record.footwear!, chosen: { ...chosen.value, shellChecks: [...chosen.value.shellChecks, ...made].slice(-200) } }, 'shell check')
+  const refused = fitting.put(
+    'footwear',
+    {
+      ...fitting.record.footwear!,
+      chosen: { ...chosen.value, shellChecks: [...chosen.value.shellChecks, ...made].slice(-200) },
+    },
+    'shell check',
+  )
   trouble.value = refused ?? ''
   if (refused) return
   for (const s of SIDES) {
@@ -85,36 +137,195 @@ async function keep() {
   <VDialog v-model="open" max-width="760">
     <VCard class="pane">
       <h2>Shell check, {{ model.name }}</h2>
-      <p class="small muted">Liner out, toes just touching the front, then look behind the heel. Heel back again: look at ankle, ball, fifth toe and navicular.</p>
-      <div class="line"><label><input v-model="onDevice" type="checkbox"> on the device</label><label><input v-model="kneeBent" type="checkbox"> knee bent</label><span class="small">{{ bias ? biasWords(bias) : 'no shell checks of this model yet' }}</span></div>
+      <p class="small muted">
+        Liner out, toes just touching the front, then look behind the heel. Heel back again: look at
+        ankle, ball, fifth toe and navicular.
+      </p>
+      <div class="line">
+        <label><input v-model="onDevice" type="checkbox" /> on the device</label
+        ><label><input v-model="kneeBent" type="checkbox" /> knee bent</label
+        ><span class="small">{{
+          bias ? biasWords(bias) : 'no shell checks of this model yet'
+        }}</span>
+      </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-      <div class="line small"><span>Your fingers: one {{ fingers.one }} mm, two {{ fingers.two }} mm{{ own ? '' : ' (not calibrated yet)' }}</span><VBtn v-if="!draft" size="small" @click="draft = { ...fingers }">Calibrate</VBtn>
-        <template v-else><span>one</span><AmountStepper :value="draft.one" unit="mm" :step="0.5" :min="8" :max="30" :start="16" label="one finger" @keep="(v: number) => (draft = { ...draft!, one: v })" /><span>two</span><AmountStepper :value="draft.two" unit="mm" :step="0.5" :min="16" :max="60" :start="33" label="two fingers" @keep="(v: number) => (draft = { ...draft!, two: v })" /><VBtn size="small" color="primary" variant="flat" @click="calibrate">Keep in my profile</VBtn></template></div>
+      <div class="line small">
+        <span
+          >Your fingers: one {{ fingers.one }} mm, two {{ fingers.two }} mm{{
+            own ? '' : ' (not calibrated yet)'
+          }}</span
+        ><VBtn v-if="!draft" size="small" @click="draft = { ...fingers }">Calibrate</VBtn>
+        <template v-else
+          ><span>one</span
+          ><AmountStepper
+            :value="draft.one"
+            unit="mm"
+            :step="0.5"
+            :min="8"
+            :max="30"
+            :start="16"
+            label="one finger"
+            @keep="(v: number) => (draft = { ...draft!, one: v })"
+          /><span>two</span
+          ><AmountStepper
+            :value="draft.two"
+            unit="mm"
+            :step="0.5"
+            :min="16"
+            :max="60"
+            :start="33"
+            label="two fingers"
+            @keep="(v: number) => (draft = { ...draft!, two: v })"
+          /><VBtn size="small" color="primary" variant="flat" @click="calibrate"
+            >Keep in my profile</VBtn
+          ></template
+        >
+      </div>
       <div class="feet">
         <section v-for="s in SIDES" :key="s">
-          <h3><SideMark :side="s" word /> <span class="small muted">{{ sizeWords(sizeOf(s)) }} · predicted {{ predicted(s)?.toFixed(1) ?? '–' }} mm</span></h3>
-          <div class="two"><span class="small">fingers</span><AmountStepper :value="gap[s].fingers" unit="" :step="0.25" :min="0" :max="4" :start="1" :label="`${s} fingers behind the heel`" :disabled="fitting.readOnly" @draft="(v: number) => setFingers(s, v)" @keep="(v: number) => setFingers(s, v)" />
-            <span class="small">or gap</span><AmountStepper :value="gap[s].mm" unit="mm" :step="0.5" :min="0" :max="80" :start="12" :label="`${s} gap behind the heel`" :disabled="fitting.readOnly" @draft="(v: number) => (gap[s] = { mm: v, fingers: null })" @keep="(v: number) => (gap[s] = { mm: v, fingers: null })" />
-            <template v-for="p in CHECK_PLACES" :key="p"><span class="small">{{ PLACE_WORDS[p] }}</span><select v-model="looks[s][p]" class="field" :aria-label="`${s} ${PLACE_WORDS[p]}`" :disabled="fitting.readOnly"><option :value="undefined">not looked</option><option value="clear">clear</option><option value="touches">touches</option><option value="presses">presses</option></select><span /><span v-if="expected[s][p]" class="small expect"><StatusMark v-if="looks[s][p] && looks[s][p] !== expected[s][p]!.look" kind="watch" :word="`predicted ${expected[s][p]!.look}, ${expected[s][p]!.roomMm.toFixed(1)} mm`" /><template v-else>predicted {{ expected[s][p]!.look }}, {{ expected[s][p]!.roomMm.toFixed(1) }} mm</template></span><span v-else class="small muted expect">not measured, not predicted</span></template></div>
+          <h3>
+            <SideMark :side="s" word />
+            <span class="small muted"
+              >{{ sizeWords(sizeOf(s)) }} · predicted {{ predicted(s)?.toFixed(1) ?? '–' }} mm</span
+            >
+          </h3>
+          <div class="two">
+            <span class="small">fingers</span
+            ><AmountStepper
+              :value="gap[s].fingers"
+              unit=""
+              :step="0.25"
+              :min="0"
+              :max="4"
+              :start="1"
+              :label="`${s} fingers behind the heel`"
+              :disabled="fitting.readOnly"
+              @draft="(v: number) => setFingers(s, v)"
+              @keep="(v: number) => setFingers(s, v)"
+            />
+            <span class="small">or gap</span
+            ><AmountStepper
+              :value="gap[s].mm"
+              unit="mm"
+              :step="0.5"
+              :min="0"
+              :max="80"
+              :start="12"
+              :label="`${s} gap behind the heel`"
+              :disabled="fitting.readOnly"
+              @draft="(v: number) => (gap[s] = { mm: v, fingers: null })"
+              @keep="(v: number) => (gap[s] = { mm: v, fingers: null })"
+            />
+            <template v-for="p in CHECK_PLACES" :key="p"
+              ><span class="small">{{ PLACE_WORDS[p] }}</span
+              ><select
+                v-model="looks[s][p]"
+                class="field"
+                :aria-label="`${s} ${PLACE_WORDS[p]}`"
+                :disabled="fitting.readOnly"
+              >
+                <option :value="undefined">not looked</option>
+                <option value="clear">clear</option>
+                <option value="touches">touches</option>
+                <option value="presses">presses</option></select
+              ><span /><span v-if="expected[s][p]" class="small expect"
+                ><StatusMark
+                  v-if="looks[s][p] && looks[s][p] !== expected[s][p]!.look"
+                  kind="watch"
+                  :word="`predicted ${expected[s][p]!.look}, ${expected[s][p]!.roomMm.toFixed(1)} mm`"
+                /><template v-else
+                  >predicted {{ expected[s][p]!.look }},
+                  {{ expected[s][p]!.roomMm.toFixed(1) }} mm</template
+                ></span
+              ><span v-else class="small muted expect">not measured, not predicted</span></template
+            >
+          </div>
           <StatusMark v-if="against(s)" v-bind="against(s)!" />
         </section>
       </div>
-      <ul v-if="logged.length" class="small log"><li v-for="(c, i) in logged" :key="i"><SideMark :side="c.foot" /> {{ sizeWords(c.sizeMm) }}: {{ c.gapMm }} mm{{ c.fingers !== undefined ? ` (${c.fingers} ${c.fingers === 1 ? 'finger' : 'fingers'})` : '' }}, predicted {{ c.predictedMm?.toFixed(1) ?? '–' }} · {{ c.onDevice ? 'on the device' : 'bare' }} · {{ CHECK_PLACES.filter((p) => c.looks[p] && c.looks[p] !== 'clear').map((p) => `${PLACE_WORDS[p]} ${c.looks[p]}`).join(', ') || 'nothing touches' }} <span class="muted">{{ c.at ? format(new Date(c.at), 'd MMM, HH:mm') : '' }} {{ c.by }}</span></li></ul>
-      <div class="line"><VBtn color="primary" variant="flat" :disabled="fitting.readOnly || SIDES.every((s) => gap[s].mm === null)" @click="keep">Keep this check</VBtn><VBtn @click="open = false">Close</VBtn></div>
+      <ul v-if="logged.length" class="small log">
+        <li v-for="(c, i) in logged" :key="i">
+          <SideMark :side="c.foot" /> {{ sizeWords(c.sizeMm) }}: {{ c.gapMm }} mm{{
+            c.fingers !== undefined
+              ? ` (${c.fingers} ${c.fingers === 1 ? 'finger' : 'fingers'})`
+              : ''
+          }}, predicted {{ c.predictedMm?.toFixed(1) ?? '–' }} ·
+          {{ c.onDevice ? 'on the device' : 'bare' }} ·
+          {{
+            CHECK_PLACES.filter((p) => c.looks[p] && c.looks[p] !== 'clear')
+              .map((p) => `${PLACE_WORDS[p]} ${c.looks[p]}`)
+              .join(', ') || 'nothing touches'
+          }}
+          <span class="muted"
+            >{{ c.at ? format(new Date(c.at), 'd MMM, HH:mm') : '' }} {{ c.by }}</span
+          >
+        </li>
+      </ul>
+      <div class="line">
+        <VBtn
+          color="primary"
+          variant="flat"
+          :disabled="fitting.readOnly || SIDES.every((s) => gap[s].mm === null)"
+          @click="keep"
+          >Keep this check</VBtn
+        ><VBtn @click="open = false">Close</VBtn>
+      </div>
     </VCard>
   </VDialog>
 </template>
 
 <style scoped>
-.pane { padding: 16px 18px; display: flex; flex-direction: column; gap: 10px; }
-.line { display: flex; gap: 14px; align-items: center; flex-wrap: wrap; }
-.line label { display: flex; gap: 6px; align-items: center; min-height: 40px; }
-input[type='checkbox'] { width: 20px; height: 20px; accent-color: var(--spruce); }
-.feet { display: grid; grid-template-columns: 1fr 1fr; gap: 18px; }
-h3 { font-size: 15px; padding-bottom: 6px; }
-.two { display: grid; grid-template-columns: 80px 1fr; gap: 6px; align-items: center; padding-bottom: 6px; }
-.expect { margin-top: -4px; }
-.field { height: 40px; font-size: 14px; }
-.log { max-height: 110px; overflow: auto; }
-.log li { padding: 2px 0; }
+.pane {
+  padding: 16px 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.line {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+.line label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 40px;
+}
+input[type='checkbox'] {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--spruce);
+}
+.feet {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 18px;
+}
+h3 {
+  font-size: 15px;
+  padding-bottom: 6px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 80px 1fr;
+  gap: 6px;
+  align-items: center;
+  padding-bottom: 6px;
+}
+.expect {
+  margin-top: -4px;
+}
+.field {
+  height: 40px;
+  font-size: 14px;
+}
+.log {
+  max-height: 110px;
+  overflow: auto;
+}
+.log li {
+  padding: 2px 0;
+}
 </style>

@@ -4,7 +4,12 @@ import { VBtn, VBtnToggle } from 'vuetify/components'
 import { tryOnsOf, lastReading } from '../../../core/footwear/felt'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
-import { STATIONS, STATION_KIND, stationWords, type Station } from '../../../core/footwear/stationWords'
+import {
+  STATIONS,
+  STATION_KIND,
+  stationWords,
+  type Station,
+} from '../../../core/footwear/stationWords'
 import { lineOf, mergePlan, planOf, processOf, workForSpot } from '../../../core/footwear/workPlan'
 import { normsOf } from '../../../core/measure/normsTable'
 import { WORK_KINDS } from '../../../core/record/footwearSchema'
@@ -24,14 +29,37 @@ const session = useSession()
 const view = ref<'plan' | 'side'>('plan')
 const m = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 const fit = computed(() => (chosen.value ? fitOf(chosen.value.model) : undefined))
-const sizeOf = (side: Side) => (side === 'left' ? chosen.value?.sizeLeftMm : chosen.value?.sizeRightMm)
+const sizeOf = (side: Side) =>
+  side === 'left' ? chosen.value?.sizeLeftMm : chosen.value?.sizeRightMm
 const springBack = computed(() => normsOf(fitting.record).springBackShare)
-const lines = computed(() => (m.value ? (chosen.value?.work ?? []).map((w, index) => ({ line: lineOf(w, m.value!, springBack.value), index })).filter(({ line }) => line.model === m.value!.id) : []))
+const lines = computed(() =>
+  m.value
+    ? (chosen.value?.work ?? [])
+        .map((w, index) => ({ line: lineOf(w, m.value!, springBack.value), index }))
+        .filter(({ line }) => line.model === m.value!.id)
+    : [],
+)
 const open = computed(() => lines.value.filter(({ line }) => line.state !== 'dropped'))
-const minutes = computed(() => open.value.filter(({ line }) => line.state === 'planned').reduce((sum, { line }) => sum + line.minutes, 0))
-const marks = computed(() => open.value.map(({ line }, i): DrawnMark => ({ foot: line.foot, at: line.at, text: String(i + 1) })))
-const save = (work: ShellWork[], words: string) => chosen.value && match.put({ ...footwear.value, chosen: { ...chosen.value, work: work.slice(0, 80) } }, words)
-const change = (index: number, patch: Partial<ShellWork>, words: string) => save(chosen.value!.work.map((w, i) => (i === index ? { ...w, ...patch } : w)), words)
+const minutes = computed(() =>
+  open.value
+    .filter(({ line }) => line.state === 'planned')
+    .reduce((sum, { line }) => sum + line.minutes, 0),
+)
+const marks = computed(() =>
+  open.value.map(({ line }, i): DrawnMark => ({
+    foot: line.foot,
+    at: line.at,
+    text: String(i + 1),
+  })),
+)
+const save = (work: ShellWork[], words: string) =>
+  chosen.value &&
+  match.put({ ...footwear.value, chosen: { ...chosen.value, work: work.slice(0, 80) } }, words)
+const change = (index: number, patch: Partial<ShellWork>, words: string) =>
+  save(
+    chosen.value!.work.map((w, i) => (i === index ? { ...w, ...patch } : w)),
+    words,
+  )
 
 /** Work for what is tight or loose in the chosen size, and for what hurt in the last try-on of it. */
 function plan() {
@@ -43,13 +71,24 @@ function plan() {
     const one = fit.value![side]
     const size = sizeOf(side)
     if (!foot || !one || !size) return []
-    const tried = tryOnsOf(footwear.value).filter((t) => t.worn[side]?.model === model_.id).at(-1)
-    const spots = (tried ? (lastReading(tried, side)?.hotSpots ?? []) : []).filter((s) => s.level > 1)
-    return [...(one.sizeMm === size ? planOf(foot, side, model_, one) : []), ...spots.flatMap((s, i) => workForSpot(s, i, foot, side, model_, size) ?? [])]
+    const tried = tryOnsOf(footwear.value)
+      .filter((t) => t.worn[side]?.model === model_.id)
+      .at(-1)
+    const spots = (tried ? (lastReading(tried, side)?.hotSpots ?? []) : []).filter(
+      (s) => s.level > 1,
+    )
+    return [
+      ...(one.sizeMm === size ? planOf(foot, side, model_, one) : []),
+      ...spots.flatMap((s, i) => workForSpot(s, i, foot, side, model_, size) ?? []),
+    ]
   })
   save(mergePlan(chosen.value!.work, wanted), 'work plan from the fit')
 }
-const adding = ref<{ foot: Side; station: Station; does: ShellWork['does'] }>({ foot: 'right', station: 'ball', does: 'stretch' })
+const adding = ref<{ foot: Side; station: Station; does: ShellWork['does'] }>({
+  foot: 'right',
+  station: 'ball',
+  does: 'stretch',
+})
 function add() {
   const foot = matched.value?.feet[adding.value.foot]
   const size = sizeOf(adding.value.foot)
@@ -57,59 +96,447 @@ function add() {
   const places = stationPlaces(foot, m.value, adding.value.station)
   const { fromHeelMm, heightMm, side } = places[0]!
   const under = ['grind boot board', 'shim', 'insole shim', 'sole'].includes(adding.value.does)
-  save([...chosen.value!.work, { id: crypto.randomUUID(), foot: adding.value.foot, model: m.value.id, sizeMm: size, station: adding.value.station, does: adding.value.does, at: { fromHeelMm, heightMm: under ? 0 : heightMm, side: under ? 'under' : places.length > 1 ? 'both' : side }, amountMm: 2, because: 'added by hand', state: 'planned' }], `${adding.value.does}, ${adding.value.foot}`)
+  save(
+    [
+      ...chosen.value!.work,
+      {
+        id: crypto.randomUUID(),
+        foot: adding.value.foot,
+        model: m.value.id,
+        sizeMm: size,
+        station: adding.value.station,
+        does: adding.value.does,
+        at: {
+          fromHeelMm,
+          heightMm: under ? 0 : heightMm,
+          side: under ? 'under' : places.length > 1 ? 'both' : side,
+        },
+        amountMm: 2,
+        because: 'added by hand',
+        state: 'planned',
+      },
+    ],
+    `${adding.value.does}, ${adding.value.foot}`,
+  )
 }
-const done = (index: number, w: ShellWork) => change(index, w.state === 'done' ? { state: 'planned' } : { state: 'done', ...(session.person && { by: session.person.name }), doneAt: new Date().toISOString() }, `${w.does} ${w.state === 'done' ? 'open again' : 'done'}`)
+const done = (index: number, w: ShellWork) =>
+  change(
+    index,
+    w.state === 'done'
+      ? { state: 'planned' }
+      : {
+          state: 'done',
+          ...(session.person && { by: session.person.name }),
+          doneAt: new Date().toISOString(),
+        },
+    `${w.does} ${w.state === 'done' ? 'open again' : 'done'}`,
+  )
 const SIDE_WORDS = ['medial', 'lateral', 'both', 'top', 'back', 'front', 'under'] as const
 /** Sole cants go in half degrees, three in all at most. */
 const CANT = { step: 0.5, most: 3 }
 const per = (key: 'cuffAlignDeg' | 'soleCantDeg', side: Side) => chosen.value?.[key]?.[side] ?? 0
-const setPer = (key: 'cuffAlignDeg' | 'soleCantDeg', side: Side, v: number) => chosen.value && match.put({ ...footwear.value, chosen: { ...chosen.value, [key]: { left: 0, right: 0, ...chosen.value[key], [side]: v } } }, key === 'cuffAlignDeg' ? `cuff, ${side}` : `sole cant, ${side}`)
-const setOne = (key: 'forwardLeanDeg' | 'rampDeg' | 'deltaMm', v: number) => chosen.value && match.put({ ...footwear.value, chosen: { ...chosen.value, [key]: v } }, 'lean, ramp and delta')
-const SETTINGS = computed(() => [['forwardLeanDeg', 'forward lean', '°', m.value?.cuffLeanDeg ?? 12], ['rampDeg', 'ramp', '°', m.value?.bootBoard.rampDeg ?? 4], ['deltaMm', 'binding delta', 'mm', 3]] as const)
+const setPer = (key: 'cuffAlignDeg' | 'soleCantDeg', side: Side, v: number) =>
+  chosen.value &&
+  match.put(
+    {
+      ...footwear.value,
+      chosen: { ...chosen.value, [key]: { left: 0, right: 0, ...chosen.value[key], [side]: v } },
+    },
+    key === 'cuffAlignDeg' ? `cuff, ${side}` : `sole cant, ${side}`,
+  )
+const setOne = (key: 'forwardLeanDeg' | 'rampDeg' | 'deltaMm', v: number) =>
+  chosen.value &&
+  match.put({ ...footwear.value, chosen: { ...chosen.value, [key]: v } }, 'lean, ramp and delta')
+const SETTINGS = computed(
+  () =>
+    [
+      ['forwardLeanDeg', 'forward lean', '°', m.value?.cuffLeanDeg ?? 12],
+      ['rampDeg', 'ramp', '°', m.value?.bootBoard.rampDeg ?? 4],
+      ['deltaMm', 'binding delta', 'mm', 3],
+    ] as const,
+)
 const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
 </script>
 
 <template>
-  <p v-if="!chosen || !m" class="notice">Choose a model first: work is planned for one shell on each foot.</p>
+  <p v-if="!chosen || !m" class="notice">
+    Choose a model first: work is planned for one shell on each foot.
+  </p>
   <div v-else class="cols work">
     <section class="card list">
-      <div class="card-head"><h2>Work on {{ m.name }}</h2><span class="aside small">L {{ sizeWords(sizeOf('left') ?? 0) }} · R {{ sizeWords(sizeOf('right') ?? 0) }} · {{ minutes }} min open</span><VBtn size="small" color="primary" variant="flat" :disabled="fitting.readOnly || !fit" @click="plan">Plan from fit</VBtn><VBtn size="small" :href="`/api/fittings/${fitting.id}/workplan`" target="_blank">Print (PDF)</VBtn></div>
+      <div class="card-head">
+        <h2>Work on {{ m.name }}</h2>
+        <span class="aside small"
+          >L {{ sizeWords(sizeOf('left') ?? 0) }} · R {{ sizeWords(sizeOf('right') ?? 0) }} ·
+          {{ minutes }} min open</span
+        ><VBtn
+          size="small"
+          color="primary"
+          variant="flat"
+          :disabled="fitting.readOnly || !fit"
+          @click="plan"
+          >Plan from fit</VBtn
+        ><VBtn size="small" :href="`/api/fittings/${fitting.id}/workplan`" target="_blank"
+          >Print (PDF)</VBtn
+        >
+      </div>
       <ul class="scroll grow" tabindex="0" aria-label="Pieces of work">
-        <li v-if="open.length === 0" class="muted pad">Nothing planned. Plan from fit takes what is tight or loose, and what hurt in the last try-on of this model; or add a piece by hand.</li>
-        <li v-for="({ line, index }, i) in open" :key="line.id" class="line" :class="{ done: line.state === 'done' }">
+        <li v-if="open.length === 0" class="muted pad">
+          Nothing planned. Plan from fit takes what is tight or loose, and what hurt in the last
+          try-on of this model; or add a piece by hand.
+        </li>
+        <li
+          v-for="({ line, index }, i) in open"
+          :key="line.id"
+          class="line"
+          :class="{ done: line.state === 'done' }"
+        >
           <span class="n">{{ i + 1 }}</span>
-          <div class="what"><b><SideMark :side="line.foot" /> {{ line.words }}</b><span class="small">{{ line.process }}</span><span class="small muted">{{ line.because }} · about {{ line.minutes }} min<template v-if="line.state === 'done'"> · done {{ line.by ? `by ${line.by}` : '' }}</template></span>
-            <p v-for="s in line.stops" :key="s" class="small"><StatusMark kind="stop" :word="s" /></p><p v-for="c in line.cautions" :key="c" class="small"><StatusMark kind="watch" :word="c" /></p>
-            <label v-if="line.does === 'sole'" class="small re">re-checked by <input class="field" maxlength="80" :value="line.recheckedBy ?? ''" :disabled="fitting.readOnly" aria-label="Certified technician who re-checked the sole" @change="change(index, { recheckedBy: ($event.target as HTMLInputElement).value }, 're-check of the sole')"></label>
+          <div class="what">
+            <b><SideMark :side="line.foot" /> {{ line.words }}</b
+            ><span class="small">{{ line.process }}</span
+            ><span class="small muted"
+              >{{ line.because }} · about {{ line.minutes }} min<template
+                v-if="line.state === 'done'"
+              >
+                · done {{ line.by ? `by ${line.by}` : '' }}</template
+              ></span
+            >
+            <p v-for="s in line.stops" :key="s" class="small">
+              <StatusMark kind="stop" :word="s" />
+            </p>
+            <p v-for="c in line.cautions" :key="c" class="small">
+              <StatusMark kind="watch" :word="c" />
+            </p>
+            <label v-if="line.does === 'sole'" class="small re"
+              >re-checked by
+              <input
+                class="field"
+                maxlength="80"
+                :value="line.recheckedBy ?? ''"
+                :disabled="fitting.readOnly"
+                aria-label="Certified technician who re-checked the sole"
+                @change="
+                  change(
+                    index,
+                    { recheckedBy: ($event.target as HTMLInputElement).value },
+                    're-check of the sole',
+                  )
+                "
+            /></label>
           </div>
-          <div class="amount"><AmountStepper :value="line.amountMm" :unit="line.does === 'sole' || line.does === 'cuff' ? '°' : 'mm'" :step="0.5" :min="0" :max="40" :start="1" :label="`${i + 1}: ${line.does} amount`" :disabled="fitting.readOnly" @keep="(v: number) => change(index, { amountMm: v }, 'amount of work')" />
-            <template v-if="line.state === 'done' && line.station in STATION_KIND"><span class="small">found after cooling</span><AmountStepper :value="line.gainedMm ?? null" unit="mm" :step="0.5" :min="-10" :max="40" :start="line.amountMm" :label="`${i + 1}: found after cooling`" :disabled="fitting.readOnly" @keep="(v: number) => change(index, { gainedMm: v }, 'found after cooling')" /></template>
-            <span class="btns"><VBtn size="small" :color="line.state === 'done' ? undefined : 'primary'" :disabled="fitting.readOnly || (line.stops.length > 0 && line.state !== 'done') || (line.does === 'sole' && !line.recheckedBy)" @click="done(index, line)">{{ line.state === 'done' ? 'Open again' : 'Done' }}</VBtn><VBtn size="small" variant="text" :disabled="fitting.readOnly" :aria-label="`Drop ${line.words}`" @click="change(index, { state: 'dropped' }, 'work dropped')">Drop</VBtn></span></div>
-          <div class="place small"><span>back</span><AmountStepper :value="line.at.fromHeelMm" unit="mm" :step="1" :min="-20" :max="450" :start="0" :label="`${i + 1}: from the inside of the back`" :disabled="fitting.readOnly" @keep="(v: number) => change(index, { at: { ...line.at, fromHeelMm: v } }, 'place of work')" /><span>height</span><AmountStepper :value="line.at.heightMm" unit="mm" :step="1" :min="-20" :max="450" :start="0" :label="`${i + 1}: over the boot board`" :disabled="fitting.readOnly" @keep="(v: number) => change(index, { at: { ...line.at, heightMm: v } }, 'place of work')" /><select class="field" :value="line.at.side" :aria-label="`${i + 1}: side of the shell`" :disabled="fitting.readOnly" @change="change(index, { at: { ...line.at, side: ($event.target as HTMLSelectElement).value as ShellWork['at']['side'] } }, 'place of work')"><option v-for="s in SIDE_WORDS" :key="s">{{ s }}</option></select></div>
+          <div class="amount">
+            <AmountStepper
+              :value="line.amountMm"
+              :unit="line.does === 'sole' || line.does === 'cuff' ? '°' : 'mm'"
+              :step="0.5"
+              :min="0"
+              :max="40"
+              :start="1"
+              :label="`${i + 1}: ${line.does} amount`"
+              :disabled="fitting.readOnly"
+              @keep="(v: number) => change(index, { amountMm: v }, 'amount of work')"
+            />
+            <template v-if="line.state === 'done' && line.station in STATION_KIND"
+              ><span class="small">found after cooling</span
+              ><AmountStepper
+                :value="line.gainedMm ?? null"
+                unit="mm"
+                :step="0.5"
+                :min="-10"
+                :max="40"
+                :start="line.amountMm"
+                :label="`${i + 1}: found after cooling`"
+                :disabled="fitting.readOnly"
+                @keep="(v: number) => change(index, { gainedMm: v }, 'found after cooling')"
+            /></template>
+            <span class="btns"
+              ><VBtn
+                size="small"
+                :color="line.state === 'done' ? undefined : 'primary'"
+                :disabled="
+                  fitting.readOnly ||
+                  (line.stops.length > 0 && line.state !== 'done') ||
+                  (line.does === 'sole' && !line.recheckedBy)
+                "
+                @click="done(index, line)"
+                >{{ line.state === 'done' ? 'Open again' : 'Done' }}</VBtn
+              ><VBtn
+                size="small"
+                variant="text"
+                :disabled="fitting.readOnly"
+                :aria-label="`Drop ${line.words}`"
+                @click="change(index, { state: 'dropped' }, 'work dropped')"
+                >Drop</VBtn
+              ></span
+            >
+          </div>
+          <div class="place small">
+            <span>back</span
+            ><AmountStepper
+              :value="line.at.fromHeelMm"
+              unit="mm"
+              :step="1"
+              :min="-20"
+              :max="450"
+              :start="0"
+              :label="`${i + 1}: from the inside of the back`"
+              :disabled="fitting.readOnly"
+              @keep="
+                (v: number) => change(index, { at: { ...line.at, fromHeelMm: v } }, 'place of work')
+              "
+            /><span>height</span
+            ><AmountStepper
+              :value="line.at.heightMm"
+              unit="mm"
+              :step="1"
+              :min="-20"
+              :max="450"
+              :start="0"
+              :label="`${i + 1}: over the boot board`"
+              :disabled="fitting.readOnly"
+              @keep="
+                (v: number) => change(index, { at: { ...line.at, heightMm: v } }, 'place of work')
+              "
+            /><select
+              class="field"
+              :value="line.at.side"
+              :aria-label="`${i + 1}: side of the shell`"
+              :disabled="fitting.readOnly"
+              @change="
+                change(
+                  index,
+                  {
+                    at: {
+                      ...line.at,
+                      side: ($event.target as HTMLSelectElement).value as ShellWork['at']['side'],
+                    },
+                  },
+                  'place of work',
+                )
+              "
+            >
+              <option v-for="s in SIDE_WORDS" :key="s">{{ s }}</option>
+            </select>
+          </div>
         </li>
       </ul>
-      <section class="set"><div class="sethead"><b>Cuff, sole, lean</b><span class="small muted">one change at a time, then the single-leg flex again</span><StatusMark v-if="canted" kind="watch" word="certified re-check of soles and bindings" /></div>
-        <div class="grid"><template v-for="s in SIDES" :key="s"><label><span class="small"><SideMark :side="s" /> cuff, + outwards</span><AmountStepper :value="per('cuffAlignDeg', s)" unit="°" :step="0.5" :min="-10" :max="10" :start="0" :label="`${s} cuff alignment, plus is outwards`" :disabled="fitting.readOnly" @keep="(v: number) => setPer('cuffAlignDeg', s, v)" /></label><label><span class="small"><SideMark :side="s" /> sole cant</span><AmountStepper :value="per('soleCantDeg', s)" unit="°" :step="CANT.step" :min="-CANT.most" :max="CANT.most" :start="0" :label="`${s} sole cant`" :disabled="fitting.readOnly" @keep="(v: number) => setPer('soleCantDeg', s, v)" /></label></template>
-          <label v-for="[key, name, unit, start] in SETTINGS" :key="key"><span class="small">{{ name }}</span><AmountStepper :value="chosen[key] ?? null" :unit="unit" :step="key === 'rampDeg' ? 0.5 : 1" :min="-20" :max="40" :start="start" :label="name" :disabled="fitting.readOnly" @keep="(v: number) => setOne(key, v)" /></label></div></section>
-      <form class="add" @submit.prevent="add"><span class="small">Add</span><select v-model="adding.foot" class="field" aria-label="Foot of new work"><option v-for="s in SIDES" :key="s" :value="s">{{ s }}</option></select><select v-model="adding.does" class="field" aria-label="Kind of new work"><option v-for="k in WORK_KINDS" :key="k">{{ k }}</option></select><select v-model="adding.station" class="field" aria-label="Place of new work"><option v-for="s in STATIONS" :key="s" :value="s">{{ stationWords(s).name }}</option></select><VBtn type="submit" :disabled="fitting.readOnly">Add</VBtn></form>
+      <section class="set">
+        <div class="sethead">
+          <b>Cuff, sole, lean</b
+          ><span class="small muted">one change at a time, then the single-leg flex again</span
+          ><StatusMark v-if="canted" kind="watch" word="certified re-check of soles and bindings" />
+        </div>
+        <div class="grid">
+          <template v-for="s in SIDES" :key="s"
+            ><label
+              ><span class="small"><SideMark :side="s" /> cuff, + outwards</span
+              ><AmountStepper
+                :value="per('cuffAlignDeg', s)"
+                unit="°"
+                :step="0.5"
+                :min="-10"
+                :max="10"
+                :start="0"
+                :label="`${s} cuff alignment, plus is outwards`"
+                :disabled="fitting.readOnly"
+                @keep="(v: number) => setPer('cuffAlignDeg', s, v)" /></label
+            ><label
+              ><span class="small"><SideMark :side="s" /> sole cant</span
+              ><AmountStepper
+                :value="per('soleCantDeg', s)"
+                unit="°"
+                :step="CANT.step"
+                :min="-CANT.most"
+                :max="CANT.most"
+                :start="0"
+                :label="`${s} sole cant`"
+                :disabled="fitting.readOnly"
+                @keep="(v: number) => setPer('soleCantDeg', s, v)" /></label
+          ></template>
+          <label v-for="[key, name, unit, start] in SETTINGS" :key="key"
+            ><span class="small">{{ name }}</span
+            ><AmountStepper
+              :value="chosen[key] ?? null"
+              :unit="unit"
+              :step="key === 'rampDeg' ? 0.5 : 1"
+              :min="-20"
+              :max="40"
+              :start="start"
+              :label="name"
+              :disabled="fitting.readOnly"
+              @keep="(v: number) => setOne(key, v)"
+          /></label>
+        </div>
+      </section>
+      <form class="add" @submit.prevent="add">
+        <span class="small">Add</span
+        ><select v-model="adding.foot" class="field" aria-label="Foot of new work">
+          <option v-for="s in SIDES" :key="s" :value="s">{{ s }}</option></select
+        ><select v-model="adding.does" class="field" aria-label="Kind of new work">
+          <option v-for="k in WORK_KINDS" :key="k">{{ k }}</option></select
+        ><select v-model="adding.station" class="field" aria-label="Place of new work">
+          <option v-for="s in STATIONS" :key="s" :value="s">
+            {{ stationWords(s).name }}
+          </option></select
+        ><VBtn type="submit" :disabled="fitting.readOnly">Add</VBtn>
+      </form>
     </section>
     <div class="stack">
-      <section class="card grow draw"><div class="card-head"><b class="strong">Where</b><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn></VBtnToggle></div><FitView v-if="fit && matched" :record="fitting.record" :fit="fit" :model="m" :feet="matched.feet" :view="view" :marks="marks" dims /><p v-else class="muted pad">This model cannot be made to fit as it stands; work is listed, not drawn.</p><p class="small muted pad0">{{ processOf(m).words }}. Distances from the inside of the back, heights over the boot board.</p></section>
+      <section class="card grow draw">
+        <div class="card-head">
+          <b class="strong">Where</b
+          ><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"
+            ><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn></VBtnToggle
+          >
+        </div>
+        <FitView
+          v-if="fit && matched"
+          :record="fitting.record"
+          :fit="fit"
+          :model="m"
+          :feet="matched.feet"
+          :view="view"
+          :marks="marks"
+          dims
+        />
+        <p v-else class="muted pad">
+          This model cannot be made to fit as it stands; work is listed, not drawn.
+        </p>
+        <p class="small muted pad0">
+          {{ processOf(m).words }}. Distances from the inside of the back, heights over the boot
+          board.
+        </p>
+      </section>
     </div>
   </div>
 </template>
 
 <style scoped>
-.work { grid-template-columns: minmax(0, 1fr) minmax(0, 350px); }
-.list { display: flex; flex-direction: column; } .list .card-head { align-items: center; }
-.pad { padding: 14px 16px; } .pad0 { padding: 0 14px 10px; }
-.line { display: grid; grid-template-columns: 30px minmax(0, 1fr) 168px; gap: 8px; padding: 10px 12px; border-bottom: 1px solid var(--hairline); } .line.done .what b { color: var(--muted); }
-.n { width: 26px; height: 26px; border: 1.5px solid var(--spruce); border-radius: 50%; display: grid; place-items: center; font-weight: 700; color: var(--spruce); }
-.what { display: flex; flex-direction: column; gap: 2px; min-width: 0; } .what b { font-weight: 600; } .place { display: grid; grid-column: 2 / -1; grid-template-columns: 32px 158px 42px 148px 100px; gap: 6px; align-items: center; } .place .field { width: 92px; height: 40px; font-size: 13px; padding: 0 4px; } .re { display: flex; gap: 6px; align-items: center; } .re .field { height: 36px; width: 180px; font-size: 13px; }
-.amount { display: flex; flex-direction: column; gap: 4px; } .btns { display: flex; gap: 4px; }
-.add { display: flex; gap: 8px; align-items: center; padding: 8px 12px; border-top: 1px solid var(--hairline); } .add .field { height: 40px; font-size: 14px; padding: 0 6px; width: auto; flex: 1; min-width: 0; }
-.draw { display: flex; flex-direction: column; } .draw .card-head { align-items: center; } .draw :deep(.v-btn-group) { height: 36px !important; } .draw :deep(.v-btn-group .v-btn) { height: 34px !important; }
-.set { border-top: 1px solid var(--hairline); padding: 8px 12px; } .sethead { display: flex; gap: 10px; align-items: center; padding-bottom: 4px; flex-wrap: wrap; } .grid { display: grid; grid-template-columns: repeat(4, minmax(0, 1fr)); gap: 6px 8px; }
-@media (max-width: 1000px) { .work { grid-template-columns: 1fr; } }
+.work {
+  grid-template-columns: minmax(0, 1fr) minmax(0, 350px);
+}
+.list {
+  display: flex;
+  flex-direction: column;
+}
+.list .card-head {
+  align-items: center;
+}
+.pad {
+  padding: 14px 16px;
+}
+.pad0 {
+  padding: 0 14px 10px;
+}
+.line {
+  display: grid;
+  grid-template-columns: 30px minmax(0, 1fr) 168px;
+  gap: 8px;
+  padding: 10px 12px;
+  border-bottom: 1px solid var(--hairline);
+}
+.line.done .what b {
+  color: var(--muted);
+}
+.n {
+  width: 26px;
+  height: 26px;
+  border: 1.5px solid var(--spruce);
+  border-radius: 50%;
+  display: grid;
+  place-items: center;
+  font-weight: 700;
+  color: var(--spruce);
+}
+.what {
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  min-width: 0;
+}
+.what b {
+  font-weight: 600;
+}
+.place {
+  display: grid;
+  grid-column: 2 / -1;
+  grid-template-columns: 32px 158px 42px 148px 100px;
+  gap: 6px;
+  align-items: center;
+}
+.place .field {
+  width: 92px;
+  height: 40px;
+  font-size: 13px;
+  padding: 0 4px;
+}
+.re {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.re .field {
+  height: 36px;
+  width: 180px;
+  font-size: 13px;
+}
+.amount {
+  display: flex;
+  flex-direction: column;
+  gap: 4px;
+}
+.btns {
+  display: flex;
+  gap: 4px;
+}
+.add {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 12px;
+  border-top: 1px solid var(--hairline);
+}
+.add .field {
+  height: 40px;
+  font-size: 14px;
+  padding: 0 6px;
+  width: auto;
+  flex: 1;
+  min-width: 0;
+}
+.draw {
+  display: flex;
+  flex-direction: column;
+}
+.draw .card-head {
+  align-items: center;
+}
+.draw :deep(.v-btn-group) {
+  height: 36px !important;
+}
+.draw :deep(.v-btn-group .v-btn) {
+  height: 34px !important;
+}
+.set {
+  border-top: 1px solid var(--hairline);
+  padding: 8px 12px;
+}
+.sethead {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  padding-bottom: 4px;
+  flex-wrap: wrap;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(4, minmax(0, 1fr));
+  gap: 6px 8px;
+}
+@media (max-width: 1000px) {
+  .work {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -34,7 +34,13 @@ export function useMatch() {
   const matched = shallowRef<Matched | null>(null)
   const busy = ref(true)
   const most = ref(FIRST)
-  const filter = reactive({ family: 'suited' as 'suited' | 'all' | FootwearModel['family'], flex: false, inStock: false, mostPrice: null as number | null, makers: [] as string[] })
+  const filter = reactive({
+    family: 'suited' as 'suited' | 'all' | FootwearModel['family'],
+    flex: false,
+    inStock: false,
+    mostPrice: null as number | null,
+    makers: [] as string[],
+  })
   const looking = ref('')
   const compared = ref<string[]>([])
 
@@ -42,7 +48,19 @@ export function useMatch() {
   const footwear = computed<Footwear>(() => fitting.record.footwear ?? { candidates: [] })
   const chosen = computed(() => footwear.value.chosen)
   const settings = computed(() => matchSettings(fitting.record))
-  const request = computed<MatchFilter>(() => ({ families: filter.family === 'all' || (filter.family === 'suited' && suited.value === null) ? null : filter.family === 'suited' ? [...suited.value!] : [filter.family], flexStep: filter.flex ? advice.value.step : null, inStock: filter.inStock, mostPrice: filter.mostPrice, makers: [...filter.makers], always: [...new Set([...(chosen.value ? [chosen.value.model] : []), ...compared.value])] }))
+  const request = computed<MatchFilter>(() => ({
+    families:
+      filter.family === 'all' || (filter.family === 'suited' && suited.value === null)
+        ? null
+        : filter.family === 'suited'
+          ? [...suited.value!]
+          : [filter.family],
+    flexStep: filter.flex ? advice.value.step : null,
+    inStock: filter.inStock,
+    mostPrice: filter.mostPrice,
+    makers: [...filter.makers],
+    always: [...new Set([...(chosen.value ? [chosen.value.model] : []), ...compared.value])],
+  }))
 
   const ask = newestWins<null, Matched | null>(
     async () => matchWorker().match(plain(fitting.record), plain(request.value), most.value),
@@ -62,48 +80,114 @@ export function useMatch() {
     }
   }
   // What the ranking rests on; a change anywhere else of the fitting does not ask again.
-  watch(() => JSON.stringify([fitting.record.feet, fitting.record.story, fitting.record.footwear, fitting.record.client, fitting.record.norms, request.value, most.value]), () => models.loaded && ask(null))
+  watch(
+    () =>
+      JSON.stringify([
+        fitting.record.feet,
+        fitting.record.story,
+        fitting.record.footwear,
+        fitting.record.client,
+        fitting.record.norms,
+        request.value,
+        most.value,
+      ]),
+    () => models.loaded && ask(null),
+  )
 
   const result = computed(() => matched.value?.result ?? null)
   watch(result, (r) => {
     if (!r) return
-    const known = (id: string) => r.pair.some((p) => p.model === id) || r.rejected.some((p) => p.model === id)
-    if (!known(looking.value)) looking.value = (chosen.value && known(chosen.value.model) ? chosen.value.model : r.pair[0]?.model) ?? r.rejected[0]?.model ?? ''
+    const known = (id: string) =>
+      r.pair.some((p) => p.model === id) || r.rejected.some((p) => p.model === id)
+    if (!known(looking.value))
+      looking.value =
+        (chosen.value && known(chosen.value.model) ? chosen.value.model : r.pair[0]?.model) ??
+        r.rejected[0]?.model ??
+        ''
     if (compared.value.length === 0) compared.value = r.pair.slice(0, 2).map((p) => p.model)
   })
   const fitOf = (id: string): PairFit | undefined => result.value?.pair.find((p) => p.model === id)
   const current = computed(() => fitOf(looking.value))
   const model = (id: string): FootwearModel | undefined => models.byId(id)
-  const advice = computed(() => adviseFlex(fitting.record, COLD.has(fitting.record.story?.activity ?? '')))
+  const advice = computed(() =>
+    adviseFlex(fitting.record, COLD.has(fitting.record.story?.activity ?? '')),
+  )
   const flexPoints = computed(() => normsOf(fitting.record).flexPoints)
-  const whyNotThis = computed(() => (result.value ? whyNot(looking.value, result.value, model) : null))
-  const notes = computed(() => [...shapeNotes(fitting.record).map((n) => n.words), ...sockNotes(settings.value.socks, settings.value.child)])
+  const whyNotThis = computed(() =>
+    result.value ? whyNot(looking.value, result.value, model) : null,
+  )
+  const notes = computed(() => [
+    ...shapeNotes(fitting.record).map((n) => n.words),
+    ...sockNotes(settings.value.socks, settings.value.child),
+  ])
 
-  const put = (next: Footwear, words: string) => (trouble.value = fitting.put('footwear', plain(next), words) ?? '')
+  const put = (next: Footwear, words: string) =>
+    (trouble.value = fitting.put('footwear', plain(next), words) ?? '')
   function choose(p: PairFit) {
     const sizes = { sizeLeftMm: p.left?.sizeMm, sizeRightMm: p.right?.sizeMm }
-    put({ ...footwear.value, candidates: result.value!.pair.slice(0, 4).map((c) => c.model), chosen: { shellChecks: [], tryOn: [], work: [], ...chosen.value, model: p.model, ...sizes } }, `choose ${model(p.model)?.name ?? p.model}`)
+    put(
+      {
+        ...footwear.value,
+        candidates: result.value!.pair.slice(0, 4).map((c) => c.model),
+        chosen: { shellChecks: [], tryOn: [], work: [], ...chosen.value, model: p.model, ...sizes },
+      },
+      `choose ${model(p.model)?.name ?? p.model}`,
+    )
   }
   function compare(id: string) {
     const has = compared.value.includes(id)
-    compared.value = has ? compared.value.filter((c) => c !== id) : [...compared.value, id].slice(-4)
+    compared.value = has
+      ? compared.value.filter((c) => c !== id)
+      : [...compared.value, id].slice(-4)
   }
-  return { fitting, models, trouble, matched, result, busy, most, filter, looking, compared, suited, footwear, chosen, settings, current, fitOf, model, advice, flexPoints, whyNotThis, notes, load, put, choose, compare }
+  return {
+    fitting,
+    models,
+    trouble,
+    matched,
+    result,
+    busy,
+    most,
+    filter,
+    looking,
+    compared,
+    suited,
+    footwear,
+    chosen,
+    settings,
+    current,
+    fitOf,
+    model,
+    advice,
+    flexPoints,
+    whyNotThis,
+    notes,
+    load,
+    put,
+    choose,
+    compare,
+  }
 }
 export type Match = ReturnType<typeof useMatch>
 
 export const minutesOf = (p: PairFit): number => p.work.reduce((sum, w) => sum + w.minutes, 0)
 export const sizesOf = (p: PairFit): string => {
   const sizes = SIDES.flatMap((s) => (p[s] ? [p[s].sizeMm] : []))
-  return new Set(sizes).size === 1 ? sizeWords(sizes[0]!) : SIDES.flatMap((s) => (p[s] ? [`${s === 'left' ? 'L' : 'R'} ${sizeWords(p[s].sizeMm)}`] : [])).join(' · ')
+  return new Set(sizes).size === 1
+    ? sizeWords(sizes[0]!)
+    : SIDES.flatMap((s) =>
+        p[s] ? [`${s === 'left' ? 'L' : 'R'} ${sizeWords(p[s].sizeMm)}`] : [],
+      ).join(' · ')
 }
 export function verdictOfPair(p: PairFit): { kind: 'good' | 'watch' | 'stop'; word: string } {
   const all = SIDES.flatMap((s) => Object.values(p[s]?.verdicts ?? {}))
   const minutes = minutesOf(p)
-  if (all.includes('tight')) return { kind: 'stop', word: minutes ? 'Tight, with work' : 'Tight somewhere' }
+  if (all.includes('tight'))
+    return { kind: 'stop', word: minutes ? 'Tight, with work' : 'Tight somewhere' }
   if (minutes) return { kind: 'watch', word: 'With work' }
   if (all.includes('loose')) return { kind: 'watch', word: 'Loose somewhere' }
   return { kind: 'good', word: all.includes('snug') ? 'Fits, snug' : 'Fits' }
 }
-export const stockOf = (m: FootwearModel | undefined, fit: FootFit | undefined): number => (m && fit ? (m.stock[String(fit.sizeMm)] ?? 0) : 0)
+export const stockOf = (m: FootwearModel | undefined, fit: FootFit | undefined): number =>
+  m && fit ? (m.stock[String(fit.sizeMm)] ?? 0) : 0
 export const familyPlural = (m: FootwearModel['family']): string => FAMILY_RULES[m].plural

@@ -5,13 +5,19 @@ import { SIDES } from '../../../core/record/vocabulary'
 import { useFitting } from '~/stores/fitting'
 
 /** What a file of readings holds and what cannot be taken, cell by cell; nothing is kept before the fitter says so. */
-const report = defineModel<{ name: string; file: ReadingsFile | null; refused: string } | null>({ required: true })
+const report = defineModel<{ name: string; file: ReadingsFile | null; refused: string } | null>({
+  required: true,
+})
 const fitting = useFitting()
 function take() {
   const { file, name } = report.value!
   for (const side of SIDES)
     if (file!.readings[side].length) {
-      const refused = fitting.put(`readings.${side}`, mergeReadings(fitting.record.feet[side]!.readings, file!.readings[side]), `${name}, ${side}`)
+      const refused = fitting.put(
+        `readings.${side}`,
+        mergeReadings(fitting.record.feet[side]!.readings, file!.readings[side]),
+        `${name}, ${side}`,
+      )
       if (refused) fitting.message = refused
     }
   report.value = null
@@ -19,24 +25,72 @@ function take() {
 </script>
 
 <template>
-  <VDialog :model-value="report !== null" max-width="680" @update:model-value="(v: boolean) => !v && (report = null)">
+  <VDialog
+    :model-value="report !== null"
+    max-width="680"
+    @update:model-value="(v: boolean) => !v && (report = null)"
+  >
     <VCard v-if="report" class="pane">
       <h2>{{ report.name }}</h2>
-      <p v-if="report.refused" class="notice stop" role="alert">{{ report.refused }} Nothing was changed.</p>
+      <p v-if="report.refused" class="notice stop" role="alert">
+        {{ report.refused }} Nothing was changed.
+      </p>
       <template v-else>
-        <p><b>{{ report.file!.taken }}</b> tries can be taken: {{ report.file!.readings.left.length }} readings left, {{ report.file!.readings.right.length }} right. They replace readings of the same name and posture; the rest stays.</p>
+        <p>
+          <b>{{ report.file!.taken }}</b> tries can be taken:
+          {{ report.file!.readings.left.length }} readings left,
+          {{ report.file!.readings.right.length }} right. They replace readings of the same name and
+          posture; the rest stays.
+        </p>
         <p v-if="report.file!.problems.length === 0" class="muted">Every row can be taken.</p>
         <div v-else class="scroll list">
-          <table class="table"><caption class="sr">Rows that are left out</caption><thead><tr><th>Row</th><th>Column</th><th>Left out, because</th></tr></thead><tbody><tr v-for="p in report.file!.problems" :key="`${p.row}${p.column}`"><td>{{ p.row }}</td><td>{{ p.column }}</td><td>{{ p.words }}</td></tr></tbody></table>
+          <table class="table">
+            <caption class="sr">
+              Rows that are left out
+            </caption>
+            <thead>
+              <tr>
+                <th>Row</th>
+                <th>Column</th>
+                <th>Left out, because</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="p in report.file!.problems" :key="`${p.row}${p.column}`">
+                <td>{{ p.row }}</td>
+                <td>{{ p.column }}</td>
+                <td>{{ p.words }}</td>
+              </tr>
+            </tbody>
+          </table>
         </div>
       </template>
-      <div class="acts"><VBtn v-if="report.file" color="primary" variant="flat" :disabled="report.file.taken === 0" @click="take">Take {{ report.file.taken }} tries</VBtn><VBtn @click="report = null">{{ report.file ? 'Leave it' : 'Close' }}</VBtn></div>
+      <div class="acts">
+        <VBtn
+          v-if="report.file"
+          color="primary"
+          variant="flat"
+          :disabled="report.file.taken === 0"
+          @click="take"
+          >Take {{ report.file.taken }} tries</VBtn
+        ><VBtn @click="report = null">{{ report.file ? 'Leave it' : 'Close' }}</VBtn>
+      </div>
     </VCard>
   </VDialog>
 </template>
 
 <style scoped>
-.pane { padding: 18px; display: flex; flex-direction: column; gap: 12px; }
-.list { max-height: 320px; }
-.acts { display: flex; gap: 8px; }
+.pane {
+  padding: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.list {
+  max-height: 320px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
 </style>

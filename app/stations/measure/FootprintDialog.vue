@@ -28,7 +28,13 @@ const busy = ref<Side | null>(null)
 const seed = ref(1)
 const fields = ref<Record<string, HTMLInputElement>>({})
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
-const prints = computed(() => Object.fromEntries(SIDES.map((side) => [side, one(side)])) as Record<Side, { reading: FootprintReading | null; refused: string }>)
+const prints = computed(
+  () =>
+    Object.fromEntries(SIDES.map((side) => [side, one(side)])) as Record<
+      Side,
+      { reading: FootprintReading | null; refused: string }
+    >,
+)
 function one(side: Side) {
   const print = fitting.record.feet[side]!.footprint
   if (!print) return { reading: null, refused: '' }
@@ -46,7 +52,12 @@ function take(text: string, side: Side, name: string) {
     const { side: told, print } = readFootprintCsv(text, { cellMm: 5 })
     const foot = told ?? side
     readFootprint(print, foot)
-    trouble.value = fitting.put(`footprint.${foot}`, { ...print, source: print.source ?? name }, `footprint ${foot}`) ?? (foot === side ? '' : `The file says it is the ${foot} foot: kept there.`)
+    trouble.value =
+      fitting.put(
+        `footprint.${foot}`,
+        { ...print, source: print.source ?? name },
+        `footprint ${foot}`,
+      ) ?? (foot === side ? '' : `The file says it is the ${foot} foot: kept there.`)
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     trouble.value = `${name}: ${error.message} Nothing was changed.`
@@ -57,20 +68,30 @@ async function fromFile(event: Event, side: Side) {
   const file = field.files?.[0]
   field.value = ''
   if (!file) return
-  if (file.size > 2_000_000) trouble.value = `${file.name} is larger than 2 MB; a footprint is far smaller.`
+  if (file.size > 2_000_000)
+    trouble.value = `${file.name} is larger than 2 MB; a footprint is far smaller.`
   else take(await file.text(), side, file.name)
 }
 async function fromPlate(side: Side) {
   busy.value = side
   try {
-    take(await apiText(`standins/plate?fitting=${fitting.id}&side=${side}&seed=${seed.value++}`), side, 'stand-in plate')
+    take(
+      await apiText(`standins/plate?fitting=${fitting.id}&side=${side}&seed=${seed.value++}`),
+      side,
+      'stand-in plate',
+    )
   } catch (error) {
     trouble.value = (error as Error).message
   } finally {
     busy.value = null
   }
 }
-const toFile = (side: Side) => download(`${fitting.client!.code}-${side}-footprint.csv`, writeFootprintCsv(fitting.record.feet[side]!.footprint!, side), 'text/csv')
+const toFile = (side: Side) =>
+  download(
+    `${fitting.client!.code}-${side}-footprint.csv`,
+    writeFootprintCsv(fitting.record.feet[side]!.footprint!, side),
+    'text/csv',
+  )
 function toeLine(side: Side, text: string) {
   const value = parseNumber(text)
   const { reading } = prints.value[side]
@@ -79,22 +100,59 @@ function toeLine(side: Side, text: string) {
     return
   }
   const { toeLineMm: _, ...print } = fitting.record.feet[side]!.footprint!
-  trouble.value = fitting.put(`footprint.${side}`, { ...print, ...(value !== null && text.trim() && { toeLineMm: value }) }, `toe line ${side}`) ?? ''
+  trouble.value =
+    fitting.put(
+      `footprint.${side}`,
+      { ...print, ...(value !== null && text.trim() && { toeLineMm: value }) },
+      `toe line ${side}`,
+    ) ?? ''
 }
 /** What the picture says of the tissue that estimates stand on; why not where it says nothing. */
-const tissue = reactive<Record<Side, { fit: TissueFit | null; refused: string } | null>>({ left: null, right: null })
+const tissue = reactive<Record<Side, { fit: TissueFit | null; refused: string } | null>>({
+  left: null,
+  right: null,
+})
 for (const side of SIDES) {
-  const ask = newestWins(async ({ foot, massKg }: { foot: string; massKg: number }) => effectsWorker().tissue(JSON.parse(foot) as Foot, massKg), (fit) => (tissue[side] = { fit, refused: fit ? '' : 'Measure the foot length first; then the picture can set the tissue of estimates.' }))
-  watch(() => [open.value && prints.value[side].reading !== null, JSON.stringify(fitting.record.feet[side]), fitting.record.client?.massKg, pressureRefusal(fitting.record, side)] as const, ([shown, foot, massKg, refused]) => {
-    if (!shown) tissue[side] = null
-    else if (refused || massKg === undefined) tissue[side] = { fit: null, refused: refused ?? 'Body weight is missing; estimates need it.' }
-    else ask({ foot, massKg })
-  }, { immediate: true })
+  const ask = newestWins(
+    async ({ foot, massKg }: { foot: string; massKg: number }) =>
+      effectsWorker().tissue(JSON.parse(foot) as Foot, massKg),
+    (fit) =>
+      (tissue[side] = {
+        fit,
+        refused: fit
+          ? ''
+          : 'Measure the foot length first; then the picture can set the tissue of estimates.',
+      }),
+  )
+  watch(
+    () =>
+      [
+        open.value && prints.value[side].reading !== null,
+        JSON.stringify(fitting.record.feet[side]),
+        fitting.record.client?.massKg,
+        pressureRefusal(fitting.record, side),
+      ] as const,
+    ([shown, foot, massKg, refused]) => {
+      if (!shown) tissue[side] = null
+      else if (refused || massKg === undefined)
+        tissue[side] = {
+          fit: null,
+          refused: refused ?? 'Body weight is missing; estimates need it.',
+        }
+      else ask({ foot, massKg })
+    },
+    { immediate: true },
+  )
 }
 const two = twoDigits
 function followTissue(side: Side, on: boolean) {
   const { fitsTissue: _, ...print } = fitting.record.feet[side]!.footprint!
-  trouble.value = fitting.put(`footprint.${side}`, { ...print, ...(on && { fitsTissue: true }) }, `tissue of the ${side} foot`) ?? ''
+  trouble.value =
+    fitting.put(
+      `footprint.${side}`,
+      { ...print, ...(on && { fitsTissue: true }) },
+      `tissue of the ${side} foot`,
+    ) ?? ''
 }
 const percent = (v: number) => `${Math.round(v * 100)} %`
 </script>
@@ -102,48 +160,219 @@ const percent = (v: number) => `${Math.round(v * 100)} %`
 <template>
   <VDialog v-model="open" max-width="920">
     <VCard class="pane">
-      <div class="head"><h2>Footprint and pressure</h2><span class="muted small">CSV of kPa, rows from the toes to the heel; or the stand-in plate</span><VBtn class="end" @click="open = false">Close</VBtn></div>
+      <div class="head">
+        <h2>Footprint and pressure</h2>
+        <span class="muted small"
+          >CSV of kPa, rows from the toes to the heel; or the stand-in plate</span
+        ><VBtn class="end" @click="open = false">Close</VBtn>
+      </div>
       <p v-if="trouble" class="notice" role="alert">{{ trouble }}</p>
       <div class="two">
         <section v-for="side in SIDES" :key="side" :aria-label="`${side} footprint`">
-          <div class="acts"><SideMark :side="side" word />
-            <VBtn size="small" height="40" :disabled="fitting.readOnly || busy !== null" @click="fromPlate(side)">{{ busy === side ? 'Stepping …' : 'Plate' }}</VBtn>
-            <VBtn size="small" height="40" :disabled="fitting.readOnly" @click="fields[side]?.click()">From CSV</VBtn>
-            <VBtn size="small" height="40" :disabled="!fitting.record.feet[side]!.footprint" @click="toFile(side)">To CSV</VBtn>
-            <input :ref="(el) => (fields[side] = el as HTMLInputElement)" type="file" accept=".csv,text/csv" class="sr" tabindex="-1" :aria-label="`${side} footprint from CSV`" @change="fromFile($event, side)" /></div>
+          <div class="acts">
+            <SideMark :side="side" word />
+            <VBtn
+              size="small"
+              height="40"
+              :disabled="fitting.readOnly || busy !== null"
+              @click="fromPlate(side)"
+              >{{ busy === side ? 'Stepping …' : 'Plate' }}</VBtn
+            >
+            <VBtn
+              size="small"
+              height="40"
+              :disabled="fitting.readOnly"
+              @click="fields[side]?.click()"
+              >From CSV</VBtn
+            >
+            <VBtn
+              size="small"
+              height="40"
+              :disabled="!fitting.record.feet[side]!.footprint"
+              @click="toFile(side)"
+              >To CSV</VBtn
+            >
+            <input
+              :ref="(el) => (fields[side] = el as HTMLInputElement)"
+              type="file"
+              accept=".csv,text/csv"
+              class="sr"
+              tabindex="-1"
+              :aria-label="`${side} footprint from CSV`"
+              @change="fromFile($event, side)"
+            />
+          </div>
           <p v-if="prints[side].refused" class="notice stop">{{ prints[side].refused }}</p>
-          <p v-else-if="!prints[side].reading" class="muted none">No print of the {{ side }} foot yet.</p>
+          <p v-else-if="!prints[side].reading" class="muted none">
+            No print of the {{ side }} foot yet.
+          </p>
           <div v-else class="body">
-            <PrintMap :side="side" :print="fitting.record.feet[side]!.footprint!" :reading="prints[side].reading!" />
+            <PrintMap
+              :side="side"
+              :print="fitting.record.feet[side]!.footprint!"
+              :reading="prints[side].reading!"
+            />
             <dl>
-              <dt>Arch index</dt><dd><b>{{ prints[side].reading!.archIndex.toFixed(3) }}</b> <span v-if="!child" class="muted">{{ { high: 'high arch', usual: 'usual', low: 'low arch' }[prints[side].reading!.archClass] }}</span></dd>
-              <dt>Load</dt><dd>heel {{ percent(prints[side].reading!.share.heel) }}, midfoot {{ percent(prints[side].reading!.share.midfoot) }}, ball {{ percent(prints[side].reading!.share.forefoot) }}, toes {{ percent(prints[side].reading!.share.toes) }}</dd>
-              <dt>Inner side</dt><dd>{{ percent(prints[side].reading!.share.medial) }} of {{ prints[side].reading!.forceN.toFixed(0) }} N</dd>
-              <dt>Peak</dt><dd>{{ prints[side].reading!.peakKPa.toFixed(0) }} kPa, {{ prints[side].reading!.peakAtMm[1].toFixed(0) }} mm from the heel</dd>
-              <dt>Centre</dt><dd>{{ prints[side].reading!.centreOfPressureMm[1].toFixed(0) }} mm from the heel, {{ Math.abs(prints[side].reading!.centreOfPressureMm[0]).toFixed(1) }} mm {{ prints[side].reading!.centreOfPressureMm[0] > 0 ? 'inward' : 'outward' }}</dd>
-              <dt>Toe line</dt><dd><DraftField class="toe" inputmode="decimal" :value="Math.round(prints[side].reading!.toeLineMm)" :disabled="fitting.readOnly" :aria-label="`${side} toe line, mm`" @keep="(t: string) => toeLine(side, t)" /> mm</dd>
-              <template v-if="tissue[side]"><dt>Tissue</dt><dd><label class="fit"><input type="checkbox" :checked="fitting.record.feet[side]!.footprint!.fitsTissue === true" :disabled="fitting.readOnly || !tissue[side]!.fit" :aria-label="`${side} estimates follow this picture`" @change="followTissue(side, ($event.target as HTMLInputElement).checked)"> estimates follow this picture</label>
-                <span v-if="tissue[side]!.fit" class="small block"><b>{{ tissue[side]!.fit!.stiffer.toFixed(2) }} ×</b> as stiff as usual. Heel: measured {{ two(tissue[side]!.fit!.measured.heelKPa) }} kPa, estimate {{ two(tissue[side]!.fit!.before.heelKPa) }} before, {{ two(tissue[side]!.fit!.after.heelKPa) }} after. Ball: {{ two(tissue[side]!.fit!.measured.headsKPa) }}, {{ two(tissue[side]!.fit!.before.headsKPa) }}, {{ two(tissue[side]!.fit!.after.headsKPa) }}.</span>
-                <span v-if="tissue[side]!.fit?.doubt" class="small block watch-text">▲ {{ tissue[side]!.fit!.doubt }}</span><span v-if="tissue[side]!.refused" class="small block">{{ tissue[side]!.refused }}</span></dd></template>
-              <dt>From</dt><dd class="muted">{{ fitting.record.feet[side]!.footprint!.source ?? 'a file' }}</dd>
+              <dt>Arch index</dt>
+              <dd>
+                <b>{{ prints[side].reading!.archIndex.toFixed(3) }}</b>
+                <span v-if="!child" class="muted">{{
+                  { high: 'high arch', usual: 'usual', low: 'low arch' }[
+                    prints[side].reading!.archClass
+                  ]
+                }}</span>
+              </dd>
+              <dt>Load</dt>
+              <dd>
+                heel {{ percent(prints[side].reading!.share.heel) }}, midfoot
+                {{ percent(prints[side].reading!.share.midfoot) }}, ball
+                {{ percent(prints[side].reading!.share.forefoot) }}, toes
+                {{ percent(prints[side].reading!.share.toes) }}
+              </dd>
+              <dt>Inner side</dt>
+              <dd>
+                {{ percent(prints[side].reading!.share.medial) }} of
+                {{ prints[side].reading!.forceN.toFixed(0) }} N
+              </dd>
+              <dt>Peak</dt>
+              <dd>
+                {{ prints[side].reading!.peakKPa.toFixed(0) }} kPa,
+                {{ prints[side].reading!.peakAtMm[1].toFixed(0) }} mm from the heel
+              </dd>
+              <dt>Centre</dt>
+              <dd>
+                {{ prints[side].reading!.centreOfPressureMm[1].toFixed(0) }} mm from the heel,
+                {{ Math.abs(prints[side].reading!.centreOfPressureMm[0]).toFixed(1) }} mm
+                {{ prints[side].reading!.centreOfPressureMm[0] > 0 ? 'inward' : 'outward' }}
+              </dd>
+              <dt>Toe line</dt>
+              <dd>
+                <DraftField
+                  class="toe"
+                  inputmode="decimal"
+                  :value="Math.round(prints[side].reading!.toeLineMm)"
+                  :disabled="fitting.readOnly"
+                  :aria-label="`${side} toe line, mm`"
+                  @keep="(t: string) => toeLine(side, t)"
+                />
+                mm
+              </dd>
+              <template v-if="tissue[side]"
+                ><dt>Tissue</dt>
+                <dd>
+                  <label class="fit"
+                    ><input
+                      type="checkbox"
+                      :checked="fitting.record.feet[side]!.footprint!.fitsTissue === true"
+                      :disabled="fitting.readOnly || !tissue[side]!.fit"
+                      :aria-label="`${side} estimates follow this picture`"
+                      @change="followTissue(side, ($event.target as HTMLInputElement).checked)"
+                    />
+                    estimates follow this picture</label
+                  >
+                  <span v-if="tissue[side]!.fit" class="small block"
+                    ><b>{{ tissue[side]!.fit!.stiffer.toFixed(2) }} ×</b> as stiff as usual. Heel:
+                    measured {{ two(tissue[side]!.fit!.measured.heelKPa) }} kPa, estimate
+                    {{ two(tissue[side]!.fit!.before.heelKPa) }} before,
+                    {{ two(tissue[side]!.fit!.after.heelKPa) }} after. Ball:
+                    {{ two(tissue[side]!.fit!.measured.headsKPa) }},
+                    {{ two(tissue[side]!.fit!.before.headsKPa) }},
+                    {{ two(tissue[side]!.fit!.after.headsKPa) }}.</span
+                  >
+                  <span v-if="tissue[side]!.fit?.doubt" class="small block watch-text"
+                    >▲ {{ tissue[side]!.fit!.doubt }}</span
+                  ><span v-if="tissue[side]!.refused" class="small block">{{
+                    tissue[side]!.refused
+                  }}</span>
+                </dd></template
+              >
+              <dt>From</dt>
+              <dd class="muted">{{ fitting.record.feet[side]!.footprint!.source ?? 'a file' }}</dd>
             </dl>
           </div>
         </section>
       </div>
-      <p class="small muted">Arch index: middle third of the print without toes over the whole, cells from 10 kPa (Cavanagh &amp; Rodgers 1987). The axis runs from the middle of the heel to the middle of the ball. Standing pressure says nothing about walking. Tissue: one factor on its stiffness, so that the estimate standing barefoot meets these peaks; shape and places stay.</p>
+      <p class="small muted">
+        Arch index: middle third of the print without toes over the whole, cells from 10 kPa
+        (Cavanagh &amp; Rodgers 1987). The axis runs from the middle of the heel to the middle of
+        the ball. Standing pressure says nothing about walking. Tissue: one factor on its stiffness,
+        so that the estimate standing barefoot meets these peaks; shape and places stay.
+      </p>
     </VCard>
   </VDialog>
 </template>
 
 <style scoped>
-.pane { padding: 16px 18px; display: flex; flex-direction: column; gap: 10px; }
-.head { display: flex; align-items: center; gap: 12px; } .end { margin-left: auto; }
-.two { display: grid; grid-template-columns: 1fr 1fr; gap: 16px; }
-.acts { display: flex; gap: 6px; align-items: center; padding-bottom: 8px; }
-.body { display: grid; grid-template-columns: 150px 1fr; gap: 12px; }
-dl { display: grid; grid-template-columns: 74px 1fr; gap: 5px 8px; margin: 0; align-content: start; font-size: 13px; } dt { color: var(--muted); } dd { margin: 0; }
-.toe { width: 64px; height: 32px; font-size: 14px; }
-.fit { display: flex; gap: 6px; align-items: center; min-height: 32px; } .fit input { width: 20px; height: 20px; accent-color: var(--spruce); } .block { display: block; }
-.none { min-height: 200px; padding-top: 40px; }
-@media (max-width: 760px) { .two { grid-template-columns: 1fr; } }
+.pane {
+  padding: 16px 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+}
+.head {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+}
+.end {
+  margin-left: auto;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+}
+.acts {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  padding-bottom: 8px;
+}
+.body {
+  display: grid;
+  grid-template-columns: 150px 1fr;
+  gap: 12px;
+}
+dl {
+  display: grid;
+  grid-template-columns: 74px 1fr;
+  gap: 5px 8px;
+  margin: 0;
+  align-content: start;
+  font-size: 13px;
+}
+dt {
+  color: var(--muted);
+}
+dd {
+  margin: 0;
+}
+.toe {
+  width: 64px;
+  height: 32px;
+  font-size: 14px;
+}
+.fit {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 32px;
+}
+.fit input {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--spruce);
+}
+.block {
+  display: block;
+}
+.none {
+  min-height: 200px;
+  padding-top: 40px;
+}
+@media (max-width: 760px) {
+  .two {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

@@ -1,7 +1,11 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
-import { readReadingsCsv, writeReadingsCsv, type ReadingsFile } from '../../../core/formats/readingsCsv'
+import {
+  readReadingsCsv,
+  writeReadingsCsv,
+  type ReadingsFile,
+} from '../../../core/formats/readingsCsv'
 import { READING_LABELS } from '../../../core/measure/labels'
 import { normsOf } from '../../../core/measure/normsTable'
 import { summarise, readingOf } from '../../../core/measure/reading'
@@ -21,23 +25,41 @@ import SizesCard from './SizesCard.vue'
 const fitting = useFitting()
 const hand = useHand()
 const norms = computed(() => normsOf(fitting.record))
-const view = computed({ get: () => hand.view, set: (v: ReadingView) => hand.take(READING_VIEWS[v][0]) })
+const view = computed({
+  get: () => hand.view,
+  set: (v: ReadingView) => hand.take(READING_VIEWS[v][0]),
+})
 const rows = computed(() =>
-  READING_VIEWS[hand.view].map((what): LineRow => ({ what, name: READING_LABELS[what].name, ...(Object.fromEntries(SIDES.map((side) => [side, one(side, what)])) as Pick<LineRow, Side>) })),
+  READING_VIEWS[hand.view].map((what): LineRow => ({
+    what,
+    name: READING_LABELS[what].name,
+    ...(Object.fromEntries(SIDES.map((side) => [side, one(side, what)])) as Pick<LineRow, Side>),
+  })),
 )
 function one(side: Side, what: ReadingKind) {
   const reading = readingOf(fitting.record.feet[side]!, what, hand.posture)
-  return { summary: (reading && summarise(reading, norms.value)) ?? null, trials: reading?.trials ?? [], struck: reading?.struck ?? [] }
+  return {
+    summary: (reading && summarise(reading, norms.value)) ?? null,
+    trials: reading?.trials ?? [],
+    struck: reading?.struck ?? [],
+  }
 }
-const settled = computed(() => ROUND.filter((step) => SIDES.every((side) => {
-  const reading = readingOf(fitting.record.feet[side]!, step.what, step.posture)
-  const s = reading && summarise(reading, norms.value)
-  return s && (!s.repeat || s.notRepeatable)
-})).length)
+const settled = computed(
+  () =>
+    ROUND.filter((step) =>
+      SIDES.every((side) => {
+        const reading = readingOf(fitting.record.feet[side]!, step.what, step.posture)
+        const s = reading && summarise(reading, norms.value)
+        return s && (!s.repeat || s.notRepeatable)
+      }),
+    ).length,
+)
 const place = computed(() => roundIndex({ what: hand.what, posture: hand.posture }) + 1)
 const split = computed(() => {
   const gap = fitting.measures.differences.footLengthMm
-  return gap !== undefined && Math.abs(gap) >= 3 ? ` · split feet: ${gap > 0 ? 'left' : 'right'} ${Math.abs(gap).toFixed(1)} mm longer` : ''
+  return gap !== undefined && Math.abs(gap) >= 3
+    ? ` · split feet: ${gap > 0 ? 'left' : 'right'} ${Math.abs(gap).toFixed(1)} mm longer`
+    : ''
 })
 
 const print = ref(false)
@@ -49,27 +71,55 @@ async function readFile(event: Event) {
   field.value = ''
   if (!chosen) return
   try {
-    report.value = { name: chosen.name, file: readReadingsCsv(await chosen.text(), norms.value), refused: '' }
+    report.value = {
+      name: chosen.name,
+      file: readReadingsCsv(await chosen.text(), norms.value),
+      refused: '',
+    }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
     report.value = { name: chosen.name, file: null, refused: error.message }
   }
 }
-const writeFile = () => download(`${fitting.client!.code}-${fitting.openedOn}-readings.csv`, writeReadingsCsv(fitting.record), 'text/csv')
+const writeFile = () =>
+  download(
+    `${fitting.client!.code}-${fitting.openedOn}-readings.csv`,
+    writeReadingsCsv(fitting.record),
+    'text/csv',
+  )
 onBeforeUnmount(() => (hand.hot = null))
 </script>
 
 <template>
   <div class="title-row">
     <h1>Measure</h1>
-    <span class="fact">{{ hand.round ? `Reading ${place} of ${ROUND.length}: ${READING_LABELS[hand.what].name.toLowerCase()}, ${hand.posture}` : `${settled} of ${ROUND.length} settled on both feet${split}` }}</span>
-    <VBtnToggle v-model="view" mandatory role="group" aria-label="View"><VBtn value="plan">Plan</VBtn><VBtn value="girths">Girths</VBtn><VBtn value="heights">Heights</VBtn></VBtnToggle>
-    <VBtnToggle v-model="hand.posture" mandatory role="group" aria-label="Posture"><VBtn value="sitting">Sitting</VBtn><VBtn value="standing">Standing</VBtn></VBtnToggle>
-    <VBtn :aria-pressed="hand.round" :color="hand.round ? 'primary' : undefined" @click="hand.setRound(!hand.round)">{{ hand.round ? 'Leave round' : 'Round' }}</VBtn>
+    <span class="fact">{{
+      hand.round
+        ? `Reading ${place} of ${ROUND.length}: ${READING_LABELS[hand.what].name.toLowerCase()}, ${hand.posture}`
+        : `${settled} of ${ROUND.length} settled on both feet${split}`
+    }}</span>
+    <VBtnToggle v-model="view" mandatory role="group" aria-label="View"
+      ><VBtn value="plan">Plan</VBtn><VBtn value="girths">Girths</VBtn
+      ><VBtn value="heights">Heights</VBtn></VBtnToggle
+    >
+    <VBtnToggle v-model="hand.posture" mandatory role="group" aria-label="Posture"
+      ><VBtn value="sitting">Sitting</VBtn><VBtn value="standing">Standing</VBtn></VBtnToggle
+    >
+    <VBtn
+      :aria-pressed="hand.round"
+      :color="hand.round ? 'primary' : undefined"
+      @click="hand.setRound(!hand.round)"
+      >{{ hand.round ? 'Leave round' : 'Round' }}</VBtn
+    >
     <VMenu>
-      <template #activator="{ props }"><VBtn v-bind="props" aria-label="More for Measure">More</VBtn></template>
+      <template #activator="{ props }"
+        ><VBtn v-bind="props" aria-label="More for Measure">More</VBtn></template
+      >
       <VList>
-        <VListItem :title="hand.pad ? 'Put the number pad away' : 'Number pad'" @click="hand.pad = !hand.pad" />
+        <VListItem
+          :title="hand.pad ? 'Put the number pad away' : 'Number pad'"
+          @click="hand.pad = !hand.pad"
+        />
         <VListItem title="Footprint and pressure" @click="print = true" />
         <VListItem title="Show the client" subtitle="key V" @click="hand.show = true" />
         <VListItem title="Compare visits" :to="`/clients/${fitting.client!.id}/compare`" />
@@ -77,10 +127,29 @@ onBeforeUnmount(() => (hand.hot = null))
         <VListItem title="Readings from CSV" :disabled="fitting.readOnly" @click="file?.click()" />
       </VList>
     </VMenu>
-    <VBtn color="primary" variant="flat" aria-label="Go to Examine" @click="navigateTo(`/fittings/${fitting.id}/examine`)">Examine</VBtn>
-    <input ref="file" type="file" accept=".csv,text/csv" class="sr" aria-label="Readings from CSV" tabindex="-1" @change="readFile" />
+    <VBtn
+      color="primary"
+      variant="flat"
+      aria-label="Go to Examine"
+      @click="navigateTo(`/fittings/${fitting.id}/examine`)"
+      >Examine</VBtn
+    >
+    <input
+      ref="file"
+      type="file"
+      accept=".csv,text/csv"
+      class="sr"
+      aria-label="Readings from CSV"
+      tabindex="-1"
+      @change="readFile"
+    />
   </div>
-  <MeasuredPair :rows="rows" :now="hand.what" :plan="hand.view === 'plan'" @choose="(what: ReadingKind) => (hand.what = what)" />
+  <MeasuredPair
+    :rows="rows"
+    :now="hand.what"
+    :plan="hand.view === 'plan'"
+    @choose="(what: ReadingKind) => (hand.what = what)"
+  />
   <div class="below">
     <ReadingInHand :key="`${hand.what}${hand.posture}`" />
     <SizesCard />
@@ -90,6 +159,15 @@ onBeforeUnmount(() => (hand.hot = null))
 </template>
 
 <style scoped>
-.below { display: grid; grid-template-columns: minmax(0, 470px) minmax(0, 1fr); gap: 8px; flex: none; }
-@media (max-width: 760px) { .below { grid-template-columns: 1fr; } }
+.below {
+  display: grid;
+  grid-template-columns: minmax(0, 470px) minmax(0, 1fr);
+  gap: 8px;
+  flex: none;
+}
+@media (max-width: 760px) {
+  .below {
+    grid-template-columns: 1fr;
+  }
+}
 </style>

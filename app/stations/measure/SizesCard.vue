@@ -12,10 +12,16 @@ import { useFitting } from '~/stores/fitting'
 const fitting = useFitting()
 type Pane = 'sizes' | 'lengths' | 'shape'
 const pane = ref<Pane>('sizes')
-const PANES: [Pane, string][] = [['sizes', 'Sizes'], ['lengths', 'Length'], ['shape', 'Shape']]
+const PANES: [Pane, string][] = [
+  ['sizes', 'Sizes'],
+  ['lengths', 'Length'],
+  ['shape', 'Shape'],
+]
 const norms = computed(() => normsOf(fitting.record))
 const chosen = ref<SizeFamily | null>(null)
-const family = computed<SizeFamily>(() => chosen.value ?? sizeFamilyFor(fitting.record.story?.activity))
+const family = computed<SizeFamily>(
+  () => chosen.value ?? sizeFamilyFor(fitting.record.story?.activity),
+)
 const allowance = computed(() => norms.value.allowanceMm[family.value])
 const feet = computed(() => measureRecord(fitting.record, allowance.value).feet)
 const foot = (side: Side) => fitting.record.feet[side]!
@@ -24,82 +30,262 @@ const width = (side: Side) => bestMean(foot(side), 'forefootWidthMm', 'standing'
 const half = (v: number) => `${Math.floor(v)}${v % 1 ? '½' : ''}`
 const words = (text: string) => (text.startsWith('child') ? text : half(Number(text)))
 const isChildSize = (side: Side) => ukWords(length(side)!, allowance.value).startsWith('child')
-const KINDS = { none: 'bare', 'trim-to-fit': 'trim-to-fit', 'heat-moulded': 'heat-moulded', 'full-custom': 'full custom' } as const
-const WIDTHS = { narrow: 'narrow', medium: 'medium', wide: 'wide', extraWide: 'extra wide' } as const
+const KINDS = {
+  none: 'bare',
+  'trim-to-fit': 'trim-to-fit',
+  'heat-moulded': 'heat-moulded',
+  'full-custom': 'full custom',
+} as const
+const WIDTHS = {
+  narrow: 'narrow',
+  medium: 'medium',
+  wide: 'wide',
+  extraWide: 'extra wide',
+} as const
 const share = (side: Side, what: 'waistGirthMm' | 'heelInstepGirthMm' | 'ankleGirthMm') => {
   const [g, l] = [bestMean(foot(side), what, 'standing'), length(side)]
   return g !== undefined && l !== undefined ? (g / l).toFixed(3) : null
 }
 const regions = computed(() => [
-  { name: 'Forefoot width', of: (s: Side) => { const c = feet.value[s]?.classes?.forefootWidth; return c ? `${WIDTHS[c.class]}, ${c.deltaMm > 0 ? '+' : '−'}${Math.abs(c.deltaMm).toFixed(1)} mm` : null } },
-  { name: 'Waist', of: (s: Side) => cell(feet.value[s]?.classes?.midfootVolume, share(s, 'waistGirthMm')) },
-  { name: 'Heel and instep', of: (s: Side) => cell(feet.value[s]?.classes?.heelInstep, share(s, 'heelInstepGirthMm')) },
+  {
+    name: 'Forefoot width',
+    of: (s: Side) => {
+      const c = feet.value[s]?.classes?.forefootWidth
+      return c
+        ? `${WIDTHS[c.class]}, ${c.deltaMm > 0 ? '+' : '−'}${Math.abs(c.deltaMm).toFixed(1)} mm`
+        : null
+    },
+  },
+  {
+    name: 'Waist',
+    of: (s: Side) => cell(feet.value[s]?.classes?.midfootVolume, share(s, 'waistGirthMm')),
+  },
+  {
+    name: 'Heel and instep',
+    of: (s: Side) => cell(feet.value[s]?.classes?.heelInstep, share(s, 'heelInstepGirthMm')),
+  },
   { name: 'Ankle', of: (s: Side) => cell(feet.value[s]?.classes?.ankle, share(s, 'ankleGirthMm')) },
-  { name: 'Arch index', of: (s: Side) => { const a = feet.value[s]?.arch; return a?.ahiStanding ? `${a.class ? `${a.class}, ` : ''}${a.ahiStanding.toFixed(3)}${a.ahiSitting ? ` (sitting ${a.ahiSitting.toFixed(3)})` : ''}` : null } },
-  { name: 'Arch stiffness', of: (s: Side) => { const a = feet.value[s]?.arch.stiffnessNPerUnit; return a === undefined ? null : a === null ? 'stiffer than can be measured' : `${Math.round(a)} N per unit` } },
-  { name: 'Navicular drop', of: (s: Side) => { const a = feet.value[s]?.arch; return a?.navicularDropMm === undefined ? null : `${a.navicularDropClass ? `${a.navicularDropClass}, ` : ''}${a.navicularDropMm.toFixed(1)} mm` } },
+  {
+    name: 'Arch index',
+    of: (s: Side) => {
+      const a = feet.value[s]?.arch
+      return a?.ahiStanding
+        ? `${a.class ? `${a.class}, ` : ''}${a.ahiStanding.toFixed(3)}${a.ahiSitting ? ` (sitting ${a.ahiSitting.toFixed(3)})` : ''}`
+        : null
+    },
+  },
+  {
+    name: 'Arch stiffness',
+    of: (s: Side) => {
+      const a = feet.value[s]?.arch.stiffnessNPerUnit
+      return a === undefined
+        ? null
+        : a === null
+          ? 'stiffer than can be measured'
+          : `${Math.round(a)} N per unit`
+    },
+  },
+  {
+    name: 'Navicular drop',
+    of: (s: Side) => {
+      const a = feet.value[s]?.arch
+      return a?.navicularDropMm === undefined
+        ? null
+        : `${a.navicularDropClass ? `${a.navicularDropClass}, ` : ''}${a.navicularDropMm.toFixed(1)} mm`
+    },
+  },
 ])
-const cell = (name: string | undefined, ratio: string | null) => (ratio === null ? null : `${name ? `${name}, ` : ''}${ratio} of length`)
+const cell = (name: string | undefined, ratio: string | null) =>
+  ratio === null ? null : `${name ? `${name}, ` : ''}${ratio} of length`
 </script>
 
 <template>
   <section class="card sizes" aria-label="Sizes and classes">
     <div class="tabs">
-      <div role="tablist" aria-label="What the readings come to"><button v-for="[id, name] in PANES" :key="id" role="tab" :aria-selected="pane === id" class="tab" @click="pane = id">{{ name }}</button></div>
-      <span v-if="pane === 'sizes'" class="end small"><span class="muted">allowance {{ allowance }} mm for</span>
-        <button v-for="f in (['boots', 'shoes'] as const)" :key="f" class="tab fam" :aria-pressed="family === f" @click="chosen = f">{{ f }}</button></span>
-      <span v-else-if="pane === 'lengths'" class="end small muted">on a device: house assumption</span>
+      <div role="tablist" aria-label="What the readings come to">
+        <button
+          v-for="[id, name] in PANES"
+          :key="id"
+          role="tab"
+          :aria-selected="pane === id"
+          class="tab"
+          @click="pane = id"
+        >
+          {{ name }}
+        </button>
+      </div>
+      <span v-if="pane === 'sizes'" class="end small"
+        ><span class="muted">allowance {{ allowance }} mm for</span>
+        <button
+          v-for="f in ['boots', 'shoes'] as const"
+          :key="f"
+          class="tab fam"
+          :aria-pressed="family === f"
+          @click="chosen = f"
+        >
+          {{ f }}
+        </button></span
+      >
+      <span v-else-if="pane === 'lengths'" class="end small muted"
+        >on a device: house assumption</span
+      >
       <span v-else class="end small muted">limits: table {{ norms.version }}</span>
     </div>
     <table v-if="pane === 'sizes'" class="table">
-      <thead><tr><th>Size</th><th>Foot, mm</th><th>Mondo</th><th>EU</th><th>UK</th><th>US men</th><th>US women</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Size</th>
+          <th>Foot, mm</th>
+          <th>Mondo</th>
+          <th>EU</th>
+          <th>UK</th>
+          <th>US men</th>
+          <th>US women</th>
+        </tr>
+      </thead>
       <tbody>
         <tr v-for="side in SIDES" :key="side">
           <td><SideMark :side="side" word /></td>
           <template v-if="feet[side]?.sizes">
-            <td class="bold">{{ length(side)!.toFixed(1) }}<template v-if="width(side)"> / {{ width(side)!.toFixed(1) }}</template></td>
+            <td class="bold">
+              {{ length(side)!.toFixed(1)
+              }}<template v-if="width(side)"> / {{ width(side)!.toFixed(1) }}</template>
+            </td>
             <td class="bold">{{ feet[side]!.sizes!.rounded.mondo.toFixed(1) }}</td>
             <td class="bold">{{ half(feet[side]!.sizes!.rounded.eu) }}</td>
             <td class="bold">{{ words(ukWords(length(side)!, allowance)) }}</td>
-            <td v-if="isChildSize(side)" class="bold" colspan="2">{{ words(usChildWords(length(side)!, allowance, norms.usChildOverUk)) }}</td>
-            <template v-else><td class="bold">{{ half(feet[side]!.sizes!.rounded.usMen) }}</td><td class="bold">{{ half(feet[side]!.sizes!.rounded.usWomen) }}</td></template>
+            <td v-if="isChildSize(side)" class="bold" colspan="2">
+              {{ words(usChildWords(length(side)!, allowance, norms.usChildOverUk)) }}
+            </td>
+            <template v-else
+              ><td class="bold">{{ half(feet[side]!.sizes!.rounded.usMen) }}</td>
+              <td class="bold">{{ half(feet[side]!.sizes!.rounded.usWomen) }}</td></template
+            >
           </template>
           <td v-else colspan="6" class="muted">Take the foot length to see sizes</td>
         </tr>
       </tbody>
     </table>
     <table v-else-if="pane === 'lengths'" class="table">
-      <thead><tr><th>Length, mm</th><th>Sitting</th><th>Standing</th><th>Grows</th><th v-for="k in DEVICE_KINDS.slice(1)" :key="k">On {{ KINDS[k] }}</th><th>By arch</th></tr></thead>
+      <thead>
+        <tr>
+          <th>Length, mm</th>
+          <th>Sitting</th>
+          <th>Standing</th>
+          <th>Grows</th>
+          <th v-for="k in DEVICE_KINDS.slice(1)" :key="k">On {{ KINDS[k] }}</th>
+          <th>By arch</th>
+        </tr>
+      </thead>
       <tbody>
-        <tr v-for="side in SIDES" :key="side"><td><SideMark :side="side" word /></td>
-          <td>{{ meanOfReading(foot(side), 'footLengthMm', 'sitting')?.toFixed(1) ?? '–' }}</td><td class="bold">{{ meanOfReading(foot(side), 'footLengthMm', 'standing')?.toFixed(1) ?? '–' }}</td>
+        <tr v-for="side in SIDES" :key="side">
+          <td><SideMark :side="side" word /></td>
+          <td>{{ meanOfReading(foot(side), 'footLengthMm', 'sitting')?.toFixed(1) ?? '–' }}</td>
+          <td class="bold">
+            {{ meanOfReading(foot(side), 'footLengthMm', 'standing')?.toFixed(1) ?? '–' }}
+          </td>
           <td>{{ feet[side]?.growthMm === undefined ? '–' : feet[side]!.growthMm!.toFixed(1) }}</td>
-          <td v-for="k in DEVICE_KINDS.slice(1)" :key="k" class="bold">{{ feet[side]?.supportedLengthMm?.[k].toFixed(1) ?? '–' }}</td>
-          <td :class="{ 'watch-text bold': feet[side]?.sizeBy === 'archLength' }">{{ feet[side]?.archSizeLengthMm?.toFixed(1) ?? '–' }}</td></tr>
+          <td v-for="k in DEVICE_KINDS.slice(1)" :key="k" class="bold">
+            {{ feet[side]?.supportedLengthMm?.[k].toFixed(1) ?? '–' }}
+          </td>
+          <td :class="{ 'watch-text bold': feet[side]?.sizeBy === 'archLength' }">
+            {{ feet[side]?.archSizeLengthMm?.toFixed(1) ?? '–' }}
+          </td>
+        </tr>
       </tbody>
     </table>
     <div v-else class="scroll regions">
-      <table class="table"><thead><tr><th>Region</th><th v-for="side in SIDES" :key="side"><SideMark :side="side" word /></th></tr></thead>
-        <tbody><tr v-for="r in regions" :key="r.name"><td class="muted">{{ r.name }}</td><td v-for="side in SIDES" :key="side">{{ r.of(side) ?? 'not taken' }}</td></tr></tbody></table>
+      <table class="table">
+        <thead>
+          <tr>
+            <th>Region</th>
+            <th v-for="side in SIDES" :key="side"><SideMark :side="side" word /></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="r in regions" :key="r.name">
+            <td class="muted">{{ r.name }}</td>
+            <td v-for="side in SIDES" :key="side">{{ r.of(side) ?? 'not taken' }}</td>
+          </tr>
+        </tbody>
+      </table>
     </div>
     <template v-if="pane !== 'shape'">
-      <div v-for="side in SIDES" :key="side" class="words"><SideMark :side="side" />
-        <span><b>{{ feet[side]?.words }}</b>
-          <span v-if="feet[side]?.sizeBy === 'archLength'" class="watch-text bold"> · size by arch length ({{ feet[side]!.archSizeLengthMm!.toFixed(0) }} mm)</span>
-          <template v-if="(feet[side]?.leads?.secondToeMm ?? 0) >= 3"> · second toe leads by {{ feet[side]!.leads!.secondToeMm!.toFixed(0) }} mm</template>
-          <template v-if="(feet[side]?.leads?.secondMetMm ?? 0) >= 3"> · second met leads by {{ feet[side]!.leads!.secondMetMm!.toFixed(0) }} mm</template></span></div>
+      <div v-for="side in SIDES" :key="side" class="words">
+        <SideMark :side="side" />
+        <span
+          ><b>{{ feet[side]?.words }}</b>
+          <span v-if="feet[side]?.sizeBy === 'archLength'" class="watch-text bold">
+            · size by arch length ({{ feet[side]!.archSizeLengthMm!.toFixed(0) }} mm)</span
+          >
+          <template v-if="(feet[side]?.leads?.secondToeMm ?? 0) >= 3">
+            · second toe leads by {{ feet[side]!.leads!.secondToeMm!.toFixed(0) }} mm</template
+          >
+          <template v-if="(feet[side]?.leads?.secondMetMm ?? 0) >= 3">
+            · second met leads by {{ feet[side]!.leads!.secondMetMm!.toFixed(0) }} mm</template
+          ></span
+        >
+      </div>
     </template>
   </section>
 </template>
 
 <style scoped>
-.sizes { padding: 2px 8px 6px; display: flex; flex-direction: column; }
-.tabs { display: flex; align-items: center; gap: 4px; border-bottom: 1px solid var(--hairline); min-height: 34px; }
-.tab { min-height: 30px; padding: 0 10px; border-radius: 4px; font-size: 13px; color: var(--muted); }
-.tab[aria-selected='true'], .tab[aria-pressed='true'] { background: var(--wash); color: var(--ink); font-weight: 700; }
-.end { margin-left: auto; display: flex; align-items: center; gap: 2px; } .fam { padding: 0 6px; font-size: 12.5px; }
-.table th, .table td { padding: 3px 6px; white-space: nowrap; }
-.table th { font-size: 12px; }
-.regions { max-height: 132px; } .regions td { font-size: 13px; padding: 1px 6px; }
-.words { padding: 2px 6px 0; display: flex; gap: 6px; font-size: 13px; line-height: 17px; }
+.sizes {
+  padding: 2px 8px 6px;
+  display: flex;
+  flex-direction: column;
+}
+.tabs {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  border-bottom: 1px solid var(--hairline);
+  min-height: 34px;
+}
+.tab {
+  min-height: 30px;
+  padding: 0 10px;
+  border-radius: 4px;
+  font-size: 13px;
+  color: var(--muted);
+}
+.tab[aria-selected='true'],
+.tab[aria-pressed='true'] {
+  background: var(--wash);
+  color: var(--ink);
+  font-weight: 700;
+}
+.end {
+  margin-left: auto;
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+.fam {
+  padding: 0 6px;
+  font-size: 12.5px;
+}
+.table th,
+.table td {
+  padding: 3px 6px;
+  white-space: nowrap;
+}
+.table th {
+  font-size: 12px;
+}
+.regions {
+  max-height: 132px;
+}
+.regions td {
+  font-size: 13px;
+  padding: 1px 6px;
+}
+.words {
+  padding: 2px 6px 0;
+  display: flex;
+  gap: 6px;
+  font-size: 13px;
+  line-height: 17px;
+}
 </style>

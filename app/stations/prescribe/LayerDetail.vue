@@ -17,82 +17,309 @@ const { studio, row } = defineProps<{ studio: ReturnType<typeof useStudio>; row:
 const emit = defineEmits<{ up: []; down: [] }>()
 const { fitting } = studio
 const definition = computed(() => layerDefinition(row.kind))
-const layers = computed(() => Object.fromEntries(SIDES.map((s) => [s, layerAt(studio.device(s), row)])) as Record<Side, ReturnType<typeof layerAt>>)
+const layers = computed(
+  () =>
+    Object.fromEntries(SIDES.map((s) => [s, layerAt(studio.device(s), row)])) as Record<
+      Side,
+      ReturnType<typeof layerAt>
+    >,
+)
 const sides = computed(() => SIDES.filter((s) => layers.value[s]))
 const first = computed(() => definition.value.amounts[0])
-const usual = (key: string, house: readonly [number, number]) => normsOf(fitting.record).layerUsual[`${row.kind}.${key}`] ?? house
-const value = (side: Side, key: string) => (layers.value[side] ? amountOf(layers.value[side]!, key) : null)
-const set = (side: Side, change: Record<string, unknown>, words: string) => studio.keep(side, setLayer(row, change), words)
-const both = (change: Record<string, unknown>, words: string) => sides.value.forEach((s) => set(s, change, words))
+const usual = (key: string, house: readonly [number, number]) =>
+  normsOf(fitting.record).layerUsual[`${row.kind}.${key}`] ?? house
+const value = (side: Side, key: string) =>
+  layers.value[side] ? amountOf(layers.value[side]!, key) : null
+const set = (side: Side, change: Record<string, unknown>, words: string) =>
+  studio.keep(side, setLayer(row, change), words)
+const both = (change: Record<string, unknown>, words: string) =>
+  sides.value.forEach((s) => set(s, change, words))
 const reached = (side: Side) => studio.shapes[side]?.layers.find((l) => l.index === row.index[side])
 const words = computed(() =>
-  sides.value.filter((s) => reached(s)).map((s) => {
-    const r = reached(s)!
-    return { side: s, text: `reaches ${r.peakMm.toFixed(1)} of ${r.askedMm.toFixed(1)} mm${r.at ? `, ${Math.abs(r.at.xMm).toFixed(0)} mm ${r.at.xMm >= 0 ? 'medial' : 'lateral'}, ${r.at.yMm.toFixed(0)} from the heel` : ''}` }
-  }),
+  sides.value
+    .filter((s) => reached(s))
+    .map((s) => {
+      const r = reached(s)!
+      return {
+        side: s,
+        text: `reaches ${r.peakMm.toFixed(1)} of ${r.askedMm.toFixed(1)} mm${r.at ? `, ${Math.abs(r.at.xMm).toFixed(0)} mm ${r.at.xMm >= 0 ? 'medial' : 'lateral'}, ${r.at.yMm.toFixed(0)} from the heel` : ''}`,
+      }
+    }),
 )
 /** What the depth means on this heel, and the step that would mean what it says on a 65 mm heel. */
 const sense = computed(() =>
-  definition.value.phase !== 'skive' ? [] : sides.value.flatMap((s) => {
-    const heel = studio.shapes[s]?.heelWidthMm
-    const depth = value(s, first.value.key)
-    if (!heel || !depth) return []
-    const { angleDeg } = skiveSense(depth, heel)
-    const same = Math.round(((depth * heel) / REFERENCE_HEEL_MM) * 2) / 2
-    return [{ side: s, text: `${angleDeg.toFixed(1)}° over a heel of ${heel.toFixed(0)} mm${same === depth ? '' : `; ${same} mm here does what ${depth} mm does on ${REFERENCE_HEEL_MM}`}` }]
-  }),
+  definition.value.phase !== 'skive'
+    ? []
+    : sides.value.flatMap((s) => {
+        const heel = studio.shapes[s]?.heelWidthMm
+        const depth = value(s, first.value.key)
+        if (!heel || !depth) return []
+        const { angleDeg } = skiveSense(depth, heel)
+        const same = Math.round(((depth * heel) / REFERENCE_HEEL_MM) * 2) / 2
+        return [
+          {
+            side: s,
+            text: `${angleDeg.toFixed(1)}° over a heel of ${heel.toFixed(0)} mm${same === depth ? '' : `; ${same} mm here does what ${depth} mm does on ${REFERENCE_HEEL_MM}`}`,
+          },
+        ]
+      }),
 )
-const marks = (side: Side): Mark[] => (fitting.record.feet[side]!.findings?.marks ?? []).filter((m) => m.view === 'plantar')
+const marks = (side: Side): Mark[] =>
+  (fitting.record.feet[side]!.findings?.marks ?? []).filter((m) => m.view === 'plantar')
 function flip(key: 'heads', side: Side, k: number) {
   const now = (layers.value[side] as unknown as { heads: number[] }).heads
-  set(side, { [key]: now.includes(k) ? now.filter((x) => x !== k) : [...now, k].sort() }, `relief heads ${side}`)
+  set(
+    side,
+    { [key]: now.includes(k) ? now.filter((x) => x !== k) : [...now, k].sort() },
+    `relief heads ${side}`,
+  )
 }
 const has = (key: string) => sides.value.some((s) => key in layers.value[s]!)
-const is = (key: string) => sides.value.some((s) => (layers.value[s] as unknown as Record<string, unknown>)[key] === true)
-const between = computed(() => (layers.value[sides.value[0]!] as unknown as { between?: number[] })?.between?.join('–'))
+const is = (key: string) =>
+  sides.value.some((s) => (layers.value[s] as unknown as Record<string, unknown>)[key] === true)
+const between = computed(() =>
+  (layers.value[sides.value[0]!] as unknown as { between?: number[] })?.between?.join('–'),
+)
 </script>
 
 <template>
   <div class="detail">
-    <p class="small">{{ definition.does }}. <template v-for="w in words" :key="w.side"><SideMark :side="w.side" /> {{ w.text }} </template></p>
-    <p v-if="sense.length" class="small"><template v-for="w in sense" :key="w.side"><SideMark :side="w.side" /> {{ w.text }} </template></p>
+    <p class="small">
+      {{ definition.does }}.
+      <template v-for="w in words" :key="w.side"
+        ><SideMark :side="w.side" /> {{ w.text }}
+      </template>
+    </p>
+    <p v-if="sense.length" class="small">
+      <template v-for="w in sense" :key="w.side"
+        ><SideMark :side="w.side" /> {{ w.text }}
+      </template>
+    </p>
     <div class="line">
-      <span class="small muted2">usual {{ usual(first.key, first.usual).join(' – ') }}{{ first.unit === '°' ? '°' : ' mm' }}</span>
-      <button v-for="p in first.presets" :key="p" class="chip" :disabled="fitting.readOnly" @click="both({ [first.key]: p }, `${definition.name.toLowerCase()} ${p}`)">{{ p }}{{ first.unit === '°' ? '°' : ' mm' }}</button>
-      <template v-if="row.kind === 'archFill'"><button v-for="l in (['minimum', 'standard', 'full'] as const)" :key="l" class="chip" :disabled="fitting.readOnly" @click="both({ level: l, amountMm: undefined }, `arch fill ${l}`)">{{ l }}</button></template>
-      <label v-if="has('through')" class="chip"><input type="checkbox" :checked="is('through')" :disabled="fitting.readOnly" @change="both({ through: !is('through') }, 'through')"> cut through</label>
-      <label v-if="has('rigid')" class="chip"><input type="checkbox" :checked="is('rigid')" :disabled="fitting.readOnly" @change="both({ rigid: !is('rigid') }, 'rigid')"> rigid</label>
-      <label v-if="has('between')" class="chip">between <select class="plain" :value="between" :disabled="fitting.readOnly" aria-label="Between which heads" @change="both({ between: ($event.target as HTMLSelectElement).value.split('–').map(Number) }, 'between')"><option v-for="b in ['1–2', '2–3', '3–4', '4–5']" :key="b">{{ b }}</option></select></label>
+      <span class="small muted2"
+        >usual {{ usual(first.key, first.usual).join(' – ')
+        }}{{ first.unit === '°' ? '°' : ' mm' }}</span
+      >
+      <button
+        v-for="p in first.presets"
+        :key="p"
+        class="chip"
+        :disabled="fitting.readOnly"
+        @click="both({ [first.key]: p }, `${definition.name.toLowerCase()} ${p}`)"
+      >
+        {{ p }}{{ first.unit === '°' ? '°' : ' mm' }}
+      </button>
+      <template v-if="row.kind === 'archFill'"
+        ><button
+          v-for="l in ['minimum', 'standard', 'full'] as const"
+          :key="l"
+          class="chip"
+          :disabled="fitting.readOnly"
+          @click="both({ level: l, amountMm: undefined }, `arch fill ${l}`)"
+        >
+          {{ l }}
+        </button></template
+      >
+      <label v-if="has('through')" class="chip"
+        ><input
+          type="checkbox"
+          :checked="is('through')"
+          :disabled="fitting.readOnly"
+          @change="both({ through: !is('through') }, 'through')"
+        />
+        cut through</label
+      >
+      <label v-if="has('rigid')" class="chip"
+        ><input
+          type="checkbox"
+          :checked="is('rigid')"
+          :disabled="fitting.readOnly"
+          @change="both({ rigid: !is('rigid') }, 'rigid')"
+        />
+        rigid</label
+      >
+      <label v-if="has('between')" class="chip"
+        >between
+        <select
+          class="plain"
+          :value="between"
+          :disabled="fitting.readOnly"
+          aria-label="Between which heads"
+          @change="
+            both(
+              { between: ($event.target as HTMLSelectElement).value.split('–').map(Number) },
+              'between',
+            )
+          "
+        >
+          <option v-for="b in ['1–2', '2–3', '3–4', '4–5']" :key="b">{{ b }}</option>
+        </select></label
+      >
     </div>
     <div v-for="rule in definition.amounts.slice(1)" :key="rule.key" class="grid">
-      <span class="small">{{ rule.label }} <span class="muted2">{{ usual(rule.key, rule.usual).join(' – ') }}</span></span>
-      <AmountStepper v-for="side in SIDES" :key="side" :value="value(side, rule.key)" :unit="rule.unit" :step="rule.step" :min="rule.key === 'xMm' ? -80 : rule.key === 'behindHeadsMm' ? -20 : 0" :max="rule.key === 'yMm' ? 400 : 60" :start="rule.fallback" :label="`${side} ${definition.name} ${rule.label}`" :disabled="fitting.readOnly || !layers[side]" @draft="(v: number) => studio.show(side, setLayer(row, { [rule.key]: v }))" @keep="(v: number) => set(side, { [rule.key]: v }, `${rule.label} ${v}`)" />
+      <span class="small"
+        >{{ rule.label }}
+        <span class="muted2">{{ usual(rule.key, rule.usual).join(' – ') }}</span></span
+      >
+      <AmountStepper
+        v-for="side in SIDES"
+        :key="side"
+        :value="value(side, rule.key)"
+        :unit="rule.unit"
+        :step="rule.step"
+        :min="rule.key === 'xMm' ? -80 : rule.key === 'behindHeadsMm' ? -20 : 0"
+        :max="rule.key === 'yMm' ? 400 : 60"
+        :start="rule.fallback"
+        :label="`${side} ${definition.name} ${rule.label}`"
+        :disabled="fitting.readOnly || !layers[side]"
+        @draft="(v: number) => studio.show(side, setLayer(row, { [rule.key]: v }))"
+        @keep="(v: number) => set(side, { [rule.key]: v }, `${rule.label} ${v}`)"
+      />
     </div>
-    <div v-if="has('heads')" class="grid"><span class="small">under which heads</span><span v-for="side in SIDES" :key="side" class="heads"><button v-for="k in 5" :key="k" class="chip" :disabled="fitting.readOnly || !layers[side]" :aria-pressed="(layers[side] as { heads?: number[] } | undefined)?.heads?.includes(k) ?? false" :aria-label="`${side} head ${k}`" @click="flip('heads', side, k)">{{ k }}</button></span></div>
+    <div v-if="has('heads')" class="grid">
+      <span class="small">under which heads</span
+      ><span v-for="side in SIDES" :key="side" class="heads"
+        ><button
+          v-for="k in 5"
+          :key="k"
+          class="chip"
+          :disabled="fitting.readOnly || !layers[side]"
+          :aria-pressed="
+            (layers[side] as { heads?: number[] } | undefined)?.heads?.includes(k) ?? false
+          "
+          :aria-label="`${side} head ${k}`"
+          @click="flip('heads', side, k)"
+        >
+          {{ k }}
+        </button></span
+      >
+    </div>
     <template v-if="sides.some((s) => isSpot(layers[s]))">
-      <div v-for="side in sides" :key="side" class="line"><SideMark :side="side" word /><span v-if="marks(side).length === 0" class="small muted2">no plantar marks in Examine; drag the ring on the foot</span>
-        <button v-for="(m, i) in marks(side)" :key="i" class="chip" :disabled="fitting.readOnly" @click="set(side, { xMm: m.xMm, yMm: m.yMm, ...(m.sizeMm && { radiusMm: Math.min(40, Math.max(8, Math.round(m.sizeMm / 2 + 4))) }) }, `${m.kind} ${side}`)">{{ m.kind }}, {{ m.yMm.toFixed(0) }} mm</button></div>
+      <div v-for="side in sides" :key="side" class="line">
+        <SideMark :side="side" word /><span v-if="marks(side).length === 0" class="small muted2"
+          >no plantar marks in Examine; drag the ring on the foot</span
+        >
+        <button
+          v-for="(m, i) in marks(side)"
+          :key="i"
+          class="chip"
+          :disabled="fitting.readOnly"
+          @click="
+            set(
+              side,
+              {
+                xMm: m.xMm,
+                yMm: m.yMm,
+                ...(m.sizeMm && {
+                  radiusMm: Math.min(40, Math.max(8, Math.round(m.sizeMm / 2 + 4))),
+                }),
+              },
+              `${m.kind} ${side}`,
+            )
+          "
+        >
+          {{ m.kind }}, {{ m.yMm.toFixed(0) }} mm
+        </button>
+      </div>
     </template>
     <div class="line acts">
-      <DraftField :value="layers[sides[0]!]?.name ?? ''" aria-label="Name of this layer" placeholder="a name of its own" :disabled="fitting.readOnly" @keep="(v: string) => both({ name: v.trim() || undefined }, 'name')" />
-      <button class="chip" :disabled="fitting.readOnly" @click="emit('up')">▲ up</button><button class="chip" :disabled="fitting.readOnly" @click="emit('down')">▼ down</button>
-      <button class="chip" :disabled="fitting.readOnly" @click="sides.forEach((s) => studio.keep(s, doubleLayer(row), `second ${definition.name.toLowerCase()}`))">duplicate</button>
-      <button class="chip" :disabled="fitting.readOnly" @click="sides.forEach((s) => studio.keep(s, dropLayer(row), `no ${definition.name.toLowerCase()}`))">remove</button>
+      <DraftField
+        :value="layers[sides[0]!]?.name ?? ''"
+        aria-label="Name of this layer"
+        placeholder="a name of its own"
+        :disabled="fitting.readOnly"
+        @keep="(v: string) => both({ name: v.trim() || undefined }, 'name')"
+      />
+      <button class="chip" :disabled="fitting.readOnly" @click="emit('up')">▲ up</button
+      ><button class="chip" :disabled="fitting.readOnly" @click="emit('down')">▼ down</button>
+      <button
+        class="chip"
+        :disabled="fitting.readOnly"
+        @click="
+          sides.forEach((s) =>
+            studio.keep(s, doubleLayer(row), `second ${definition.name.toLowerCase()}`),
+          )
+        "
+      >
+        duplicate
+      </button>
+      <button
+        class="chip"
+        :disabled="fitting.readOnly"
+        @click="
+          sides.forEach((s) =>
+            studio.keep(s, dropLayer(row), `no ${definition.name.toLowerCase()}`),
+          )
+        "
+      >
+        remove
+      </button>
     </div>
   </div>
 </template>
 
 <style scoped>
-.detail { padding: 0 8px 8px 30px; display: flex; flex-direction: column; gap: 5px; }
-.line { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
-.grid { display: grid; grid-template-columns: minmax(0, 1fr) 146px 146px; gap: 6px; align-items: center; }
-.heads { display: flex; gap: 2px; }
-.heads .chip { padding: 0; flex: 1; min-width: 0; }
-.chip { min-height: 36px; padding: 0 9px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; display: inline-flex; gap: 6px; align-items: center; justify-content: center; }
-.chip[aria-pressed='true'] { background: var(--spruce); color: #fff; }
-.chip:disabled { color: var(--muted); }
-.muted2 { color: #4f5d5a; }
-.plain { border: 0; background: transparent; font: inherit; }
-.acts :deep(input) { height: 36px; width: 150px; }
-@media (max-width: 1179px) { .grid { grid-template-columns: minmax(0, 1fr) 132px 132px; } }
+.detail {
+  padding: 0 8px 8px 30px;
+  display: flex;
+  flex-direction: column;
+  gap: 5px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.grid {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 146px 146px;
+  gap: 6px;
+  align-items: center;
+}
+.heads {
+  display: flex;
+  gap: 2px;
+}
+.heads .chip {
+  padding: 0;
+  flex: 1;
+  min-width: 0;
+}
+.chip {
+  min-height: 36px;
+  padding: 0 9px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+  display: inline-flex;
+  gap: 6px;
+  align-items: center;
+  justify-content: center;
+}
+.chip[aria-pressed='true'] {
+  background: var(--spruce);
+  color: #fff;
+}
+.chip:disabled {
+  color: var(--muted);
+}
+.muted2 {
+  color: #4f5d5a;
+}
+.plain {
+  border: 0;
+  background: transparent;
+  font: inherit;
+}
+.acts :deep(input) {
+  height: 36px;
+  width: 150px;
+}
+@media (max-width: 1179px) {
+  .grid {
+    grid-template-columns: minmax(0, 1fr) 132px 132px;
+  }
+}
 </style>

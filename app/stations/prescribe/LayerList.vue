@@ -41,13 +41,15 @@ function move(from: number, to: number) {
   studio.keepBoth(orderLayers(keys), 'order of layers')
 }
 const layer = (row: LayerRow, side: Side) => layerAt(studio.device(side), row)
-const forefootDeg = (side: Side) => soleParameters(fitting.record.feet[side]!)?.parameters.forefootDeg ?? 0
+const forefootDeg = (side: Side) =>
+  soleParameters(fitting.record.feet[side]!)?.parameters.forefootDeg ?? 0
 const value = (row: LayerRow, side: Side) => {
   const there = layer(row, side)
   return there ? amountOf(there, mainRule(there).key, forefootDeg(side)) : null
 }
 const rule = (row: LayerRow) => layerDefinition(row.kind).amounts[0]
-const reached = (row: LayerRow, side: Side) => studio.shapes[side]?.layers.find((l) => l.index === row.index[side])
+const reached = (row: LayerRow, side: Side) =>
+  studio.shapes[side]?.layers.find((l) => l.index === row.index[side])
 function beside(row: LayerRow, side: Side): string {
   const there = layer(row, side)
   if (!there) return ''
@@ -61,7 +63,8 @@ function beside(row: LayerRow, side: Side): string {
 const isOn = (row: LayerRow) => SIDES.some((s) => layer(row, s)?.on)
 function toggle(row: LayerRow) {
   const on = !isOn(row)
-  for (const side of SIDES) if (layer(row, side)) studio.keep(side, setLayer(row, { on }), on ? 'layer on' : 'layer off')
+  for (const side of SIDES)
+    if (layer(row, side)) studio.keep(side, setLayer(row, { on }), on ? 'layer on' : 'layer off')
 }
 function add(event: Event) {
   const select = event.target as HTMLSelectElement
@@ -79,46 +82,176 @@ const kinds = computed(() => layerKinds())
 
 <template>
   <div class="layers">
-    <div class="head"><span class="bold">Layers, foot down</span><SideMark side="left" word /><SideMark side="right" word /></div>
+    <div class="head">
+      <span class="bold">Layers, foot down</span><SideMark side="left" word /><SideMark
+        side="right"
+        word
+      />
+    </div>
     <div ref="list" class="scroll body">
-      <div v-for="(row, i) in rows" :key="row.key" class="item" :class="{ chosen: chosen === row.key, off: !isOn(row) }" @keydown="key($event, i)">
+      <div
+        v-for="(row, i) in rows"
+        :key="row.key"
+        class="item"
+        :class="{ chosen: chosen === row.key, off: !isOn(row) }"
+        @keydown="key($event, i)"
+      >
         <div class="row">
-          <button class="grip" :disabled="fitting.readOnly" :aria-label="`Move ${rowName(row, layer(row, 'left'), layer(row, 'right'))}: drag, or Alt with arrow up and down`">⋮⋮</button>
-          <input type="checkbox" :checked="isOn(row)" :disabled="fitting.readOnly" :aria-label="`${rowName(row, layer(row, 'left'), layer(row, 'right'))} on`" @change="toggle(row)">
-          <button class="what" :aria-expanded="chosen === row.key" @click="chosen = chosen === row.key ? null : row.key">
+          <button
+            class="grip"
+            :disabled="fitting.readOnly"
+            :aria-label="`Move ${rowName(row, layer(row, 'left'), layer(row, 'right'))}: drag, or Alt with arrow up and down`"
+          >
+            ⋮⋮
+          </button>
+          <input
+            type="checkbox"
+            :checked="isOn(row)"
+            :disabled="fitting.readOnly"
+            :aria-label="`${rowName(row, layer(row, 'left'), layer(row, 'right'))} on`"
+            @change="toggle(row)"
+          />
+          <button
+            class="what"
+            :aria-expanded="chosen === row.key"
+            @click="chosen = chosen === row.key ? null : row.key"
+          >
             <b>{{ rowName(row, layer(row, 'left'), layer(row, 'right')) }}</b>
-            <span class="note">{{ layerDefinition(row.kind).where }}<template v-if="because(row)"> · <span class="why" :title="`from Why: ${because(row)}`">why</span></template></span>
+            <span class="note"
+              >{{ layerDefinition(row.kind).where
+              }}<template v-if="because(row)">
+                · <span class="why" :title="`from Why: ${because(row)}`">why</span></template
+              ></span
+            >
           </button>
           <AmountStepper
-            v-for="side in SIDES" :key="side" :value="value(row, side)" :unit="rule(row).unit" :step="rule(row).step" :min="rule(row).unit === '°' ? -45 : 0" :max="rule(row).unit === '°' ? 45 : 40" :start="rule(row).fallback || rule(row).step"
-            :label="`${side} ${layerDefinition(row.kind).name}`" :disabled="fitting.readOnly" :beside="beside(row, side)"
-            @draft="(v: number) => studio.show(side, setLayer(row, { [rule(row).key]: v }))" @keep="(v: number) => studio.keep(side, setLayer(row, { [rule(row).key]: v, on: true }), `${layerDefinition(row.kind).name.toLowerCase()} ${v}`)"
+            v-for="side in SIDES"
+            :key="side"
+            :value="value(row, side)"
+            :unit="rule(row).unit"
+            :step="rule(row).step"
+            :min="rule(row).unit === '°' ? -45 : 0"
+            :max="rule(row).unit === '°' ? 45 : 40"
+            :start="rule(row).fallback || rule(row).step"
+            :label="`${side} ${layerDefinition(row.kind).name}`"
+            :disabled="fitting.readOnly"
+            :beside="beside(row, side)"
+            @draft="(v: number) => studio.show(side, setLayer(row, { [rule(row).key]: v }))"
+            @keep="
+              (v: number) =>
+                studio.keep(
+                  side,
+                  setLayer(row, { [rule(row).key]: v, on: true }),
+                  `${layerDefinition(row.kind).name.toLowerCase()} ${v}`,
+                )
+            "
           />
         </div>
-        <LayerDetail v-if="chosen === row.key" :studio="studio" :row="row" @up="move(i, i - 1)" @down="move(i, i + 1)" />
+        <LayerDetail
+          v-if="chosen === row.key"
+          :studio="studio"
+          :row="row"
+          @up="move(i, i - 1)"
+          @down="move(i, i + 1)"
+        />
       </div>
-      <p v-if="rows.length === 0" class="empty muted">No layers yet. Start from a school, a preset or the last device, or add one here.</p>
+      <p v-if="rows.length === 0" class="empty muted">
+        No layers yet. Start from a school, a preset or the last device, or add one here.
+      </p>
     </div>
-    <div class="foot"><select class="field" aria-label="Add a layer" :disabled="fitting.readOnly" @change="add"><option value="">Add a layer …</option><option v-for="d in kinds" :key="d.kind" :value="d.kind">{{ d.name }}: {{ d.does }}</option></select></div>
+    <div class="foot">
+      <select class="field" aria-label="Add a layer" :disabled="fitting.readOnly" @change="add">
+        <option value="">Add a layer …</option>
+        <option v-for="d in kinds" :key="d.kind" :value="d.kind">{{ d.name }}: {{ d.does }}</option>
+      </select>
+    </div>
   </div>
 </template>
 
 <style scoped>
-.layers { display: flex; flex-direction: column; min-height: 0; height: 100%; }
-.head, .row { display: grid; grid-template-columns: minmax(0, 1fr) 146px 146px; gap: 6px; align-items: center; padding: 4px 8px; border-bottom: 1px solid var(--hairline); }
-.row { grid-template-columns: 26px 24px minmax(0, 1fr) 146px 146px; border-bottom: 0; padding: 3px 8px 3px 2px; }
-.item { border-bottom: 1px solid var(--hairline); border-left: 4px solid transparent; background: var(--sheet); }
-.item.chosen { background: var(--wash); border-left-color: var(--spruce); }
-.item.off .what { opacity: 0.62; }
-.body { flex: 1; min-height: 0; }
-.grip { cursor: grab; color: var(--muted); font-size: 15px; letter-spacing: -2px; min-height: 44px; touch-action: none; }
-input[type='checkbox'] { width: 20px; height: 20px; accent-color: var(--spruce); }
-.what { text-align: left; line-height: 17px; min-width: 0; min-height: 44px; }
-.note { display: block; font-size: 12px; color: var(--muted); }
-.chosen .note { color: var(--ink); }
-.why { text-decoration: underline dotted; }
-.foot { padding: 6px 8px; border-top: 1px solid var(--hairline); }
-.foot select { width: 100%; height: 40px; }
-.empty { padding: 14px; }
-@media (max-width: 1179px) { .row { grid-template-columns: 24px 22px minmax(0, 1fr) 132px 132px; } .head { grid-template-columns: minmax(0, 1fr) 132px 132px; } }
+.layers {
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+  height: 100%;
+}
+.head,
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 146px 146px;
+  gap: 6px;
+  align-items: center;
+  padding: 4px 8px;
+  border-bottom: 1px solid var(--hairline);
+}
+.row {
+  grid-template-columns: 26px 24px minmax(0, 1fr) 146px 146px;
+  border-bottom: 0;
+  padding: 3px 8px 3px 2px;
+}
+.item {
+  border-bottom: 1px solid var(--hairline);
+  border-left: 4px solid transparent;
+  background: var(--sheet);
+}
+.item.chosen {
+  background: var(--wash);
+  border-left-color: var(--spruce);
+}
+.item.off .what {
+  opacity: 0.62;
+}
+.body {
+  flex: 1;
+  min-height: 0;
+}
+.grip {
+  cursor: grab;
+  color: var(--muted);
+  font-size: 15px;
+  letter-spacing: -2px;
+  min-height: 44px;
+  touch-action: none;
+}
+input[type='checkbox'] {
+  width: 20px;
+  height: 20px;
+  accent-color: var(--spruce);
+}
+.what {
+  text-align: left;
+  line-height: 17px;
+  min-width: 0;
+  min-height: 44px;
+}
+.note {
+  display: block;
+  font-size: 12px;
+  color: var(--muted);
+}
+.chosen .note {
+  color: var(--ink);
+}
+.why {
+  text-decoration: underline dotted;
+}
+.foot {
+  padding: 6px 8px;
+  border-top: 1px solid var(--hairline);
+}
+.foot select {
+  width: 100%;
+  height: 40px;
+}
+.empty {
+  padding: 14px;
+}
+@media (max-width: 1179px) {
+  .row {
+    grid-template-columns: 24px 22px minmax(0, 1fr) 132px 132px;
+  }
+  .head {
+    grid-template-columns: minmax(0, 1fr) 132px 132px;
+  }
+}
 </style>

@@ -20,10 +20,16 @@ const session = useSession()
 const trouble = ref('')
 const busy = ref('')
 const note = ref('')
-const made = (side: Side) => Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
+const made = (side: Side) =>
+  Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
 const any = computed(() => SIDES.some(made))
 const FILES = [
-  ['.stl', 'solid, STL'], ['.3mf', 'solid, 3MF'], ['.obj', 'solid, OBJ'], ['-sole.stl', 'sole surface for milling'], ['-template.svg', 'template, SVG'], ['-template.dxf', 'template, DXF'],
+  ['.stl', 'solid, STL'],
+  ['.3mf', 'solid, 3MF'],
+  ['.obj', 'solid, OBJ'],
+  ['-sole.stl', 'sole surface for milling'],
+  ['-template.svg', 'template, SVG'],
+  ['-template.dxf', 'template, DXF'],
 ] as const
 async function run<T>(what: string, task: () => Promise<T>): Promise<T | null> {
   busy.value = what
@@ -38,13 +44,26 @@ async function run<T>(what: string, task: () => Promise<T>): Promise<T | null> {
   }
 }
 async function file(side: Side, end: string) {
-  const bytes = await run(`${side}${end}`, () => deviceWorker().file(JSON.parse(JSON.stringify(studio.footOf(side))), side, fitting.client?.code ?? 'client', end))
-  if (bytes) download(`${fitting.client?.code ?? 'client'}-${side}${end}`, bytes, 'application/octet-stream')
+  const bytes = await run(`${side}${end}`, () =>
+    deviceWorker().file(
+      JSON.parse(JSON.stringify(studio.footOf(side))),
+      side,
+      fitting.client?.code ?? 'client',
+      end,
+    ),
+  )
+  if (bytes)
+    download(`${fitting.client?.code ?? 'client'}-${side}${end}`, bytes, 'application/octet-stream')
 }
 const orders = computed(() => [...(fitting.record.orders ?? [])].reverse())
 async function order() {
   await fitting.flush()
-  const answer = await run('order', () => api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', { feet: SIDES.filter(made), note: note.value.trim() }))
+  const answer = await run('order', () =>
+    api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', {
+      feet: SIDES.filter(made),
+      note: note.value.trim(),
+    }),
+  )
   if (answer) {
     note.value = ''
     await fitting.reload()
@@ -56,48 +75,185 @@ const from = ref<Side>('left')
 const load = async () => (presets.value = (await api<{ presets: PresetRow[] }>('presets')).presets)
 onMounted(() => load().catch(() => undefined))
 async function keepPreset() {
-  const done = await run('preset', () => api('presets', 'POST', { name: name.value, device: JSON.parse(JSON.stringify(studio.stored(from.value))), note: '' }))
+  const done = await run('preset', () =>
+    api('presets', 'POST', {
+      name: name.value,
+      device: JSON.parse(JSON.stringify(studio.stored(from.value))),
+      note: '',
+    }),
+  )
   if (done) {
     name.value = ''
     await load()
   }
 }
-const drop = async (id: string) => (await run('drop', () => api(`presets/${id}`, 'DELETE', {}))) && load()
+const drop = async (id: string) =>
+  (await run('drop', () => api(`presets/${id}`, 'DELETE', {}))) && load()
 const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
 </script>
 
 <template>
   <div class="send scroll">
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-    <p v-if="fitting.blocked" class="notice stop" role="alert"><b>Refer first.</b> Nothing goes out to be made before a clearance, which is recorded in Story.</p>
+    <p v-if="fitting.blocked" class="notice stop" role="alert">
+      <b>Refer first.</b> Nothing goes out to be made before a clearance, which is recorded in
+      Story.
+    </p>
     <p v-if="!any" class="muted">Nothing to send: no foot has a device yet.</p>
-    <section><h3>Papers and files of the pair</h3>
-      <div class="line"><VBtn :href="`/api/fittings/${fitting.id}/devices?as=zip`" :disabled="!any || fitting.blocked">Everything, zip</VBtn><VBtn :href="`/api/fittings/${fitting.id}/devices?as=prescription`" target="_blank" :disabled="!any || fitting.blocked">Prescription, PDF</VBtn><VBtn :href="`/api/fittings/${fitting.id}/devices?as=template`" target="_blank" :disabled="!any || fitting.blocked">Templates 1:1, PDF</VBtn></div>
+    <section>
+      <h3>Papers and files of the pair</h3>
+      <div class="line">
+        <VBtn
+          :href="`/api/fittings/${fitting.id}/devices?as=zip`"
+          :disabled="!any || fitting.blocked"
+          >Everything, zip</VBtn
+        ><VBtn
+          :href="`/api/fittings/${fitting.id}/devices?as=prescription`"
+          target="_blank"
+          :disabled="!any || fitting.blocked"
+          >Prescription, PDF</VBtn
+        ><VBtn
+          :href="`/api/fittings/${fitting.id}/devices?as=template`"
+          target="_blank"
+          :disabled="!any || fitting.blocked"
+          >Templates 1:1, PDF</VBtn
+        >
+      </div>
     </section>
-    <section v-for="side in SIDES" v-show="made(side)" :key="side"><h3><SideMark :side="side" word /></h3><div class="line"><button v-for="[end, words] in FILES" :key="end" class="chipbtn" :disabled="busy !== '' || fitting.blocked" @click="file(side, end)">{{ busy === `${side}${end}` ? 'building …' : words }}</button></div></section>
-    <section><h3>Order from the lab</h3>
-      <div class="line"><input v-model="note" class="field" maxlength="500" aria-label="Note for the lab" placeholder="a note for the lab" :disabled="!session.may('devices.order')"><VBtn color="primary" variant="flat" :disabled="!any || busy !== '' || fitting.blocked || !session.may('devices.order')" @click="order">{{ busy === 'order' ? 'Sending …' : 'Send order' }}</VBtn></div>
-      <p class="small muted">A code goes out, no name. With it: prescription, solids, sole surfaces, templates.</p>
-      <div v-for="o in orders" :key="o.id" class="order"><StatusMark :kind="o.answer.status === 'accepted' ? 'good' : 'watch'" :word="o.answer.status === 'accepted' ? `taken, ready ${o.answer.dueOn}` : `${o.answer.queries.length} to answer`" /> <span class="small">{{ o.lab }} · {{ o.feet.join(' and ') }} · {{ when(o.at) }}{{ o.answer.reference ? ` · ${o.answer.reference}` : '' }}</span><ul><li v-for="(q, i) in o.answer.queries" :key="i" class="small"><SideMark v-if="q.foot !== 'both'" :side="q.foot" word /> {{ q.words }}</li></ul></div>
+    <section v-for="side in SIDES" v-show="made(side)" :key="side">
+      <h3><SideMark :side="side" word /></h3>
+      <div class="line">
+        <button
+          v-for="[end, words] in FILES"
+          :key="end"
+          class="chipbtn"
+          :disabled="busy !== '' || fitting.blocked"
+          @click="file(side, end)"
+        >
+          {{ busy === `${side}${end}` ? 'building …' : words }}
+        </button>
+      </div>
     </section>
-    <section><h3>Presets of the shop</h3>
-      <form class="line" @submit.prevent="keepPreset"><select v-model="from" class="field from" aria-label="From which foot"><option v-for="s in SIDES" :key="s" :value="s">{{ s }} device</option></select><input v-model="name" class="field" maxlength="60" aria-label="Name of the preset" placeholder="name of the preset" :disabled="!session.may('presets.change')"><VBtn type="submit" :disabled="busy !== '' || name.trim().length < 2 || !session.may('presets.change')">Keep preset</VBtn></form>
-      <div v-for="p in presets" :key="p.id" class="line preset"><b>{{ p.name }}</b><span class="small muted">{{ p.device.layers.length }} layers · {{ p.madeBy }}</span><button class="chipbtn end" :disabled="!session.may('presets.change')" @click="drop(p.id)">remove</button></div>
+    <section>
+      <h3>Order from the lab</h3>
+      <div class="line">
+        <input
+          v-model="note"
+          class="field"
+          maxlength="500"
+          aria-label="Note for the lab"
+          placeholder="a note for the lab"
+          :disabled="!session.may('devices.order')"
+        /><VBtn
+          color="primary"
+          variant="flat"
+          :disabled="!any || busy !== '' || fitting.blocked || !session.may('devices.order')"
+          @click="order"
+          >{{ busy === 'order' ? 'Sending …' : 'Send order' }}</VBtn
+        >
+      </div>
+      <p class="small muted">
+        A code goes out, no name. With it: prescription, solids, sole surfaces, templates.
+      </p>
+      <div v-for="o in orders" :key="o.id" class="order">
+        <StatusMark
+          :kind="o.answer.status === 'accepted' ? 'good' : 'watch'"
+          :word="
+            o.answer.status === 'accepted'
+              ? `taken, ready ${o.answer.dueOn}`
+              : `${o.answer.queries.length} to answer`
+          "
+        />
+        <span class="small"
+          >{{ o.lab }} · {{ o.feet.join(' and ') }} · {{ when(o.at)
+          }}{{ o.answer.reference ? ` · ${o.answer.reference}` : '' }}</span
+        >
+        <ul>
+          <li v-for="(q, i) in o.answer.queries" :key="i" class="small">
+            <SideMark v-if="q.foot !== 'both'" :side="q.foot" word /> {{ q.words }}
+          </li>
+        </ul>
+      </div>
+    </section>
+    <section>
+      <h3>Presets of the shop</h3>
+      <form class="line" @submit.prevent="keepPreset">
+        <select v-model="from" class="field from" aria-label="From which foot">
+          <option v-for="s in SIDES" :key="s" :value="s">{{ s }} device</option></select
+        ><input
+          v-model="name"
+          class="field"
+          maxlength="60"
+          aria-label="Name of the preset"
+          placeholder="name of the preset"
+          :disabled="!session.may('presets.change')"
+        /><VBtn
+          type="submit"
+          :disabled="busy !== '' || name.trim().length < 2 || !session.may('presets.change')"
+          >Keep preset</VBtn
+        >
+      </form>
+      <div v-for="p in presets" :key="p.id" class="line preset">
+        <b>{{ p.name }}</b
+        ><span class="small muted">{{ p.device.layers.length }} layers · {{ p.madeBy }}</span
+        ><button class="chipbtn end" :disabled="!session.may('presets.change')" @click="drop(p.id)">
+          remove
+        </button>
+      </div>
     </section>
   </div>
 </template>
 
 <style scoped>
-.send { height: 100%; padding: 8px 10px; display: flex; flex-direction: column; gap: 8px; }
-section { border-bottom: 1px solid var(--hairline); padding-bottom: 8px; }
-h3 { font-size: 14px; padding-bottom: 5px; }
-.line { display: flex; flex-wrap: wrap; gap: 6px; align-items: center; }
-.line .field { flex: 1; min-width: 120px; }
-.line .from { flex: 0 0 130px; }
-.chipbtn { min-height: 40px; padding: 0 10px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; }
-.chipbtn:disabled { color: var(--muted); }
-.end { margin-left: auto; }
-.preset { min-height: 44px; }
-.order { padding: 4px 0; }
-ul { padding-left: 18px; }
+.send {
+  height: 100%;
+  padding: 8px 10px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+}
+section {
+  border-bottom: 1px solid var(--hairline);
+  padding-bottom: 8px;
+}
+h3 {
+  font-size: 14px;
+  padding-bottom: 5px;
+}
+.line {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.line .field {
+  flex: 1;
+  min-width: 120px;
+}
+.line .from {
+  flex: 0 0 130px;
+}
+.chipbtn {
+  min-height: 40px;
+  padding: 0 10px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+}
+.chipbtn:disabled {
+  color: var(--muted);
+}
+.end {
+  margin-left: auto;
+}
+.preset {
+  min-height: 44px;
+}
+.order {
+  padding: 4px 0;
+}
+ul {
+  padding-left: 18px;
+}
 </style>

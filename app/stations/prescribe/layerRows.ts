@@ -26,7 +26,10 @@ export function layerRows(left: Device, right: Device): LayerRow[] {
   const keys = [...l]
   r.forEach((key, i) => {
     if (keys.includes(key)) return
-    const before = r.slice(0, i).reverse().find((k) => keys.includes(k))
+    const before = r
+      .slice(0, i)
+      .reverse()
+      .find((k) => keys.includes(k))
     keys.splice(before === undefined ? 0 : keys.indexOf(before) + 1, 0, key)
   })
   return keys.map((key) => {
@@ -35,32 +38,56 @@ export function layerRows(left: Device, right: Device): LayerRow[] {
   })
 }
 
-const find = (device: Device, row: Pick<LayerRow, 'kind' | 'nth'>): Layer | undefined => device.layers.filter((l) => l.kind === row.kind)[row.nth]
+const find = (device: Device, row: Pick<LayerRow, 'kind' | 'nth'>): Layer | undefined =>
+  device.layers.filter((l) => l.kind === row.kind)[row.nth]
 export const layerAt = find
 
 type Edit = (device: Device) => Device
 
 /** Changes a layer; one that is not there yet is added with its defaults. */
-export const setLayer = (row: Pick<LayerRow, 'kind' | 'nth'>, change: Record<string, unknown>): Edit => (device) => {
-  const there = find(device, row)
-  const next = layerSchema.parse({ ...there, kind: row.kind, ...change })
-  return { ...device, layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next] }
-}
+export const setLayer =
+  (row: Pick<LayerRow, 'kind' | 'nth'>, change: Record<string, unknown>): Edit =>
+  (device) => {
+    const there = find(device, row)
+    const next = layerSchema.parse({ ...there, kind: row.kind, ...change })
+    return {
+      ...device,
+      layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next],
+    }
+  }
 
-export const dropLayer = (row: Pick<LayerRow, 'kind' | 'nth'>): Edit => (device) => ({ ...device, layers: device.layers.filter((l) => l !== find(device, row)) })
+export const dropLayer =
+  (row: Pick<LayerRow, 'kind' | 'nth'>): Edit =>
+  (device) => ({ ...device, layers: device.layers.filter((l) => l !== find(device, row)) })
 
 /** A second one right after it. */
-export const doubleLayer = (row: Pick<LayerRow, 'kind' | 'nth'>): Edit => (device) => ({ ...device, layers: device.layers.flatMap((l) => (l === find(device, row) ? [l, { ...l }] : [l])) })
+export const doubleLayer =
+  (row: Pick<LayerRow, 'kind' | 'nth'>): Edit =>
+  (device) => ({
+    ...device,
+    layers: device.layers.flatMap((l) => (l === find(device, row) ? [l, { ...l }] : [l])),
+  })
 
 /** Puts layers into the order of the given keys. */
-export const orderLayers = (order: readonly string[]): Edit => (device) => {
-  const keys = keysOf(device)
-  const place = (i: number) => order.indexOf(keys[i]!)
-  return { ...device, layers: device.layers.map((layer, i) => ({ layer, at: place(i) })).sort((a, b) => a.at - b.at).map((x) => x.layer) }
-}
+export const orderLayers =
+  (order: readonly string[]): Edit =>
+  (device) => {
+    const keys = keysOf(device)
+    const place = (i: number) => order.indexOf(keys[i]!)
+    return {
+      ...device,
+      layers: device.layers
+        .map((layer, i) => ({ layer, at: place(i) }))
+        .sort((a, b) => a.at - b.at)
+        .map((x) => x.layer),
+    }
+  }
 
 /** Layers that lie at a point of their own. */
-export const isSpot = (layer: Layer | undefined): layer is Extract<Layer, { xMm: number }> => layer !== undefined && 'xMm' in layer
+export const isSpot = (layer: Layer | undefined): layer is Extract<Layer, { xMm: number }> =>
+  layer !== undefined && 'xMm' in layer
 
 /** The name a row goes by. */
-export const rowName = (row: LayerRow, ...layers: (Layer | undefined)[]): string => layers.find((l) => l?.name)?.name ?? `${layerDefinition(row.kind).name}${row.nth > 0 ? ` ${row.nth + 1}` : ''}`
+export const rowName = (row: LayerRow, ...layers: (Layer | undefined)[]): string =>
+  layers.find((l) => l?.name)?.name ??
+  `${layerDefinition(row.kind).name}${row.nth > 0 ? ` ${row.nth + 1}` : ''}`

@@ -44,7 +44,10 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
   const refused = reactive<Record<Side, string>>({ left: '', right: '' })
   const bought = reactive<Record<Side, Bought | null>>({ left: null, right: null })
   /** the shell's arch at rest, N/mm, and the force on it in standing */
-  const arch = reactive<Record<Side, { archNPerMm: number; forceN: number } | null>>({ left: null, right: null })
+  const arch = reactive<Record<Side, { archNPerMm: number; forceN: number } | null>>({
+    left: null,
+    right: null,
+  })
   const kept: Record<Side, Kept | null> = { left: null, right: null }
   const before: Record<Side, Kept | null> = { left: null, right: null }
 
@@ -53,13 +56,23 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     const device = studio.device(side)
     if (device.kind === 'none') return 'No device for this foot.'
     const { device: _, ...foot } = studio.footOf(side)
-    return JSON.parse(JSON.stringify({ foot, device: pushing(device), side, massKg: fitting.record.client?.massKg ?? USUAL_KG, load: load.value, materials: normsOf(fitting.record).shellMaterials }))
+    return JSON.parse(
+      JSON.stringify({
+        foot,
+        device: pushing(device),
+        side,
+        massKg: fitting.record.client?.massKg ?? USUAL_KG,
+        load: load.value,
+        materials: normsOf(fitting.record).shellMaterials,
+      }),
+    )
   }
   /** Why no pressure can be told, or what is asked of the worker. */
   function question(side: Side): Question | string {
     const refusal = pressureRefusal(fitting.record, side)
     if (refusal) return refusal
-    if (fitting.record.client?.massKg === undefined) return 'Body weight is missing: the load is reckoned from it. It stands with the client in Story.'
+    if (fitting.record.client?.massKg === undefined)
+      return 'Body weight is missing: the load is reckoned from it. It stands with the client in Story.'
     return shellQuestion(side)
   }
 
@@ -79,30 +92,44 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     } else if (isKept) kept[side] = { device, effects: answer }
     // While an amount runs it is told against what is kept; afterwards against what was kept before.
     const from = isKept ? before[side] : kept[side]
-    bought[side] = from ? boughtOf(JSON.parse(from.device) as Device, JSON.parse(device) as Device, from.effects, answer) : null
+    bought[side] = from
+      ? boughtOf(
+          JSON.parse(from.device) as Device,
+          JSON.parse(device) as Device,
+          from.effects,
+          answer,
+        )
+      : null
   }
 
   let rest: ReturnType<typeof setTimeout> | undefined
-  const asks = Object.fromEntries(SIDES.map((side) => [
-    side,
-    newestWins(
-      async (text: string) => {
-        return { text, answer: await effectsWorker().effects(JSON.parse(text)) }
-      },
-      ({ text, answer }) => take(side, text, answer),
-    ),
-  ])) as Record<Side, (text: string) => void>
+  const asks = Object.fromEntries(
+    SIDES.map((side) => [
+      side,
+      newestWins(
+        async (text: string) => {
+          return { text, answer: await effectsWorker().effects(JSON.parse(text)) }
+        },
+        ({ text, answer }) => take(side, text, answer),
+      ),
+    ]),
+  ) as Record<Side, (text: string) => void>
 
   /** The give of shells looked at before: going back to one takes no time. */
   const gives = few<Promise<ShellGive>>(MOST_GIVES)
-  const giveOf = (shell: Question) => gives(JSON.stringify({ ...shell, load: undefined, side: undefined }), () => shellWorker().give(shell))
+  const giveOf = (shell: Question) =>
+    gives(JSON.stringify({ ...shell, load: undefined, side: undefined }), () =>
+      shellWorker().give(shell),
+    )
   const followed: Record<Side, ShellGive | null> = { left: null, right: null }
   async function settle() {
     for (const side of SIDES) {
       const shell = shellQuestion(side)
       if (typeof shell === 'string') continue
       const found = await giveOf(shell).catch(() => null)
-      arch[side] = found?.arch ? { archNPerMm: found.arch.archStiffnessNPerMm, forceN: found.arch.forceN } : null
+      arch[side] = found?.arch
+        ? { archNPerMm: found.arch.archStiffnessNPerMm, forceN: found.arch.forceN }
+        : null
       if (!found || followed[side] === found) continue
       followed[side] = found
       await effectsWorker().follow(shell, found)
@@ -132,23 +159,55 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
       },
       { immediate: true },
     )
-  watch(load, () => SIDES.forEach((side) => ((kept[side] = before[side] = null), (bought[side] = null))))
+  watch(load, () =>
+    SIDES.forEach((side) => ((kept[side] = before[side] = null), (bought[side] = null))),
+  )
 
   // A wanted moment, and the house limit, are of standing.
-  const pushOf = (side: Side): OverPush | null => (effects[side] && load.value === 'standing' ? overPush(effects[side]!.change.momentNmm, studio.device(side).aimNmm, normsOf(fitting.record).pushMostNmm) : null)
+  const pushOf = (side: Side): OverPush | null =>
+    effects[side] && load.value === 'standing'
+      ? overPush(
+          effects[side]!.change.momentNmm,
+          studio.device(side).aimNmm,
+          normsOf(fitting.record).pushMostNmm,
+        )
+      : null
   const facts = (side: Side): string[] => {
     const e = effects[side]
     if (!e) return []
-    return [`${side} shell: ${e.giveFrom}`, ...(e.tissue === null ? [] : [`${side} tissue: ${e.tissue.toFixed(2)} times as stiff as usual, from the plate`]), ...(e.device.flagged ? [`${side}: the foot would roll more than 8°; outside the small-angle range`] : [])]
+    return [
+      `${side} shell: ${e.giveFrom}`,
+      ...(e.tissue === null
+        ? []
+        : [`${side} tissue: ${e.tissue.toFixed(2)} times as stiff as usual, from the plate`]),
+      ...(e.device.flagged
+        ? [`${side}: the foot would roll more than 8°; outside the small-angle range`]
+        : []),
+    ]
   }
-  return { load, setLoad: (name: LoadName) => (load.value = name), effects, arch, refused, bought, question, shellQuestion, pushOf, facts, stop: () => clearTimeout(rest) }
+  return {
+    load,
+    setLoad: (name: LoadName) => (load.value = name),
+    effects,
+    arch,
+    refused,
+    bought,
+    question,
+    shellQuestion,
+    pushOf,
+    facts,
+    stop: () => clearTimeout(rest),
+  }
 }
 
 function boughtOf(was: Device, is: Device, from: Effects, to: Effects): Bought | null {
   const changes = deviceDiff(was, is)
   if (changes.length === 0) return null
   const [first] = changes
-  const words = changes.length > 2 ? `${changes.length} changes` : changes.map((c) => `${c.what} ${shortened(c.before, c.after)}`).join(', ')
+  const words =
+    changes.length > 2
+      ? `${changes.length} changes`
+      : changes.map((c) => `${c.what} ${shortened(c.before, c.after)}`).join(', ')
   return { words: first ? words : '', effect: effectOf(from.device, to.device) }
 }
 
@@ -157,9 +216,13 @@ function shortened(before: string, after: string): string {
   const [a, b] = [before.split(', '), after.split(', ')]
   if (a.length !== b.length) return `${before} → ${after}`
   const changed = a.flatMap((word, i) => (word === b[i] ? [] : [[word, b[i]!] as const]))
-  return changed.map(([x, y]) => {
-    const number = /^(.*?)(-?[\d.]+)(.*)$/
-    const [p, q] = [number.exec(x), number.exec(y)]
-    return p && q && p[1] === q[1] && p[3] === q[3] ? `${p[1]}${p[2]} → ${q[2]}${q[3]}` : `${x} → ${y}`
-  }).join(', ')
+  return changed
+    .map(([x, y]) => {
+      const number = /^(.*?)(-?[\d.]+)(.*)$/
+      const [p, q] = [number.exec(x), number.exec(y)]
+      return p && q && p[1] === q[1] && p[3] === q[3]
+        ? `${p[1]}${p[2]} → ${q[2]}${q[3]}`
+        : `${x} → ${y}`
+    })
+    .join(', ')
 }

@@ -30,9 +30,20 @@ export function useStudio() {
   /** the foot as the worker needs it: of the capture only what devices are built on, takes and landmarks change nothing here */
   const footOf = (side: Side) => {
     const { surface, corrections, use } = fitting.record.feet[side]!.capture ?? {}
-    return { ...fitting.record.feet[side]!, deviceVersions: undefined, device: device(side), capture: surface && { surface, corrections, use } }
+    return {
+      ...fitting.record.feet[side]!,
+      deviceVersions: undefined,
+      device: device(side),
+      capture: surface && { surface, corrections, use },
+    }
   }
-  const input = (side: Side) => JSON.stringify({ foot: footOf(side), terrain: terrain.value, share: sectionShare.value, turn: turnDeg.value })
+  const input = (side: Side) =>
+    JSON.stringify({
+      foot: footOf(side),
+      terrain: terrain.value,
+      share: sectionShare.value,
+      turn: turnDeg.value,
+    })
 
   for (const side of SIDES) {
     const ask = newestWins(
@@ -53,13 +64,19 @@ export function useStudio() {
   function keep(side: Side, edit: (device: Device) => Device, words: string) {
     const next = edit(stored(side))
     draft[side] = null
-    if (JSON.stringify(next) !== JSON.stringify(fitting.record.feet[side]!.device)) fitting.message = fitting.put(`device.${side}`, next, `${words} ${side}`) ?? ''
+    if (JSON.stringify(next) !== JSON.stringify(fitting.record.feet[side]!.device))
+      fitting.message = fitting.put(`device.${side}`, next, `${words} ${side}`) ?? ''
   }
-  const keepBoth = (edit: (device: Device) => Device, words: string) => SIDES.forEach((s) => keep(s, edit, words))
-  const copyTo = (to: Side) => keep(to, () => copy(stored(otherSide(to))), `copy ${otherSide(to)} device to`)
+  const keepBoth = (edit: (device: Device) => Device, words: string) =>
+    SIDES.forEach((s) => keep(s, edit, words))
+  const copyTo = (to: Side) =>
+    keep(to, () => copy(stored(otherSide(to))), `copy ${otherSide(to)} device to`)
   function addLayer(kind: LayerKind) {
     const nth = device('left').layers.filter((l) => l.kind === kind).length
-    keepBoth((d) => ({ ...d, layers: [...d.layers, layerSchema.parse({ kind })] }), layerDefinition(kind).name.toLowerCase())
+    keepBoth(
+      (d) => ({ ...d, layers: [...d.layers, layerSchema.parse({ kind })] }),
+      layerDefinition(kind).name.toLowerCase(),
+    )
     chosen.value = `${kind}#${nth}`
   }
   const versions = (side: Side): DeviceVersion[] => fitting.record.feet[side]!.deviceVersions ?? []
@@ -69,17 +86,46 @@ export function useStudio() {
     if (fitting.record.feet[side]!.device) keepVersion(side, `before: ${words}`)
     keep(side, () => copy(next), words)
   }
-  return { fitting, terrain, sectionShare, turnDeg, shapes, chosen, rows, row, device, stored, footOf, show, keep, keepBoth, copyTo, addLayer, versions, keepVersion, replace }
+  return {
+    fitting,
+    terrain,
+    sectionShare,
+    turnDeg,
+    shapes,
+    chosen,
+    rows,
+    row,
+    device,
+    stored,
+    footOf,
+    show,
+    keep,
+    keepBoth,
+    copyTo,
+    addLayer,
+    versions,
+    keepVersion,
+    replace,
+  }
 }
 
 /** Sets the numbers of one post; 0° takes it off. */
-export function postEdit(change: { at?: 'rearfoot' | 'forefoot'; angleDeg?: number; style?: 'extrinsic' | 'intrinsic'; lengthMm?: number | undefined; motionDeg?: number | undefined }): (device: Device) => Device {
+export function postEdit(change: {
+  at?: 'rearfoot' | 'forefoot'
+  angleDeg?: number
+  style?: 'extrinsic' | 'intrinsic'
+  lengthMm?: number | undefined
+  motionDeg?: number | undefined
+}): (device: Device) => Device {
   return (device) => {
     const at = change.at ?? 'rearfoot'
     const there = device.posts.find((p) => p.at === at)
     const others = device.posts.filter((p) => p.at !== at)
     const angleDeg = change.angleDeg ?? there?.angleDeg ?? 0
     if (angleDeg === 0) return { ...device, posts: others }
-    return { ...device, posts: [...others, { style: 'extrinsic', ...there, ...change, at, angleDeg }] }
+    return {
+      ...device,
+      posts: [...others, { style: 'extrinsic', ...there, ...change, at, angleDeg }],
+    }
   }
 }

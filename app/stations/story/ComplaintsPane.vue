@@ -18,44 +18,208 @@ function addComplaint(at: ComplaintPlace, foot: Side = side.value) {
   put({ complaints: [...story.value.complaints, { foot, at }] }, `${foot} ${PLACES[at].name} hurts`)
 }
 const change = (i: number, patch: Partial<Complaint>) =>
-  put({ complaints: story.value.complaints.map((c, k) => (k === i ? (Object.fromEntries(Object.entries({ ...c, ...patch }).filter(([, v]) => v !== undefined)) as Complaint) : c)) }, 'complaint')
-const drop = (i: number) => put({ complaints: story.value.complaints.filter((_, k) => k !== i) }, 'complaint taken off')
+  put(
+    {
+      complaints: story.value.complaints.map((c, k) =>
+        k === i
+          ? (Object.fromEntries(
+              Object.entries({ ...c, ...patch }).filter(([, v]) => v !== undefined),
+            ) as Complaint)
+          : c,
+      ),
+    },
+    'complaint',
+  )
+const drop = (i: number) =>
+  put({ complaints: story.value.complaints.filter((_, k) => k !== i) }, 'complaint taken off')
 const elsewhere = COMPLAINT_PLACES.filter((p) => PLACES[p].spot === null)
 const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
 </script>
 
 <template>
   <ComplaintMap :record="fitting.record" :complaints="story.complaints" @place="addComplaint" />
-  <div class="else"><span class="muted small">Elsewhere:</span>
-    <button v-for="s in (['left', 'right'] as const)" :key="s" class="tick" :aria-pressed="side === s" @click="side = s"><SideMark :side="s" word /></button>
-    <button v-for="p in elsewhere" :key="p" class="tick" :disabled="fitting.readOnly" @click="addComplaint(p)">{{ PLACES[p].name }}</button></div>
+  <div class="else">
+    <span class="muted small">Elsewhere:</span>
+    <button
+      v-for="s in ['left', 'right'] as const"
+      :key="s"
+      class="tick"
+      :aria-pressed="side === s"
+      @click="side = s"
+    >
+      <SideMark :side="s" word />
+    </button>
+    <button
+      v-for="p in elsewhere"
+      :key="p"
+      class="tick"
+      :disabled="fitting.readOnly"
+      @click="addComplaint(p)"
+    >
+      {{ PLACES[p].name }}
+    </button>
+  </div>
   <ul class="scroll grow list">
-    <li v-if="story.complaints.length === 0" class="muted none">No complaint told. Tap a place on the map.</li>
+    <li v-if="story.complaints.length === 0" class="muted none">
+      No complaint told. Tap a place on the map.
+    </li>
     <li v-for="(c, i) in story.complaints" :key="`${c.foot}${c.at}`">
-      <div class="what"><span class="disc">{{ i + 1 }}</span><SideMark :side="c.foot" /><b>{{ PLACES[c.at].name }}</b>
-        <DraftField class="words" :value="c.words" :disabled="fitting.readOnly" maxlength="300" :aria-label="`Words for ${c.foot} ${PLACES[c.at].name}`" placeholder="how it feels" @keep="(t: string) => change(i, { words: t.trim() || undefined })" />
-        <select class="when" :value="c.when ?? ''" :disabled="fitting.readOnly" :aria-label="`When ${c.foot} ${PLACES[c.at].name} hurts`" @change="change(i, { when: (($event.target as HTMLSelectElement).value || undefined) as Complaint['when'] })"><option value="">when?</option><option v-for="w in WHEN_IT_HURTS" :key="w" :value="w">{{ WHEN_WORDS[w] }}</option></select>
-        <button class="tick" :aria-pressed="c.numb === true" :disabled="fitting.readOnly" @click="change(i, { numb: c.numb ? undefined : true })">numb</button>
-        <button class="x" :disabled="fitting.readOnly" :aria-label="`Take off ${c.foot} ${PLACES[c.at].name}`" @click="drop(i)">×</button></div>
-      <div class="scale" role="radiogroup" :aria-label="`Pain ${c.foot} ${PLACES[c.at].name}, 0 to 10`">
-        <button v-for="n in scale" :key="n" role="radio" :aria-checked="c.score === n" :class="{ at: c.score === n, upto: c.score !== undefined && n < c.score, [c.foot]: true }" :disabled="fitting.readOnly" @click="change(i, { score: n })">{{ n }}</button>
+      <div class="what">
+        <span class="disc">{{ i + 1 }}</span
+        ><SideMark :side="c.foot" /><b>{{ PLACES[c.at].name }}</b>
+        <DraftField
+          class="words"
+          :value="c.words"
+          :disabled="fitting.readOnly"
+          maxlength="300"
+          :aria-label="`Words for ${c.foot} ${PLACES[c.at].name}`"
+          placeholder="how it feels"
+          @keep="(t: string) => change(i, { words: t.trim() || undefined })"
+        />
+        <select
+          class="when"
+          :value="c.when ?? ''"
+          :disabled="fitting.readOnly"
+          :aria-label="`When ${c.foot} ${PLACES[c.at].name} hurts`"
+          @change="
+            change(i, {
+              when: (($event.target as HTMLSelectElement).value || undefined) as Complaint['when'],
+            })
+          "
+        >
+          <option value="">when?</option>
+          <option v-for="w in WHEN_IT_HURTS" :key="w" :value="w">{{ WHEN_WORDS[w] }}</option>
+        </select>
+        <button
+          class="tick"
+          :aria-pressed="c.numb === true"
+          :disabled="fitting.readOnly"
+          @click="change(i, { numb: c.numb ? undefined : true })"
+        >
+          numb
+        </button>
+        <button
+          class="x"
+          :disabled="fitting.readOnly"
+          :aria-label="`Take off ${c.foot} ${PLACES[c.at].name}`"
+          @click="drop(i)"
+        >
+          ×
+        </button>
+      </div>
+      <div
+        class="scale"
+        role="radiogroup"
+        :aria-label="`Pain ${c.foot} ${PLACES[c.at].name}, 0 to 10`"
+      >
+        <button
+          v-for="n in scale"
+          :key="n"
+          role="radio"
+          :aria-checked="c.score === n"
+          :class="{ at: c.score === n, upto: c.score !== undefined && n < c.score, [c.foot]: true }"
+          :disabled="fitting.readOnly"
+          @click="change(i, { score: n })"
+        >
+          {{ n }}
+        </button>
       </div>
     </li>
   </ul>
 </template>
 
 <style scoped>
-.else { padding: 6px 14px 8px; border-bottom: 1px solid var(--hairline); display: flex; flex-wrap: wrap; gap: 5px; align-items: center; }
-.else { padding: 6px 14px 10px; border-bottom: 1px solid var(--hairline); }
-.list li { padding: 8px 14px; border-bottom: 1px solid var(--hairline); }
-.none { padding: 14px; }
-.what { display: flex; align-items: center; gap: 8px; }
-.disc { width: 22px; height: 22px; border: 1px solid var(--ink); border-radius: 50%; display: grid; place-items: center; font-size: 12px; flex: none; }
-.what .words { flex: 1; min-width: 60px; height: 32px; padding: 0 4px; font-size: 14px; border: 0; border-radius: 0; border-bottom: 1px dashed var(--line-strong); background: transparent; font: inherit; }
-.x { width: 32px; height: 32px; font-size: 20px; text-align: center; }
-.scale { display: grid; grid-template-columns: repeat(11, 1fr); margin-top: 6px; border: 1px solid var(--line-strong); border-radius: 4px; overflow: hidden; }
-.scale button { height: 34px; text-align: center; border-right: 1px solid var(--hairline); font-size: 13px; background: var(--sheet); }
-.scale .upto.left { background: #e6d8df; } .scale .upto.right { background: #d2e1e6; }
-.scale .at.left { background: var(--left); color: #fff; font-weight: 700; } .scale .at.right { background: var(--right); color: #fff; font-weight: 700; }
-.when { height: 32px; border: 0; border-bottom: 1px dashed var(--line-strong); background: transparent; font: inherit; font-size: 13px; max-width: 104px; color: var(--ink); }
+.else {
+  padding: 6px 14px 8px;
+  border-bottom: 1px solid var(--hairline);
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  align-items: center;
+}
+.else {
+  padding: 6px 14px 10px;
+  border-bottom: 1px solid var(--hairline);
+}
+.list li {
+  padding: 8px 14px;
+  border-bottom: 1px solid var(--hairline);
+}
+.none {
+  padding: 14px;
+}
+.what {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+}
+.disc {
+  width: 22px;
+  height: 22px;
+  border: 1px solid var(--ink);
+  border-radius: 50%;
+  display: grid;
+  place-items: center;
+  font-size: 12px;
+  flex: none;
+}
+.what .words {
+  flex: 1;
+  min-width: 60px;
+  height: 32px;
+  padding: 0 4px;
+  font-size: 14px;
+  border: 0;
+  border-radius: 0;
+  border-bottom: 1px dashed var(--line-strong);
+  background: transparent;
+  font: inherit;
+}
+.x {
+  width: 32px;
+  height: 32px;
+  font-size: 20px;
+  text-align: center;
+}
+.scale {
+  display: grid;
+  grid-template-columns: repeat(11, 1fr);
+  margin-top: 6px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  overflow: hidden;
+}
+.scale button {
+  height: 34px;
+  text-align: center;
+  border-right: 1px solid var(--hairline);
+  font-size: 13px;
+  background: var(--sheet);
+}
+.scale .upto.left {
+  background: #e6d8df;
+}
+.scale .upto.right {
+  background: #d2e1e6;
+}
+.scale .at.left {
+  background: var(--left);
+  color: #fff;
+  font-weight: 700;
+}
+.scale .at.right {
+  background: var(--right);
+  color: #fff;
+  font-weight: 700;
+}
+.when {
+  height: 32px;
+  border: 0;
+  border-bottom: 1px dashed var(--line-strong);
+  background: transparent;
+  font: inherit;
+  font-size: 13px;
+  max-width: 104px;
+  color: var(--ink);
+}
 </style>

@@ -23,7 +23,8 @@ async function add(event: Event) {
   busy.value = true
   for (const file of files) {
     try {
-      if (file.size > MOST_BYTES) throw new Error(`${file.name} is larger than 8 MB. Take a smaller picture.`)
+      if (file.size > MOST_BYTES)
+        throw new Error(`${file.name} is larger than 8 MB. Take a smaller picture.`)
       await api(path, 'POST', { words: '', data: await base64(file) })
     } catch (error) {
       trouble.value = `${file.name}: ${(error as Error).message}`
@@ -49,17 +50,76 @@ async function drop(id: string) {
   <div class="photos">
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
     <div class="grid">
-      <figure v-for="p in photos" :key="p.id"><img :src="`/api/photos/${p.id}`" :alt="`Old footwear, ${p.width} by ${p.height}`" loading="lazy" /><button v-if="!fitting.readOnly" class="x" :aria-label="'Take this photograph out'" @click="drop(p.id)">×</button></figure>
-      <VBtn :disabled="fitting.readOnly || busy || photos.length >= 8" @click="field?.click()">{{ busy ? 'Storing …' : 'Add photographs' }}</VBtn>
+      <figure v-for="p in photos" :key="p.id">
+        <img
+          :src="`/api/photos/${p.id}`"
+          :alt="`Old footwear, ${p.width} by ${p.height}`"
+          loading="lazy"
+        /><button
+          v-if="!fitting.readOnly"
+          class="x"
+          :aria-label="'Take this photograph out'"
+          @click="drop(p.id)"
+        >
+          ×
+        </button>
+      </figure>
+      <VBtn :disabled="fitting.readOnly || busy || photos.length >= 8" @click="field?.click()">{{
+        busy ? 'Storing …' : 'Add photographs'
+      }}</VBtn>
     </div>
-    <p class="muted small">Soles, heels, insoles of what is worn now. No faces. At most 8, kept at 1600 px without place or camera.</p>
-    <input ref="field" type="file" accept="image/jpeg,image/png,image/webp" multiple class="sr" tabindex="-1" aria-label="Photographs of old footwear" @change="add" />
+    <p class="muted small">
+      Soles, heels, insoles of what is worn now. No faces. At most 8, kept at 1600 px without place
+      or camera.
+    </p>
+    <input
+      ref="field"
+      type="file"
+      accept="image/jpeg,image/png,image/webp"
+      multiple
+      class="sr"
+      tabindex="-1"
+      aria-label="Photographs of old footwear"
+      @change="add"
+    />
   </div>
 </template>
 
 <style scoped>
-.photos { padding: 12px 14px; display: flex; flex-direction: column; gap: 8px; overflow: auto; }
-.grid { display: flex; flex-wrap: wrap; gap: 8px; align-items: center; }
-figure { margin: 0; position: relative; } img { width: 132px; height: 100px; object-fit: cover; border-radius: 6px; border: 1px solid var(--hairline); display: block; }
-.x { position: absolute; top: 4px; right: 4px; width: 32px; height: 32px; background: var(--sheet); border-radius: 50%; text-align: center; font-size: 18px; }
+.photos {
+  padding: 12px 14px;
+  display: flex;
+  flex-direction: column;
+  gap: 8px;
+  overflow: auto;
+}
+.grid {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+figure {
+  margin: 0;
+  position: relative;
+}
+img {
+  width: 132px;
+  height: 100px;
+  object-fit: cover;
+  border-radius: 6px;
+  border: 1px solid var(--hairline);
+  display: block;
+}
+.x {
+  position: absolute;
+  top: 4px;
+  right: 4px;
+  width: 32px;
+  height: 32px;
+  background: var(--sheet);
+  border-radius: 50%;
+  text-align: center;
+  font-size: 18px;
+}
 </style>

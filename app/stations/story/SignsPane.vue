@@ -21,35 +21,141 @@ const answer = (sign: Sign, value: 'yes' | 'no') => {
   const { [sign]: old, ...rest } = story.value.signs ?? {}
   put({ signs: old === value ? rest : { ...rest, [sign]: value } }, SIGN_WORDS[sign].refer)
 }
-const allNo = () => put({ signs: { ...Object.fromEntries(left.value.map((s) => [s, 'no' as const])), ...story.value.signs } }, 'nothing of the kind')
+const allNo = () =>
+  put(
+    {
+      signs: {
+        ...Object.fromEntries(left.value.map((s) => [s, 'no' as const])),
+        ...story.value.signs,
+      },
+    },
+    'nothing of the kind',
+  )
 function clear() {
   const on = new Date().toISOString().slice(0, 10)
-  const lines = open.value.map((r) => ({ code: r.code, by: by.value.trim().slice(0, 120), on, ...(words.value.trim() && { words: words.value.trim().slice(0, 300) }), ...(session.person && { recordedBy: session.person.name }) }))
+  const lines = open.value.map((r) => ({
+    code: r.code,
+    by: by.value.trim().slice(0, 120),
+    on,
+    ...(words.value.trim() && { words: words.value.trim().slice(0, 300) }),
+    ...(session.person && { recordedBy: session.person.name }),
+  }))
   put({ clearances: [...(story.value.clearances ?? []), ...lines] }, 'clearance')
   by.value = words.value = ''
 }
-const withdraw = (code: string) => put({ clearances: story.value.clearances!.filter((c) => c.code !== code) }, 'clearance withdrawn')
+const withdraw = (code: string) =>
+  put({ clearances: story.value.clearances!.filter((c) => c.code !== code) }, 'clearance withdrawn')
 </script>
 
 <template>
   <div class="signs scroll">
     <div v-if="open.length" class="notice stop" role="alert">
-      <b>Refer first.</b> {{ open.map((r) => r.words).join('; ') }}. Nothing is made before somebody entitled to it has looked.
-      <div v-if="!fitting.readOnly" class="clear"><input v-model="by" class="field" maxlength="120" placeholder="cleared by: name and profession" aria-label="Cleared by" /><input v-model="words" class="field" maxlength="300" placeholder="what was said" aria-label="What was said" /><VBtn color="primary" variant="flat" :disabled="by.trim().length < 3" @click="clear">Record clearance</VBtn></div>
+      <b>Refer first.</b> {{ open.map((r) => r.words).join('; ') }}. Nothing is made before somebody
+      entitled to it has looked.
+      <div v-if="!fitting.readOnly" class="clear">
+        <input
+          v-model="by"
+          class="field"
+          maxlength="120"
+          placeholder="cleared by: name and profession"
+          aria-label="Cleared by"
+        /><input
+          v-model="words"
+          class="field"
+          maxlength="300"
+          placeholder="what was said"
+          aria-label="What was said"
+        /><VBtn color="primary" variant="flat" :disabled="by.trim().length < 3" @click="clear"
+          >Record clearance</VBtn
+        >
+      </div>
     </div>
-    <p v-for="r in done" :key="r.code" class="notice small">✓ Cleared by {{ story.clearances!.find((c) => c.code === r.code)!.by }}, {{ story.clearances!.find((c) => c.code === r.code)!.on }}: {{ r.words }} <button class="link" :disabled="fitting.readOnly" @click="withdraw(r.code)">withdraw</button></p>
-    <div class="head"><span><b>Is there any of this?</b> <span class="muted small">{{ asked.length - left.length }} of {{ asked.length }} asked</span></span><VBtn v-if="left.length" size="small" height="36" :disabled="fitting.readOnly" @click="allNo">None of these</VBtn></div>
-    <div v-for="s in asked" :key="s" class="sign"><span>{{ SIGN_WORDS[s].ask }}</span>
-      <span role="group" :aria-label="SIGN_WORDS[s].ask"><button class="tick" :class="{ bad: story.signs?.[s] === 'yes' }" :aria-pressed="story.signs?.[s] === 'yes'" :disabled="fitting.readOnly" @click="answer(s, 'yes')">yes</button><button class="tick" :aria-pressed="story.signs?.[s] === 'no'" :disabled="fitting.readOnly" @click="answer(s, 'no')">no</button></span></div>
+    <p v-for="r in done" :key="r.code" class="notice small">
+      ✓ Cleared by {{ story.clearances!.find((c) => c.code === r.code)!.by }},
+      {{ story.clearances!.find((c) => c.code === r.code)!.on }}: {{ r.words }}
+      <button class="link" :disabled="fitting.readOnly" @click="withdraw(r.code)">withdraw</button>
+    </p>
+    <div class="head">
+      <span
+        ><b>Is there any of this?</b>
+        <span class="muted small"
+          >{{ asked.length - left.length }} of {{ asked.length }} asked</span
+        ></span
+      ><VBtn v-if="left.length" size="small" height="36" :disabled="fitting.readOnly" @click="allNo"
+        >None of these</VBtn
+      >
+    </div>
+    <div v-for="s in asked" :key="s" class="sign">
+      <span>{{ SIGN_WORDS[s].ask }}</span>
+      <span role="group" :aria-label="SIGN_WORDS[s].ask"
+        ><button
+          class="tick"
+          :class="{ bad: story.signs?.[s] === 'yes' }"
+          :aria-pressed="story.signs?.[s] === 'yes'"
+          :disabled="fitting.readOnly"
+          @click="answer(s, 'yes')"
+        >
+          yes</button
+        ><button
+          class="tick"
+          :aria-pressed="story.signs?.[s] === 'no'"
+          :disabled="fitting.readOnly"
+          @click="answer(s, 'no')"
+        >
+          no
+        </button></span
+      >
+    </div>
   </div>
 </template>
 
 <style scoped>
-.signs { padding: 10px 14px; display: flex; flex-direction: column; gap: 2px; flex: 1; }
-.notice { margin-bottom: 6px; } .clear { display: grid; gap: 6px; padding-top: 8px; }
-.head { display: flex; justify-content: space-between; align-items: center; min-height: 38px; }
-.sign { display: flex; justify-content: space-between; align-items: center; gap: 10px; border-top: 1px solid var(--hairline); min-height: 38px; font-size: 13.5px; line-height: 17px; }
-.sign > span:last-child { display: flex; gap: 4px; flex: none; } .tick { min-width: 44px; text-align: center; }
-.tick.bad[aria-pressed='true'] { background: var(--stop-tint); border-color: var(--stop); color: var(--stop); }
-.link { text-decoration: underline; }
+.signs {
+  padding: 10px 14px;
+  display: flex;
+  flex-direction: column;
+  gap: 2px;
+  flex: 1;
+}
+.notice {
+  margin-bottom: 6px;
+}
+.clear {
+  display: grid;
+  gap: 6px;
+  padding-top: 8px;
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  min-height: 38px;
+}
+.sign {
+  display: flex;
+  justify-content: space-between;
+  align-items: center;
+  gap: 10px;
+  border-top: 1px solid var(--hairline);
+  min-height: 38px;
+  font-size: 13.5px;
+  line-height: 17px;
+}
+.sign > span:last-child {
+  display: flex;
+  gap: 4px;
+  flex: none;
+}
+.tick {
+  min-width: 44px;
+  text-align: center;
+}
+.tick.bad[aria-pressed='true'] {
+  background: var(--stop-tint);
+  border-color: var(--stop);
+  color: var(--stop);
+}
+.link {
+  text-decoration: underline;
+}
 </style>

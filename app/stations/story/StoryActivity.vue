@@ -11,33 +11,144 @@ import DraftField from '~/components/DraftField.vue'
 const { fitting, story, put, number } = useStory()
 const activity = computed(() => activityOf(story.value.activity))
 /** Another activity brings its usual force unless one was told. */
-const choose = (id: string) => put(story.value.activity === id ? { activity: undefined } : { activity: id, force: story.value.force ?? activityOf(id)?.force }, 'activity')
+const choose = (id: string) =>
+  put(
+    story.value.activity === id
+      ? { activity: undefined }
+      : { activity: id, force: story.value.force ?? activityOf(id)?.force },
+    'activity',
+  )
 const wears = (patch: object) => {
-  const next = Object.fromEntries(Object.entries({ ...story.value.wears, ...patch }).filter(([, v]) => v !== undefined))
+  const next = Object.fromEntries(
+    Object.entries({ ...story.value.wears, ...patch }).filter(([, v]) => v !== undefined),
+  )
   put({ wears: Object.keys(next).length ? next : undefined }, 'wears now')
 }
-const terrain = (t: string) => put({ terrain: story.value.terrain === t ? undefined : t }, 'terrain')
+const terrain = (t: string) =>
+  put({ terrain: story.value.terrain === t ? undefined : t }, 'terrain')
 </script>
 
 <template>
-  <div class="ask"><h2>What do you do in them?</h2>
-    <div class="chips" role="group" aria-label="Activity"><button v-for="a in ACTIVITIES" :key="a.id" class="tick" :aria-pressed="story.activity === a.id" :disabled="fitting.readOnly" @click="choose(a.id)">{{ a.name }}</button></div></div>
-  <div class="ask"><h2>{{ activity ? 'Tell me more' : 'How well, how often?' }}</h2>
+  <div class="ask">
+    <h2>What do you do in them?</h2>
+    <div class="chips" role="group" aria-label="Activity">
+      <button
+        v-for="a in ACTIVITIES"
+        :key="a.id"
+        class="tick"
+        :aria-pressed="story.activity === a.id"
+        :disabled="fitting.readOnly"
+        @click="choose(a.id)"
+      >
+        {{ a.name }}
+      </button>
+    </div>
+  </div>
+  <div class="ask">
+    <h2>{{ activity ? 'Tell me more' : 'How well, how often?' }}</h2>
     <div>
       <p v-if="activity" class="line">“{{ activity.ask }}”</p>
       <div class="chips">
-        <span role="group" aria-label="Ability" class="chips"><button v-for="a in ABILITIES" :key="a" class="tick" :aria-pressed="story.ability === a" :disabled="fitting.readOnly" @click="put({ ability: story.ability === a ? undefined : a }, 'ability')">{{ a }}</button></span>
-        <label class="mini"><DraftField inputmode="decimal" :value="story.daysPerWeek" :disabled="fitting.readOnly" aria-label="Days a week" @keep="(t: string) => number(t, 0, 7, 'Days a week', (v) => put({ daysPerWeek: v }, 'days a week'))" /> days a week,</label>
-        <label class="mini"><DraftField inputmode="decimal" :value="story.hours" :disabled="fitting.readOnly" aria-label="Hours on feet" @keep="(t: string) => number(t, 0, 24, 'Hours', (v) => put({ hours: v }, 'hours'))" /> hours each</label>
+        <span role="group" aria-label="Ability" class="chips"
+          ><button
+            v-for="a in ABILITIES"
+            :key="a"
+            class="tick"
+            :aria-pressed="story.ability === a"
+            :disabled="fitting.readOnly"
+            @click="put({ ability: story.ability === a ? undefined : a }, 'ability')"
+          >
+            {{ a }}
+          </button></span
+        >
+        <label class="mini"
+          ><DraftField
+            inputmode="decimal"
+            :value="story.daysPerWeek"
+            :disabled="fitting.readOnly"
+            aria-label="Days a week"
+            @keep="
+              (t: string) =>
+                number(t, 0, 7, 'Days a week', (v) => put({ daysPerWeek: v }, 'days a week'))
+            "
+          />
+          days a week,</label
+        >
+        <label class="mini"
+          ><DraftField
+            inputmode="decimal"
+            :value="story.hours"
+            :disabled="fitting.readOnly"
+            aria-label="Hours on feet"
+            @keep="(t: string) => number(t, 0, 24, 'Hours', (v) => put({ hours: v }, 'hours'))"
+          />
+          hours each</label
+        >
       </div>
       <div class="chips gap">
-        <span v-if="activity" role="group" aria-label="Terrain" class="chips"><button v-for="t in activity.terrains" :key="t" class="tick" :aria-pressed="story.terrain === t" :disabled="fitting.readOnly" @click="terrain(t)">{{ t }}</button></span>
-        <span role="group" aria-label="Force through the footwear" class="chips force"><span class="muted small">force</span><button v-for="f in FORCES" :key="f" class="tick" :title="FORCE_WORDS[f]" :aria-pressed="story.force === f" :disabled="fitting.readOnly" @click="put({ force: story.force === f ? undefined : f }, 'force')">{{ FORCE_SHORT[f] }}</button></span>
+        <span v-if="activity" role="group" aria-label="Terrain" class="chips"
+          ><button
+            v-for="t in activity.terrains"
+            :key="t"
+            class="tick"
+            :aria-pressed="story.terrain === t"
+            :disabled="fitting.readOnly"
+            @click="terrain(t)"
+          >
+            {{ t }}
+          </button></span
+        >
+        <span role="group" aria-label="Force through the footwear" class="chips force"
+          ><span class="muted small">force</span
+          ><button
+            v-for="f in FORCES"
+            :key="f"
+            class="tick"
+            :title="FORCE_WORDS[f]"
+            :aria-pressed="story.force === f"
+            :disabled="fitting.readOnly"
+            @click="put({ force: story.force === f ? undefined : f }, 'force')"
+          >
+            {{ FORCE_SHORT[f] }}
+          </button></span
+        >
       </div>
-    </div></div>
-  <div class="ask"><h2>How should they fit?</h2>
-    <div class="chips" role="group" aria-label="Fit intent"><button v-for="i in INTENTS" :key="i" class="tick" :aria-pressed="story.intent === i" :disabled="fitting.readOnly" @click="put({ intent: story.intent === i ? undefined : i }, 'fit intent')">{{ INTENT_WORDS[i] }}</button></div></div>
-  <div class="ask"><h2>What do you wear now?</h2>
-    <div class="wear"><DraftField :value="story.wears?.what" maxlength="120" placeholder="what, how old" :disabled="fitting.readOnly" aria-label="Wears now" @keep="(t: string) => wears({ what: textOr(t) })" />
-      <DraftField :value="story.wears?.size" maxlength="40" placeholder="size on it" :disabled="fitting.readOnly" aria-label="Size of what is worn now" @keep="(t: string) => wears({ size: textOr(t) })" /></div></div>
+    </div>
+  </div>
+  <div class="ask">
+    <h2>How should they fit?</h2>
+    <div class="chips" role="group" aria-label="Fit intent">
+      <button
+        v-for="i in INTENTS"
+        :key="i"
+        class="tick"
+        :aria-pressed="story.intent === i"
+        :disabled="fitting.readOnly"
+        @click="put({ intent: story.intent === i ? undefined : i }, 'fit intent')"
+      >
+        {{ INTENT_WORDS[i] }}
+      </button>
+    </div>
+  </div>
+  <div class="ask">
+    <h2>What do you wear now?</h2>
+    <div class="wear">
+      <DraftField
+        :value="story.wears?.what"
+        maxlength="120"
+        placeholder="what, how old"
+        :disabled="fitting.readOnly"
+        aria-label="Wears now"
+        @keep="(t: string) => wears({ what: textOr(t) })"
+      />
+      <DraftField
+        :value="story.wears?.size"
+        maxlength="40"
+        placeholder="size on it"
+        :disabled="fitting.readOnly"
+        aria-label="Size of what is worn now"
+        @keep="(t: string) => wears({ size: textOr(t) })"
+      />
+    </div>
+  </div>
 </template>

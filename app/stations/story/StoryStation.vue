@@ -17,23 +17,46 @@ import { api } from '~/composables/api'
 const { fitting, story, client, trouble, put, putClient, number } = useStory()
 const goal = ref('')
 const atGoal = ref(false)
-watch(() => story.value.goal, (v) => !atGoal.value && (goal.value = v ?? ''), { immediate: true })
+watch(
+  () => story.value.goal,
+  (v) => !atGoal.value && (goal.value = v ?? ''),
+  { immediate: true },
+)
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
 type Pane = 'hurts' | 'signs' | 'photos'
 const pane = ref<Pane>('hurts')
 const asked = computed(() => Object.keys(story.value.signs ?? {}).length)
 const waiting = computed(() => fitting.risk.refers.filter((r) => !r.cleared).length)
-const PANES = computed((): [Pane, string][] => [['hurts', 'Where it hurts'], ['signs', waiting.value ? `Refer first ▲ ${waiting.value}` : asked.value ? 'Before making ✓' : 'Before making'], ['photos', 'Old footwear']])
+const PANES = computed((): [Pane, string][] => [
+  ['hurts', 'Where it hurts'],
+  [
+    'signs',
+    waiting.value
+      ? `Refer first ▲ ${waiting.value}`
+      : asked.value
+        ? 'Before making ✓'
+        : 'Before making',
+  ],
+  ['photos', 'Old footwear'],
+])
 
 const others = ref<FittingRow[]>([])
 const adding = ref(false)
 onMounted(async () => {
   trouble.value = ''
-  others.value = (await api<{ fittings: FittingRow[] }>(`clients/${fitting.client!.id}`).catch(() => ({ fittings: [] }))).fittings
+  others.value = (
+    await api<{ fittings: FittingRow[] }>(`clients/${fitting.client!.id}`).catch(() => ({
+      fittings: [],
+    }))
+  ).fittings
 })
 async function another(activity: string) {
   try {
-    const { fittingId } = await api<{ fittingId: string }>(`clients/${fitting.client!.id}/fittings`, 'POST', { activity, copyFrom: fitting.id })
+    const { fittingId } = await api<{ fittingId: string }>(
+      `clients/${fitting.client!.id}/fittings`,
+      'POST',
+      { activity, copyFrom: fitting.id },
+    )
     await navigateTo(`/fittings/${fittingId}/story`)
   } catch (error) {
     trouble.value = (error as Error).message
@@ -45,28 +68,127 @@ async function another(activity: string) {
   <div class="title-row">
     <h1>Story</h1>
     <nav class="fact strip" aria-label="Fittings of this client">
-      <NuxtLink v-for="f in others" :key="f.id" :to="`/fittings/${f.id}/story`" class="fit" :class="{ on: f.id === fitting.id }" :aria-current="f.id === fitting.id ? 'page' : undefined">{{ (f.id === fitting.id ? activityName(story.activity) : activityName(f.activity ?? undefined)) ?? 'not told' }} <small>{{ f.openedOn }}</small></NuxtLink>
-      <button v-if="!fitting.readOnly" class="fit add" :aria-expanded="adding" @click="adding = !adding">+ another activity</button>
+      <NuxtLink
+        v-for="f in others"
+        :key="f.id"
+        :to="`/fittings/${f.id}/story`"
+        class="fit"
+        :class="{ on: f.id === fitting.id }"
+        :aria-current="f.id === fitting.id ? 'page' : undefined"
+        >{{
+          (f.id === fitting.id
+            ? activityName(story.activity)
+            : activityName(f.activity ?? undefined)) ?? 'not told'
+        }}
+        <small>{{ f.openedOn }}</small></NuxtLink
+      >
+      <button
+        v-if="!fitting.readOnly"
+        class="fit add"
+        :aria-expanded="adding"
+        @click="adding = !adding"
+      >
+        + another activity
+      </button>
     </nav>
-    <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/measure`)">Go to Measure</VBtn>
+    <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/measure`)"
+      >Go to Measure</VBtn
+    >
   </div>
-  <div v-if="adding" class="card another"><span>A fitting of its own, with these readings and findings:</span><button v-for="a in ACTIVITIES.filter((x) => x.id !== story.activity)" :key="a.id" class="tick" @click="another(a.id)">{{ a.name }}</button></div>
+  <div v-if="adding" class="card another">
+    <span>A fitting of its own, with these readings and findings:</span
+    ><button
+      v-for="a in ACTIVITIES.filter((x) => x.id !== story.activity)"
+      :key="a.id"
+      class="tick"
+      @click="another(a.id)"
+    >
+      {{ a.name }}
+    </button>
+  </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <div class="cols story">
     <section class="card scroll talk">
-      <div class="ask"><h2>Who are you?</h2><div class="fields">
-        <label><span>Name</span><DraftField :value="client.name" :disabled="fitting.readOnly" maxlength="120" @keep="(t: string) => putClient({ name: textOr(t) })" /></label>
-        <label class="short"><span>Born on</span><input class="field" type="date" :value="client.bornOn" :disabled="fitting.readOnly" @change="putClient({ bornOn: textOr(($event.target as HTMLInputElement).value) })" /></label>
-        <label><span>Does what</span><DraftField :value="client.occupation" :disabled="fitting.readOnly" maxlength="120" @keep="(t: string) => putClient({ occupation: textOr(t) })" /></label>
-        <label class="short"><span>Weight, kg</span><DraftField :value="client.massKg" inputmode="decimal" :disabled="fitting.readOnly" @keep="(t: string) => number(t, 2, 350, 'Weight', (v) => putClient({ massKg: v }))" /></label>
-        <label v-if="child" class="all"><span>Guardian who agrees</span><DraftField :value="client.guardian" :disabled="fitting.readOnly" maxlength="120" @keep="(t: string) => putClient({ guardian: textOr(t) })" /></label>
-      </div></div>
+      <div class="ask">
+        <h2>Who are you?</h2>
+        <div class="fields">
+          <label
+            ><span>Name</span
+            ><DraftField
+              :value="client.name"
+              :disabled="fitting.readOnly"
+              maxlength="120"
+              @keep="(t: string) => putClient({ name: textOr(t) })"
+          /></label>
+          <label class="short"
+            ><span>Born on</span
+            ><input
+              class="field"
+              type="date"
+              :value="client.bornOn"
+              :disabled="fitting.readOnly"
+              @change="putClient({ bornOn: textOr(($event.target as HTMLInputElement).value) })"
+          /></label>
+          <label
+            ><span>Does what</span
+            ><DraftField
+              :value="client.occupation"
+              :disabled="fitting.readOnly"
+              maxlength="120"
+              @keep="(t: string) => putClient({ occupation: textOr(t) })"
+          /></label>
+          <label class="short"
+            ><span>Weight, kg</span
+            ><DraftField
+              :value="client.massKg"
+              inputmode="decimal"
+              :disabled="fitting.readOnly"
+              @keep="(t: string) => number(t, 2, 350, 'Weight', (v) => putClient({ massKg: v }))"
+          /></label>
+          <label v-if="child" class="all"
+            ><span>Guardian who agrees</span
+            ><DraftField
+              :value="client.guardian"
+              :disabled="fitting.readOnly"
+              maxlength="120"
+              @keep="(t: string) => putClient({ guardian: textOr(t) })"
+          /></label>
+        </div>
+      </div>
       <StoryActivity />
-      <div class="ask"><h2>What should be possible again?</h2><label class="goal"><span class="sr">Goal in the client’s words</span><textarea v-model="goal" class="field" rows="2" maxlength="500" :disabled="fitting.readOnly" placeholder="in the client’s own words" @focus="atGoal = true" @blur="atGoal = false" @change="put({ goal: textOr(goal) }, 'goal')" /></label></div>
+      <div class="ask">
+        <h2>What should be possible again?</h2>
+        <label class="goal"
+          ><span class="sr">Goal in the client’s words</span
+          ><textarea
+            v-model="goal"
+            class="field"
+            rows="2"
+            maxlength="500"
+            :disabled="fitting.readOnly"
+            placeholder="in the client’s own words"
+            @focus="atGoal = true"
+            @blur="atGoal = false"
+            @change="put({ goal: textOr(goal) }, 'goal')"
+          />
+        </label>
+      </div>
       <StoryHealth />
     </section>
     <section class="card stack0">
-      <div class="tabs" role="tablist" aria-label="Complaints, signs, old footwear"><button v-for="[id, name] in PANES" :key="id" role="tab" class="tab" :class="{ stop: id === 'signs' && waiting > 0 }" :aria-selected="pane === id" @click="pane = id">{{ name }}</button></div>
+      <div class="tabs" role="tablist" aria-label="Complaints, signs, old footwear">
+        <button
+          v-for="[id, name] in PANES"
+          :key="id"
+          role="tab"
+          class="tab"
+          :class="{ stop: id === 'signs' && waiting > 0 }"
+          :aria-selected="pane === id"
+          @click="pane = id"
+        >
+          {{ name }}
+        </button>
+      </div>
       <ComplaintsPane v-if="pane === 'hurts'" />
       <SignsPane v-else-if="pane === 'signs'" />
       <PhotosPane v-else />
@@ -75,28 +197,193 @@ async function another(activity: string) {
 </template>
 
 <style scoped>
-.story { grid-template-columns: minmax(0, 540px) minmax(0, 1fr); }
-.stack0 { display: flex; flex-direction: column; }
-.strip { display: flex; gap: 6px; overflow-x: auto; }
-.fit { border: 1px solid var(--hairline); border-radius: 4px; padding: 6px 10px; font-size: 13px; white-space: nowrap; text-decoration: none; color: var(--ink); background: var(--sheet); } .fit small { color: var(--muted); font-size: 12px; }
-.fit.on { background: var(--wash); font-weight: 700; } .fit.on small { color: var(--ink); font-weight: 400; } .fit.add { border-style: dashed; color: var(--spruce); }
-.another { padding: 8px 12px; display: flex; gap: 6px; flex-wrap: wrap; align-items: center; flex: none; }
-.talk :deep(.ask) { display: grid; grid-template-columns: 112px 1fr; gap: 12px; padding: 7px 14px; border-bottom: 1px solid var(--hairline); align-items: start; }
-.talk :deep(.ask:last-child) { border-bottom: 0; }
-.talk :deep(.ask h2) { font-family: inherit; font-size: 14px; line-height: 18px; padding-top: 7px; }
-.talk :deep(.chips), .stack0 :deep(.chips) { display: flex; flex-wrap: wrap; gap: 5px; align-items: center; }
-.talk :deep(.gap) { margin-top: 6px; gap: 12px; }
-.talk :deep(.line) { font-size: 13px; color: var(--muted); padding: 5px 0 6px; }
-.talk :deep(.mini) { display: flex; align-items: center; gap: 4px; font-size: 13px; } .talk :deep(.mini .field) { width: 46px; height: 34px; padding: 0 4px; text-align: center; font-size: 15px; }
-.talk :deep(.wear) { display: grid; grid-template-columns: 1fr 110px; gap: 6px; } .talk :deep(.wear .field) { height: 36px; font-size: 15px; }
-.talk :deep(.past li) { display: flex; gap: 6px; align-items: center; font-size: 13.5px; } .talk :deep(.past .x) { width: 32px; height: 28px; font-size: 18px; text-align: center; margin-left: auto; }
-.talk :deep(.past-new) { display: grid; grid-template-columns: 96px 70px 1fr auto; gap: 5px; } .talk :deep(.past-new .field) { height: 36px; font-size: 14px; padding: 0 6px; }
-.story :deep(.tick), .another .tick { min-height: 32px; padding: 0 9px; border: 1px solid var(--line-strong); border-radius: 4px; background: var(--sheet); font-size: 13px; }
-.story :deep(.tick[aria-pressed='true']) { background: var(--wash); font-weight: 700; border-color: var(--spruce); }
-.fields { display: grid; grid-template-columns: repeat(6, 1fr); gap: 4px 8px; }
-.fields label { grid-column: span 4; } .fields .short { grid-column: span 2; } .fields .all { grid-column: 1 / -1; }
-.fields .field { height: 38px; } .fields span { display: block; font-size: 12px; color: var(--muted); }
-.goal textarea { height: auto; padding: 6px 10px; resize: vertical; min-height: 52px; line-height: 20px; }
-.tabs { display: flex; border-bottom: 1px solid var(--hairline); padding: 4px 8px 0; gap: 4px; }
-.tab { min-height: 42px; padding: 0 12px; font-size: 14px; color: var(--muted); border-bottom: 3px solid transparent; } .tab[aria-selected='true'] { color: var(--ink); font-weight: 700; border-color: var(--spruce); } .tab.stop { color: var(--stop); font-weight: 700; }
+.story {
+  grid-template-columns: minmax(0, 540px) minmax(0, 1fr);
+}
+.stack0 {
+  display: flex;
+  flex-direction: column;
+}
+.strip {
+  display: flex;
+  gap: 6px;
+  overflow-x: auto;
+}
+.fit {
+  border: 1px solid var(--hairline);
+  border-radius: 4px;
+  padding: 6px 10px;
+  font-size: 13px;
+  white-space: nowrap;
+  text-decoration: none;
+  color: var(--ink);
+  background: var(--sheet);
+}
+.fit small {
+  color: var(--muted);
+  font-size: 12px;
+}
+.fit.on {
+  background: var(--wash);
+  font-weight: 700;
+}
+.fit.on small {
+  color: var(--ink);
+  font-weight: 400;
+}
+.fit.add {
+  border-style: dashed;
+  color: var(--spruce);
+}
+.another {
+  padding: 8px 12px;
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+  align-items: center;
+  flex: none;
+}
+.talk :deep(.ask) {
+  display: grid;
+  grid-template-columns: 112px 1fr;
+  gap: 12px;
+  padding: 7px 14px;
+  border-bottom: 1px solid var(--hairline);
+  align-items: start;
+}
+.talk :deep(.ask:last-child) {
+  border-bottom: 0;
+}
+.talk :deep(.ask h2) {
+  font-family: inherit;
+  font-size: 14px;
+  line-height: 18px;
+  padding-top: 7px;
+}
+.talk :deep(.chips),
+.stack0 :deep(.chips) {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  align-items: center;
+}
+.talk :deep(.gap) {
+  margin-top: 6px;
+  gap: 12px;
+}
+.talk :deep(.line) {
+  font-size: 13px;
+  color: var(--muted);
+  padding: 5px 0 6px;
+}
+.talk :deep(.mini) {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+  font-size: 13px;
+}
+.talk :deep(.mini .field) {
+  width: 46px;
+  height: 34px;
+  padding: 0 4px;
+  text-align: center;
+  font-size: 15px;
+}
+.talk :deep(.wear) {
+  display: grid;
+  grid-template-columns: 1fr 110px;
+  gap: 6px;
+}
+.talk :deep(.wear .field) {
+  height: 36px;
+  font-size: 15px;
+}
+.talk :deep(.past li) {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  font-size: 13.5px;
+}
+.talk :deep(.past .x) {
+  width: 32px;
+  height: 28px;
+  font-size: 18px;
+  text-align: center;
+  margin-left: auto;
+}
+.talk :deep(.past-new) {
+  display: grid;
+  grid-template-columns: 96px 70px 1fr auto;
+  gap: 5px;
+}
+.talk :deep(.past-new .field) {
+  height: 36px;
+  font-size: 14px;
+  padding: 0 6px;
+}
+.story :deep(.tick),
+.another .tick {
+  min-height: 32px;
+  padding: 0 9px;
+  border: 1px solid var(--line-strong);
+  border-radius: 4px;
+  background: var(--sheet);
+  font-size: 13px;
+}
+.story :deep(.tick[aria-pressed='true']) {
+  background: var(--wash);
+  font-weight: 700;
+  border-color: var(--spruce);
+}
+.fields {
+  display: grid;
+  grid-template-columns: repeat(6, 1fr);
+  gap: 4px 8px;
+}
+.fields label {
+  grid-column: span 4;
+}
+.fields .short {
+  grid-column: span 2;
+}
+.fields .all {
+  grid-column: 1 / -1;
+}
+.fields .field {
+  height: 38px;
+}
+.fields span {
+  display: block;
+  font-size: 12px;
+  color: var(--muted);
+}
+.goal textarea {
+  height: auto;
+  padding: 6px 10px;
+  resize: vertical;
+  min-height: 52px;
+  line-height: 20px;
+}
+.tabs {
+  display: flex;
+  border-bottom: 1px solid var(--hairline);
+  padding: 4px 8px 0;
+  gap: 4px;
+}
+.tab {
+  min-height: 42px;
+  padding: 0 12px;
+  font-size: 14px;
+  color: var(--muted);
+  border-bottom: 3px solid transparent;
+}
+.tab[aria-selected='true'] {
+  color: var(--ink);
+  font-weight: 700;
+  border-color: var(--spruce);
+}
+.tab.stop {
+  color: var(--stop);
+  font-weight: 700;
+}
 </style>

@@ -10,11 +10,15 @@ export function useStory() {
   const story = computed<Story>(() => fitting.record.story ?? { complaints: [], conditions: [] })
   const client = computed<Client>(() => fitting.client?.details ?? {})
   const put = (patch: Partial<Story>, words: string) => {
-    const next = Object.fromEntries(Object.entries({ ...story.value, ...patch }).filter(([, v]) => v !== undefined)) as Story
+    const next = Object.fromEntries(
+      Object.entries({ ...story.value, ...patch }).filter(([, v]) => v !== undefined),
+    ) as Story
     trouble.value = fitting.put('story', next, words) ?? ''
   }
   async function putClient(patch: Partial<Client>) {
-    const details = Object.fromEntries(Object.entries({ ...client.value, ...patch }).filter(([, v]) => v !== undefined && v !== '')) as Client
+    const details = Object.fromEntries(
+      Object.entries({ ...client.value, ...patch }).filter(([, v]) => v !== undefined && v !== ''),
+    ) as Client
     try {
       await fitting.changeClient(details)
       trouble.value = ''
@@ -23,7 +27,13 @@ export function useStory() {
     }
   }
   /** A typed number within limits, or undefined when the field was emptied; otherwise says so and keeps nothing. */
-  function number(text: string, low: number, high: number, name: string, keep: (value: number | undefined) => void) {
+  function number(
+    text: string,
+    low: number,
+    high: number,
+    name: string,
+    keep: (value: number | undefined) => void,
+  ) {
     const value = text.trim() ? parseNumber(text) : undefined
     if (value === null || (value !== undefined && (value < low || value > high))) {
       trouble.value = `${name}: a number from ${low} to ${high}. “${text}” was not kept.`

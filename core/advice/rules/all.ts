@@ -9,4 +9,13 @@ import { TISSUE_STRESS } from './tissueStress'
 import { TRUST } from './trust'
 
 /** Every rule of the ledger. */
-export const RULES: readonly Rule[] = [...CAUTIONS, ...TRUST, ...TISSUE_STRESS, ...NEUTRAL, ...SAGITTAL, ...PLATFORM, ...COMFORT, ...FOOTWEAR]
+export const RULES: readonly Rule[] = [
+  ...CAUTIONS,
+  ...TRUST,
+  ...TISSUE_STRESS,
+  ...NEUTRAL,
+  ...SAGITTAL,
+  ...PLATFORM,
+  ...COMFORT,
+  ...FOOTWEAR,
+]

@@ -5,93 +5,234 @@ import { n, ofFoot, ofRecord, type FootRule, type RecordContext, type RecordRule
 const all = { school: 'all', source: 'house cautions', children: true } as const
 const stop = { ...all, kind: 'stop', strength: 'strong' } as const
 const watch = { ...all, kind: 'watch', strength: 'strong' } as const
-const condition = (code: string, name: Condition, words: string): RecordRule => ofRecord({ ...watch, code, when: ({ has }) => (has(name) ? { words, triggers: ['story.conditions'] } : null) })
-const making = ({ record }: RecordContext) => Object.values(record.feet).some((f) => f?.device && f.device.kind !== 'none')
-const moulded = ({ record }: RecordContext) => Object.values(record.feet).some((f) => f?.device?.kind === 'heat-moulded')
-const GRADE_WORDS = ['', 'grade 1: feeling lost or flow reduced', 'grade 2: both, or one with a deformity', 'grade 3: feeling or flow, with a past ulcer, an amputation or kidney failure']
+const condition = (code: string, name: Condition, words: string): RecordRule =>
+  ofRecord({
+    ...watch,
+    code,
+    when: ({ has }) => (has(name) ? { words, triggers: ['story.conditions'] } : null),
+  })
+const making = ({ record }: RecordContext) =>
+  Object.values(record.feet).some((f) => f?.device && f.device.kind !== 'none')
+const moulded = ({ record }: RecordContext) =>
+  Object.values(record.feet).some((f) => f?.device?.kind === 'heat-moulded')
+const GRADE_WORDS = [
+  '',
+  'grade 1: feeling lost or flow reduced',
+  'grade 2: both, or one with a deformity',
+  'grade 3: feeling or flow, with a past ulcer, an amputation or kidney failure',
+]
 
 /** Cautions that follow the client through every station and paper. */
 export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
-    ...stop, code: 'refer-first',
+    ...stop,
+    code: 'refer-first',
     when: ({ risk }) => {
       const open = risk.refers.filter((r) => !r.cleared)
-      return open.length ? { words: `Refer first: ${open.map((r) => r.words).join('; ')}. Nothing is made before a clearance is recorded in Story.`, triggers: open.flatMap((r) => r.paths), change: { refer: true } } : null
+      return open.length
+        ? {
+            words: `Refer first: ${open.map((r) => r.words).join('; ')}. Nothing is made before a clearance is recorded in Story.`,
+            triggers: open.flatMap((r) => r.paths),
+            change: { refer: true },
+          }
+        : null
     },
   }),
   ofRecord({
-    ...watch, code: 'cleared',
+    ...watch,
+    code: 'cleared',
     when: ({ risk, record }) => {
       const done = risk.refers.filter((r) => r.cleared)
-      return done.length ? { words: `Cleared by ${record.story!.clearances!.map((c) => c.by).filter((v, i, a) => a.indexOf(v) === i).join(', ')}: ${done.map((r) => r.words).join('; ')}. Keep to what was cleared.`, triggers: ['story.clearances'] } : null
+      return done.length
+        ? {
+            words: `Cleared by ${record
+              .story!.clearances!.map((c) => c.by)
+              .filter((v, i, a) => a.indexOf(v) === i)
+              .join(', ')}: ${done.map((r) => r.words).join('; ')}. Keep to what was cleared.`,
+            triggers: ['story.clearances'],
+          }
+        : null
     },
   }),
   ofRecord({
-    ...stop, code: 'risk-foot',
+    ...stop,
+    code: 'risk-foot',
     when: ({ risk }) =>
       risk.atRisk
-        ? { words: `A foot at risk${risk.grade ? ` (${GRADE_WORDS[risk.grade]})` : ', not graded: screen feeling and pulses'}. No skive or hard edge on skin that does not feel, no heat on the foot, short wear-in, early recheck. Licensed practice only.`, triggers: ['story.conditions', 'feet.left.findings.sensationFelt', 'feet.right.findings.sensationFelt', 'feet.left.findings.pulses', 'feet.right.findings.pulses'], change: { refer: true } }
+        ? {
+            words: `A foot at risk${risk.grade ? ` (${GRADE_WORDS[risk.grade]})` : ', not graded: screen feeling and pulses'}. No skive or hard edge on skin that does not feel, no heat on the foot, short wear-in, early recheck. Licensed practice only.`,
+            triggers: [
+              'story.conditions',
+              'feet.left.findings.sensationFelt',
+              'feet.right.findings.sensationFelt',
+              'feet.left.findings.pulses',
+              'feet.right.findings.pulses',
+            ],
+            change: { refer: true },
+          }
         : null,
   }),
   ofRecord({
-    ...stop, code: 'no-heat-on-foot',
-    when: (c) => (c.risk.atRisk && moulded(c) ? { words: 'Heat moulding on a foot at risk: not on the foot. Mould over a cast, or choose another kind.', triggers: ['feet.left.device.kind', 'feet.right.device.kind'] } : null),
+    ...stop,
+    code: 'no-heat-on-foot',
+    when: (c) =>
+      c.risk.atRisk && moulded(c)
+        ? {
+            words:
+              'Heat moulding on a foot at risk: not on the foot. Mould over a cast, or choose another kind.',
+            triggers: ['feet.left.device.kind', 'feet.right.device.kind'],
+          }
+        : null,
   }),
   ofRecord({
-    ...watch, code: 'screen-missing',
-    when: ({ has, risk }) => (has('diabetes') && risk.grade === null ? { words: 'Diabetes: ten points of feeling, pulses and shape decide the grade. Until they are taken it counts as a foot at risk.', triggers: ['story.conditions'], change: { measure: 'sensationFelt' } } : null),
+    ...watch,
+    code: 'screen-missing',
+    when: ({ has, risk }) =>
+      has('diabetes') && risk.grade === null
+        ? {
+            words:
+              'Diabetes: ten points of feeling, pulses and shape decide the grade. Until they are taken it counts as a foot at risk.',
+            triggers: ['story.conditions'],
+            change: { measure: 'sensationFelt' },
+          }
+        : null,
   }),
-  condition('blood-thinners', 'bloodThinners', 'Blood thinners: soft edges, short try-on; a bruise means stop.'),
-  condition('inflammatory-arthritis', 'inflammatoryArthritis', 'Inflammatory arthritis: a hot joint is referred; total contact, no rigid shell in a flare.'),
-  condition('pregnancy', 'pregnancy', 'Pregnancy and three months after: sizes are provisional. Measure again, stretch or sell nothing as final.'),
-  condition('hypermobility', 'hypermobility', 'Loose joints: do not measure or mould at the end of the range.'),
+  condition(
+    'blood-thinners',
+    'bloodThinners',
+    'Blood thinners: soft edges, short try-on; a bruise means stop.',
+  ),
+  condition(
+    'inflammatory-arthritis',
+    'inflammatoryArthritis',
+    'Inflammatory arthritis: a hot joint is referred; total contact, no rigid shell in a flare.',
+  ),
+  condition(
+    'pregnancy',
+    'pregnancy',
+    'Pregnancy and three months after: sizes are provisional. Measure again, stretch or sell nothing as final.',
+  ),
+  condition(
+    'hypermobility',
+    'hypermobility',
+    'Loose joints: do not measure or mould at the end of the range.',
+  ),
   ofFoot({
-    ...watch, code: 'weak-pulse',
+    ...watch,
+    code: 'weak-pulse',
     when: ({ f, has, hurts, side, at }) =>
-      (f.pulses === 'one' || f.pulses === 'weak') && (has('diabetes') || has('smoking') || f.skin === 'cold' || hurts('shin'))
-        ? { words: `The ${side} pulse is ${f.pulses === 'one' ? 'felt at one place only' : 'weak'}: refer before tight or rigid footwear.`, triggers: [at('findings.pulses')], change: { refer: true } }
+      (f.pulses === 'one' || f.pulses === 'weak') &&
+      (has('diabetes') || has('smoking') || f.skin === 'cold' || hurts('shin'))
+        ? {
+            words: `The ${side} pulse is ${f.pulses === 'one' ? 'felt at one place only' : 'weak'}: refer before tight or rigid footwear.`,
+            triggers: [at('findings.pulses')],
+            change: { refer: true },
+          }
         : null,
   }),
   ofRecord({
-    ...watch, code: 'numb',
-    when: ({ record }) => ((record.story?.complaints ?? []).some((c) => c.numb) ? { words: 'Numbness: only in footwear? Ten points felt? Back within half an hour out of the boot? Both feet like a stocking, lasting, or with weakness: stop and refer.', triggers: ['story.complaints'] } : null),
+    ...watch,
+    code: 'numb',
+    when: ({ record }) =>
+      (record.story?.complaints ?? []).some((c) => c.numb)
+        ? {
+            words:
+              'Numbness: only in footwear? Ten points felt? Back within half an hour out of the boot? Both feet like a stocking, lasting, or with weakness: stop and refer.',
+            triggers: ['story.complaints'],
+          }
+        : null,
   }),
   ofRecord({
-    ...watch, code: 'guardian',
-    when: ({ child, record }) => (child && !record.client?.guardian ? { words: 'A child: name the guardian who agrees.', triggers: ['client.guardian'] } : null),
+    ...watch,
+    code: 'guardian',
+    when: ({ child, record }) =>
+      child && !record.client?.guardian
+        ? { words: 'A child: name the guardian who agrees.', triggers: ['client.guardian'] }
+        : null,
   }),
   ofRecord({
-    ...watch, code: 'growing',
-    when: ({ child, record }) => (child && making({ record } as RecordContext) ? { words: `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old: growth room counts, no adult presets; look again every season.`, triggers: ['client.bornOn'] } : null),
+    ...watch,
+    code: 'growing',
+    when: ({ child, record }) =>
+      child && making({ record } as RecordContext)
+        ? {
+            words: `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old: growth room counts, no adult presets; look again every season.`,
+            triggers: ['client.bornOn'],
+          }
+        : null,
   }),
   ofFoot({
-    ...watch, code: 'flat-child',
+    ...watch,
+    code: 'flat-child',
     when: ({ child, device, record, side, at }) =>
-      child && device && device.posts.some((p) => p.angleDeg > 0) && !(record.story?.complaints ?? []).some((c) => c.foot === side) ? { words: `A growing ${side} foot without complaint is not corrected. A flat foot that hurts is referred.`, triggers: [at('device.posts')], change: { refer: true } } : null,
+      child &&
+      device &&
+      device.posts.some((p) => p.angleDeg > 0) &&
+      !(record.story?.complaints ?? []).some((c) => c.foot === side)
+        ? {
+            words: `A growing ${side} foot without complaint is not corrected. A flat foot that hurts is referred.`,
+            triggers: [at('device.posts')],
+            change: { refer: true },
+          }
+        : null,
   }),
   ofRecord({
-    ...watch, code: 'leg-length-watch',
+    ...watch,
+    code: 'leg-length-watch',
     when: ({ record }) => {
       const leg = record.legLengthDifferenceMm
       if (!leg || leg.value === 0 || leg.value > 10) return null
-      if (leg.value < 5) return { words: `A leg length difference of ${n(leg.value)} mm is within the error of the method: watch, lift nothing.`, triggers: ['legLengthDifferenceMm'] }
-      return leg.method === 'blocks' && leg.shownTwice ? null : { words: `A leg length difference of ${n(leg.value)} mm: show it twice by blocks before lifting; a tape errs by 5 mm and more.`, triggers: ['legLengthDifferenceMm'] }
+      if (leg.value < 5)
+        return {
+          words: `A leg length difference of ${n(leg.value)} mm is within the error of the method: watch, lift nothing.`,
+          triggers: ['legLengthDifferenceMm'],
+        }
+      return leg.method === 'blocks' && leg.shownTwice
+        ? null
+        : {
+            words: `A leg length difference of ${n(leg.value)} mm: show it twice by blocks before lifting; a tape errs by 5 mm and more.`,
+            triggers: ['legLengthDifferenceMm'],
+          }
     },
   }),
   ofRecord({
-    ...watch, code: 'binding-check',
-    when: ({ record, activity }) => (record.footwear?.chosen && activity === 'ski-touring' ? { words: 'A changed shell or sole length, a lift or cant under the sole, another weight or ability: a certified technician re-checks the release setting. This tool never computes it.', triggers: ['footwear.chosen'] } : null),
+    ...watch,
+    code: 'binding-check',
+    when: ({ record, activity }) =>
+      record.footwear?.chosen && activity === 'ski-touring'
+        ? {
+            words:
+              'A changed shell or sole length, a lift or cant under the sole, another weight or ability: a certified technician re-checks the release setting. This tool never computes it.',
+            triggers: ['footwear.chosen'],
+          }
+        : null,
   }),
   ofRecord({
-    ...watch, code: 'blade-remount',
+    ...watch,
+    code: 'blade-remount',
     when: ({ record, activity }) => {
       const chosen = record.footwear?.chosen
-      const canted = (chosen?.soleCantDeg?.left ?? 0) !== 0 || (chosen?.soleCantDeg?.right ?? 0) !== 0
-      return canted && (activity === 'hockey' || activity === 'figure-skating') ? { words: 'Skates: a cant under the blade means remounting it; check the alignment on the ice.', triggers: ['footwear.chosen.soleCantDeg'] } : null
+      const canted =
+        (chosen?.soleCantDeg?.left ?? 0) !== 0 || (chosen?.soleCantDeg?.right ?? 0) !== 0
+      return canted && (activity === 'hockey' || activity === 'figure-skating')
+        ? {
+            words:
+              'Skates: a cant under the blade means remounting it; check the alignment on the ice.',
+            triggers: ['footwear.chosen.soleCantDeg'],
+          }
+        : null
     },
   }),
   ofRecord({
-    ...watch, code: 'heat-at-bench',
-    when: (c) => (!c.risk.atRisk && moulded(c) ? { words: 'Heat on the bench: keep to the material’s window, skin below its limit, gloves, adhesives ventilated, extraction at the grinder, children away.', triggers: ['feet.left.device.kind', 'feet.right.device.kind'] } : null),
+    ...watch,
+    code: 'heat-at-bench',
+    when: (c) =>
+      !c.risk.atRisk && moulded(c)
+        ? {
+            words:
+              'Heat on the bench: keep to the material’s window, skin below its limit, gloves, adhesives ventilated, extraction at the grinder, children away.',
+            triggers: ['feet.left.device.kind', 'feet.right.device.kind'],
+          }
+        : null,
   }),
 ]

@@ -10,18 +10,32 @@ const BALL_GAP_MM = 8
 /** What the two feet and the chosen pair ask for. */
 export const FOOTWEAR: readonly RecordRule[] = [
   ofRecord({
-    ...watch, code: 'ball-gap',
+    ...watch,
+    code: 'ball-gap',
     when: ({ record }) => {
-      const [l, r] = SIDES.map((side) => record.feet[side] && bestMean(record.feet[side]!, 'forefootWidthMm', 'standing'))
-      return l !== undefined && r !== undefined && Math.abs(l - r) > BALL_GAP_MM ? { words: `The forefeet differ by ${Math.abs(l - r).toFixed(1)} mm. Compare one size with work, a split pair, and a custom shell.`, triggers: ['feet.left.readings.forefootWidthMm', 'feet.right.readings.forefootWidthMm'] } : null
+      const [l, r] = SIDES.map(
+        (side) => record.feet[side] && bestMean(record.feet[side]!, 'forefootWidthMm', 'standing'),
+      )
+      return l !== undefined && r !== undefined && Math.abs(l - r) > BALL_GAP_MM
+        ? {
+            words: `The forefeet differ by ${Math.abs(l - r).toFixed(1)} mm. Compare one size with work, a split pair, and a custom shell.`,
+            triggers: ['feet.left.readings.forefootWidthMm', 'feet.right.readings.forefootWidthMm'],
+          }
+        : null
     },
   }),
   ofRecord({
-    ...watch, code: 'split-pair',
+    ...watch,
+    code: 'split-pair',
     when: ({ record }) => {
       const chosen = record.footwear?.chosen
-      return chosen?.sizeLeftMm !== undefined && chosen.sizeRightMm !== undefined && chosen.sizeLeftMm !== chosen.sizeRightMm
-        ? { words: `Split pair: left ${(chosen.sizeLeftMm / 10).toFixed(1)}, right ${(chosen.sizeRightMm / 10).toFixed(1)}. Ask the maker before promising it.`, triggers: ['footwear.chosen'] }
+      return chosen?.sizeLeftMm !== undefined &&
+        chosen.sizeRightMm !== undefined &&
+        chosen.sizeLeftMm !== chosen.sizeRightMm
+        ? {
+            words: `Split pair: left ${(chosen.sizeLeftMm / 10).toFixed(1)}, right ${(chosen.sizeRightMm / 10).toFixed(1)}. Ask the maker before promising it.`,
+            triggers: ['footwear.chosen'],
+          }
         : null
     },
   }),

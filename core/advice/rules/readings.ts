@@ -9,7 +9,13 @@ import type { Entry } from '../entry'
 
 import { n } from '../rule'
 
-const watch = { kind: 'watch', school: 'all', strength: 'strong', lesser: false, met: false } as const
+const watch = {
+  kind: 'watch',
+  school: 'all',
+  strength: 'strong',
+  lesser: false,
+  met: false,
+} as const
 
 /** Length difference from which it is worth a word, mm. */
 const LENGTH_GAP_MM = 3
@@ -19,7 +25,15 @@ export function readingEntries(record: FittingRecord, child: boolean): Entry[] {
   const out: Entry[] = []
   for (const side of SIDES) out.push(...repeats(record, side), ...archSize(record, side, child))
   for (const question of questionsOf(record))
-    out.push({ code: `sure:${question.about}`, ...watch, foot: question.foot, triggers: [question.path], words: question.words, source: 'measuring practice', change: null })
+    out.push({
+      code: `sure:${question.about}`,
+      ...watch,
+      foot: question.foot,
+      triggers: [question.path],
+      words: question.words,
+      source: 'measuring practice',
+      change: null,
+    })
   return [...out, ...lengthGap(record)]
 }
 
@@ -32,14 +46,27 @@ function repeats(record: FittingRecord, side: Side): Entry[] {
       const s = reading && summarise(reading, normsOf(record))
       if (!s?.repeat) return []
       const name = READING_LABELS[what].name.toLowerCase()
-      const tries = reading!.trials.filter((_, i) => !reading!.struck.includes(i)).map(n).join(' · ')
+      const tries = reading!.trials
+        .filter((_, i) => !reading!.struck.includes(i))
+        .map(n)
+        .join(' · ')
       const odd = s.proposeStrike.map((i) => n(reading!.trials[i]!)).join(', ')
       const words = s.notRepeatable
         ? `The ${side} ${name} does not repeat after five tries (${tries}). Its spread of ${n(s.spread)} mm goes along.`
         : s.agreed
           ? `The ${side} ${name} spreads ${n(s.spread)} mm (${tries}). The others agree: strike ${odd}?`
           : `Take the ${side} ${name} once more: the tries differ by ${n(s.spread)} mm (${tries}).`
-      return [{ code: `repeat:${what}:${posture}`, ...watch, foot: side, triggers: [`feet.${side}.readings.${what}`], words, source: 'measuring practice', change: { measure: what } }]
+      return [
+        {
+          code: `repeat:${what}:${posture}`,
+          ...watch,
+          foot: side,
+          triggers: [`feet.${side}.readings.${what}`],
+          words,
+          source: 'measuring practice',
+          change: { measure: what },
+        },
+      ]
     }),
   )
 }
@@ -49,12 +76,28 @@ function archSize(record: FittingRecord, side: Side, child: boolean): Entry[] {
   if (!foot) return []
   const length = bestMean(foot, 'footLengthMm', 'standing')
   const arch = measureFoot(foot, record.client, child, 10, normsOf(record)).archSizeLengthMm
-  if (length === undefined || arch === undefined || arch - length < normsOf(record).archSizeMm.watch) return []
+  if (
+    length === undefined ||
+    arch === undefined ||
+    arch - length < normsOf(record).archSizeMm.watch
+  )
+    return []
   const by = arch - length >= normsOf(record).archSizeMm.by
   const words = by
     ? `The ${side} ball sits where a ${n(arch)} mm foot has it: the toes are short for the arch. Size the device and flexing footwear by arch length.`
     : `The ${side} arch is long for the foot (as in ${n(arch)} mm). Take the arch length again.`
-  return [{ code: 'arch-size', ...watch, kind: by ? 'suggest' : 'watch', foot: side, triggers: [`feet.${side}.readings.archLengthMm`], words, source: 'workshop default', change: null }]
+  return [
+    {
+      code: 'arch-size',
+      ...watch,
+      kind: by ? 'suggest' : 'watch',
+      foot: side,
+      triggers: [`feet.${side}.readings.archLengthMm`],
+      words,
+      source: 'workshop default',
+      change: null,
+    },
+  ]
 }
 
 function lengthGap(record: FittingRecord): Entry[] {
@@ -64,5 +107,15 @@ function lengthGap(record: FittingRecord): Entry[] {
   if (l === undefined || r === undefined || Math.abs(l - r) < LENGTH_GAP_MM) return []
   const longer: Side = l > r ? 'left' : 'right'
   const words = `The ${longer} foot is ${n(Math.abs(l - r))} mm longer. Fit the ${longer} one and look at the other heel.`
-  return [{ code: 'length-gap', ...watch, foot: longer, triggers: ['feet.left.readings.footLengthMm', 'feet.right.readings.footLengthMm'], words, source: 'workshop default', change: null }]
+  return [
+    {
+      code: 'length-gap',
+      ...watch,
+      foot: longer,
+      triggers: ['feet.left.readings.footLengthMm', 'feet.right.readings.footLengthMm'],
+      words,
+      source: 'workshop default',
+      change: null,
+    },
+  ]
 }

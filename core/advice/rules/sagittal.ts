@@ -6,64 +6,127 @@ const suggest = { school: 'sagittal', kind: 'suggest' } as const
 /** Free what stops the body from rolling over the foot, before any tilt. */
 export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
   ofFoot({
-    ...suggest, code: 'first-ray-freedom', strength: 'strong',
+    ...suggest,
+    code: 'first-ray-freedom',
+    strength: 'strong',
     when: ({ exam, f, device, side, at }) =>
       exam.firstToe === 'functionalLimit'
         ? {
             words: `The ${side} big toe moves freely in the air and stops under load at ${n(exam.angles.firstToeLoadedDeg!.meanDeg)}°. A first-ray accommodation of 4 mm lets the ray drop${device?.posts.some((p) => p.angleDeg !== 0) ? '; with the post a cut-out would do too' : ''}.`,
-            change: { layer: 'firstRayAccommodation', amounts: { depthMm: 4 } }, triggers: [at('findings.firstToeLoadedDeg'), at('findings.firstToeUnloadedDeg'), ...(f.firstRay ? [at('findings.firstRay')] : [])],
+            change: { layer: 'firstRayAccommodation', amounts: { depthMm: 4 } },
+            triggers: [
+              at('findings.firstToeLoadedDeg'),
+              at('findings.firstToeUnloadedDeg'),
+              ...(f.firstRay ? [at('findings.firstRay')] : []),
+            ],
           }
         : null,
   }),
   ofFoot({
-    ...suggest, code: 'windlass-first', strength: 'strong',
+    ...suggest,
+    code: 'windlass-first',
+    strength: 'strong',
     when: ({ f, exam, hurts, side, at }) =>
-      (f.windlass === 'late' || f.windlass === 'none') && exam.firstToe !== 'functionalLimit' && hurts('archPlantar', 'heelPlantar', 'medialAnkle', 'navicular', 'greatToe', 'firstMetHead')
-        ? { words: `Raising the ${side} big toe ${f.windlass === 'late' ? 'lifts the arch late' : 'does not lift the arch'}. Free the first ray before any tilt: a soft wedge of 3 mm under it.`, change: { layer: 'firstRayWedge', amounts: { depthMm: 3 } }, triggers: [at('findings.windlass'), 'story.complaints'] }
+      (f.windlass === 'late' || f.windlass === 'none') &&
+      exam.firstToe !== 'functionalLimit' &&
+      hurts('archPlantar', 'heelPlantar', 'medialAnkle', 'navicular', 'greatToe', 'firstMetHead')
+        ? {
+            words: `Raising the ${side} big toe ${f.windlass === 'late' ? 'lifts the arch late' : 'does not lift the arch'}. Free the first ray before any tilt: a soft wedge of 3 mm under it.`,
+            change: { layer: 'firstRayWedge', amounts: { depthMm: 3 } },
+            triggers: [at('findings.windlass'), 'story.complaints'],
+          }
         : null,
   }),
   ofFoot({
-    ...suggest, code: 'calf-stretch', strength: 'usual', lesser: true,
+    ...suggest,
+    code: 'calf-stretch',
+    strength: 'usual',
+    lesser: true,
     when: ({ exam, hurts, side, at }) =>
-      exam.ankle === 'calfLimited' && hurts('heelPlantar', 'achilles', 'archPlantar', 'secondMetHead', 'thirdMetHead', 'shin')
-        ? { words: `The ${side} calf limits the ankle. Stretching the calf for six weeks may do without anything under the foot.`, change: { exercise: 'calf stretch, knee straight' }, triggers: [at('findings.ankleKneeStraightDeg'), at('findings.ankleKneeBentDeg')] }
+      exam.ankle === 'calfLimited' &&
+      hurts('heelPlantar', 'achilles', 'archPlantar', 'secondMetHead', 'thirdMetHead', 'shin')
+        ? {
+            words: `The ${side} calf limits the ankle. Stretching the calf for six weeks may do without anything under the foot.`,
+            change: { exercise: 'calf stretch, knee straight' },
+            triggers: [at('findings.ankleKneeStraightDeg'), at('findings.ankleKneeBentDeg')],
+          }
         : null,
   }),
   ofFoot({
-    ...suggest, code: 'ankle-lift', strength: 'usual',
+    ...suggest,
+    code: 'ankle-lift',
+    strength: 'usual',
     when: ({ exam, mean, side, at }) => {
       if (exam.ankle !== 'jointLimited') return null
       const [arch, length] = [mean('archLengthMm'), mean('footLengthMm')]
       const short = Math.min(3, 10 - exam.angles.ankleKneeBentDeg!.meanDeg)
-      const lift = arch !== undefined && length !== undefined ? Math.min(6, Math.max(2, Math.round(liftForDeg(short, arch, length)))) : 4
-      return { words: `The ${side} ankle itself is short by ${n(10 - exam.angles.ankleKneeBentDeg!.meanDeg)}°. A heel lift of ${lift} mm gives back about ${n(short)}° of it.`, change: { heelLiftMm: lift }, triggers: [at('findings.ankleKneeBentDeg')] }
+      const lift =
+        arch !== undefined && length !== undefined
+          ? Math.min(6, Math.max(2, Math.round(liftForDeg(short, arch, length))))
+          : 4
+      return {
+        words: `The ${side} ankle itself is short by ${n(10 - exam.angles.ankleKneeBentDeg!.meanDeg)}°. A heel lift of ${lift} mm gives back about ${n(short)}° of it.`,
+        change: { heelLiftMm: lift },
+        triggers: [at('findings.ankleKneeBentDeg')],
+      }
     },
   }),
   ofFoot({
-    ...suggest, code: 'boot-demand', strength: 'strong',
+    ...suggest,
+    code: 'boot-demand',
+    strength: 'strong',
     when: ({ exam, record, side, mean, at }) => {
       const chosen = record.footwear?.chosen
       if (chosen?.forwardLeanDeg === undefined || !exam.angles.ankleKneeBentDeg) return null
-      const { demandDeg, leftDeg } = bootDemand(chosen.forwardLeanDeg, chosen.rampDeg ?? 0, exam.angles.ankleKneeBentDeg.meanDeg)
+      const { demandDeg, leftDeg } = bootDemand(
+        chosen.forwardLeanDeg,
+        chosen.rampDeg ?? 0,
+        exam.angles.ankleKneeBentDeg.meanDeg,
+      )
       if (leftDeg >= 0) return null
       const [arch, length] = [mean('archLengthMm'), mean('footLengthMm')]
-      const lift = arch !== undefined && length !== undefined ? Math.round(liftForDeg(-leftDeg, arch, length)) : null
-      return { words: `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${n(exam.angles.ankleKneeBentDeg.meanDeg)}° with 3° kept back: ${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${lift === null ? '' : ` by about ${lift} mm`}.`, change: { footwear: 'cuff' }, triggers: ['footwear.chosen.forwardLeanDeg', at('findings.ankleKneeBentDeg')] }
+      const lift =
+        arch !== undefined && length !== undefined
+          ? Math.round(liftForDeg(-leftDeg, arch, length))
+          : null
+      return {
+        words: `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${n(exam.angles.ankleKneeBentDeg.meanDeg)}° with 3° kept back: ${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${lift === null ? '' : ` by about ${lift} mm`}.`,
+        change: { footwear: 'cuff' },
+        triggers: ['footwear.chosen.forwardLeanDeg', at('findings.ankleKneeBentDeg')],
+      }
     },
   }),
   ofFoot({
-    ...suggest, code: 'rocker', strength: 'usual', lesser: true,
+    ...suggest,
+    code: 'rocker',
+    strength: 'usual',
+    lesser: true,
     when: ({ exam, boot, side, at }) =>
-      exam.firstToe?.startsWith('rigid') && !boot ? { words: `The ${side} big toe does not bend: a rocker-soled shoe rolls for it, before anything custom.`, change: { footwear: 'rocker' }, triggers: [at('findings.firstToeUnloadedDeg')] } : null,
+      exam.firstToe?.startsWith('rigid') && !boot
+        ? {
+            words: `The ${side} big toe does not bend: a rocker-soled shoe rolls for it, before anything custom.`,
+            change: { footwear: 'rocker' },
+            triggers: [at('findings.firstToeUnloadedDeg')],
+          }
+        : null,
   }),
   ofRecord({
-    school: 'sagittal', kind: 'suggest', code: 'leg-lift', strength: 'usual',
+    school: 'sagittal',
+    kind: 'suggest',
+    code: 'leg-lift',
+    strength: 'usual',
     when: ({ record, risk }) => {
       const leg = record.legLengthDifferenceMm
       if (!leg || leg.value < 5 || leg.known === 'new' || leg.goneWhenLevelled) return null
-      if (leg.value > 10 && !risk.refers.some((r) => r.code === 'leg-length' && r.cleared)) return null
+      if (leg.value > 10 && !risk.refers.some((r) => r.code === 'leg-length' && r.cleared))
+        return null
       const lift = Math.min(3, Math.round(leg.value / 2))
-      return { words: `The ${leg.shorter} leg is ${n(leg.value)} mm shorter. Start with ${lift} mm under that heel, go up in steps of 3 mm at most towards half; more than 10 mm belongs on the whole sole.`, change: { heelLiftMm: lift }, foot: leg.shorter, triggers: ['legLengthDifferenceMm'] }
+      return {
+        words: `The ${leg.shorter} leg is ${n(leg.value)} mm shorter. Start with ${lift} mm under that heel, go up in steps of 3 mm at most towards half; more than 10 mm belongs on the whole sole.`,
+        change: { heelLiftMm: lift },
+        foot: leg.shorter,
+        triggers: ['legLengthDifferenceMm'],
+      }
     },
   }),
 ]

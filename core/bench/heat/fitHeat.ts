@@ -39,7 +39,12 @@ const TAU_SHARE = 1e-7
 const GOLDEN = (Math.sqrt(5) - 1) / 2
 
 /** How much of start, surroundings and gain is in the temperature at each reading, for a τ and a dead time. */
-function columns(log: readonly HeatReading[], changes: Changes, tau: number, dead: number): { start: number[]; ambient: number[]; gain: number[] } {
+function columns(
+  log: readonly HeatReading[],
+  changes: Changes,
+  tau: number,
+  dead: number,
+): { start: number[]; ambient: number[]; gain: number[] } {
   const start = [1]
   const ambient = [0]
   const gain = [0]
@@ -63,7 +68,10 @@ function columns(log: readonly HeatReading[], changes: Changes, tau: number, dea
 }
 
 /** Changes of the drive, the first reading's as the first; few, so they are walked through. */
-const changesOf = (log: readonly HeatReading[]) => log.flatMap((r, i) => (i === 0 || r.drive !== log[i - 1]!.drive ? [{ at: r.minutes, drive: r.drive }] : []))
+const changesOf = (log: readonly HeatReading[]) =>
+  log.flatMap((r, i) =>
+    i === 0 || r.drive !== log[i - 1]!.drive ? [{ at: r.minutes, drive: r.drive }] : [],
+  )
 type Changes = ReturnType<typeof changesOf>
 
 function driveAt(changes: Changes, minutes: number): number {
@@ -76,12 +84,16 @@ function driveAt(changes: Changes, minutes: number): number {
 }
 
 /** Moments inside an interval at which a change of drive arrives. */
-const arrivals = (changes: Changes, dead: number, from: number, to: number): number[] => changes.flatMap((c, i) => (i > 0 && c.at + dead > from && c.at + dead < to ? [c.at + dead] : []))
+const arrivals = (changes: Changes, dead: number, from: number, to: number): number[] =>
+  changes.flatMap((c, i) => (i > 0 && c.at + dead > from && c.at + dead < to ? [c.at + dead] : []))
 
 /** Least squares of a few columns by the normal equations; null when they cannot be told apart. */
 function solve(cols: readonly number[][], y: readonly number[]): number[] | null {
   const k = cols.length
-  const a = cols.map((c) => [...cols.map((d) => c.reduce((sum, v, i) => sum + v * d[i]!, 0)), c.reduce((sum, v, i) => sum + v * y[i]!, 0)])
+  const a = cols.map((c) => [
+    ...cols.map((d) => c.reduce((sum, v, i) => sum + v * d[i]!, 0)),
+    c.reduce((sum, v, i) => sum + v * y[i]!, 0),
+  ])
   for (let i = 0; i < k; i++) {
     let best = i
     for (let r = i + 1; r < k; r++) if (Math.abs(a[r]![i]!) > Math.abs(a[best]![i]!)) best = r
@@ -114,15 +126,24 @@ interface Tried {
  * @throws Refusal with fewer than four readings, or when nothing of it moves
  * @example fitHeat([{ minutes: 0, celsius: 21, drive: 1 }, …], {}).tauMin // 6.4
  */
-export function fitHeat(log: readonly HeatReading[], { ambientC, prior }: { ambientC?: number; prior?: HeatPrior } = {}): HeatFit {
-  if (log.length < LEAST) throw new Refusal('too-few', `A fit needs at least ${LEAST} readings; there are ${log.length}.`, 'log')
+export function fitHeat(
+  log: readonly HeatReading[],
+  { ambientC, prior }: { ambientC?: number; prior?: HeatPrior } = {},
+): HeatFit {
+  if (log.length < LEAST)
+    throw new Refusal(
+      'too-few',
+      `A fit needs at least ${LEAST} readings; there are ${log.length}.`,
+      'log',
+    )
   const y = log.map((r) => r.celsius)
   const changes = changesOf(log)
   const drives = new Set(log.map((r) => r.drive))
   const driven = log.some((r) => r.drive !== 0)
   const free = ambientC === undefined && (drives.size > 1 || !driven)
   const given = ambientC ?? y[0]!
-  if (Math.max(...y) - Math.min(...y) < 1e-9) throw new Refusal('flat', 'Every reading is the same: there is nothing to fit.', 'log')
+  if (Math.max(...y) - Math.min(...y) < 1e-9)
+    throw new Refusal('flat', 'Every reading is the same: there is nothing to fit.', 'log')
   // A log that begins cold begins at the surroundings; one number less to find makes a short log say much more.
   let cold = driven
   const attempt = (tau: number, dead: number): Tried => {
@@ -141,7 +162,14 @@ export function fitHeat(log: readonly HeatReading[], { ambientC, prior }: { ambi
     if (!found) return { tau, dead, start: y[0]!, ambient: given, gain: null, sum: Infinity }
     const fitted = rest.map((_, i) => use.reduce((sum, col, k) => sum + found[k]! * col[i]!, 0))
     const ambient = free ? found[cold ? 0 : 1]! : given
-    return { tau, dead, start: cold ? ambient : found[0]!, ambient, gain: driven ? found.at(-1)! : null, sum: doubt ** 2 + rest.reduce((sum, v, i) => sum + (v - fitted[i]!) ** 2, 0) }
+    return {
+      tau,
+      dead,
+      start: cold ? ambient : found[0]!,
+      ambient,
+      gain: driven ? found.at(-1)! : null,
+      sum: doubt ** 2 + rest.reduce((sum, v, i) => sum + (v - fitted[i]!) ** 2, 0),
+    }
   }
   const span = log.at(-1)!.minutes - log[0]!.minutes
   const bestTau = (dead: number): Tried => {
@@ -197,7 +225,12 @@ export function fitHeat(log: readonly HeatReading[], { ambientC, prior }: { ambi
       }
     }
   }
-  if (!Number.isFinite(fit.sum)) throw new Refusal('no-fit', 'These readings do not follow heating or cooling towards one temperature.', 'log')
+  if (!Number.isFinite(fit.sum))
+    throw new Refusal(
+      'no-fit',
+      'These readings do not follow heating or cooling towards one temperature.',
+      'log',
+    )
   const free_ = 1 + (cold ? 0 : 1) + (free ? 1 : 0) + (driven ? 1 : 0) + (fit.dead > 0 ? 1 : 0)
   const c = columns(log, changes, fit.tau, fit.dead)
   const last = log.length - 1
@@ -208,7 +241,8 @@ export function fitHeat(log: readonly HeatReading[], { ambientC, prior }: { ambi
     startC: fit.start,
     deadMin: fit.dead,
     bandC: 1.96 * Math.sqrt(fit.sum / Math.max(1, log.length - free_)),
-    nowC: fit.start * c.start[last]! + fit.ambient * c.ambient[last]! + (fit.gain ?? 0) * c.gain[last]!,
+    nowC:
+      fit.start * c.start[last]! + fit.ambient * c.ambient[last]! + (fit.gain ?? 0) * c.gain[last]!,
     lastMin: log[last]!.minutes,
     drive: log[last]!.drive,
     ambientFree: free,

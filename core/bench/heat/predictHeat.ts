@@ -1,10 +1,15 @@
 import type { HeatFit } from './fitHeat'
 
 /** Steady temperature at a drive, °C. */
-export const steadyC = (fit: HeatFit, drive: number = fit.drive): number => fit.ambientC + (fit.gain ?? 0) * drive
+export const steadyC = (fit: HeatFit, drive: number = fit.drive): number =>
+  fit.ambientC + (fit.gain ?? 0) * drive
 
 /** Temperature some minutes after the last reading, at a drive held from then on, °C. */
-export function temperatureAt(fit: HeatFit, minutesLater: number, drive: number = fit.drive): number {
+export function temperatureAt(
+  fit: HeatFit,
+  minutesLater: number,
+  drive: number = fit.drive,
+): number {
   const steady = steadyC(fit, drive)
   return steady + (fit.nowC - steady) * Math.exp(-minutesLater / fit.tauMin)
 }
@@ -34,19 +39,31 @@ export interface HeatForecast {
 export const HANDLING_C = 45
 
 /** What will happen at the drive of the last reading: when the working window is reached, whether it is overshot, how long cooling takes. */
-export function forecast(fit: HeatFit, window: readonly [number, number] | null, handlingC = HANDLING_C): HeatForecast {
+export function forecast(
+  fit: HeatFit,
+  window: readonly [number, number] | null,
+  handlingC = HANDLING_C,
+): HeatForecast {
   const steady = steadyC(fit)
   const off = { ...fit, gain: 0 }
   const handling = minutesTo(off, handlingC, 0)
   const cooling = { toHandlingMin: fit.nowC <= handlingC ? 0 : handling }
-  if (!window) return { steadyC: steady, toWindowMin: null, overshoot: false, leavesMin: null, ...cooling }
+  if (!window)
+    return { steadyC: steady, toWindowMin: null, overshoot: false, leavesMin: null, ...cooling }
   const [low, high] = window
   const overshoot = steady > high
   const inside = fit.nowC >= low && fit.nowC <= high
   const to = inside ? 0 : fit.nowC < low ? minutesTo(fit, low) : minutesTo(fit, high)
   const leaves = overshoot && fit.nowC < high ? minutesTo(fit, high) : null
-  return { steadyC: steady, toWindowMin: fit.nowC < low && steady <= low ? null : to, overshoot, leavesMin: overshoot && fit.nowC >= high ? 0 : leaves, ...cooling }
+  return {
+    steadyC: steady,
+    toWindowMin: fit.nowC < low && steady <= low ? null : to,
+    overshoot,
+    leavesMin: overshoot && fit.nowC >= high ? 0 : leaves,
+    ...cooling,
+  }
 }
 
 /** Drive whose steady temperature lies in the middle of a window. Null where the apparatus was never driven. */
-export const driveFor = (fit: HeatFit, [low, high]: readonly [number, number]): number | null => (fit.gain === null || fit.gain === 0 ? null : ((low + high) / 2 - fit.ambientC) / fit.gain)
+export const driveFor = (fit: HeatFit, [low, high]: readonly [number, number]): number | null =>
+  fit.gain === null || fit.gain === 0 ? null : ((low + high) / 2 - fit.ambientC) / fit.gain

@@ -2,7 +2,13 @@ import { z } from 'zod'
 
 /** Working window of a material, °C (workshop values; the maker's sheet rules; editable). */
 export const heatWindowSchema = z
-  .strictObject({ id: z.string().regex(/^[a-z][a-z0-9-]{0,30}$/), name: z.string().min(1).max(80), lowC: z.number().min(20).max(400), highC: z.number().min(20).max(400), caution: z.string().max(200).optional() })
+  .strictObject({
+    id: z.string().regex(/^[a-z][a-z0-9-]{0,30}$/),
+    name: z.string().min(1).max(80),
+    lowC: z.number().min(20).max(400),
+    highC: z.number().min(20).max(400),
+    caution: z.string().max(200).optional(),
+  })
   .refine((w) => w.lowC < w.highC, 'a window must open below where it closes')
 export type HeatWindow = z.output<typeof heatWindowSchema>
 
@@ -11,12 +17,28 @@ export const HEAT_WINDOWS: readonly HeatWindow[] = [
   { id: 'polypropylene', name: 'polypropylene sheet', lowC: 160, highC: 190 },
   { id: 'thermoplastic-blank', name: 'thermoplastic blank on the tray', lowC: 90, highC: 120 },
   { id: 'liner', name: 'liner', lowC: 80, highC: 110 },
-  { id: 'boot-shell', name: 'boot shell for stretching, surface', lowC: 80, highC: 120, caution: 'never above the limit of this plastic' },
-  { id: 'resistive-mould', name: 'internal mould with its own heating', lowC: 80, highC: 110, caution: 'isolated low-voltage supply, never unattended, never on a body' },
+  {
+    id: 'boot-shell',
+    name: 'boot shell for stretching, surface',
+    lowC: 80,
+    highC: 120,
+    caution: 'never above the limit of this plastic',
+  },
+  {
+    id: 'resistive-mould',
+    name: 'internal mould with its own heating',
+    lowC: 80,
+    highC: 110,
+    caution: 'isolated low-voltage supply, never unattended, never on a body',
+  },
 ]
 
 /** Burn thresholds of healthy adult skin, °C by minutes of contact (ISO 13732-1). */
-export const SKIN_THRESHOLDS: readonly (readonly [minutes: number, celsius: number])[] = [[1, 51], [10, 48], [480, 43]]
+export const SKIN_THRESHOLDS: readonly (readonly [minutes: number, celsius: number])[] = [
+  [1, 51],
+  [10, 48],
+  [480, 43],
+]
 /** Stay below the threshold by so much, K (house defaults): adults, children. */
 export const SKIN_MARGIN_K = { adult: 3, child: 5 } as const
 
@@ -50,12 +72,30 @@ export interface SkinCheck {
  *
  * @param celsius of the side that touches sock or skin, measured just before the foot goes in
  */
-export function skinCheck(celsius: number, minutes: number, who: { child: boolean; noHeat: boolean; marginK?: number }): SkinCheck {
+export function skinCheck(
+  celsius: number,
+  minutes: number,
+  who: { child: boolean; noHeat: boolean; marginK?: number },
+): SkinCheck {
   const thresholdC = skinThresholdC(minutes)
-  if (who.noHeat) return { answer: 'stop', thresholdC, words: 'No heat moulding on this foot: feeling or circulation is poor.' }
+  if (who.noHeat)
+    return {
+      answer: 'stop',
+      thresholdC,
+      words: 'No heat moulding on this foot: feeling or circulation is poor.',
+    }
   const margin = who.marginK ?? (who.child ? SKIN_MARGIN_K.child : SKIN_MARGIN_K.adult)
   const said = `${celsius} °C on the sock side; healthy adult skin burns from ${thresholdC.toFixed(1)} °C in ${minutes} min`
   if (celsius >= thresholdC) return { answer: 'stop', thresholdC, words: `${said}. Let it cool.` }
-  if (celsius > thresholdC - margin) return { answer: 'reason', thresholdC, words: `${said}; that is within ${margin} K. Let it cool, or say why not.` }
-  return { answer: 'go', thresholdC, words: `${celsius} °C, more than ${margin} K below ${thresholdC.toFixed(1)} °C` }
+  if (celsius > thresholdC - margin)
+    return {
+      answer: 'reason',
+      thresholdC,
+      words: `${said}; that is within ${margin} K. Let it cool, or say why not.`,
+    }
+  return {
+    answer: 'go',
+    thresholdC,
+    words: `${celsius} °C, more than ${margin} K below ${thresholdC.toFixed(1)} °C`,
+  }
 }

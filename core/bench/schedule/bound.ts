@@ -2,7 +2,10 @@ import { topological, type Problem } from './problem'
 import type { Order } from './timing'
 
 /** Earliest starts and what must follow after each task, by windows, precedence and orders, minutes. */
-export function headsAndTails(problem: Problem, orders: readonly Order[] = []): { head: Float64Array; tail: Float64Array } {
+export function headsAndTails(
+  problem: Problem,
+  orders: readonly Order[] = [],
+): { head: Float64Array; tail: Float64Array } {
   const { tasks } = problem
   const head = Float64Array.from(tasks, (t) => t.lo)
   const tail = new Float64Array(tasks.length)
@@ -24,7 +27,8 @@ export function headsAndTails(problem: Problem, orders: readonly Order[] = []): 
     }
     for (const i of order) for (const s of tasks[i]!.succs) push(i, s)
     for (const o of orders) push(o.from, o.to)
-    if (orders.length === 0) for (const i of [...order].reverse()) for (const s of tasks[i]!.succs) push(i, s)
+    if (orders.length === 0)
+      for (const i of [...order].reverse()) for (const s of tasks[i]!.succs) push(i, s)
   }
   return { head, tail }
 }

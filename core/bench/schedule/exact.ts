@@ -16,7 +16,11 @@ export interface Plan {
  * @param start a plan to beat, or null
  * @param mostNodes gives up after so many and says that it did not finish
  */
-export function exactPlan(problem: Problem, start: Plan | null, mostNodes: number): { plan: Plan | null; finished: boolean } {
+export function exactPlan(
+  problem: Problem,
+  start: Plan | null,
+  mostNodes: number,
+): { plan: Plan | null; finished: boolean } {
   const n = problem.tasks.length
   if (n > 30) return { plan: start, finished: false }
   let best = start
@@ -27,7 +31,10 @@ export function exactPlan(problem: Problem, start: Plan | null, mostNodes: numbe
   const roots = closureOf(problem)
   const cannotBeat = (cost: Cost): boolean => best !== null && !costLess(cost, best.cost)
   /** The plan's cost with the day at least as long as the work on its resources. */
-  const bounded = (cost: Cost): Cost => (best && cost.late === best.cost.late && cost.waiting === best.cost.waiting ? { ...cost, makespan: Math.max(cost.makespan, lowerBound(problem, orders)) } : cost)
+  const bounded = (cost: Cost): Cost =>
+    best && cost.late === best.cost.late && cost.waiting === best.cost.waiting
+      ? { ...cost, makespan: Math.max(cost.makespan, lowerBound(problem, orders)) }
+      : cost
   const visit = (here: Plan, after: Int32Array): boolean => {
     if (cannotBeat(here.cost)) return true
     const conflict = firstConflict(problem, here.starts)
@@ -47,10 +54,13 @@ export function exactPlan(problem: Problem, start: Plan | null, mostNodes: numbe
         if (++nodes > mostNodes) return false
         orders.push({ from, to })
         const plan = bestTiming(problem, orders)
-        if (plan && !cannotBeat(plan.cost) && !cannotBeat(bounded(plan.cost))) children.push({ order: { from, to }, plan, after: next })
+        if (plan && !cannotBeat(plan.cost) && !cannotBeat(bounded(plan.cost)))
+          children.push({ order: { from, to }, plan, after: next })
         orders.pop()
       }
-    children.sort((a, b) => (costLess(a.plan.cost, b.plan.cost) ? -1 : costLess(b.plan.cost, a.plan.cost) ? 1 : 0))
+    children.sort((a, b) =>
+      costLess(a.plan.cost, b.plan.cost) ? -1 : costLess(b.plan.cost, a.plan.cost) ? 1 : 0,
+    )
     for (const child of children) {
       orders.push(child.order)
       const done = visit(child.plan, child.after)
@@ -74,5 +84,7 @@ function closureOf(problem: Problem): Int32Array {
 /** The closure with one more order: whatever comes before `from` now also comes before all that follows `to`. */
 function withOrder(after: Int32Array, from: number, to: number): Int32Array<ArrayBuffer> {
   const gained = after[to]! | (1 << to)
-  return Int32Array.from(after, (bits, i) => (i === from || bits & (1 << from) ? bits | gained : bits))
+  return Int32Array.from(after, (bits, i) =>
+    i === from || bits & (1 << from) ? bits | gained : bits,
+  )
 }

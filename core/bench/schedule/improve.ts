@@ -20,19 +20,33 @@ export interface Found {
   unplaced: number[]
 }
 
-const better = (a: Found, b: Found | null): boolean => b === null || a.unplaced.length < b.unplaced.length || (a.unplaced.length === b.unplaced.length && costLess(a.cost, b.cost))
+const better = (a: Found, b: Found | null): boolean =>
+  b === null ||
+  a.unplaced.length < b.unplaced.length ||
+  (a.unplaced.length === b.unplaced.length && costLess(a.cost, b.cost))
 
 /** Orders of jobs to begin with: by due time, by visit, by room to spare, by work. */
 function firstOrders(problem: Problem): number[][] {
   const jobs = problem.jobs.map((_, j) => j)
   const { tasks } = problem
-  const visit = (j: number) => Math.min(...problem.jobs[j]!.clients.map((t) => tasks[t]!.hi), Infinity)
-  const work = (j: number) => problem.jobs[j]!.tasks.reduce((sum, t) => sum + tasks[t]!.minutes * tasks[t]!.needs.length, 0)
+  const visit = (j: number) =>
+    Math.min(...problem.jobs[j]!.clients.map((t) => tasks[t]!.hi), Infinity)
+  const work = (j: number) =>
+    problem.jobs[j]!.tasks.reduce((sum, t) => sum + tasks[t]!.minutes * tasks[t]!.needs.length, 0)
   const due = (j: number) => problem.jobs[j]!.due ?? Infinity
-  const by = (...keys: ((j: number) => number)[]) => [...jobs].sort((a, b) => keys.map((k) => k(a) - k(b)).find((d) => d !== 0 && !Number.isNaN(d)) ?? a - b)
+  const by = (...keys: ((j: number) => number)[]) =>
+    [...jobs].sort(
+      (a, b) => keys.map((k) => k(a) - k(b)).find((d) => d !== 0 && !Number.isNaN(d)) ?? a - b,
+    )
   const slack = (j: number) => due(j) - work(j)
   // Clients who are there at a time of the day have least choice; they go first in most of these.
-  return [by(visit, due), by((j) => (problem.jobs[j]!.clients.length ? 0 : 1), visit, slack), by(due, visit), by(slack), by((j) => -work(j))]
+  return [
+    by(visit, due),
+    by((j) => (problem.jobs[j]!.clients.length ? 0 : 1), visit, slack),
+    by(due, visit),
+    by(slack),
+    by((j) => -work(j)),
+  ]
 }
 
 /**
@@ -44,11 +58,21 @@ function firstOrders(problem: Problem): number[][] {
  * @param given an order of jobs to begin with, as when a running plan is made again
  * @param floor a cost that cannot be beaten: the search is over there
  */
-export function goodPlan(problem: Problem, work: number, floor: Cost | null, given: readonly number[] | null = null, stop: () => boolean = () => false): Found {
+export function goodPlan(
+  problem: Problem,
+  work: number,
+  floor: Cost | null,
+  given: readonly number[] | null = null,
+  stop: () => boolean = () => false,
+): Found {
   const builder = new Builder(problem)
   const { occupancy } = builder
   let best: Found | null = null
-  const snapshot = (unplaced: number[]): Found => ({ starts: builder.starts.slice(), cost: builder.cost(), unplaced })
+  const snapshot = (unplaced: number[]): Found => ({
+    starts: builder.starts.slice(),
+    cost: builder.cost(),
+    unplaced,
+  })
   const build = (order: readonly number[]) => {
     builder.reset()
     const found = snapshot(order.filter((j) => !builder.insert(j)))
@@ -65,10 +89,11 @@ export function goodPlan(problem: Problem, work: number, floor: Cost | null, giv
   const random = chance(20_261)
   const load = (from: Found) => {
     builder.reset()
-    for (const t of problem.tasks) if (!t.fixed && !Number.isNaN(from.starts[t.index]!)) {
-      builder.starts[t.index] = from.starts[t.index]!
-      occupancy.put(t, from.starts[t.index]!, 1)
-    }
+    for (const t of problem.tasks)
+      if (!t.fixed && !Number.isNaN(from.starts[t.index]!)) {
+        builder.starts[t.index] = from.starts[t.index]!
+        occupancy.put(t, from.starts[t.index]!, 1)
+      }
   }
   load(now)
   const n = problem.jobs.length
@@ -80,16 +105,22 @@ export function goodPlan(problem: Problem, work: number, floor: Cost | null, giv
     shuffle(out, random)
     const unplaced = [...new Set([...out, ...now.unplaced])].filter((j) => !builder.insert(j))
     const found = snapshot(unplaced)
-    const even = found.unplaced.length === now.unplaced.length && found.cost.late === now.cost.late && found.cost.waiting === now.cost.waiting && found.cost.makespan === now.cost.makespan
+    const even =
+      found.unplaced.length === now.unplaced.length &&
+      found.cost.late === now.cost.late &&
+      found.cost.waiting === now.cost.waiting &&
+      found.cost.makespan === now.cost.makespan
     if (better(found, now) || even) {
       now = found
       if (better(now, best)) best = now
     } else {
       for (const j of new Set([...out, ...unplaced])) builder.remove(j)
-      for (const j of out) for (const t of problem.jobs[j]!.tasks) if (!problem.tasks[t]!.fixed && !Number.isNaN(now.starts[t]!)) {
-        builder.starts[t] = now.starts[t]!
-        occupancy.put(problem.tasks[t]!, now.starts[t]!, 1)
-      }
+      for (const j of out)
+        for (const t of problem.jobs[j]!.tasks)
+          if (!problem.tasks[t]!.fixed && !Number.isNaN(now.starts[t]!)) {
+            builder.starts[t] = now.starts[t]!
+            occupancy.put(problem.tasks[t]!, now.starts[t]!, 1)
+          }
     }
   }
   return polished(problem, best! as Found)
@@ -100,23 +131,42 @@ function pick(problem: Problem, now: Found, size: number, random: () => number):
   const n = problem.jobs.length
   const span = (j: number) => {
     const own = problem.jobs[j]!.tasks.filter((t) => !Number.isNaN(now.starts[t]!))
-    return own.length === 0 ? ([0, 0] as const) : ([Math.min(...own.map((t) => now.starts[t]!)), Math.max(...own.map((t) => now.starts[t]! + problem.tasks[t]!.minutes))] as const)
+    return own.length === 0
+      ? ([0, 0] as const)
+      : ([
+          Math.min(...own.map((t) => now.starts[t]!)),
+          Math.max(...own.map((t) => now.starts[t]! + problem.tasks[t]!.minutes)),
+        ] as const)
   }
   const end = problem.opening + now.cost.makespan
   const hurts = problem.jobs.flatMap((job, j) => {
     const [, to] = span(j)
     const clients = job.clients.map((t) => now.starts[t]!)
-    const stay = clients.length ? Math.max(...job.clients.map((t) => now.starts[t]! + problem.tasks[t]!.minutes)) - Math.min(...clients) - job.clientMinutes : 0
+    const stay = clients.length
+      ? Math.max(...job.clients.map((t) => now.starts[t]! + problem.tasks[t]!.minutes)) -
+        Math.min(...clients) -
+        job.clientMinutes
+      : 0
     return (job.due !== null && to > job.due) || stay > 0 || to >= end - 2 ? [j] : []
   })
-  const seed = hurts.length && random() < 0.7 ? hurts[Math.floor(random() * hurts.length)]! : Math.floor(random() * n)
+  const seed =
+    hurts.length && random() < 0.7
+      ? hurts[Math.floor(random() * hurts.length)]!
+      : Math.floor(random() * n)
   const out = new Set([seed])
   const [a, b] = span(seed)
-  const near = problem.jobs.map((_, j) => j).filter((j) => {
-    const [c, d] = span(j)
-    return j !== seed && c < b && d > a
-  })
-  while (out.size < size) out.add(near.length && random() < 0.7 ? near[Math.floor(random() * near.length)]! : Math.floor(random() * n))
+  const near = problem.jobs
+    .map((_, j) => j)
+    .filter((j) => {
+      const [c, d] = span(j)
+      return j !== seed && c < b && d > a
+    })
+  while (out.size < size)
+    out.add(
+      near.length && random() < 0.7
+        ? near[Math.floor(random() * near.length)]!
+        : Math.floor(random() * n),
+    )
   return [...out]
 }
 
@@ -132,17 +182,24 @@ export function polished(problem: Problem, found: Found): Found {
   if (found.unplaced.length > 0) return found
   const orders: Order[] = []
   problem.caps.forEach((_, r) => {
-    const users = problem.tasks.filter((t) => t.minutes > 0 && t.needs.includes(r)).sort((a, b) => found.starts[a.index]! - found.starts[b.index]!)
+    const users = problem.tasks
+      .filter((t) => t.minutes > 0 && t.needs.includes(r))
+      .sort((a, b) => found.starts[a.index]! - found.starts[b.index]!)
     users.forEach((u, i) => {
       // Whoever is over when another begins stays before it; nearest first, and the chain carries the rest.
       const ends = found.starts[u.index]! + u.minutes
       const next = users.slice(i + 1).filter((v) => found.starts[v.index]! >= ends)
       for (const v of next) {
-        if (next.some((w) => w !== v && found.starts[w.index]! + w.minutes <= found.starts[v.index]!)) break
+        if (
+          next.some((w) => w !== v && found.starts[w.index]! + w.minutes <= found.starts[v.index]!)
+        )
+          break
         orders.push({ from: u.index, to: v.index })
       }
     })
   })
   const timed = bestTiming(problem, orders)
-  return timed && costLess(timed.cost, found.cost) ? { ...found, starts: timed.starts, cost: timed.cost } : found
+  return timed && costLess(timed.cost, found.cost)
+    ? { ...found, starts: timed.starts, cost: timed.cost }
+    : found
 }

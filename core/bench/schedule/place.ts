@@ -74,7 +74,12 @@ export class Builder {
     this.starts = new Float64Array(problem.tasks.length).fill(Number.NaN)
     this.occupancy = new Occupancy(problem, 3 * 24 * 60)
     const place = new Map(order.map((t, i) => [t, i]))
-    this.#shapes = problem.jobs.map((job) => shapeOf(problem, job.tasks.slice().sort((a, b) => place.get(a)! - place.get(b)!)))
+    this.#shapes = problem.jobs.map((job) =>
+      shapeOf(
+        problem,
+        job.tasks.slice().sort((a, b) => place.get(a)! - place.get(b)!),
+      ),
+    )
     this.reset()
   }
 
@@ -106,7 +111,8 @@ export class Builder {
       const task = this.problem.tasks[t]!
       if (task.fixed || !Number.isNaN(this.starts[t]!)) continue
       let ready = t === anchor ? anchorStart : task.client ? from : 0
-      for (const p of task.preds) ready = Math.max(ready, this.starts[p]! + this.problem.tasks[p]!.minutes)
+      for (const p of task.preds)
+        ready = Math.max(ready, this.starts[p]! + this.problem.tasks[p]!.minutes)
       const start = this.occupancy.earliest(task, ready)
       if (Number.isNaN(start) || (t === anchor && start !== anchorStart)) {
         for (const u of put) {
@@ -128,16 +134,29 @@ export class Builder {
     this.occupancy.looked += 40 * shape.order.length
     if (shape.first < 0) return this.#asap(shape.order, 0, -1, 0)
     const { tasks } = this.problem
-    const before = shape.order.slice(0, shape.order.indexOf(shape.first)).filter((t) => !tasks[t]!.client)
+    const before = shape.order
+      .slice(0, shape.order.indexOf(shape.first))
+      .filter((t) => !tasks[t]!.client)
     const rest = shape.order
     if (!this.#asap(before, 0, -1, 0)) return false
     const first = tasks[shape.first]!
     let best: { start: number; late: number; waiting: number; end: number } | null = null
-    let at = first.fixed ? first.lo : this.occupancy.earliest(first, Math.max(first.lo, ...first.preds.map((p) => this.starts[p]! + tasks[p]!.minutes)))
+    let at = first.fixed
+      ? first.lo
+      : this.occupancy.earliest(
+          first,
+          Math.max(first.lo, ...first.preds.map((p) => this.starts[p]! + tasks[p]!.minutes)),
+        )
     while (!Number.isNaN(at)) {
       if (this.#asap(rest, at, first.fixed ? -1 : shape.first, at)) {
         const cost = this.#jobCost(job)
-        if (!best || cost.late < best.late || (cost.late === best.late && (cost.waiting < best.waiting || (cost.waiting === best.waiting && cost.end < best.end)))) best = { start: at, ...cost }
+        if (
+          !best ||
+          cost.late < best.late ||
+          (cost.late === best.late &&
+            (cost.waiting < best.waiting || (cost.waiting === best.waiting && cost.end < best.end)))
+        )
+          best = { start: at, ...cost }
         for (const t of rest) if (!tasks[t]!.fixed && !before.includes(t)) this.#unset(t)
         if (best.waiting <= shape.leastWaiting) break
       }
@@ -170,7 +189,11 @@ export class Builder {
         clientEnd = Math.max(clientEnd, to)
       }
     }
-    return { late: info.due === null ? 0 : Math.max(0, end - info.due), waiting: firstClient === Infinity ? 0 : clientEnd - firstClient - info.clientMinutes, end }
+    return {
+      late: info.due === null ? 0 : Math.max(0, end - info.due),
+      waiting: firstClient === Infinity ? 0 : clientEnd - firstClient - info.clientMinutes,
+      end,
+    }
   }
 
   cost(): Cost {
@@ -186,7 +209,13 @@ function shapeOf(problem: Problem, order: number[]): JobShape {
   let longest = 0
   for (const t of order) {
     const task = problem.tasks[t]!
-    const from = t === first ? 0 : Math.max(-Infinity, ...task.preds.map((p) => (reach.get(p) ?? -Infinity) + problem.tasks[p]!.minutes))
+    const from =
+      t === first
+        ? 0
+        : Math.max(
+            -Infinity,
+            ...task.preds.map((p) => (reach.get(p) ?? -Infinity) + problem.tasks[p]!.minutes),
+          )
     if (from > -Infinity) {
       reach.set(t, from)
       if (task.client) longest = Math.max(longest, from + task.minutes)

@@ -48,7 +48,8 @@ function overBefore(day: Day): string[] {
   return day.running.flatMap(({ job, step }) => {
     const steps = new Map(day.jobs.find((j) => j.id === job)!.steps.map((s) => [s.id, s]))
     const over = new Set<string>()
-    const walk = (id: string) => steps.get(id)!.after.forEach((a) => over.has(a) || (over.add(a), walk(a)))
+    const walk = (id: string) =>
+      steps.get(id)!.after.forEach((a) => over.has(a) || (over.add(a), walk(a)))
     walk(step)
     return [...over].map((id) => `${job}\n${id}`)
   })
@@ -62,7 +63,10 @@ export function problemOf(day: Day): Problem {
   const index = new Map(day.resources.map((r, i) => [r.id, i]))
   const opening = Math.min(...day.resources.map((r) => minuteOf(r.from)))
   const now = day.now === undefined ? opening : Math.max(opening, minuteOf(day.now))
-  const done = new Set([...day.done.map((d) => `${d.job}\n${d.step}`), ...(day.now === undefined ? [] : overBefore(day))])
+  const done = new Set([
+    ...day.done.map((d) => `${d.job}\n${d.step}`),
+    ...(day.now === undefined ? [] : overBefore(day)),
+  ])
   const since = new Map(day.running.map((r) => [`${r.job}\n${r.step}`, minuteOf(r.since)]))
   const pinned = new Map(day.pinned.map((r) => [`${r.job}\n${r.step}`, minuteOf(r.at)]))
   const tasks: Task[] = []
@@ -82,7 +86,21 @@ export function problemOf(day: Day): Problem {
       }
       if (put !== undefined) lo = hi = put
       at.set(step.id, tasks.length)
-      tasks.push({ index: tasks.length, job: j, step: step.id, minutes: step.minutes, needs: step.needs.map((n) => index.get(n)!), client: step.client, preds: [], succs: [], lo, hi, fixed: put !== undefined, fresh: step.fresh === true, fits: lo <= hi })
+      tasks.push({
+        index: tasks.length,
+        job: j,
+        step: step.id,
+        minutes: step.minutes,
+        needs: step.needs.map((n) => index.get(n)!),
+        client: step.client,
+        preds: [],
+        succs: [],
+        lo,
+        hi,
+        fixed: put !== undefined,
+        fresh: step.fresh === true,
+        fits: lo <= hi,
+      })
     }
     for (const step of job.steps) {
       const me = at.get(step.id)
@@ -96,9 +114,21 @@ export function problemOf(day: Day): Problem {
     }
     const own = [...at.values()]
     const clients = own.filter((t) => tasks[t]!.client)
-    return { id: job.id, due: job.due === undefined ? null : minuteOf(job.due), tasks: own, clients, clientMinutes: clients.reduce((sum, t) => sum + tasks[t]!.minutes, 0) }
+    return {
+      id: job.id,
+      due: job.due === undefined ? null : minuteOf(job.due),
+      tasks: own,
+      clients,
+      clientMinutes: clients.reduce((sum, t) => sum + tasks[t]!.minutes, 0),
+    }
   })
-  const problem = { tasks, jobs, caps: day.resources.map((r) => r.count), resourceIds: day.resources.map((r) => r.id), opening }
+  const problem = {
+    tasks,
+    jobs,
+    caps: day.resources.map((r) => r.count),
+    resourceIds: day.resources.map((r) => r.id),
+    opening,
+  }
   tighten(problem)
   return problem
 }
@@ -107,15 +137,20 @@ export function problemOf(day: Day): Problem {
 function tighten(problem: Problem) {
   const { tasks } = problem
   const order = topological(problem)
-  for (const i of order) for (const s of tasks[i]!.succs) if (!tasks[s]!.fixed) tasks[s]!.lo = Math.max(tasks[s]!.lo, tasks[i]!.lo + tasks[i]!.minutes)
-  for (const i of order.reverse()) for (const p of tasks[i]!.preds) if (!tasks[p]!.fixed) tasks[p]!.hi = Math.min(tasks[p]!.hi, tasks[i]!.hi - tasks[p]!.minutes)
+  for (const i of order)
+    for (const s of tasks[i]!.succs)
+      if (!tasks[s]!.fixed) tasks[s]!.lo = Math.max(tasks[s]!.lo, tasks[i]!.lo + tasks[i]!.minutes)
+  for (const i of order.reverse())
+    for (const p of tasks[i]!.preds)
+      if (!tasks[p]!.fixed) tasks[p]!.hi = Math.min(tasks[p]!.hi, tasks[i]!.hi - tasks[p]!.minutes)
 }
 
 /** Tasks of a problem so that each comes after what it waits for. */
 export function topological(problem: Problem): number[] {
   const open = problem.tasks.map((t) => t.preds.length)
   const queue = problem.tasks.filter((t) => t.preds.length === 0).map((t) => t.index)
-  for (let k = 0; k < queue.length; k++) for (const s of problem.tasks[queue[k]!]!.succs) if (--open[s]! === 0) queue.push(s)
+  for (let k = 0; k < queue.length; k++)
+    for (const s of problem.tasks[queue[k]!]!.succs) if (--open[s]! === 0) queue.push(s)
   return queue
 }
 
@@ -126,7 +161,12 @@ export interface Cost {
   makespan: number
 }
 
-export const costLess = (a: Cost, b: Cost): boolean => (a.late !== b.late ? a.late < b.late : a.waiting !== b.waiting ? a.waiting < b.waiting : a.makespan < b.makespan)
+export const costLess = (a: Cost, b: Cost): boolean =>
+  a.late !== b.late
+    ? a.late < b.late
+    : a.waiting !== b.waiting
+      ? a.waiting < b.waiting
+      : a.makespan < b.makespan
 
 /** Cost of starts; steps that are not placed (NaN) are left out. */
 export function costOf(problem: Problem, starts: ArrayLike<number>): Cost {

@@ -61,16 +61,30 @@ export const QUICK_WORK = 2_000_000
  *
  * @example schedule(parseDay(day)) // { steps: [{ job: 'a', step: 'oven', start: '10:10', … }], makespanMin: 212, … }
  */
-export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOptions = {}): Schedule {
+export function schedule(
+  day: Day,
+  { work = HOUSE_WORK, keep, stop }: ScheduleOptions = {},
+): Schedule {
   const problem = problemOf(day)
   const floor = lowerBound(problem)
   const small = problem.tasks.length <= SMALL
   // Without resources nobody can be less late, and among such plans no client can wait less.
   const free = bestTiming(problem, [])?.cost
-  const found = goodPlan(problem, small ? Math.min(work, 400_000) : work, free ? { late: free.late, waiting: free.waiting, makespan: floor } : null, keep ? orderOf(problem, keep) : null, stop)
+  const found = goodPlan(
+    problem,
+    small ? Math.min(work, 400_000) : work,
+    free ? { late: free.late, waiting: free.waiting, makespan: floor } : null,
+    keep ? orderOf(problem, keep) : null,
+    stop,
+  )
   let { starts, cost, unplaced } = found
   let optimal = false
-  const reached = free !== undefined && unplaced.length === 0 && cost.late === free.late && cost.waiting === free.waiting && cost.makespan <= floor
+  const reached =
+    free !== undefined &&
+    unplaced.length === 0 &&
+    cost.late === free.late &&
+    cost.waiting === free.waiting &&
+    cost.makespan <= floor
   if (small && !reached) {
     const exact = exactPlan(problem, unplaced.length === 0 ? { starts, cost } : null, MOST_NODES)
     optimal = exact.finished && exact.plan !== null
@@ -81,7 +95,13 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
     steps: problem.tasks
       .filter((t) => !Number.isNaN(starts[t.index]!))
       .sort((a, b) => starts[a.index]! - starts[b.index]! || a.index - b.index)
-      .map((t) => ({ job: problem.jobs[t.job]!.id, step: t.step, start: clockOf(starts[t.index]!), end: clockOf(starts[t.index]! + t.minutes), needs: t.needs.map((r) => problem.resourceIds[r]!) })),
+      .map((t) => ({
+        job: problem.jobs[t.job]!.id,
+        step: t.step,
+        start: clockOf(starts[t.index]!),
+        end: clockOf(starts[t.index]! + t.minutes),
+        needs: t.needs.map((r) => problem.resourceIds[r]!),
+      })),
     makespanMin: cost.makespan,
     clientWaitingMin: cost.waiting,
     lateMin: cost.late,
@@ -97,39 +117,81 @@ export function schedule(day: Day, { work = HOUSE_WORK, keep, stop }: ScheduleOp
 function orderOf(problem: Problem, keep: readonly PlacedStep[]): number[] {
   const first = new Map<string, number>()
   for (const s of keep) first.set(s.job, Math.min(first.get(s.job) ?? Infinity, minuteOf(s.start)))
-  return problem.jobs.map((_, j) => j).sort((a, b) => (first.get(problem.jobs[a]!.id) ?? 1e6) - (first.get(problem.jobs[b]!.id) ?? 1e6) || a - b)
+  return problem.jobs
+    .map((_, j) => j)
+    .sort(
+      (a, b) =>
+        (first.get(problem.jobs[a]!.id) ?? 1e6) - (first.get(problem.jobs[b]!.id) ?? 1e6) || a - b,
+    )
 }
 
-function idleOf(day: Day, problem: Problem, starts: ArrayLike<number>, end: number): Record<string, number> {
+function idleOf(
+  day: Day,
+  problem: Problem,
+  starts: ArrayLike<number>,
+  end: number,
+): Record<string, number> {
   return Object.fromEntries(
     day.resources.map((r, i) => {
-      const used = problem.tasks.filter((t) => !Number.isNaN(starts[t.index]!)).reduce((sum, t) => sum + t.minutes * t.needs.filter((x) => x === i).length, 0)
-      return [r.id, Math.max(0, (Math.min(minuteOf(r.to), end) - minuteOf(r.from)) * r.count - used)]
+      const used = problem.tasks
+        .filter((t) => !Number.isNaN(starts[t.index]!))
+        .reduce((sum, t) => sum + t.minutes * t.needs.filter((x) => x === i).length, 0)
+      return [
+        r.id,
+        Math.max(0, (Math.min(minuteOf(r.to), end) - minuteOf(r.from)) * r.count - used),
+      ]
     }),
   )
 }
 
-function clashesOf(problem: Problem, unplaced: readonly number[], starts: ArrayLike<number>): Clash[] {
+function clashesOf(
+  problem: Problem,
+  unplaced: readonly number[],
+  starts: ArrayLike<number>,
+): Clash[] {
   const out: Clash[] = unplaced.map((j) => {
     const job = problem.jobs[j]!
     const never = job.tasks.map((t) => problem.tasks[t]!).find((t) => !t.fits)
     return never
-      ? { job: job.id, step: never.step, words: `${never.step} takes ${never.minutes} min; the hours of ${[...new Set(never.needs.map((r) => problem.resourceIds[r]!))].join(', ') || 'the visit'}${never.client ? ' and the visit' : ''} leave no room for it` }
-      : { job: job.id, words: `${job.id} has no room in this day beside the others: move its visit, give it more time or leave something out` }
+      ? {
+          job: job.id,
+          step: never.step,
+          words: `${never.step} takes ${never.minutes} min; the hours of ${[...new Set(never.needs.map((r) => problem.resourceIds[r]!))].join(', ') || 'the visit'}${never.client ? ' and the visit' : ''} leave no room for it`,
+        }
+      : {
+          job: job.id,
+          words: `${job.id} has no room in this day beside the others: move its visit, give it more time or leave something out`,
+        }
   })
   const twice = firstConflict(problem, starts)
-  if (twice) out.push({ job: problem.jobs[problem.tasks[twice.tasks[0]!]!.job]!.id, step: problem.tasks[twice.tasks[0]!]!.step, words: `${problem.resourceIds[twice.resource]} is held by ${twice.tasks.map((t) => `${problem.jobs[problem.tasks[t]!.job]!.id} ${problem.tasks[t]!.step}`).join(' and ')} at once` })
+  if (twice)
+    out.push({
+      job: problem.jobs[problem.tasks[twice.tasks[0]!]!.job]!.id,
+      step: problem.tasks[twice.tasks[0]!]!.step,
+      words: `${problem.resourceIds[twice.resource]} is held by ${twice.tasks.map((t) => `${problem.jobs[problem.tasks[t]!.job]!.id} ${problem.tasks[t]!.step}`).join(' and ')} at once`,
+    })
   return out
 }
 
 /** What a plan made again would move, before it moves: steps whose start changes, with by how much. */
-export function planMoves(before: readonly PlacedStep[], after: readonly PlacedStep[]): { job: string; step: string; from: string | null; to: string | null; byMin: number | null }[] {
+export function planMoves(
+  before: readonly PlacedStep[],
+  after: readonly PlacedStep[],
+): { job: string; step: string; from: string | null; to: string | null; byMin: number | null }[] {
   const key = (s: PlacedStep) => `${s.job}\n${s.step}`
   const old = new Map(before.map((s) => [key(s), s]))
   const next = new Map(after.map((s) => [key(s), s]))
   return [...new Set([...old.keys(), ...next.keys()])].flatMap((k) => {
     const [a, b] = [old.get(k), next.get(k)]
     if (a?.start === b?.start) return []
-    return [{ job: (a ?? b)!.job, step: (a ?? b)!.step, from: a?.start ?? null, to: b?.start ?? null, byMin: a && b ? minuteOf(b.start) - minuteOf(a.start) : null }]
+    return [
+      {
+        job: (a ?? b)!.job,
+        step: (a ?? b)!.step,
+        from: a?.start ?? null,
+        to: b?.start ?? null,
+        byMin: a && b ? minuteOf(b.start) - minuteOf(a.start) : null,
+      },
+    ]
   })
 }

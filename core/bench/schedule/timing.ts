@@ -19,7 +19,10 @@ const LATE = 100_000_000_000
  *
  * @returns null when windows and orders contradict each other
  */
-export function bestTiming(problem: Problem, orders: readonly Order[]): { starts: Float64Array; cost: Cost } | null {
+export function bestTiming(
+  problem: Problem,
+  orders: readonly Order[],
+): { starts: Float64Array; cost: Cost } | null {
   const { tasks, jobs } = problem
   const n = tasks.length
   const from: number[] = []
@@ -45,7 +48,8 @@ export function bestTiming(problem: Problem, orders: readonly Order[]): { starts
       const late = nodes++
       demand.push(LATE)
       edge(0, late, job.due)
-      for (const t of job.tasks) if (tasks[t]!.succs.length === 0) edge(t + 1, late, tasks[t]!.minutes)
+      for (const t of job.tasks)
+        if (tasks[t]!.succs.length === 0) edge(t + 1, late, tasks[t]!.minutes)
     }
     if (job.clients.length > 1) {
       const end = nodes++
@@ -132,7 +136,8 @@ export function bestTiming(problem: Problem, orders: readonly Order[]): { starts
     if (sinks === 0) break
     if (!longest(sources)) return null
     let sink = -1
-    for (let v = 0; v < nodes; v++) if (rest[v]! > 0 && dist[v]! > -Infinity && (sink < 0 || dist[v]! > dist[sink]!)) sink = v
+    for (let v = 0; v < nodes; v++)
+      if (rest[v]! > 0 && dist[v]! > -Infinity && (sink < 0 || dist[v]! > dist[sink]!)) sink = v
     if (sink < 0) return null
     let amount = rest[sink]!
     let v = sink

@@ -13,17 +13,34 @@ const PAD_MM = 1.7
 const SEARCH_MM = 9
 
 /** Both borders beside a place, as the middle of what the rows around say: a hole in the rim must not move a head. */
-function usualBorders(grid: SoleGrid, rows: OutlineRows, y: number): { medial: number; lateral: number } | null {
-  const near = (line: Float64Array) => median(line.filter((v, r) => !Number.isNaN(v) && Math.abs(grid.y0 + (r + 0.5) * grid.stepMm - y) < 10))
+function usualBorders(
+  grid: SoleGrid,
+  rows: OutlineRows,
+  y: number,
+): { medial: number; lateral: number } | null {
+  const near = (line: Float64Array) =>
+    median(
+      line.filter(
+        (v, r) => !Number.isNaN(v) && Math.abs(grid.y0 + (r + 0.5) * grid.stepMm - y) < 10,
+      ),
+    )
   const [medial, lateral] = [near(rows.medial), near(rows.lateral)]
   return medial === undefined || lateral === undefined ? null : { medial, lateral }
 }
 
 /** Where a met head is expected from the plan alone. */
-export function expectedHead(grid: SoleGrid, rows: OutlineRows, rearMm: number, lengthMm: number, k: number): Point {
+export function expectedHead(
+  grid: SoleGrid,
+  rows: OutlineRows,
+  rearMm: number,
+  lengthMm: number,
+  k: number,
+): Point {
   const y = rearMm + FOOT_REFERENCE.headShare[k]! * lengthMm
   const border = usualBorders(grid, rows, y)
-  return border ? [border.lateral + FOOT_REFERENCE.headAcross[k]! * (border.medial - border.lateral), y] : [0, y]
+  return border
+    ? [border.lateral + FOOT_REFERENCE.headAcross[k]! * (border.medial - border.lateral), y]
+    : [0, y]
 }
 
 /**

@@ -5,8 +5,24 @@ import { HEAD_NAMES, nearHeight, PLAN_Z, type FootView } from './footFrame'
 import { FOOT_REFERENCE } from './references'
 
 export const LANDMARKS = [
-  'heel', 'heelRear', 'heelBisectionLow', 'heelBisectionHigh', 'firstMetHead', 'secondMetHead', 'thirdMetHead', 'fourthMetHead', 'fifthMetHead', 'firstMetCentre',
-  'toe1', 'toe2', 'toe3', 'toe4', 'toe5', 'archApex', 'navicular', 'lateralBorder',
+  'heel',
+  'heelRear',
+  'heelBisectionLow',
+  'heelBisectionHigh',
+  'firstMetHead',
+  'secondMetHead',
+  'thirdMetHead',
+  'fourthMetHead',
+  'fifthMetHead',
+  'firstMetCentre',
+  'toe1',
+  'toe2',
+  'toe3',
+  'toe4',
+  'toe5',
+  'archApex',
+  'navicular',
+  'lateralBorder',
 ] as const
 export type LandmarkName = (typeof LANDMARKS)[number]
 export type Landmarks = Partial<Record<LandmarkName, Vec3>>
@@ -22,15 +38,22 @@ const NAVICULAR_ABOVE_MM = 30
  */
 export function landmarksOf(view: FootView, moved: Landmarks): Landmarks {
   const { fine, low, lengthMm, heads, heel } = view
-  const found: Landmarks = { heel, ...Object.fromEntries(HEAD_NAMES.map((name, k) => [name, heads[k]!])) }
+  const found: Landmarks = {
+    heel,
+    ...Object.fromEntries(HEAD_NAMES.map((name, k) => [name, heads[k]!])),
+  }
   const rear = edgeOf(low, 'rear', PLAN_Z)
   if (rear) found.heelRear = [rear.acrossMm, rear.atMm, rear.zMm]
   const width = heads[0]![0] - heads[4]![0]
   // Heads 1 and 5 are 0.66 of the forefoot's width apart.
   const perWidth = width / 0.66
   for (let k = 0; k < 5; k++) {
-    const tip = edgeOf(low, 'front', PLAN_Z, { at: FOOT_REFERENCE.toeAcross[k]! * perWidth, half: k === 0 ? 7 : 4 })
-    if (tip && tip.atMm > 0.7 * lengthMm) found[`toe${k + 1}` as LandmarkName] = [tip.acrossMm, tip.atMm, tip.zMm]
+    const tip = edgeOf(low, 'front', PLAN_Z, {
+      at: FOOT_REFERENCE.toeAcross[k]! * perWidth,
+      half: k === 0 ? 7 : 4,
+    })
+    if (tip && tip.atMm > 0.7 * lengthMm)
+      found[`toe${k + 1}` as LandmarkName] = [tip.acrossMm, tip.atMm, tip.zMm]
   }
   const first = heads[0]!
   const top = topAt(view.points, first[1], [first[0] - 12, first[0] + 12], 0.07 * lengthMm)
@@ -39,14 +62,25 @@ export function landmarksOf(view: FootView, moved: Landmarks): Landmarks {
   const apex: Vec3 | null = put ? [put[0], put[1], nearHeight(fine, put[0], put[1])] : apexOf(view)
   if (apex) {
     found.archApex = apex
-    const side = edgeOf(view.points, 'medial', [apex[2] + NAVICULAR_ABOVE_MM - 6, apex[2] + NAVICULAR_ABOVE_MM + 6], { at: apex[1], half: 6 })
+    const side = edgeOf(
+      view.points,
+      'medial',
+      [apex[2] + NAVICULAR_ABOVE_MM - 6, apex[2] + NAVICULAR_ABOVE_MM + 6],
+      { at: apex[1], half: 6 },
+    )
     if (side) found.navicular = [side.atMm, apex[1], apex[2] + NAVICULAR_ABOVE_MM]
   }
   const outer = edgeOf(low, 'lateral', PLAN_Z, { at: (heel[1] + heads[4]![1]) / 2, half: 6 })
-  if (outer) found.lateralBorder = [outer.atMm, outer.acrossMm, nearHeight(fine, outer.atMm + 2, outer.acrossMm)]
+  if (outer)
+    found.lateralBorder = [
+      outer.atMm,
+      outer.acrossMm,
+      nearHeight(fine, outer.atMm + 2, outer.acrossMm),
+    ]
   Object.assign(found, bisectionOf(view))
   // Heel, heads and apex lie on the sole: the view has found their height anew where they were put.
-  for (const [name, at] of Object.entries(moved)) if (!ON_SOLE.has(name)) found[name as LandmarkName] = intoFrame(view.frame, at)
+  for (const [name, at] of Object.entries(moved))
+    if (!ON_SOLE.has(name)) found[name as LandmarkName] = intoFrame(view.frame, at)
   return found
 }
 
@@ -70,7 +104,12 @@ function apexOf({ fine, heel, heads }: FootView): Vec3 | null {
 }
 
 /** Highest point of the body over a line across the foot, by a parabola through its uppermost points; null when there is none above a least height: it is open. */
-export function topAt(p: Float64Array, y: number, xRange: readonly [number, number], leastMm: number): number | null {
+export function topAt(
+  p: Float64Array,
+  y: number,
+  xRange: readonly [number, number],
+  leastMm: number,
+): number | null {
   const near: [number, number][] = []
   let high = -Infinity
   for (let i = 0; i < p.length; i += 3)
@@ -82,7 +121,9 @@ export function topAt(p: Float64Array, y: number, xRange: readonly [number, numb
   if (top.length < 6 || high < leastMm) return null
   const x0 = top.reduce((s, q) => s + q[0], 0) / top.length
   const fit = leastSquares(top.map(([x, z]) => [[1, x - x0, (x - x0) ** 2], z] as const))
-  return fit ? Math.max(...top.map(([x]) => fit[0]! + fit[1]! * (x - x0) + fit[2]! * (x - x0) ** 2)) : high
+  return fit
+    ? Math.max(...top.map(([x]) => fit[0]! + fit[1]! * (x - x0) + fit[2]! * (x - x0) ** 2))
+    : high
 }
 
 /**
@@ -92,7 +133,9 @@ export function topAt(p: Float64Array, y: number, xRange: readonly [number, numb
 function bisectionOf(view: FootView): Landmarks {
   const { points, lengthMm } = view
   const kept: number[] = []
-  for (let i = 0; i < points.length; i += 3) if (points[i + 1]! < 0.13 * lengthMm && points[i + 2]! < 60) kept.push(points[i]!, points[i + 1]!, points[i + 2]!)
+  for (let i = 0; i < points.length; i += 3)
+    if (points[i + 1]! < 0.13 * lengthMm && points[i + 2]! < 60)
+      kept.push(points[i]!, points[i + 1]!, points[i + 2]!)
   const back = Float64Array.from(kept)
   let lean = 0
   let x0 = 0
@@ -108,7 +151,11 @@ function bisectionOf(view: FootView): Landmarks {
     lean += Math.atan(line[1]!)
     x0 = line[0]!
   }
-  const at = (z: number): Vec3 => [x0 * Math.cos(lean) + z * Math.sin(lean), 0.02 * lengthMm, z * Math.cos(lean) - x0 * Math.sin(lean)]
+  const at = (z: number): Vec3 => [
+    x0 * Math.cos(lean) + z * Math.sin(lean),
+    0.02 * lengthMm,
+    z * Math.cos(lean) - x0 * Math.sin(lean),
+  ]
   return { heelBisectionLow: at(14), heelBisectionHigh: at(38) }
 }
 

@@ -12,13 +12,20 @@ export function outlineRows(grid: SoleGrid): OutlineRows {
   const { from, to } = rowEnds(grid)
   const border = (cells: Float64Array, shift: 0 | 1) => {
     const smooth = movingMean(cells, Math.max(1, Math.round(2 / grid.stepMm)))
-    return cells.map((v, r) => (Number.isNaN(v) ? NaN : grid.x0 + (smooth[r]! + shift) * grid.stepMm))
+    return cells.map((v, r) =>
+      Number.isNaN(v) ? NaN : grid.x0 + (smooth[r]! + shift) * grid.stepMm,
+    )
   }
   return { medial: border(to, 1), lateral: border(from, 0) }
 }
 
 /** Mean of both borders over a range of y, mm; null when no row is seen. */
-export function bordersBetween(grid: SoleGrid, rows: OutlineRows, fromMm: number, toMm: number): { medial: number; lateral: number } | null {
+export function bordersBetween(
+  grid: SoleGrid,
+  rows: OutlineRows,
+  fromMm: number,
+  toMm: number,
+): { medial: number; lateral: number } | null {
   let [m, l, n] = [0, 0, 0]
   for (let r = 0; r < grid.rows; r++) {
     const y = grid.y0 + (r + 0.5) * grid.stepMm

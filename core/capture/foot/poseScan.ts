@@ -36,24 +36,43 @@ export function poseScan(scan: CleanScan): RoughScan {
   const coarse = samplePoints(scan, 3.5)
   const pose = roughPose(coarse.xyz)
   const inPose = allIntoFrame(pose.frame, scan.positions)
-  const triangles = scan.triangles.length > 0 ? lowFaces(inPose, scan.triangles) : cloudFaces(inPose, scan.spacingMm)
+  const triangles =
+    scan.triangles.length > 0
+      ? lowFaces(inPose, scan.triangles)
+      : cloudFaces(inPose, scan.spacingMm)
   const sole = { positions: scan.positions, triangles }
   const grid = rasterLow(emptyGrid(pose.lengthMm, 0.4 * pose.lengthMm, 2), inPose, triangles)
   // Dense scans are thinned for everything that follows; the original stays as it came.
   const kept = triangles.length > DENSE ? decimated(compact(sole), 1.1) : compact(sole)
   const points = loosePoints(scan, POINTS_MM)
   const cloud = scan.triangles.length === 0
-  return { sole: kept, cloud, edges: cloud ? scan.positions : kept.positions, points, few: everyNth(points, Math.ceil(points.length / 3 / FEW)), frame: pose.frame, lengthMm: pose.lengthMm, guess: whichSide(grid, pose.lengthMm) }
+  return {
+    sole: kept,
+    cloud,
+    edges: cloud ? scan.positions : kept.positions,
+    points,
+    few: everyNth(points, Math.ceil(points.length / 3 / FEW)),
+    frame: pose.frame,
+    lengthMm: pose.lengthMm,
+    guess: whichSide(grid, pose.lengthMm),
+  }
 }
 
 /** A cloud's faces laid anew in a better frame, so that steep borders are cut alike on both sides; a mesh stays as it is. */
 export function refaced(scan: CleanScan, rough: RoughScan, frame: Frame): RoughScan {
   if (scan.triangles.length > 0) return rough
-  return { ...rough, sole: compact({ positions: scan.positions, triangles: cloudFaces(allIntoFrame(frame, scan.positions), scan.spacingMm) }) }
+  return {
+    ...rough,
+    sole: compact({
+      positions: scan.positions,
+      triangles: cloudFaces(allIntoFrame(frame, scan.positions), scan.spacingMm),
+    }),
+  }
 }
 
 /** The rough frame of a known side: x medial, which for a right foot is to the left. */
-export const frameForSide = (frame: Frame, side: Side): Frame => (side === 'left' ? frame : { ...frame, x: scaled(frame.x, -1) })
+export const frameForSide = (frame: Frame, side: Side): Frame =>
+  side === 'left' ? frame : { ...frame, x: scaled(frame.x, -1) }
 
 function lowFaces(p: Float64Array, t: Uint32Array): Uint32Array {
   const kept = new Uint32Array(t.length)
@@ -68,8 +87,14 @@ function lowFaces(p: Float64Array, t: Uint32Array): Uint32Array {
 }
 
 /** Points that are not far above the lowest one in their cell. */
-function lowest(p: Float64Array, among: readonly number[], cellMm: number, marginMm: number): number[] {
-  const key = (i: number) => (Math.floor(p[i]! / cellMm) + 2048) * 4096 + Math.floor(p[i + 1]! / cellMm) + 2048
+function lowest(
+  p: Float64Array,
+  among: readonly number[],
+  cellMm: number,
+  marginMm: number,
+): number[] {
+  const key = (i: number) =>
+    (Math.floor(p[i]! / cellMm) + 2048) * 4096 + Math.floor(p[i + 1]! / cellMm) + 2048
   const floor = new Map<number, number>()
   for (const i of among) floor.set(key(i), Math.min(floor.get(key(i)) ?? Infinity, p[i + 2]!))
   return among.filter((i) => p[i + 2]! < floor.get(key(i))! + marginMm)
@@ -80,8 +105,17 @@ function cloudFaces(p: Float64Array, spacingMm: number): Uint32Array {
   const near: number[] = []
   for (let i = 0; i < p.length; i += 3) if (p[i + 2]! < NEAR_SOLE_MM) near.push(i)
   // First without the instep above the sole, then without what stands on the same spot as a wall.
-  const low = lowest(p, lowest(p, near, Math.max(6, 5 * spacingMm), 8), Math.max(2, 1.5 * spacingMm), 5)
-  const delaunay = Delaunay.from(low, (i) => p[i]!, (i) => p[i + 1]!)
+  const low = lowest(
+    p,
+    lowest(p, near, Math.max(6, 5 * spacingMm), 8),
+    Math.max(2, 1.5 * spacingMm),
+    5,
+  )
+  const delaunay = Delaunay.from(
+    low,
+    (i) => p[i]!,
+    (i) => p[i + 1]!,
+  )
   const out: number[] = []
   const longest = Math.max(5, 3.2 * spacingMm)
   const t = delaunay.triangles

@@ -11,7 +11,8 @@ export function ringAround(points: readonly Point[], [cx, cy]: Point, directions
   const radius = new Float64Array(directions)
   const count = new Float64Array(directions)
   for (const [x, y] of points) {
-    const k = Math.floor(((Math.atan2(y - cy, x - cx) / (2 * Math.PI) + 1) % 1) * directions) % directions
+    const k =
+      Math.floor(((Math.atan2(y - cy, x - cx) / (2 * Math.PI) + 1) % 1) * directions) % directions
     radius[k]! += Math.hypot(x - cx, y - cy)
     count[k]!++
   }

@@ -5,7 +5,10 @@ const STEP_MM = 3
 const TOP_MM = 150
 
 /** The back of a foot as a closed line in x (medial) and z, mm: sole, sides and what is seen of the leg; empty where too little was seen. */
-export function silhouetteBehind({ points, lengthMm }: Pick<FootView, 'points' | 'lengthMm'>): [number, number][] {
+export function silhouetteBehind({
+  points,
+  lengthMm,
+}: Pick<FootView, 'points' | 'lengthMm'>): [number, number][] {
   const medial = new Float64Array(Math.ceil(TOP_MM / STEP_MM)).fill(-Infinity)
   const lateral = new Float64Array(medial.length).fill(Infinity)
   for (let i = 0; i < points.length; i += 3) {
@@ -18,5 +21,8 @@ export function silhouetteBehind({ points, lengthMm }: Pick<FootView, 'points' |
   const seen = [...medial.keys()].filter((k) => Number.isFinite(medial[k]!))
   if (seen.length < 3) return []
   const z = (k: number) => (k + 0.5) * STEP_MM
-  return [...seen.map((k): [number, number] => [medial[k]!, z(k)]), ...seen.reverse().map((k): [number, number] => [lateral[k]!, z(k)])]
+  return [
+    ...seen.map((k): [number, number] => [medial[k]!, z(k)]),
+    ...seen.reverse().map((k): [number, number] => [lateral[k]!, z(k)]),
+  ]
 }

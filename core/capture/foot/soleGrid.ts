@@ -11,7 +11,14 @@ const HIGHEST_MM = 48
 export function emptyGrid(lengthMm: number, halfWidthMm: number, stepMm: number): SoleGrid {
   const columns = Math.ceil((2 * halfWidthMm) / stepMm)
   const rows = Math.ceil((lengthMm + 20) / stepMm)
-  return { x0: -(columns * stepMm) / 2, y0: -8, stepMm, columns, rows, z: new Float64Array(columns * rows).fill(NaN) }
+  return {
+    x0: -(columns * stepMm) / 2,
+    y0: -8,
+    stepMm,
+    columns,
+    rows,
+    z: new Float64Array(columns * rows).fill(NaN),
+  }
 }
 
 /** Faces lower than this are sole for sure: they tell which way round the faces that look down are wound, mm. */
@@ -23,7 +30,8 @@ function windingBelow(p: Float64Array, t: Uint32Array): -1 | 0 | 1 {
   for (let i = 0; i < t.length; i += 3) {
     const [a, b, c] = [3 * t[i]!, 3 * t[i + 1]!, 3 * t[i + 2]!]
     if (p[a + 2]! > SURE_MM || p[b + 2]! > SURE_MM || p[c + 2]! > SURE_MM) continue
-    const det = (p[b]! - p[a]!) * (p[c + 1]! - p[a + 1]!) - (p[c]! - p[a]!) * (p[b + 1]! - p[a + 1]!)
+    const det =
+      (p[b]! - p[a]!) * (p[c + 1]! - p[a + 1]!) - (p[c]! - p[a]!) * (p[b + 1]! - p[a + 1]!)
     all += Math.abs(det)
     if (det > 0) plus += det
   }
@@ -72,7 +80,9 @@ export function rasterLow(grid: SoleGrid, p: Float64Array, t: Uint32Array): Sole
 export function smoothed(grid: SoleGrid, sigmaMm: number): SoleGrid {
   const { columns, rows, stepMm } = grid
   const reach = Math.ceil((3 * sigmaMm) / stepMm)
-  const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, k) => Math.exp(-0.5 * (((k - reach) * stepMm) / sigmaMm) ** 2))
+  const kernel = Float64Array.from({ length: 2 * reach + 1 }, (_, k) =>
+    Math.exp(-0.5 * (((k - reach) * stepMm) / sigmaMm) ** 2),
+  )
   const pass = (value: Float64Array, weight: Float64Array, along: 1 | 0) => {
     const outV = new Float64Array(value.length)
     const outW = new Float64Array(value.length)
@@ -92,13 +102,20 @@ export function smoothed(grid: SoleGrid, sigmaMm: number): SoleGrid {
     return [outV, outW] as const
   }
   const seen = grid.z.map((v) => (Number.isNaN(v) ? 0 : 1))
-  const [v1, w1] = pass(grid.z.map((v) => (Number.isNaN(v) ? 0 : v)), Float64Array.from(seen), 1)
+  const [v1, w1] = pass(
+    grid.z.map((v) => (Number.isNaN(v) ? 0 : v)),
+    Float64Array.from(seen),
+    1,
+  )
   const [v2, w2] = pass(v1, w1, 0)
   return { ...grid, z: grid.z.map((v, i) => (Number.isNaN(v) ? NaN : v2[i]! / w2[i]!)) }
 }
 
 /** Least-squares plane z = a + b·x + c·y over the seen cells that a test picks; null with fewer than 12. */
-export function planeOf(grid: SoleGrid, pick: (x: number, y: number) => boolean): { a: number; b: number; c: number } | null {
+export function planeOf(
+  grid: SoleGrid,
+  pick: (x: number, y: number) => boolean,
+): { a: number; b: number; c: number } | null {
   const cells: [number[], number][] = []
   for (let i = 0; i < grid.z.length; i++) {
     const [x, y] = [columnX(grid, i % grid.columns), rowY(grid, Math.floor(i / grid.columns))]

@@ -35,12 +35,20 @@ export function whichSide(grid: SoleGrid, lengthMm: number): SideGuess {
       const y = grid.y0 + (r + 0.5) * grid.stepMm
       const away = x - axis(y)
       last = Math.max(last, y)
-      if (y > 0.32 * lengthMm && y < 0.52 * lengthMm && Math.abs(away) > 0.2 * half && Math.abs(away) < 0.65 * half) arch[away > 0 ? 'right' : 'left'].push(z)
+      if (
+        y > 0.32 * lengthMm &&
+        y < 0.52 * lengthMm &&
+        Math.abs(away) > 0.2 * half &&
+        Math.abs(away) < 0.65 * half
+      )
+        arch[away > 0 ? 'right' : 'left'].push(z)
     }
     const away = x - axis(0.9 * lengthMm)
-    if (Math.abs(away) > 0.35 * half && Math.abs(away) < 0.7 * half && last > 0.6 * lengthMm) front[away > 0 ? 'right' : 'left'].push(last)
+    if (Math.abs(away) > 0.35 * half && Math.abs(away) < 0.7 * half && last > 0.6 * lengthMm)
+      front[away > 0 ? 'right' : 'left'].push(last)
   }
   const mean = (v: readonly number[]) => (v.length ? v.reduce((a, b) => a + b, 0) / v.length : 0)
-  const score = (mean(arch.right) - mean(arch.left)) / 4 + (mean(front.right) - mean(front.left)) / 8
+  const score =
+    (mean(arch.right) - mean(arch.left)) / 4 + (mean(front.right) - mean(front.left)) / 8
   return { side: score >= 0 ? 'left' : 'right', sureness: Math.abs(score) }
 }

@@ -73,9 +73,16 @@ export function coverageOf(view: FootView, mostFilledMm2: number): Coverage {
   let points = 0
   for (let i = 0; i < low.length; i += 3) {
     const [c, r] = [Math.floor((low[i]! - x0) / stepMm), Math.floor((low[i + 1]! - y0) / stepMm)]
-    if (c >= 0 && r >= 0 && c < columns && r < rows && plan[r * columns + c] && low[i + 2]! < 20) points++
+    if (c >= 0 && r >= 0 && c < columns && r < rows && plan[r * columns + c] && low[i + 2]! < 20)
+      points++
   }
-  return { percent: cells ? (100 * seen) / cells : 0, pointsPerCm2: cells ? points / ((cells * stepMm ** 2) / 100) : 0, gaps: gaps.sort((a, b) => b.areaMm2 - a.areaMm2), grid: filled, plan }
+  return {
+    percent: cells ? (100 * seen) / cells : 0,
+    pointsPerCm2: cells ? points / ((cells * stepMm ** 2) / 100) : 0,
+    gaps: gaps.sort((a, b) => b.areaMm2 - a.areaMm2),
+    grid: filled,
+    plan,
+  }
 }
 
 /** Plan of the foot: every row from border to border; rows without any point take their borders from the nearest rows around. */
@@ -98,7 +105,13 @@ function planOf({ grid, lengthMm }: FootView): Uint8Array {
         return best
       }
       const [a, b] = [side(-1), side(1)]
-      const bound = Number.isNaN(a) ? b : Number.isNaN(b) ? a : sign > 0 ? Math.min(a, b) : Math.max(a, b)
+      const bound = Number.isNaN(a)
+        ? b
+        : Number.isNaN(b)
+          ? a
+          : sign > 0
+            ? Math.min(a, b)
+            : Math.max(a, b)
       if (Number.isNaN(out[r]!) || sign * (bound - out[r]!) > 2 / stepMm) out[r] = bound
     }
     return out
@@ -115,7 +128,13 @@ function planOf({ grid, lengthMm }: FootView): Uint8Array {
   return plan
 }
 
-function clearClefts({ z, columns, stepMm }: SoleGrid, plan: Uint8Array, r: number, a: number, b: number) {
+function clearClefts(
+  { z, columns, stepMm }: SoleGrid,
+  plan: Uint8Array,
+  r: number,
+  a: number,
+  b: number,
+) {
   for (let c = a; c <= b; c++) {
     if (!Number.isNaN(z[r * columns + c]!)) continue
     let end = c
@@ -150,10 +169,12 @@ function fill(grid: SoleGrid, part: readonly number[]) {
   const { z, columns } = grid
   const inside = new Set(part)
   const ring = new Set<number>()
-  for (const i of part) for (let dr = -5; dr <= 5; dr++) for (let dc = -5; dc <= 5; dc++) {
-    const j = i + dr * columns + dc
-    if (!inside.has(j) && j >= 0 && j < z.length && !Number.isNaN(z[j]!)) ring.add(j)
-  }
+  for (const i of part)
+    for (let dr = -5; dr <= 5; dr++)
+      for (let dc = -5; dc <= 5; dc++) {
+        const j = i + dr * columns + dc
+        if (!inside.has(j) && j >= 0 && j < z.length && !Number.isNaN(z[j]!)) ring.add(j)
+      }
   if (ring.size < 3) return
   const [c0, r0] = [part[0]! % columns, Math.floor(part[0]! / columns)]
   const terms = (i: number) => {

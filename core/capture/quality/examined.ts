@@ -23,7 +23,10 @@ export function examinedOf(foot: Foot | undefined): Examined {
   return {
     neutralDeg: neutral.deg,
     neutralFrom: neutral.from,
-    forefootDeg: forefoot && forefoot.length > 0 ? forefoot.reduce((a, b) => a + b, 0) / forefoot.length : null,
+    forefootDeg:
+      forefoot && forefoot.length > 0
+        ? forefoot.reduce((a, b) => a + b, 0) / forefoot.length
+        : null,
     firstRayMm: firstRayRestMm(foot?.findings),
     navicularHeightMm: measured ?? (index !== undefined ? 44 + 220 * (index - 0.36) : null),
     navicularFrom: measured !== undefined ? 'measured' : index !== undefined ? 'arch index' : null,

@@ -18,7 +18,8 @@ const DENT_SHARE = 1.8
 const CLAW_STEP = 1.2
 
 /** Roll of the forefoot against the heel beyond what a level foot reads, degrees. */
-export const forefootRollDeg = (view: FootView): number => view.forefootDeg - degrees(Math.atan(view.heelPlane?.b ?? 0)) - FOOT_REFERENCE.forefootDeg
+export const forefootRollDeg = (view: FootView): number =>
+  view.forefootDeg - degrees(Math.atan(view.heelPlane?.b ?? 0)) - FOOT_REFERENCE.forefootDeg
 
 /**
  * The outer border from heel to fifth head with the forefoot's own angle taken out, and its chord: how far its middle third lies above (+)
@@ -50,13 +51,21 @@ export function borderSag(view: FootView): { mm: number; line: P3[]; chord: [P3,
   const middle = flat.filter(([t]) => t > 0.36 && t < 0.64)
   if (a === null || b === null || middle.length < 5) return null
   const sag = middle.reduce((s, [t, z]) => s + z - (a + t * (b - a)), 0) / middle.length
-  return { mm: BOW_SHARE * (sag - FOOT_REFERENCE.borderSagMm), line, chord: [line[0]!, line.at(-1)!] }
+  return {
+    mm: BOW_SHARE * (sag - FOOT_REFERENCE.borderSagMm),
+    line,
+    chord: [line[0]!, line.at(-1)!],
+  }
 }
 
 /** First head above (+) the line of heads 2 to 5, beyond what a level foot shows, mm; the second counts little, since it follows the first. */
 export function firstRayRise(view: FootView): number {
   const weights = [0.2, 1, 1, 1]
-  const fit = leastSquares(view.heads.slice(1).map(([x, , z], i) => [[weights[i]!, weights[i]! * x], weights[i]! * z] as const))
+  const fit = leastSquares(
+    view.heads
+      .slice(1)
+      .map(([x, , z], i) => [[weights[i]!, weights[i]! * x], weights[i]! * z] as const),
+  )
   const first = view.heads[0]!
   return fit ? first[2] - (fit[0]! + fit[1]! * first[0]) - FOOT_REFERENCE.firstRayMm : 0
 }
@@ -77,7 +86,10 @@ export function toeClaw(view: FootView, fine: SoleGrid): { mm: number; at: P3[] 
     at.push([x, y - 13, knuckle])
   }
   if (steps.length < 2) return null
-  return { mm: (steps.reduce((a, b) => a + b, 0) / steps.length - FOOT_REFERENCE.toeStepMm) / CLAW_STEP, at }
+  return {
+    mm: (steps.reduce((a, b) => a + b, 0) / steps.length - FOOT_REFERENCE.toeStepMm) / CLAW_STEP,
+    at,
+  }
 }
 
 function lowestNear(grid: SoleGrid, x: number, y: number, reach: number): P3 | null {
@@ -116,11 +128,19 @@ export function ballLevel(view: FootView): number | null {
   const { heelPlane, heads } = view
   if (!heelPlane) return null
   const mean = (k: number) => heads.reduce((s, h) => s + h[k]!, 0) / heads.length
-  return mean(2) - (heelPlane.a + heelPlane.b * mean(0) + heelPlane.c * mean(1)) - FOOT_REFERENCE.ballLevelMm
+  return (
+    mean(2) -
+    (heelPlane.a + heelPlane.b * mean(0) + heelPlane.c * mean(1)) -
+    FOOT_REFERENCE.ballLevelMm
+  )
 }
 
 /** Height of the arch apex against what the navicular lets expect, mm. */
 export function archDifference(landmarks: Landmarks, navicularHeightMm: number): number | null {
   const apex = landmarks.archApex
-  return apex ? APEX_SHARE * (apex[2] - (FOOT_REFERENCE.apexMm + FOOT_REFERENCE.apexPerNavicular * (navicularHeightMm - 44))) : null
+  return apex
+    ? APEX_SHARE *
+        (apex[2] -
+          (FOOT_REFERENCE.apexMm + FOOT_REFERENCE.apexPerNavicular * (navicularHeightMm - 44)))
+    : null
 }

@@ -24,7 +24,8 @@ const FOOT_SIDE_MM = [110, 420] as const
 /** A second piece at least this long is another foot, not a part of the first, mm. */
 const SECOND_FOOT_MM = 150
 
-const footSized = (c: Component, all: readonly Component[]) => c.longestMm <= FOOT_SIDE_MM[1] && (c.longestMm >= FOOT_SIDE_MM[0] || all.length > 1)
+const footSized = (c: Component, all: readonly Component[]) =>
+  c.longestMm <= FOOT_SIDE_MM[1] && (c.longestMm >= FOOT_SIDE_MM[0] || all.length > 1)
 
 /**
  * Cleans a scan in mm: doubled faces, a table plate (loose or grown together with the foot), specks, faces turned inside out. What cannot
@@ -56,16 +57,31 @@ export function cleanScan(scan: Mesh): CleanScan {
     components = components.filter((c) => !tables.includes(c))
   }
   const largest = components[0]
-  if (!largest || largest.areaMm2 < 5000 || !footSized(largest, components) || plateLike(largest)) throw notAFoot(largest)
+  if (!largest || largest.areaMm2 < 5000 || !footSized(largest, components) || plateLike(largest))
+    throw notAFoot(largest)
   const box = boxOf(mesh, labels, largest.label)
-  const second = components.slice(1).find((c) => c.areaMm2 > 0.35 * largest.areaMm2 && c.longestMm > Math.max(SECOND_FOOT_MM, 0.7 * largest.longestMm))
+  const second = components
+    .slice(1)
+    .find(
+      (c) =>
+        c.areaMm2 > 0.35 * largest.areaMm2 &&
+        c.longestMm > Math.max(SECOND_FOOT_MM, 0.7 * largest.longestMm),
+    )
   // A strip that was not seen cuts a foot in two: a large piece close by belongs to it.
-  const part = (c: Component) => c.areaMm2 > 0.08 * largest.areaMm2 && box.holds(c, FOOT_SIDE_MM[1] - largest.longestMm) && box.gap(c) < 50
-  const kept = components.filter((c) => c === largest || (c !== second && c.areaMm2 > SPECK_MM2 && (box.holds(c, 6) || part(c))))
+  const part = (c: Component) =>
+    c.areaMm2 > 0.08 * largest.areaMm2 &&
+    box.holds(c, FOOT_SIDE_MM[1] - largest.longestMm) &&
+    box.gap(c) < 50
+  const kept = components.filter(
+    (c) => c === largest || (c !== second && c.areaMm2 > SPECK_MM2 && (box.holds(c, 6) || part(c))),
+  )
   const specks = components.length - kept.length - (second ? 1 : 0)
   if (specks > 0) notes.push(`${specks} loose ${specks === 1 ? 'piece' : 'pieces'} left out`)
   const keep = new Set(kept.map((c) => c.label))
-  let body = components.length + tables.length === keep.size ? mesh : partOf(mesh, (i) => keep.has(labels[i]!))
+  let body =
+    components.length + tables.length === keep.size
+      ? mesh
+      : partOf(mesh, (i) => keep.has(labels[i]!))
   const turned = turnFlipped(body)
   if (turned.flipped > 0) {
     notes.push(`${turned.flipped} triangles lay inside out and were turned`)
@@ -94,6 +110,12 @@ function withoutStrays(mesh: Mesh): { mesh: Mesh; strays: number } {
 }
 
 function notAFoot(largest: Component | undefined): Refusal {
-  const size = largest ? ` The largest piece is ${largest.sizeMm.map((v) => v.toFixed(0)).join(' × ')} mm.` : ''
-  return new Refusal('no-foot', `There is no foot in this file, or its unit is wrong.${size} Take another unit, or scan again.`, 'scan')
+  const size = largest
+    ? ` The largest piece is ${largest.sizeMm.map((v) => v.toFixed(0)).join(' × ')} mm.`
+    : ''
+  return new Refusal(
+    'no-foot',
+    `There is no foot in this file, or its unit is wrong.${size} Take another unit, or scan again.`,
+    'scan',
+  )
 }

@@ -33,7 +33,10 @@ export function spacingOf({ positions: p, triangles: t }: Mesh): number {
   return Math.min(6, Math.max(0.2, Math.sqrt((cubes.size * 36) / (1.35 * (p.length / 3)))))
 }
 
-const cubeKey = (x: number, y: number, z: number, size: number) => (Math.floor(x / size) + 4096) * 67108864 + (Math.floor(y / size) + 4096) * 8192 + (Math.floor(z / size) + 4096)
+const cubeKey = (x: number, y: number, z: number, size: number) =>
+  (Math.floor(x / size) + 4096) * 67108864 +
+  (Math.floor(y / size) + 4096) * 8192 +
+  (Math.floor(z / size) + 4096)
 
 class Sets {
   private parent: Int32Array
@@ -63,7 +66,9 @@ function joinCloud(p: Float64Array, sets: Sets, reach: number) {
     else sets.join(known, i / 3)
   }
   const near: number[] = []
-  for (let dx = -1; dx <= 1; dx++) for (let dy = -1; dy <= 1; dy++) for (let dz = -1; dz <= 1; dz++) near.push(dx * 67108864 + dy * 8192 + dz)
+  for (let dx = -1; dx <= 1; dx++)
+    for (let dy = -1; dy <= 1; dy++)
+      for (let dz = -1; dz <= 1; dz++) near.push(dx * 67108864 + dy * 8192 + dz)
   for (const [key, i] of first)
     for (const d of near) {
       const j = first.get(key + d)
@@ -72,7 +77,10 @@ function joinCloud(p: Float64Array, sets: Sets, reach: number) {
 }
 
 /** The pieces of a mesh (by shared corners) or of a cloud (by cubes that touch), largest first, and the piece of every point. */
-export function componentsOf(mesh: Mesh, spacingMm: number): { labels: Int32Array; components: Component[] } {
+export function componentsOf(
+  mesh: Mesh,
+  spacingMm: number,
+): { labels: Int32Array; components: Component[] } {
   const { positions: p, triangles: t } = mesh
   const sets = new Sets(p.length / 3)
   for (let i = 0; i < t.length; i += 3) {
@@ -100,7 +108,13 @@ function triangleArea(p: Float64Array, i: number, j: number, k: number): number 
   return 0.5 * Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx)
 }
 
-interface Sums { n: number; s: number[]; q: number[]; low: [number, number, number]; high: [number, number, number] }
+interface Sums {
+  n: number
+  s: number[]
+  q: number[]
+  low: [number, number, number]
+  high: [number, number, number]
+}
 
 function measure(p: Float64Array, labels: Int32Array, area: Map<number, number>): Component[] {
   const sums = new Map<number, Sums>()
@@ -108,7 +122,17 @@ function measure(p: Float64Array, labels: Int32Array, area: Map<number, number>)
     const l = labels[i]!
     if (!area.has(l)) continue
     let s = sums.get(l)
-    if (!s) sums.set(l, (s = { n: 0, s: [0, 0, 0], q: [0, 0, 0, 0, 0, 0], low: [Infinity, Infinity, Infinity], high: [-Infinity, -Infinity, -Infinity] }))
+    if (!s)
+      sums.set(
+        l,
+        (s = {
+          n: 0,
+          s: [0, 0, 0],
+          q: [0, 0, 0, 0, 0, 0],
+          low: [Infinity, Infinity, Infinity],
+          high: [-Infinity, -Infinity, -Infinity],
+        }),
+      )
     const [x, y, z] = [p[3 * i]!, p[3 * i + 1]!, p[3 * i + 2]!]
     s.n++
     for (const [k, v] of [x, y, z].entries()) {
@@ -121,15 +145,34 @@ function measure(p: Float64Array, labels: Int32Array, area: Map<number, number>)
   return [...sums].map(([label, s]): Component => {
     const m = s.s.map((v) => v / s.n)
     const c = (k: number, i: number, j: number) => s.q[k]! / s.n - m[i]! * m[j]!
-    const spread = eigenvalues([c(0, 0, 0), c(1, 1, 1), c(2, 2, 2), c(3, 0, 1), c(4, 0, 2), c(5, 1, 2)]).map((v) => Math.sqrt(Math.max(0, v))) as [number, number, number]
+    const spread = eigenvalues([
+      c(0, 0, 0),
+      c(1, 1, 1),
+      c(2, 2, 2),
+      c(3, 0, 1),
+      c(4, 0, 2),
+      c(5, 1, 2),
+    ]).map((v) => Math.sqrt(Math.max(0, v))) as [number, number, number]
     const size = s.high.map((v, k) => v - s.low[k]!) as [number, number, number]
     // A body of even spread is about √12 standard deviations long.
-    return { label, areaMm2: area.get(label)!, sizeMm: size, low: s.low, high: s.high, longestMm: Math.min(Math.hypot(...size), 3.7 * spread[0]), spreadMm: spread }
+    return {
+      label,
+      areaMm2: area.get(label)!,
+      sizeMm: size,
+      low: s.low,
+      high: s.high,
+      longestMm: Math.min(Math.hypot(...size), 3.7 * spread[0]),
+      spreadMm: spread,
+    }
   })
 }
 
 /** Eigenvalues of a symmetric 3 × 3 matrix given as xx yy zz xy xz yz, largest first (trigonometric form, Smith 1961). */
-export function eigenvalues([a, b, c, d, e, f]: [number, number, number, number, number, number]): [number, number, number] {
+export function eigenvalues([a, b, c, d, e, f]: [number, number, number, number, number, number]): [
+  number,
+  number,
+  number,
+] {
   const q = (a + b + c) / 3
   const off = d * d + e * e + f * f
   const p = Math.sqrt(((a - q) ** 2 + (b - q) ** 2 + (c - q) ** 2 + 2 * off) / 6)
@@ -144,7 +187,11 @@ export function eigenvalues([a, b, c, d, e, f]: [number, number, number, number,
 }
 
 /** Box of one piece: whether another lies in it, and how far away one is, mm. */
-export function boxOf(mesh: Mesh, labels: Int32Array, label: number): { holds: (c: Component, marginMm: number) => boolean; gap: (c: Component) => number } {
+export function boxOf(
+  mesh: Mesh,
+  labels: Int32Array,
+  label: number,
+): { holds: (c: Component, marginMm: number) => boolean; gap: (c: Component) => number } {
   const low = [Infinity, Infinity, Infinity]
   const high = [-Infinity, -Infinity, -Infinity]
   for (let i = 0; i < labels.length; i++)
@@ -154,7 +201,10 @@ export function boxOf(mesh: Mesh, labels: Int32Array, label: number): { holds: (
         high[k] = Math.max(high[k]!, mesh.positions[3 * i + k]!)
       }
   return {
-    holds: (c, margin) => c.low.every((v, k) => v >= low[k]! - margin) && c.high.every((v, k) => v <= high[k]! + margin),
-    gap: (c) => Math.hypot(...[0, 1, 2].map((k) => Math.max(0, c.low[k]! - high[k]!, low[k]! - c.high[k]!))),
+    holds: (c, margin) =>
+      c.low.every((v, k) => v >= low[k]! - margin) &&
+      c.high.every((v, k) => v <= high[k]! + margin),
+    gap: (c) =>
+      Math.hypot(...[0, 1, 2].map((k) => Math.max(0, c.low[k]! - high[k]!, low[k]! - c.high[k]!))),
   }
 }

@@ -12,7 +12,10 @@ export function decimated({ positions: p, triangles: t }: Mesh, stepMm: number):
   const sums = new Float64Array(p.length)
   const count = new Float64Array(p.length / 3)
   for (let i = 0; i < number.length; i++) {
-    const key = Math.floor((p[3 * i]! - low[0]!) / stepMm) * 4194304 + Math.floor((p[3 * i + 1]! - low[1]!) / stepMm) * 2048 + Math.floor((p[3 * i + 2]! - low[2]!) / stepMm)
+    const key =
+      Math.floor((p[3 * i]! - low[0]!) / stepMm) * 4194304 +
+      Math.floor((p[3 * i + 1]! - low[1]!) / stepMm) * 2048 +
+      Math.floor((p[3 * i + 2]! - low[2]!) / stepMm)
     let at = cubes.get(key)
     if (at === undefined) cubes.set(key, (at = cubes.size))
     number[i] = at

@@ -10,7 +10,8 @@ export function dropDoubles({ triangles: t }: Mesh): { triangles: Uint32Array; d
   let n = 0
   for (let i = 0; i < t.length; i += 3) {
     const [a, b, c] = sorted(t[i]!, t[i + 1]!, t[i + 2]!)
-    let slot = (Math.imul(a, 0x9e3779b1) ^ Math.imul(b, 0x85ebca6b) ^ Math.imul(c, 0xc2b2ae35)) & (size - 1)
+    let slot =
+      (Math.imul(a, 0x9e3779b1) ^ Math.imul(b, 0x85ebca6b) ^ Math.imul(c, 0xc2b2ae35)) & (size - 1)
     let known = false
     for (let j = table[slot]!; j >= 0; j = table[slot]!) {
       const [x, y, z] = sorted(kept[j]!, kept[j + 1]!, kept[j + 2]!)
@@ -72,7 +73,11 @@ function neighboursOf(t: Uint32Array): Int32Array {
  * Turns faces that lie inside out, so that neighbours agree and the whole looks outward, and counts the holes: closed lines where the
  * surface ends, without the rim of an open shell.
  */
-export function turnFlipped(mesh: Mesh): { triangles: Uint32Array; flipped: number; holes: number } {
+export function turnFlipped(mesh: Mesh): {
+  triangles: Uint32Array
+  flipped: number
+  holes: number
+} {
   const { triangles: t, positions } = mesh
   if (t.length === 0) return { triangles: t, flipped: 0, holes: 0 }
   const beyond = neighboursOf(t)
@@ -117,7 +122,8 @@ export function turnFlipped(mesh: Mesh): { triangles: Uint32Array; flipped: numb
 
 const swapped = (t: Uint32Array, which: (face: number) => boolean): Uint32Array => {
   const out = Uint32Array.from(t)
-  for (let f = 0; f < t.length / 3; f++) if (which(f)) [out[3 * f + 1], out[3 * f + 2]] = [t[3 * f + 2]!, t[3 * f + 1]!]
+  for (let f = 0; f < t.length / 3; f++)
+    if (which(f)) [out[3 * f + 1], out[3 * f + 2]] = [t[3 * f + 2]!, t[3 * f + 1]!]
   return out
 }
 
@@ -154,7 +160,12 @@ function holesOf(t: Uint32Array, p: Float64Array, beyond: Int32Array): number {
     while (stack.length > 0) {
       const a = stack.pop()!
       for (const b of next.get(a)!) {
-        mm += Math.hypot(p[3 * a]! - p[3 * b]!, p[3 * a + 1]! - p[3 * b + 1]!, p[3 * a + 2]! - p[3 * b + 2]!) / 2
+        mm +=
+          Math.hypot(
+            p[3 * a]! - p[3 * b]!,
+            p[3 * a + 1]! - p[3 * b + 1]!,
+            p[3 * a + 2]! - p[3 * b + 2]!,
+          ) / 2
         if (!seen.has(b)) {
           seen.add(b)
           stack.push(b)

@@ -28,18 +28,38 @@ export function findPlate(mesh: Mesh, spacingMm: number): Mesh | null {
     const plane = planeThrough(xyz, pick(), pick(), pick())
     if (!plane) continue
     let inside = 0
-    for (let i = 0; i < xyz.length; i += 3) if (Math.abs(plane[0]! * xyz[i]! + plane[1]! * xyz[i + 1]! + plane[2]! * xyz[i + 2]! - plane[3]!) < FLAT_MM) inside++
+    for (let i = 0; i < xyz.length; i += 3)
+      if (
+        Math.abs(
+          plane[0]! * xyz[i]! + plane[1]! * xyz[i + 1]! + plane[2]! * xyz[i + 2]! - plane[3]!,
+        ) < FLAT_MM
+      )
+        inside++
     if (!best || inside > best.share) best = { plane, share: inside }
   }
   if (!best || best.share * cells < PLATE_MM2) return null
   const [a, b, c, d] = best.plane as [number, number, number, number]
   const p = mesh.positions
-  const onIt = (i: number) => Math.abs(a * p[3 * i]! + b * p[3 * i + 1]! + c * p[3 * i + 2]! - d) < FLAT_MM + 0.2 * spacingMm
+  const onIt = (i: number) =>
+    Math.abs(a * p[3 * i]! + b * p[3 * i + 1]! + c * p[3 * i + 2]! - d) < FLAT_MM + 0.2 * spacingMm
   // A face that only touches the table with one corner is the foot's.
-  return mesh.triangles.length === 0 ? partOf(mesh, (i) => !onIt(i)) : { positions: p, triangles: mesh.triangles.filter((_, i, t) => !(onIt(t[i - (i % 3)]!) && onIt(t[i - (i % 3) + 1]!) && onIt(t[i - (i % 3) + 2]!))) }
+  return mesh.triangles.length === 0
+    ? partOf(mesh, (i) => !onIt(i))
+    : {
+        positions: p,
+        triangles: mesh.triangles.filter(
+          (_, i, t) =>
+            !(onIt(t[i - (i % 3)]!) && onIt(t[i - (i % 3) + 1]!) && onIt(t[i - (i % 3) + 2]!)),
+        ),
+      }
 }
 
-function planeThrough(xyz: Float64Array, i: number, j: number, k: number): [number, number, number, number] | null {
+function planeThrough(
+  xyz: Float64Array,
+  i: number,
+  j: number,
+  k: number,
+): [number, number, number, number] | null {
   const at = (n: number, c: number) => xyz[3 * n + c]!
   const u = [0, 1, 2].map((c) => at(j, c) - at(i, c)) as [number, number, number]
   const v = [0, 1, 2].map((c) => at(k, c) - at(i, c)) as [number, number, number]

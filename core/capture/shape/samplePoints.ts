@@ -20,7 +20,10 @@ export function samplePoints(mesh: Mesh, stepMm: number): SurfacePoints {
   let sums = new Float64Array(4096)
   let used = 0
   const add = (x: number, y: number, z: number, w: number) => {
-    const key = Math.floor((x - low[0]!) / stepMm) * 4194304 + Math.floor((y - low[1]!) / stepMm) * 2048 + Math.floor((z - low[2]!) / stepMm)
+    const key =
+      Math.floor((x - low[0]!) / stepMm) * 4194304 +
+      Math.floor((y - low[1]!) / stepMm) * 2048 +
+      Math.floor((z - low[2]!) / stepMm)
     let at = cubes.get(key)
     if (at === undefined) {
       if (4 * used + 4 > sums.length) {
@@ -37,10 +40,12 @@ export function samplePoints(mesh: Mesh, stepMm: number): SurfacePoints {
     sums[at + 3]! += w
   }
   let area = 0
-  for (let i = 0; i < t.length; i += 3) area += cutTriangle(p, t[i]!, t[i + 1]!, t[i + 2]!, stepMm, add)
+  for (let i = 0; i < t.length; i += 3)
+    area += cutTriangle(p, t[i]!, t[i + 1]!, t[i + 2]!, stepMm, add)
   if (t.length === 0) for (let i = 0; i < p.length; i += 3) add(p[i]!, p[i + 1]!, p[i + 2]!, 1)
   const xyz = new Float64Array(3 * used)
-  for (let i = 0; i < used; i++) for (let k = 0; k < 3; k++) xyz[3 * i + k] = sums[4 * i + k]! / sums[4 * i + 3]!
+  for (let i = 0; i < used; i++)
+    for (let k = 0; k < 3; k++) xyz[3 * i + k] = sums[4 * i + k]! / sums[4 * i + 3]!
   return { xyz, areaMm2: t.length > 0 ? area : used * stepMm * stepMm * 0.74 }
 }
 
@@ -63,20 +68,40 @@ const MOST_LOOSE = 160_000
  * are averaged by cubes, whose place no longer matters then.
  */
 export function loosePoints(mesh: Mesh, stepMm: number): Float64Array {
-  if (mesh.triangles.length === 0) return mesh.positions.length / 3 > MOST_LOOSE ? samplePoints(mesh, stepMm).xyz : mesh.positions
+  if (mesh.triangles.length === 0)
+    return mesh.positions.length / 3 > MOST_LOOSE ? samplePoints(mesh, stepMm).xyz : mesh.positions
   if (mesh.triangles.length / 3 > MOST_LOOSE) return samplePoints(mesh, stepMm).xyz
   const out: number[] = []
-  for (let i = 0; i < mesh.triangles.length; i += 3) cutTriangle(mesh.positions, mesh.triangles[i]!, mesh.triangles[i + 1]!, mesh.triangles[i + 2]!, 1.5 * stepMm, (x, y, z) => out.push(x, y, z))
+  for (let i = 0; i < mesh.triangles.length; i += 3)
+    cutTriangle(
+      mesh.positions,
+      mesh.triangles[i]!,
+      mesh.triangles[i + 1]!,
+      mesh.triangles[i + 2]!,
+      1.5 * stepMm,
+      (x, y, z) => out.push(x, y, z),
+    )
   return out.length / 3 > 2 * MOST_LOOSE ? samplePoints(mesh, stepMm).xyz : Float64Array.from(out)
 }
 
-function cutTriangle(p: Float64Array, i: number, j: number, k: number, step: number, add: (x: number, y: number, z: number, w: number) => void): number {
+function cutTriangle(
+  p: Float64Array,
+  i: number,
+  j: number,
+  k: number,
+  step: number,
+  add: (x: number, y: number, z: number, w: number) => void,
+): number {
   const [a, b, c] = [3 * i, 3 * j, 3 * k]
   const [ux, uy, uz] = [p[b]! - p[a]!, p[b + 1]! - p[a + 1]!, p[b + 2]! - p[a + 2]!]
   const [vx, vy, vz] = [p[c]! - p[a]!, p[c + 1]! - p[a + 1]!, p[c + 2]! - p[a + 2]!]
   const area = 0.5 * Math.hypot(uy * vz - uz * vy, uz * vx - ux * vz, ux * vy - uy * vx)
   if (!(area > 0)) return 0
-  const longest = Math.max(ux * ux + uy * uy + uz * uz, vx * vx + vy * vy + vz * vz, (ux - vx) ** 2 + (uy - vy) ** 2 + (uz - vz) ** 2)
+  const longest = Math.max(
+    ux * ux + uy * uy + uz * uz,
+    vx * vx + vy * vy + vz * vz,
+    (ux - vx) ** 2 + (uy - vy) ** 2 + (uz - vz) ** 2,
+  )
   const n = Math.min(MOST_CUTS, Math.ceil(Math.sqrt(longest) / step))
   const w = area / (n * n)
   for (let r = 0; r < n; r++)
@@ -85,7 +110,12 @@ function cutTriangle(p: Float64Array, i: number, j: number, k: number, step: num
       add(p[a]! + f * ux + g * vx, p[a + 1]! + f * uy + g * vy, p[a + 2]! + f * uz + g * vz, w)
       if (r + s < n - 1) {
         const [f2, g2] = [(r + 2 / 3) / n, (s + 2 / 3) / n]
-        add(p[a]! + f2 * ux + g2 * vx, p[a + 1]! + f2 * uy + g2 * vy, p[a + 2]! + f2 * uz + g2 * vz, w)
+        add(
+          p[a]! + f2 * ux + g2 * vx,
+          p[a + 1]! + f2 * uy + g2 * vy,
+          p[a + 2]! + f2 * uz + g2 * vz,
+          w,
+        )
       }
     }
   return area

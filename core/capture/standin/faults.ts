@@ -10,7 +10,12 @@ export type Fault = CheckCode
 const SIGN = { deg: '°', mm: 'mm', '%': '%' } as const
 
 /** House limits of the checks; without an amount a fault is made one and a half times as large. Of coverage it is the part that is lost. */
-export const FAULT_LIMITS = Object.fromEntries(CHECK_TABLE.map((c) => [c.code, { limit: c.unit === '%' ? 100 - c.limit : c.limit, unit: SIGN[c.unit] }])) as Record<Fault, { limit: number; unit: string }>
+export const FAULT_LIMITS = Object.fromEntries(
+  CHECK_TABLE.map((c) => [
+    c.code,
+    { limit: c.unit === '%' ? 100 - c.limit : c.limit, unit: SIGN[c.unit] },
+  ]),
+) as Record<Fault, { limit: number; unit: string }>
 
 const bell = (d: number, sigma: number) => Math.exp(-0.5 * (d / sigma) ** 2)
 
@@ -21,7 +26,11 @@ const bell = (d: number, sigma: number) => Math.exp(-0.5 * (d / sigma) ** 2)
  * up; toes: knuckles clawed, tips driven down; dents: pits under the fourth and fifth heads; level: the ball raised as a whole; arch: its
  * top raised.
  */
-export function soleFault(sole: Sole, fault: Fault | undefined, amount: number): (x: number, y: number) => number {
+export function soleFault(
+  sole: Sole,
+  fault: Fault | undefined,
+  amount: number,
+): (x: number, y: number) => number {
   const L = sole.parameters.lengthMm
   const w = sole.parameters.forefootWidthMm / 100
   const [first, , , fourth, fifth] = sole.heads as unknown as { x: number; y: number }[]
@@ -39,9 +48,23 @@ export function soleFault(sole: Sole, fault: Fault | undefined, amount: number):
     case 'firstRay':
       return (x, y) => amount * bell(x - first!.x, 13 * w) * S(y / L, 0.5, 0.7)
     case 'toes':
-      return (x, y) => sole.toes.slice(1).reduce((z, t) => z + amount * (bell(Math.hypot((x - t.x) / w, y - t.y + 13), 5) - bell(Math.hypot((x - t.x) / w, y - t.y - 2), 4.5)), 0)
+      return (x, y) =>
+        sole.toes
+          .slice(1)
+          .reduce(
+            (z, t) =>
+              z +
+              amount *
+                (bell(Math.hypot((x - t.x) / w, y - t.y + 13), 5) -
+                  bell(Math.hypot((x - t.x) / w, y - t.y - 2), 4.5)),
+            0,
+          )
     case 'fingerDents':
-      return (x, y) => [fourth!, fifth!].reduce((z, h) => z + amount * bell(Math.hypot(x - h.x, y - h.y + 4), 6), 0)
+      return (x, y) =>
+        [fourth!, fifth!].reduce(
+          (z, h) => z + amount * bell(Math.hypot(x - h.x, y - h.y + 4), 6),
+          0,
+        )
     case 'levelHeelBall':
       return (_, y) => amount * S(y / L, 0.2, 0.6)
     case 'archHeight':

@@ -26,14 +26,20 @@ function upper(sole: Sole, body: FootBody, x: number, y: number, lower: number):
   const { lengthMm: L, heelWidthMm } = sole.parameters
   const { middleX, halfWidth } = sole.place(x, y)
   const s = y / L
-  const ridge = body.toeMm + (body.dorsumMm - body.toeMm) * (1 - S(s, 0.5, 0.84)) + 0.35 * body.dorsumMm * (1 - S(s, 0.3, 0.5))
+  const ridge =
+    body.toeMm +
+    (body.dorsumMm - body.toeMm) * (1 - S(s, 0.5, 0.84)) +
+    0.35 * body.dorsumMm * (1 - S(s, 0.3, 0.5))
   const across = Math.min(1, Math.abs(x - middleX) / halfWidth)
   const back = s < 0.13 ? (0.13 - s) / 0.13 : 0
   const front = s > 0.95 ? (s - 0.95) / 0.05 : 0
   const round = Math.sqrt(Math.max(0, 1 - Math.min(1, across ** 2.6 + back ** 2 + front ** 2)))
   const foot = lower + Math.max(0, ridge - lower) * round
   const r = Math.hypot(x / (0.52 * heelWidthMm), (y - 0.185 * L) / (0.165 * L))
-  return Math.max(foot, lower + (body.malleolusMm + LEG_ABOVE_MALLEOLUS_MM - lower) * (1 - S(r, 0.82, 0.97)))
+  return Math.max(
+    foot,
+    lower + (body.malleolusMm + LEG_ABOVE_MALLEOLUS_MM - lower) * (1 - S(r, 0.82, 0.97)),
+  )
 }
 
 /** Is a point in the gap between two toes? */
@@ -54,15 +60,25 @@ function inCleft(sole: Sole, x: number, y: number): boolean {
  */
 export function footBody(sole: Sole, body: FootBody, lift: (x: number, y: number) => number): Mesh {
   const L = sole.parameters.lengthMm
-  const half = Math.ceil(Math.max(sole.parameters.forefootWidthMm, sole.parameters.heelWidthMm) / STEP_MM) * STEP_MM
+  const half =
+    Math.ceil(Math.max(sole.parameters.forefootWidthMm, sole.parameters.heelWidthMm) / STEP_MM) *
+    STEP_MM
   const columns = (2 * half) / STEP_MM
   const rows = Math.ceil(L / STEP_MM) + 1
   const inside = (c: number, r: number) => {
     const [x, y] = [-half + (c + 0.5) * STEP_MM, (r + 0.5) * STEP_MM]
-    return c >= 0 && r >= 0 && c < columns && r < rows && sole.contains(x, y) && !(body.separateToes && inCleft(sole, x, y))
+    return (
+      c >= 0 &&
+      r >= 0 &&
+      c < columns &&
+      r < rows &&
+      sole.contains(x, y) &&
+      !(body.separateToes && inCleft(sole, x, y))
+    )
   }
   /** does a corner lie where the plan ends? */
-  const rim = (c: number, r: number) => !(inside(c - 1, r - 1) && inside(c, r - 1) && inside(c - 1, r) && inside(c, r))
+  const rim = (c: number, r: number) =>
+    !(inside(c - 1, r - 1) && inside(c, r - 1) && inside(c - 1, r) && inside(c, r))
   const onOutline = (x: number, y: number, edge: boolean) => {
     if (!edge) return x
     const border = x > 0 ? sole.medial(y) : sole.lateral(y)
@@ -90,16 +106,30 @@ export function footBody(sole: Sole, body: FootBody, lift: (x: number, y: number
   for (let r = 0; r < rows; r++)
     for (let c = 0; c < columns; c++) {
       if (!inside(c, r)) continue
-      quad(point(c, r, false), point(c, r + 1, false), point(c + 1, r + 1, false), point(c + 1, r, false))
+      quad(
+        point(c, r, false),
+        point(c, r + 1, false),
+        point(c + 1, r + 1, false),
+        point(c + 1, r, false),
+      )
       if (soleOnly) continue
-      quad(point(c, r, true), point(c + 1, r, true), point(c + 1, r + 1, true), point(c, r + 1, true))
-      const wall = (c1: number, r1: number, c2: number, r2: number) => quad(point(c1, r1, false), point(c2, r2, false), point(c2, r2, true), point(c1, r1, true))
+      quad(
+        point(c, r, true),
+        point(c + 1, r, true),
+        point(c + 1, r + 1, true),
+        point(c, r + 1, true),
+      )
+      const wall = (c1: number, r1: number, c2: number, r2: number) =>
+        quad(point(c1, r1, false), point(c2, r2, false), point(c2, r2, true), point(c1, r1, true))
       if (!inside(c, r - 1)) wall(c, r, c + 1, r)
       if (!inside(c + 1, r)) wall(c + 1, r, c + 1, r + 1)
       if (!inside(c, r + 1)) wall(c + 1, r + 1, c, r + 1)
       if (!inside(c - 1, r)) wall(c, r + 1, c, r)
     }
-  const upright = cutLongEdges({ positions: Float64Array.from(points), triangles: Uint32Array.from(faces) }, LONGEST_MM)
+  const upright = cutLongEdges(
+    { positions: Float64Array.from(points), triangles: Uint32Array.from(faces) },
+    LONGEST_MM,
+  )
   tiltLeg(upright, body)
   // Leaning makes some edges longer again.
   const whole = body.legTiltDeg === 0 ? upright : cutLongEdges(upright, LONGEST_MM)
@@ -112,7 +142,8 @@ function tiltLeg(mesh: Mesh, body: FootBody) {
   const tan = Math.tan((body.legTiltDeg * Math.PI) / 180)
   const from = 0.8 * body.malleolusMm
   // A heel that is inverted against its leg: seen from the heel, the top of the leg leans inward.
-  for (let i = 0; i < mesh.positions.length; i += 3) mesh.positions[i] = mesh.positions[i]! + tan * Math.max(0, mesh.positions[i + 2]! - from)
+  for (let i = 0; i < mesh.positions.length; i += 3)
+    mesh.positions[i] = mesh.positions[i]! + tan * Math.max(0, mesh.positions[i + 2]! - from)
 }
 
 /** The leg without its lid: faces at its top left out. */
@@ -130,7 +161,12 @@ function openLeg(mesh: Mesh, body: FootBody): Mesh {
 export function cutLongEdges(mesh: Mesh, longestMm: number): Mesh {
   const p = Array.from(mesh.positions)
   let faces = Array.from(mesh.triangles)
-  const long = (a: number, b: number) => Math.hypot(p[3 * a]! - p[3 * b]!, p[3 * a + 1]! - p[3 * b + 1]!, p[3 * a + 2]! - p[3 * b + 2]!) > longestMm
+  const long = (a: number, b: number) =>
+    Math.hypot(
+      p[3 * a]! - p[3 * b]!,
+      p[3 * a + 1]! - p[3 * b + 1]!,
+      p[3 * a + 2]! - p[3 * b + 2]!,
+    ) > longestMm
   for (let pass = 0; pass < 12; pass++) {
     const middles = new Map<number, number>()
     const count = p.length / 3 + faces.length
@@ -146,7 +182,9 @@ export function cutLongEdges(mesh: Mesh, longestMm: number): Mesh {
     let cut = false
     for (let i = 0; i < faces.length; i += 3) {
       const [a, b, c] = [faces[i]!, faces[i + 1]!, faces[i + 2]!]
-      const [ab, bc, ca] = [long(a, b), long(b, c), long(c, a)].map((is, k) => (is ? middle([a, b, c][k]!, [b, c, a][k]!) : -1)) as [number, number, number]
+      const [ab, bc, ca] = [long(a, b), long(b, c), long(c, a)].map((is, k) =>
+        is ? middle([a, b, c][k]!, [b, c, a][k]!) : -1,
+      ) as [number, number, number]
       cut ||= ab >= 0 || bc >= 0 || ca >= 0
       next.push(...splitFace(a, b, c, ab, bc, ca))
     }

@@ -20,4 +20,5 @@ export function amountOf(layer: Layer, key: string, forefootDeg = 0): number {
 
 /** The number a layer is known by: the first of its amounts. */
 export const mainRule = (layer: Layer): AmountRule => layerDefinition(layer.kind).amounts[0]
-export const mainAmount = (layer: Layer, forefootDeg = 0): number => amountOf(layer, mainRule(layer).key, forefootDeg)
+export const mainAmount = (layer: Layer, forefootDeg = 0): number =>
+  amountOf(layer, mainRule(layer).key, forefootDeg)

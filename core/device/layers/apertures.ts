@@ -26,7 +26,9 @@ const pocket = (field: SoleField, layer: LayerOf<Kind>): Float64Array =>
   everyCell(
     field,
     (_, y) => (Math.abs(y - layer.yMm) > layer.radiusMm + RUN_MM ? 0 : 1),
-    (i) => -layer.depthMm * (1 - S(away(layer, field.x[i]!, field.y[i]!), layer.radiusMm - FLANK_MM, layer.radiusMm)),
+    (i) =>
+      -layer.depthMm *
+      (1 - S(away(layer, field.x[i]!, field.y[i]!), layer.radiusMm - FLANK_MM, layer.radiusMm)),
   )
 
 const aperture = (kind: Kind, does: string, runMm: number): LayerDefinition<Kind> => ({
@@ -38,10 +40,20 @@ const aperture = (kind: Kind, does: string, runMm: number): LayerDefinition<Kind
   edged: true,
   amounts: [depth([2, 4], 3, [2, 3, 4]), ...SPOT_NUMBERS],
   asked: (layer) => layer.depthMm,
-  reach: (_, { xMm, yMm, radiusMm }) => ({ x: [xMm - radiusMm, xMm + radiusMm + runMm * LEAN], y: [yMm - radiusMm, yMm + radiusMm + runMm] }),
+  reach: (_, { xMm, yMm, radiusMm }) => ({
+    x: [xMm - radiusMm, xMm + radiusMm + runMm * LEAN],
+    y: [yMm - radiusMm, yMm + radiusMm + runMm],
+  }),
   change: pocket,
-  keep: (field, layer, i) => (layer.through && layer.radiusMm > 0 ? away(layer, field.x[i]!, field.y[i]!) - layer.radiusMm + FLANK_MM / 2 : 99),
+  keep: (field, layer, i) =>
+    layer.through && layer.radiusMm > 0
+      ? away(layer, field.x[i]!, field.y[i]!) - layer.radiusMm + FLANK_MM / 2
+      : 99,
 })
 
 export const heelAperture = aperture('heelAperture', 'a pocket or hole under the sore point', 0)
-export const elongatedHeelAperture = aperture('elongatedHeelAperture', 'a pocket that runs forward along the fascia', RUN_MM)
+export const elongatedHeelAperture = aperture(
+  'elongatedHeelAperture',
+  'a pocket that runs forward along the fascia',
+  RUN_MM,
+)

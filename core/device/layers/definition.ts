@@ -38,7 +38,11 @@ export interface LayerDefinition<K extends LayerKind = LayerKind> {
   /** signed height change; `current` is the surface before this layer */
   change: (field: SoleField, layer: LayerOf<K>, current: Float64Array) => Float64Array
   /** what it achieves where the largest height change does not say it: a rise across, a width, a wall, a sheet under the sole */
-  achieved?: (field: SoleField, layer: LayerOf<K>, change: Float64Array) => { mm: number; xMm: number; yMm: number }
+  achieved?: (
+    field: SoleField,
+    layer: LayerOf<K>,
+    change: Float64Array,
+  ) => { mm: number; xMm: number; yMm: number }
   /** mm by which the trim line moves out (+) at a cell */
   widen?: (field: SoleField, layer: LayerOf<K>, i: number) => number
   /** mm by which the wall stands higher at a share of the length, medial or lateral */
@@ -51,7 +55,11 @@ export interface LayerDefinition<K extends LayerKind = LayerKind> {
  * Fills an array row by row: `gate` is what depends on the row alone (its share s of the length; 0 skips the row), `height` the rest.
  * Cells far outside the plan stay 0: nothing is built there.
  */
-export function everyCell(field: SoleField, gate: (s: number, y: number) => number, height: (i: number, gate: number) => number): Float64Array {
+export function everyCell(
+  field: SoleField,
+  gate: (s: number, y: number) => number,
+  height: (i: number, gate: number) => number,
+): Float64Array {
   const out = new Float64Array(field.z.length)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
@@ -83,7 +91,11 @@ export const acrossFoot = (field: SoleField, from: number, to: number): Reach =>
 }
 
 /** Scales a change that runs down so that its deepest point inside the plan is the asked depth; see scaleToPeak. */
-export const scaleToDepth = (field: SoleField, change: Float64Array, askedMm: number): Float64Array => {
+export const scaleToDepth = (
+  field: SoleField,
+  change: Float64Array,
+  askedMm: number,
+): Float64Array => {
   const out = scaleToPeak(field, change, askedMm)
   for (let i = 0; i < out.length; i++) out[i] = out[i] === 0 ? 0 : -out[i]!
   return out

@@ -10,12 +10,28 @@ export interface Ellipse {
   reach: Reach
 }
 
-export const ellipse = (x: number, y: number, across: number, along: number): Ellipse => ({ x, y, across, along, reach: { x: [x - across, x + across], y: [y - along, y + along] } })
+export const ellipse = (x: number, y: number, across: number, along: number): Ellipse => ({
+  x,
+  y,
+  across,
+  along,
+  reach: { x: [x - across, x + across], y: [y - along, y + along] },
+})
 
 /** The ellipse of a pad whose front edge lies so far behind the middle of two met heads (numbered 1 to 5). */
-export function padBehind(field: SoleField, heads: readonly [number, number], behindMm: number, axes: { across: number; along: number }): Ellipse {
+export function padBehind(
+  field: SoleField,
+  heads: readonly [number, number],
+  behindMm: number,
+  axes: { across: number; along: number },
+): Ellipse {
   const [a, b] = heads.map((k) => field.sole.heads[k - 1]!)
-  return ellipse((a!.x + b!.x) / 2, (a!.y + b!.y) / 2 - behindMm - axes.along, axes.across, axes.along)
+  return ellipse(
+    (a!.x + b!.x) / 2,
+    (a!.y + b!.y) / 2 - behindMm - axes.along,
+    axes.across,
+    axes.along,
+  )
 }
 
 /** A smooth dome d·(1 − r²)^1.5 over an ellipse: level at its top and at its foot. */

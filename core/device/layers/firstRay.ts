@@ -7,7 +7,15 @@ import { height } from './pads'
 import { dome, ellipse } from './dome'
 import { depth } from './reliefs'
 
-const LENGTH = { key: 'lengthMm', label: 'length', unit: 'mm', step: 5, fallback: 35, presets: [25, 35, 45], usual: [20, 50] } as const
+const LENGTH = {
+  key: 'lengthMm',
+  label: 'length',
+  unit: 'mm',
+  step: 5,
+  fallback: 35,
+  presets: [25, 35, 45],
+  usual: [20, 50],
+} as const
 
 /** The line between first and second ray, mm from the axis. */
 const rayLine = ({ sole }: SoleField) => (sole.heads[0]!.x + sole.heads[1]!.x) / 2
@@ -23,10 +31,17 @@ function inCorner(field: SoleField, lengthMm: number, i: number): number {
   return a < round && b < round ? round - Math.hypot(round - a, round - b) : Math.min(a, b)
 }
 
-const cornerReach = (field: SoleField, lengthMm: number): Reach => ({ x: [rayLine(field), 90], y: [field.sole.heads[0]!.y - lengthMm, field.sole.parameters.lengthMm + 20] })
+const cornerReach = (field: SoleField, lengthMm: number): Reach => ({
+  x: [rayLine(field), 90],
+  y: [field.sole.heads[0]!.y - lengthMm, field.sole.parameters.lengthMm + 20],
+})
 
 /** The corner let down over so many mm from its edge. */
-const drop = (field: SoleField, layer: LayerOf<'firstRayCutOut' | 'firstRayAccommodation'>, overMm: number): Float64Array => {
+const drop = (
+  field: SoleField,
+  layer: LayerOf<'firstRayCutOut' | 'firstRayAccommodation'>,
+  overMm: number,
+): Float64Array => {
   const from = field.sole.heads[0]!.y - layer.lengthMm
   return everyCell(
     field,
@@ -47,7 +62,8 @@ export const firstRayCutOut: LayerDefinition<'firstRayCutOut'> = {
   asked: (layer) => layer.depthMm,
   reach: (field, layer) => cornerReach(field, layer.lengthMm),
   change: (field, layer) => drop(field, layer, 14),
-  keep: (field, layer, i) => (layer.lengthMm > 0 && layer.depthMm > 0 ? -inCorner(field, layer.lengthMm, i) : 99),
+  keep: (field, layer, i) =>
+    layer.lengthMm > 0 && layer.depthMm > 0 ? -inCorner(field, layer.lengthMm, i) : 99,
 }
 
 /** Lets that corner down more steeply and keeps it on the floor: stable without posts. */
@@ -64,7 +80,13 @@ export const firstRayAccommodation: LayerDefinition<'firstRayAccommodation'> = {
 }
 
 /** The soft plug under the first head, lower than the firmer part beside it. */
-const plug = (field: SoleField) => ellipse(field.sole.heads[0]!.x, field.sole.heads[0]!.y, (17 * field.sole.parameters.forefootWidthMm) / 100, 20)
+const plug = (field: SoleField) =>
+  ellipse(
+    field.sole.heads[0]!.x,
+    field.sole.heads[0]!.y,
+    (17 * field.sole.parameters.forefootWidthMm) / 100,
+    20,
+  )
 
 export const firstRayWedge: LayerDefinition<'firstRayWedge'> = {
   kind: 'firstRayWedge',
@@ -85,7 +107,11 @@ const SIDE_MM = 10
 /** Plan of the extension: from behind the first head to the end of the great toe, medial of the line between the first two rays. */
 function extensionPlan(field: SoleField) {
   const [head, toe] = [field.sole.heads[0]!, field.sole.toes[0]!]
-  return { x0: rayLine(field) - SIDE_MM / 2, y0: head.y - 12 - RAMP_MM, y1: Math.min(field.sole.parameters.lengthMm - 2, toe.y + 14) }
+  return {
+    x0: rayLine(field) - SIDE_MM / 2,
+    y0: head.y - 12 - RAMP_MM,
+    y1: Math.min(field.sole.parameters.lengthMm - 2, toe.y + 14),
+  }
 }
 
 export const firstRayExtension: LayerDefinition<'firstRayExtension'> = {

@@ -19,7 +19,13 @@ export const metBar: LayerDefinition<'metBar'> = {
   asked: (layer) => layer.heightMm,
   reach: (field, layer) => {
     const y = field.sole.heads.map((h) => h.y)
-    return { x: [-90, 90], y: [Math.min(...y) - layer.behindHeadsMm - 2 * BAR_HALF_MM, Math.max(...y) - layer.behindHeadsMm] }
+    return {
+      x: [-90, 90],
+      y: [
+        Math.min(...y) - layer.behindHeadsMm - 2 * BAR_HALF_MM,
+        Math.max(...y) - layer.behindHeadsMm,
+      ],
+    }
   },
   change: (field, layer) =>
     everyCell(
@@ -28,7 +34,13 @@ export const metBar: LayerDefinition<'metBar'> = {
       (i, mm) => {
         const t = (field.q[i]! + layer.behindHeadsMm + BAR_HALF_MM) / BAR_HALF_MM
         const rest = 1 - t * t
-        return rest > 0 ? mm * rest * Math.sqrt(rest) * S(field.u[i]!, 0.02, 0.22) * (1 - S(field.u[i]!, 0.78, 0.98)) : 0
+        return rest > 0
+          ? mm *
+              rest *
+              Math.sqrt(rest) *
+              S(field.u[i]!, 0.02, 0.22) *
+              (1 - S(field.u[i]!, 0.78, 0.98))
+          : 0
       },
     ),
 }
@@ -42,6 +54,12 @@ export const nerveSpreadPad: LayerDefinition<'nerveSpreadPad'> = {
   phase: 'shape',
   amounts: [height([2, 5], 4, [3, 4, 5]), BEHIND_HEADS],
   asked: (layer) => layer.heightMm,
-  reach: (field, layer) => padBehind(field, layer.between as [number, number], layer.behindHeadsMm, NERVE_PAD_MM).reach,
-  change: (field, layer) => dome(field, padBehind(field, layer.between as [number, number], layer.behindHeadsMm, NERVE_PAD_MM), layer.heightMm),
+  reach: (field, layer) =>
+    padBehind(field, layer.between as [number, number], layer.behindHeadsMm, NERVE_PAD_MM).reach,
+  change: (field, layer) =>
+    dome(
+      field,
+      padBehind(field, layer.between as [number, number], layer.behindHeadsMm, NERVE_PAD_MM),
+      layer.heightMm,
+    ),
 }

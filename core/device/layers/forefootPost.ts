@@ -10,7 +10,8 @@ import { everyCell, type LayerDefinition } from './definition'
 const PLATFORM_MM = 8
 const BLEND_MM = 30
 
-const angleOf = (field: SoleField, layer: LayerOf<'intrinsicForefootPost'>) => layer.angleDeg ?? field.sole.parameters.forefootDeg
+const angleOf = (field: SoleField, layer: LayerOf<'intrinsicForefootPost'>) =>
+  layer.angleDeg ?? field.sole.parameters.forefootDeg
 
 /**
  * A level platform across heads 1 to 5: the slope of the forefoot is taken out of the surface under the heads, so that the edge lies flat
@@ -22,9 +23,26 @@ export const intrinsicForefootPost: LayerDefinition<'intrinsicForefootPost'> = {
   does: 'holds the forefoot angle by a level platform',
   where: 'cast · under heads 1–5',
   phase: 'tilt',
-  amounts: [{ key: 'angleDeg', label: 'angle, + varus', unit: '°', step: 1, fallback: 0, presets: [2, 4, 6], usual: [-8, 8] }],
-  asked: (layer, field) => acrossMm(Math.abs(angleOf(field, layer)), field.sole.heads[0]!.x - field.sole.heads[4]!.x),
-  reach: ({ sole }) => ({ x: [-90, 90], y: [Math.min(...sole.heads.map((h) => h.y)) - PLATFORM_MM - BLEND_MM, sole.parameters.lengthMm + 20] }),
+  amounts: [
+    {
+      key: 'angleDeg',
+      label: 'angle, + varus',
+      unit: '°',
+      step: 1,
+      fallback: 0,
+      presets: [2, 4, 6],
+      usual: [-8, 8],
+    },
+  ],
+  asked: (layer, field) =>
+    acrossMm(Math.abs(angleOf(field, layer)), field.sole.heads[0]!.x - field.sole.heads[4]!.x),
+  reach: ({ sole }) => ({
+    x: [-90, 90],
+    y: [
+      Math.min(...sole.heads.map((h) => h.y)) - PLATFORM_MM - BLEND_MM,
+      sole.parameters.lengthMm + 20,
+    ],
+  }),
   change: (field, layer) => {
     const slope = -Math.tan(radians(angleOf(field, layer)))
     return everyCell(
@@ -36,6 +54,10 @@ export const intrinsicForefootPost: LayerDefinition<'intrinsicForefootPost'> = {
   achieved: (field, _, change) => {
     const [first, , , , fifth] = field.sole.heads
     const grid = { ...field, z: change }
-    return { mm: Math.abs(sampleGrid(grid, first!.x, first!.y) - sampleGrid(grid, fifth!.x, fifth!.y)), xMm: first!.x, yMm: first!.y }
+    return {
+      mm: Math.abs(sampleGrid(grid, first!.x, first!.y) - sampleGrid(grid, fifth!.x, fifth!.y)),
+      xMm: first!.x,
+      yMm: first!.y,
+    }
   },
 }

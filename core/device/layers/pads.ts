@@ -5,9 +5,22 @@ import { dome, padBehind } from './dome'
 
 /** Half axes of a met pad, mm across and along (house size). */
 export const MET_PAD_AXES_MM = { across: 24, along: 27 } as const
-export const height = (usual: readonly [number, number], fallback: number, presets: readonly number[]) => ({ key: 'heightMm', label: 'height', unit: 'mm', step: 0.5, fallback, presets, usual }) as const
+export const height = (
+  usual: readonly [number, number],
+  fallback: number,
+  presets: readonly number[],
+) =>
+  ({ key: 'heightMm', label: 'height', unit: 'mm', step: 0.5, fallback, presets, usual }) as const
 
-export const BEHIND_HEADS = { key: 'behindHeadsMm', label: 'behind the heads', unit: 'mm', step: 1, fallback: 8, presets: [6, 8, 10], usual: [5, 12] } as const
+export const BEHIND_HEADS = {
+  key: 'behindHeadsMm',
+  label: 'behind the heads',
+  unit: 'mm',
+  step: 1,
+  fallback: 8,
+  presets: [6, 8, 10],
+  usual: [5, 12],
+} as const
 
 /** Dome d·(1 − r²)^1.5 whose front edge lies behind heads 2 and 3. */
 export const metPad: LayerDefinition<'metPad'> = {
@@ -19,7 +32,8 @@ export const metPad: LayerDefinition<'metPad'> = {
   amounts: [height([3, 6], 4, [3, 4, 5]), BEHIND_HEADS],
   asked: (layer) => layer.heightMm,
   reach: (field, layer) => padBehind(field, [2, 3], layer.behindHeadsMm, MET_PAD_AXES_MM).reach,
-  change: (field, layer) => dome(field, padBehind(field, [2, 3], layer.behindHeadsMm, MET_PAD_AXES_MM), layer.heightMm),
+  change: (field, layer) =>
+    dome(field, padBehind(field, [2, 3], layer.behindHeadsMm, MET_PAD_AXES_MM), layer.heightMm),
 }
 
 /** Smooth raise under the shaft of the fifth metatarsal: d(1 − S(u; .15, .45))·S(s; .32, .42)·(1 − S(q; −22, −14)). */
@@ -31,7 +45,10 @@ export const fifthMetSupport: LayerDefinition<'fifthMetSupport'> = {
   phase: 'shape',
   amounts: [height([2, 4], 3, [2, 3, 4])],
   asked: (layer) => layer.heightMm,
-  reach: (field) => ({ x: [-90, 20], y: [0.32 * field.sole.parameters.lengthMm, Math.max(...field.sole.heads.map((h) => h.y)) - 14] }),
+  reach: (field) => ({
+    x: [-90, 20],
+    y: [0.32 * field.sole.parameters.lengthMm, Math.max(...field.sole.heads.map((h) => h.y)) - 14],
+  }),
   change: (field, layer) =>
     everyCell(
       field,
@@ -52,7 +69,13 @@ export const cuboidSupport: LayerDefinition<'cuboidSupport'> = {
   phase: 'shape',
   amounts: [height([2, 4], 3, [2, 3, 4])],
   asked: (layer) => layer.heightMm,
-  reach: (field) => ({ x: [-20 - 4 * 9, -20 + 4 * 9], y: [0.41 * field.sole.parameters.lengthMm - 4 * 12, 0.41 * field.sole.parameters.lengthMm + 4 * 12] }),
+  reach: (field) => ({
+    x: [-20 - 4 * 9, -20 + 4 * 9],
+    y: [
+      0.41 * field.sole.parameters.lengthMm - 4 * 12,
+      0.41 * field.sole.parameters.lengthMm + 4 * 12,
+    ],
+  }),
   change: (field, layer) => {
     const y0 = 0.41 * field.sole.parameters.lengthMm
     const change = everyCell(

@@ -14,12 +14,32 @@ import { lateralFlare, medialFlange, medialFlare, medialWrap } from './walls'
 
 /** Every kind of layer, in the order in which the studio offers them: cast, heel, midfoot, forefoot, outline. A new kind is one file and one entry here. */
 const DEFINITIONS = [
-  archFill, heelExpansion, lateralFill, intrinsicForefootPost,
-  medialSkive, lateralSkive, threePlaneShave, heelAperture, elongatedHeelAperture,
-  fasciaGroove, sweetSpot, cuboidSupport, fifthMetSupport,
-  metPad, metBar, nerveSpreadPad, metHeadRelief,
-  firstRayCutOut, firstRayAccommodation, firstRayWedge, firstRayExtension, toeCarbonPlate,
-  medialFlare, lateralFlare, medialWrap, medialFlange,
+  archFill,
+  heelExpansion,
+  lateralFill,
+  intrinsicForefootPost,
+  medialSkive,
+  lateralSkive,
+  threePlaneShave,
+  heelAperture,
+  elongatedHeelAperture,
+  fasciaGroove,
+  sweetSpot,
+  cuboidSupport,
+  fifthMetSupport,
+  metPad,
+  metBar,
+  nerveSpreadPad,
+  metHeadRelief,
+  firstRayCutOut,
+  firstRayAccommodation,
+  firstRayWedge,
+  firstRayExtension,
+  toeCarbonPlate,
+  medialFlare,
+  lateralFlare,
+  medialWrap,
+  medialFlange,
 ] as unknown as LayerDefinition[]
 
 const BY_KIND = new Map(DEFINITIONS.map((d) => [d.kind, d]))

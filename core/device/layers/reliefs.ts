@@ -5,12 +5,40 @@ import { everyCell, scaleToDepth, type LayerDefinition } from './definition'
 import { dome, ellipse } from './dome'
 
 /** How the depth of a relief is offered. */
-export const depth = (usual: readonly [number, number], fallback: number, presets: readonly number[]) => ({ key: 'depthMm', label: 'depth', unit: 'mm', step: 0.5, fallback, presets, usual }) as const
+export const depth = (
+  usual: readonly [number, number],
+  fallback: number,
+  presets: readonly number[],
+) => ({ key: 'depthMm', label: 'depth', unit: 'mm', step: 0.5, fallback, presets, usual }) as const
 /** Numbers of a spot on the foot map. */
 export const SPOT_NUMBERS = [
-  { key: 'xMm', label: 'from the axis, + medial', unit: 'mm', step: 1, fallback: 0, presets: [], usual: [-60, 60] },
-  { key: 'yMm', label: 'from the heel', unit: 'mm', step: 1, fallback: 35, presets: [], usual: [0, 330] },
-  { key: 'radiusMm', label: 'radius', unit: 'mm', step: 1, fallback: 12, presets: [8, 12, 18], usual: [8, 25] },
+  {
+    key: 'xMm',
+    label: 'from the axis, + medial',
+    unit: 'mm',
+    step: 1,
+    fallback: 0,
+    presets: [],
+    usual: [-60, 60],
+  },
+  {
+    key: 'yMm',
+    label: 'from the heel',
+    unit: 'mm',
+    step: 1,
+    fallback: 35,
+    presets: [],
+    usual: [0, 330],
+  },
+  {
+    key: 'radiusMm',
+    label: 'radius',
+    unit: 'mm',
+    step: 1,
+    fallback: 12,
+    presets: [8, 12, 18],
+    usual: [8, 25],
+  },
 ] as const
 
 /** A smooth hollow at a point picked on the foot. */
@@ -23,7 +51,8 @@ export const sweetSpot: LayerDefinition<'sweetSpot'> = {
   amounts: [depth([1, 5], 2, [2, 3, 4]), ...SPOT_NUMBERS],
   asked: (layer) => layer.depthMm,
   reach: (_, layer) => ellipse(layer.xMm, layer.yMm, layer.radiusMm, layer.radiusMm).reach,
-  change: (field, layer) => dome(field, ellipse(layer.xMm, layer.yMm, layer.radiusMm, layer.radiusMm), -layer.depthMm),
+  change: (field, layer) =>
+    dome(field, ellipse(layer.xMm, layer.yMm, layer.radiusMm, layer.radiusMm), -layer.depthMm),
 }
 
 /** Half axes of the hollow under one head, for a 100 mm forefoot (house size). */
@@ -44,7 +73,10 @@ export const metHeadRelief: LayerDefinition<'metHeadRelief'> = {
   reach: (field, layer) => {
     const boxes = layer.heads.map((k) => headHollow(field, k).reach)
     if (boxes.length === 0) return { x: [0, 0], y: [0, 0] }
-    return { x: [Math.min(...boxes.map((b) => b.x[0])), Math.max(...boxes.map((b) => b.x[1]))], y: [Math.min(...boxes.map((b) => b.y[0])), Math.max(...boxes.map((b) => b.y[1]))] }
+    return {
+      x: [Math.min(...boxes.map((b) => b.x[0])), Math.max(...boxes.map((b) => b.x[1]))],
+      y: [Math.min(...boxes.map((b) => b.y[0])), Math.max(...boxes.map((b) => b.y[1]))],
+    }
   },
   change: (field, layer) => {
     const out = new Float64Array(field.z.length)
@@ -71,7 +103,10 @@ export const fasciaGroove: LayerDefinition<'fasciaGroove'> = {
   reach: (field) => {
     const { fromY, toY, at } = band(field)
     const x = [at(fromY), at(toY)]
-    return { x: [Math.min(...x) - GROOVE_HALF_MM, Math.max(...x) + GROOVE_HALF_MM], y: [fromY, toY] }
+    return {
+      x: [Math.min(...x) - GROOVE_HALF_MM, Math.max(...x) + GROOVE_HALF_MM],
+      y: [fromY, toY],
+    }
   },
   change: (field, layer) => {
     const { fromY, toY, at } = band(field)

@@ -14,7 +14,14 @@ const depth = (usual: readonly [number, number], fallback: number, presets: read
  * medial, −1 lateral), where it stands above the surface that the shaping layers left; faded out in front of the heel and scaled so that
  * its peak is the depth. The surface is taken in the heel's own frame, without tilts and lift: a post turns the skive with the heel.
  */
-function skivePlane(field: SoleField, current: Float64Array, depthMm: number, side: 1 | -1, forward: number, fade: readonly [number, number]) {
+function skivePlane(
+  field: SoleField,
+  current: Float64Array,
+  depthMm: number,
+  side: 1 | -1,
+  forward: number,
+  fade: readonly [number, number],
+) {
   if (depthMm === 0) return new Float64Array(current.length) // a 0 mm skive is off: its plane would still cut the border
   const third = field.sole.parameters.heelWidthMm / 6
   const start = field.sole.heelCentreY
@@ -22,7 +29,10 @@ function skivePlane(field: SoleField, current: Float64Array, depthMm: number, si
     field,
     (s) => 1 - S(s, fade[0], fade[1]),
     (i, gate) => {
-      const plane = depthMm + SKIVE_PLANE * (side * field.x[i]! - third) + forward * Math.max(0, field.y[i]! - start)
+      const plane =
+        depthMm +
+        SKIVE_PLANE * (side * field.x[i]! - third) +
+        forward * Math.max(0, field.y[i]! - start)
       return Math.max(0, plane - current[i]!) * gate
     },
   )
@@ -65,5 +75,6 @@ export const threePlaneShave: LayerDefinition<'threePlaneShave'> = {
   phase: 'skive',
   amounts: depth([3, 5], 4, [3, 4, 5]),
   asked: (layer) => layer.depthMm,
-  change: (field, layer, current) => skivePlane(field, current, layer.depthMm, 1, SHAVE_FORWARD, [0.33, 0.42]),
+  change: (field, layer, current) =>
+    skivePlane(field, current, layer.depthMm, 1, SHAVE_FORWARD, [0.33, 0.42]),
 }

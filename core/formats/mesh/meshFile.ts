@@ -21,7 +21,8 @@ export interface MeshFile extends Mesh {
 export const MOST_TRIANGLES = 4_000_000
 
 /** Says that a file cannot be read: what is wrong and where. */
-export const broken = (words: string, place: string): Refusal => new Refusal('broken-file', `${words} (${place}).`, place)
+export const broken = (words: string, place: string): Refusal =>
+  new Refusal('broken-file', `${words} (${place}).`, place)
 
 /**
  * Checks what every reader hands over: something is there, every number is finite, every corner exists. Triangles that use a corner
@@ -33,12 +34,18 @@ export function checkMesh(file: MeshFile): MeshFile {
   const { positions, triangles } = file
   const count = positions.length / 3
   if (count === 0) throw broken('There are no points in this file', 'whole file')
-  for (let i = 0; i < positions.length; i++) if (!Number.isFinite(positions[i])) throw broken('A coordinate is not a number', `point ${Math.floor(i / 3) + 1}`)
+  for (let i = 0; i < positions.length; i++)
+    if (!Number.isFinite(positions[i]))
+      throw broken('A coordinate is not a number', `point ${Math.floor(i / 3) + 1}`)
   const kept = new Uint32Array(triangles.length)
   let n = 0
   for (let i = 0; i < triangles.length; i += 3) {
     const [a, b, c] = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!]
-    if (a >= count || b >= count || c >= count) throw broken(`A triangle asks for point ${Math.max(a, b, c) + 1}, there are ${count}`, `triangle ${i / 3 + 1}`)
+    if (a >= count || b >= count || c >= count)
+      throw broken(
+        `A triangle asks for point ${Math.max(a, b, c) + 1}, there are ${count}`,
+        `triangle ${i / 3 + 1}`,
+      )
     if (a === b || b === c || a === c) continue
     kept[n++] = a
     kept[n++] = b
@@ -46,7 +53,11 @@ export function checkMesh(file: MeshFile): MeshFile {
   }
   const dropped = (triangles.length - n) / 3
   if (dropped === 0) return file
-  return { ...file, triangles: kept.slice(0, n), notes: [...file.notes, `${dropped} triangles without area left out`] }
+  return {
+    ...file,
+    triangles: kept.slice(0, n),
+    notes: [...file.notes, `${dropped} triangles without area left out`],
+  }
 }
 
 /**

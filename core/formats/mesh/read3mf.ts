@@ -3,7 +3,14 @@ import { broken, MOST_TRIANGLES, type MeshFile, type Unit } from './meshFile'
 
 /** A packed model may grow to this many bytes. */
 const MOST_BYTES = 800_000_000
-const UNIT_NAMES: Record<string, [Unit, number]> = { millimeter: ['mm', 1], centimeter: ['cm', 1], meter: ['m', 1], inch: ['in', 1], micron: ['mm', 0.001], foot: ['in', 12] }
+const UNIT_NAMES: Record<string, [Unit, number]> = {
+  millimeter: ['mm', 1],
+  centimeter: ['cm', 1],
+  meter: ['m', 1],
+  inch: ['in', 1],
+  micron: ['mm', 0.001],
+  foot: ['in', 12],
+}
 
 interface Part {
   positions: number[]
@@ -29,15 +36,29 @@ export function read3mf(bytes: Uint8Array): MeshFile {
     const t = transform
     for (let i = 0; i < part.positions.length; i += 3) {
       const [x, y, z] = [part.positions[i]!, part.positions[i + 1]!, part.positions[i + 2]!]
-      positions.push(scale * (x * t[0]! + y * t[3]! + z * t[6]! + t[9]!), scale * (x * t[1]! + y * t[4]! + z * t[7]! + t[10]!), scale * (x * t[2]! + y * t[5]! + z * t[8]! + t[11]!))
+      positions.push(
+        scale * (x * t[0]! + y * t[3]! + z * t[6]! + t[9]!),
+        scale * (x * t[1]! + y * t[4]! + z * t[7]! + t[10]!),
+        scale * (x * t[2]! + y * t[5]! + z * t[8]! + t[11]!),
+      )
     }
     for (const corner of part.triangles) triangles.push(first + corner)
-    if (triangles.length > 3 * MOST_TRIANGLES) throw broken(`More than ${MOST_TRIANGLES} triangles`, `object ${id}`)
+    if (triangles.length > 3 * MOST_TRIANGLES)
+      throw broken(`More than ${MOST_TRIANGLES} triangles`, `object ${id}`)
     for (const c of part.components) place(c.id, combine(c.transform, t), depth + 1)
   }
-  for (const item of items.length ? items : [...parts.keys()].map((id) => ({ id, transform: IDENTITY }))) place(item.id, item.transform, 0)
+  for (const item of items.length
+    ? items
+    : [...parts.keys()].map((id) => ({ id, transform: IDENTITY })))
+    place(item.id, item.transform, 0)
   if (positions.length === 0) throw broken('This 3MF holds no mesh', 'model')
-  return { format: '3mf', unit, positions: Float64Array.from(positions), triangles: Uint32Array.from(triangles), notes: [] }
+  return {
+    format: '3mf',
+    unit,
+    positions: Float64Array.from(positions),
+    triangles: Uint32Array.from(triangles),
+    notes: [],
+  }
 }
 
 function modelText(bytes: Uint8Array): string {
@@ -58,11 +79,18 @@ function modelText(bytes: Uint8Array): string {
   return new TextDecoder().decode(files[name])
 }
 
-const TAG = /<(\/?)(?:[\w-]+:)?(model|object|vertex|triangle|component|item|resources|build)\b([^<>]*?)\/?>/g
+const TAG =
+  /<(\/?)(?:[\w-]+:)?(model|object|vertex|triangle|component|item|resources|build)\b([^<>]*?)\/?>/g
 
-function model(text: string): { unit: Unit; scale: number; parts: Map<string, Part>; items: { id: string; transform: number[] }[] } {
+function model(text: string): {
+  unit: Unit
+  scale: number
+  parts: Map<string, Part>
+  items: { id: string; transform: number[] }[]
+} {
   if (!/<(?:[\w-]+:)?model\b/.test(text)) throw broken('The model has no <model>', 'model')
-  if (!/<\/(?:[\w-]+:)?model>/.test(text)) throw broken('It ends in the middle: the file was cut off', 'end of the model')
+  if (!/<\/(?:[\w-]+:)?model>/.test(text))
+    throw broken('It ends in the middle: the file was cut off', 'end of the model')
   let unit: Unit = 'mm'
   let scale = 1
   const parts = new Map<string, Part>()
@@ -82,16 +110,27 @@ function model(text: string): { unit: Unit; scale: number; parts: Map<string, Pa
     } else if (tag === 'object') {
       part = { positions: [], triangles: [], components: [] }
       parts.set(of('id') ?? '', part)
-    } else if (tag === 'vertex' && part) part.positions.push(number(of('x'), counted), number(of('y'), counted), number(of('z'), counted))
+    } else if (tag === 'vertex' && part)
+      part.positions.push(
+        number(of('x'), counted),
+        number(of('y'), counted),
+        number(of('z'), counted),
+      )
     else if (tag === 'triangle' && part) {
       const points = part.positions.length / 3
       for (const name of ['v1', 'v2', 'v3']) {
         const corner = number(of(name), counted)
-        if (!Number.isInteger(corner) || corner < 0 || corner >= points) throw broken(`A triangle asks for point ${corner}, there are ${points}`, `triangle ${part.triangles.length / 3 + 1}`)
+        if (!Number.isInteger(corner) || corner < 0 || corner >= points)
+          throw broken(
+            `A triangle asks for point ${corner}, there are ${points}`,
+            `triangle ${part.triangles.length / 3 + 1}`,
+          )
         part.triangles.push(corner)
       }
-    } else if (tag === 'component' && part) part.components.push({ id: of('objectid') ?? '', transform: transformOf(of('transform')) })
-    else if (tag === 'item') items.push({ id: of('objectid') ?? '', transform: transformOf(of('transform')) })
+    } else if (tag === 'component' && part)
+      part.components.push({ id: of('objectid') ?? '', transform: transformOf(of('transform')) })
+    else if (tag === 'item')
+      items.push({ id: of('objectid') ?? '', transform: transformOf(of('transform')) })
     counted++
   }
   return { unit, scale, parts, items }
@@ -107,14 +146,19 @@ function attribute(attributes: string, name: string): string | undefined {
 
 function number(text: string | undefined, counted: number): number {
   const value = text === undefined || text.trim() === '' ? Number.NaN : Number(text)
-  if (!Number.isFinite(value)) throw broken(`"${String(text).slice(0, 40)}" is not a number`, `element ${counted + 1} of the model`)
+  if (!Number.isFinite(value))
+    throw broken(
+      `"${String(text).slice(0, 40)}" is not a number`,
+      `element ${counted + 1} of the model`,
+    )
   return value
 }
 
 function transformOf(text: string | undefined): number[] {
   if (text === undefined) return IDENTITY
   const values = text.trim().split(/\s+/).map(Number)
-  if (values.length !== 12 || values.some((v) => !Number.isFinite(v))) throw broken('A transform needs twelve numbers', 'build')
+  if (values.length !== 12 || values.some((v) => !Number.isFinite(v)))
+    throw broken('A transform needs twelve numbers', 'build')
   return values
 }
 
@@ -123,6 +167,11 @@ function combine(a: number[], b: number[]): number[] {
   const out: number[] = []
   for (let row = 0; row < 4; row++)
     for (let column = 0; column < 3; column++)
-      out.push(a[3 * row]! * b[column]! + a[3 * row + 1]! * b[3 + column]! + a[3 * row + 2]! * b[6 + column]! + (row === 3 ? b[9 + column]! : 0))
+      out.push(
+        a[3 * row]! * b[column]! +
+          a[3 * row + 1]! * b[3 + column]! +
+          a[3 * row + 2]! * b[6 + column]! +
+          (row === 3 ? b[9 + column]! : 0),
+      )
   return out
 }

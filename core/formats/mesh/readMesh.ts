@@ -4,7 +4,12 @@ import { readObj } from './readObj'
 import { readPly } from './readPly'
 import { isTextStl, readStl } from './readStl'
 
-const READERS: Record<MeshFormat, (bytes: Uint8Array) => MeshFile> = { stl: readStl, obj: readObj, ply: readPly, '3mf': read3mf }
+const READERS: Record<MeshFormat, (bytes: Uint8Array) => MeshFile> = {
+  stl: readStl,
+  obj: readObj,
+  ply: readPly,
+  '3mf': read3mf,
+}
 
 /** Format of a file: by what its first bytes say, else by its name; null when neither tells. */
 export function formatOf(name: string, bytes: Uint8Array): MeshFormat | null {
@@ -25,6 +30,7 @@ export function formatOf(name: string, bytes: Uint8Array): MeshFormat | null {
 export function readMesh(name: string, bytes: Uint8Array): MeshFile {
   if (bytes.length === 0) throw broken('This file is empty', name)
   const format = formatOf(name, bytes)
-  if (!format) throw broken(`This is none of ${MESH_FORMATS.map((f) => f.toUpperCase()).join(', ')}`, name)
+  if (!format)
+    throw broken(`This is none of ${MESH_FORMATS.map((f) => f.toUpperCase()).join(', ')}`, name)
   return checkMesh(READERS[format](bytes))
 }

@@ -39,8 +39,14 @@ export class TextReader {
   word(): string {
     if (this.lineEnded) return ''
     const from = this.at
-    while (this.at < this.bytes.length && !isSpace(this.bytes[this.at]!) && this.bytes[this.at] !== 10) this.at++
-    if (this.at - from > 200) throw broken('A word is longer than any that belongs here', this.place)
+    while (
+      this.at < this.bytes.length &&
+      !isSpace(this.bytes[this.at]!) &&
+      this.bytes[this.at] !== 10
+    )
+      this.at++
+    if (this.at - from > 200)
+      throw broken('A word is longer than any that belongs here', this.place)
     let text = ''
     for (let i = from; i < this.at; i++) text += String.fromCharCode(this.bytes[i]!)
     return text
@@ -58,8 +64,11 @@ export class TextReader {
     let digits = 0
     let value = 0
     let scale = 0
-    for (; at < bytes.length && bytes[at]! >= 48 && bytes[at]! <= 57; at++, digits++) value = value * 10 + bytes[at]! - 48
-    if (bytes[at] === 46) for (at++; at < bytes.length && bytes[at]! >= 48 && bytes[at]! <= 57; at++, digits++, scale--) value = value * 10 + bytes[at]! - 48
+    for (; at < bytes.length && bytes[at]! >= 48 && bytes[at]! <= 57; at++, digits++)
+      value = value * 10 + bytes[at]! - 48
+    if (bytes[at] === 46)
+      for (at++; at < bytes.length && bytes[at]! >= 48 && bytes[at]! <= 57; at++, digits++, scale--)
+        value = value * 10 + bytes[at]! - 48
     const plain = at >= bytes.length || isSpace(bytes[at]!) || bytes[at] === 10
     if (plain && digits > 0 && digits <= 15) {
       this.at = at
@@ -67,7 +76,8 @@ export class TextReader {
     }
     const word = this.word()
     const parsed = Number(word)
-    if (word === '' || !Number.isFinite(parsed)) throw broken(`"${word.slice(0, 40)}" is not a number`, this.place)
+    if (word === '' || !Number.isFinite(parsed))
+      throw broken(`"${word.slice(0, 40)}" is not a number`, this.place)
     return parsed
   }
 }

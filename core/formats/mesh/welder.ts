@@ -56,7 +56,7 @@ function hash(x: number, y: number, z: number): number {
   for (const v of [x, y, z]) {
     cell[0] = v + 0
     h = Math.imul(h ^ bits[0]!, 0x85ebca6b)
-    h = Math.imul((h ^ (h >>> 13)) ^ bits[1]!, 0xc2b2ae35)
+    h = Math.imul(h ^ (h >>> 13) ^ bits[1]!, 0xc2b2ae35)
     h ^= h >>> 16
   }
   return h

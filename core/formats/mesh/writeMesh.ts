@@ -11,8 +11,18 @@ import { writeStl } from './writeStl'
  *
  * @throws Refusal when a point cloud is asked to become a format that needs faces
  */
-export function writeMesh(format: MeshFormat, mesh: Mesh, name: string, unit: Unit = 'mm'): Uint8Array {
-  if (mesh.triangles.length === 0 && format !== 'ply' && format !== 'obj') throw new Refusal('no-faces', `A point cloud has no faces, ${format.toUpperCase()} needs them. Take PLY or OBJ.`, 'format')
+export function writeMesh(
+  format: MeshFormat,
+  mesh: Mesh,
+  name: string,
+  unit: Unit = 'mm',
+): Uint8Array {
+  if (mesh.triangles.length === 0 && format !== 'ply' && format !== 'obj')
+    throw new Refusal(
+      'no-faces',
+      `A point cloud has no faces, ${format.toUpperCase()} needs them. Take PLY or OBJ.`,
+      'format',
+    )
   if (format === 'stl') return writeStl(mesh, `${name}, ${unit}`)
   if (format === 'obj') return writeObj(mesh)
   return format === 'ply' ? writePly(mesh) : write3mf([{ name, mesh }], unit)

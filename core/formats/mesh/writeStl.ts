@@ -15,13 +15,20 @@ export function writeStl(mesh: Mesh, header: string): Uint8Array {
   view.setUint32(80, count, true)
   for (let i = 0, at = 84; i < t.length; i += 3, at += 50) {
     const [a, b, c] = [3 * t[i]!, 3 * t[i + 1]!, 3 * t[i + 2]!]
-    const ux = p[b]! - p[a]!, uy = p[b + 1]! - p[a + 1]!, uz = p[b + 2]! - p[a + 2]!
-    const vx = p[c]! - p[a]!, vy = p[c + 1]! - p[a + 1]!, vz = p[c + 2]! - p[a + 2]!
-    const nx = uy * vz - uz * vy, ny = uz * vx - ux * vz, nz = ux * vy - uy * vx
+    const ux = p[b]! - p[a]!,
+      uy = p[b + 1]! - p[a + 1]!,
+      uz = p[b + 2]! - p[a + 2]!
+    const vx = p[c]! - p[a]!,
+      vy = p[c + 1]! - p[a + 1]!,
+      vz = p[c + 2]! - p[a + 2]!
+    const nx = uy * vz - uz * vy,
+      ny = uz * vx - ux * vz,
+      nz = ux * vy - uy * vx
     const size = Math.hypot(nx, ny, nz) || 1
     ;[nx / size, ny / size, nz / size].forEach((v, k) => view.setFloat32(at + 4 * k, v, true))
     ;[a, b, c].forEach((corner, k) => {
-      for (let axis = 0; axis < 3; axis++) view.setFloat32(at + 12 + 12 * k + 4 * axis, p[corner + axis]!, true)
+      for (let axis = 0; axis < 3; axis++)
+        view.setFloat32(at + 12 + 12 * k + 4 * axis, p[corner + axis]!, true)
     })
   }
   return bytes

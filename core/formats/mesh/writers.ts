@@ -29,10 +29,12 @@ function encode(lines: Iterable<string>): Uint8Array {
 }
 
 function* points(mesh: Mesh, write: (x: string, y: string, z: string) => string) {
-  for (let i = 0; i < mesh.positions.length; i += 3) yield write(n(mesh.positions[i]!), n(mesh.positions[i + 1]!), n(mesh.positions[i + 2]!))
+  for (let i = 0; i < mesh.positions.length; i += 3)
+    yield write(n(mesh.positions[i]!), n(mesh.positions[i + 1]!), n(mesh.positions[i + 2]!))
 }
 function* faces(mesh: Mesh, write: (a: number, b: number, c: number) => string) {
-  for (let i = 0; i < mesh.triangles.length; i += 3) yield write(mesh.triangles[i]!, mesh.triangles[i + 1]!, mesh.triangles[i + 2]!)
+  for (let i = 0; i < mesh.triangles.length; i += 3)
+    yield write(mesh.triangles[i]!, mesh.triangles[i + 1]!, mesh.triangles[i + 2]!)
 }
 
 /** OBJ of a mesh in mm, with the object's name where there is one. */
@@ -72,14 +74,26 @@ export function writePly(mesh: Mesh): Uint8Array {
 /** A fixed day inside the package, so that the same mesh gives the same bytes. */
 const EPOCH = new Date(1980, 0, 1)
 
-const UNIT_NAMES: Record<Unit, string> = { mm: 'millimeter', cm: 'centimeter', m: 'meter', in: 'inch' }
+const UNIT_NAMES: Record<Unit, string> = {
+  mm: 'millimeter',
+  cm: 'centimeter',
+  m: 'meter',
+  in: 'inch',
+}
 
 /** 3MF of named meshes; the unit their numbers count is named in the file. */
-export function write3mf(objects: readonly { name: string; mesh: Mesh }[], unit: Unit = 'mm'): Uint8Array {
+export function write3mf(
+  objects: readonly { name: string; mesh: Mesh }[],
+  unit: Unit = 'mm',
+): Uint8Array {
   const escape = (text: string) => text.replace(/[<>&"]/g, (c) => `&#${c.charCodeAt(0)};`)
   const model = encode(
     (function* () {
-      yield '<?xml version="1.0" encoding="UTF-8"?>\n<model unit="' + UNIT_NAMES[unit] + '" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>\n'
+      yield (
+        '<?xml version="1.0" encoding="UTF-8"?>\n<model unit="' +
+        UNIT_NAMES[unit] +
+        '" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>\n'
+      )
       for (const [i, { name, mesh }] of objects.entries()) {
         yield `<object id="${i + 1}" type="model" name="${escape(name)}"><mesh><vertices>\n`
         yield* points(mesh, (x, y, z) => `<vertex x="${x}" y="${y}" z="${z}"/>\n`)
@@ -92,8 +106,12 @@ export function write3mf(objects: readonly { name: string; mesh: Mesh }[], unit:
   )
   return zipSync(
     {
-      '[Content_Types].xml': strToU8('<?xml version="1.0" encoding="UTF-8"?>\n<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>'),
-      '_rels/.rels': strToU8('<?xml version="1.0" encoding="UTF-8"?>\n<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>'),
+      '[Content_Types].xml': strToU8(
+        '<?xml version="1.0" encoding="UTF-8"?>\n<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>',
+      ),
+      '_rels/.rels': strToU8(
+        '<?xml version="1.0" encoding="UTF-8"?>\n<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>',
+      ),
       '3D/3dmodel.model': model,
     },
     // The fastest level: a model of numbers packs to a seventh by it, and the best one takes three times as long for a tenth less.

@@ -57,7 +57,11 @@ export function blockPattern(nodes: number, pairs: ArrayLike<number>): BlockPatt
 }
 
 /** Block that holds node a by node b, and whether it must be written turned; both must share an element. */
-export function blockOf({ step, start, row }: BlockPattern, a: number, b: number): { at: number; turned: boolean } {
+export function blockOf(
+  { step, start, row }: BlockPattern,
+  a: number,
+  b: number,
+): { at: number; turned: boolean } {
   const [i, j] = [step[a]!, step[b]!]
   const [column, wanted] = i >= j ? [j, i] : [i, j]
   let low = start[column]!
@@ -90,7 +94,13 @@ function factorDiagonal(v: Float64Array, at: number, least: Float64Array, node: 
 }
 
 /** Takes one column's products off another: target −= A·Bᵀ for every block A of it from B on. Two rows of B at a time stay in registers. */
-function subtract(v: Float64Array, row: Int32Array, place: Int32Array, from: number, to: number): void {
+function subtract(
+  v: Float64Array,
+  row: Int32Array,
+  place: Int32Array,
+  from: number,
+  to: number,
+): void {
   for (let c = 0; c < BLOCK; c += 2) {
     const q = SIZE * from + BLOCK * c
     const b0 = v[q]!
@@ -134,7 +144,9 @@ const NOTHING = 1e-12
 export function factor(pattern: BlockPattern, values: Float64Array): void {
   const { nodes, start, row, order } = pattern
   const least = new Float64Array(BLOCK * nodes)
-  for (let k = 0; k < nodes; k++) for (let c = 0; c < BLOCK; c++) least[BLOCK * k + c] = NOTHING * Math.abs(values[SIZE * start[k]! + 7 * c]!)
+  for (let k = 0; k < nodes; k++)
+    for (let c = 0; c < BLOCK; c++)
+      least[BLOCK * k + c] = NOTHING * Math.abs(values[SIZE * start[k]! + 7 * c]!)
   const place = new Int32Array(nodes)
   /** columns whose next row is this one, linked; and how far each has come */
   const first = new Int32Array(nodes).fill(-1)
@@ -143,7 +155,7 @@ export function factor(pattern: BlockPattern, values: Float64Array): void {
   for (let j = 0; j < nodes; j++) {
     const [from, to] = [start[j]!, start[j + 1]!]
     for (let p = from; p < to; p++) place[row[p]!] = SIZE * p
-    for (let k = first[j]!; k >= 0; ) {
+    for (let k = first[j]!; k >= 0;) {
       const after = next[k]!
       const at = come[k]!
       const end = start[k + 1]!
@@ -157,14 +169,20 @@ export function factor(pattern: BlockPattern, values: Float64Array): void {
     }
     const diagonal = SIZE * from
     const loose = factorDiagonal(values, diagonal, least, j)
-    if (loose >= 0) throw new Refusal('shell-loose', `The shell is not held: node ${order[j]} is loose in ${UNKNOWNS[loose]}. Fix it or give it a foundation.`, `verticesMm.${order[j]}`)
+    if (loose >= 0)
+      throw new Refusal(
+        'shell-loose',
+        `The shell is not held: node ${order[j]} is loose in ${UNKNOWNS[loose]}. Fix it or give it a foundation.`,
+        `verticesMm.${order[j]}`,
+      )
     // Rows below: X·Lᵀ = what is there.
     for (let p = from + 1; p < to; p++) {
       const at = SIZE * p
       for (let r = 0; r < BLOCK; r++)
         for (let c = 0; c < BLOCK; c++) {
           let s = values[at + BLOCK * r + c]!
-          for (let k = 0; k < c; k++) s -= values[at + BLOCK * r + k]! * values[diagonal + BLOCK * c + k]!
+          for (let k = 0; k < c; k++)
+            s -= values[at + BLOCK * r + k]! * values[diagonal + BLOCK * c + k]!
           values[at + BLOCK * r + c] = s / values[diagonal + 7 * c]!
         }
     }
@@ -177,9 +195,14 @@ export function factor(pattern: BlockPattern, values: Float64Array): void {
 }
 
 /** Solves with a factor, in the nodes' own numbering: 6 unknowns a node. */
-export function solveFactored({ nodes, start, row, order }: BlockPattern, values: Float64Array, load: Float64Array): Float64Array {
+export function solveFactored(
+  { nodes, start, row, order }: BlockPattern,
+  values: Float64Array,
+  load: Float64Array,
+): Float64Array {
   const w = new Float64Array(BLOCK * nodes)
-  for (let k = 0; k < nodes; k++) for (let c = 0; c < BLOCK; c++) w[BLOCK * k + c] = load[BLOCK * order[k]! + c]!
+  for (let k = 0; k < nodes; k++)
+    for (let c = 0; c < BLOCK; c++) w[BLOCK * k + c] = load[BLOCK * order[k]! + c]!
   for (let j = 0; j < nodes; j++) {
     const d = SIZE * start[j]!
     for (let c = 0; c < BLOCK; c++) {
@@ -198,7 +221,8 @@ export function solveFactored({ nodes, start, row, order }: BlockPattern, values
     for (let p = start[j]! + 1; p < start[j + 1]!; p++)
       for (let c = 0; c < BLOCK; c++) {
         let s = 0
-        for (let r = 0; r < BLOCK; r++) s += values[SIZE * p + BLOCK * r + c]! * w[BLOCK * row[p]! + r]!
+        for (let r = 0; r < BLOCK; r++)
+          s += values[SIZE * p + BLOCK * r + c]! * w[BLOCK * row[p]! + r]!
         w[BLOCK * j + c]! -= s
       }
     const d = SIZE * start[j]!
@@ -209,6 +233,7 @@ export function solveFactored({ nodes, start, row, order }: BlockPattern, values
     }
   }
   const out = new Float64Array(BLOCK * nodes)
-  for (let k = 0; k < nodes; k++) for (let c = 0; c < BLOCK; c++) out[BLOCK * order[k]! + c] = w[BLOCK * k + c]!
+  for (let k = 0; k < nodes; k++)
+    for (let c = 0; c < BLOCK; c++) out[BLOCK * order[k]! + c] = w[BLOCK * k + c]!
   return out
 }

@@ -11,14 +11,18 @@ export interface PlanEllipse {
   ry: number
 }
 
-export const inEllipse = ({ x, y, rx, ry }: PlanEllipse, px: number, py: number): boolean => ((px - x) / rx) ** 2 + ((py - y) / ry) ** 2 <= 1
+export const inEllipse = ({ x, y, rx, ry }: PlanEllipse, px: number, py: number): boolean =>
+  ((px - x) / rx) ** 2 + ((py - y) / ry) ** 2 <= 1
 
 /**
  * Shares of an even pressure on a part of the plan by vertex: they sum to 1.
  *
  * @returns null when no triangle lies in it
  */
-export function loadShares({ points, triangles }: PlanMesh, inside: (x: number, y: number) => boolean): Float64Array | null {
+export function loadShares(
+  { points, triangles }: PlanMesh,
+  inside: (x: number, y: number) => boolean,
+): Float64Array | null {
   const share = new Float64Array(points.length)
   let sum = 0
   for (const t of triangles) {

@@ -29,7 +29,11 @@ export function resampleRing(ring: readonly Point[], stepMm: number): [number, n
   const open = ring.filter((p, i) => length(p, ring[(i + 1) % ring.length]!) > 1e-9)
   if (open.length < 3) return []
   const turn = (i: number) => {
-    const [a, b, c] = [open[(i + open.length - 1) % open.length]!, open[i]!, open[(i + 1) % open.length]!]
+    const [a, b, c] = [
+      open[(i + open.length - 1) % open.length]!,
+      open[i]!,
+      open[(i + 1) % open.length]!,
+    ]
     const d = Math.atan2(c[1] - b[1], c[0] - b[0]) - Math.atan2(b[1] - a[1], b[0] - a[0])
     return Math.abs(Math.atan2(Math.sin(d), Math.cos(d)))
   }
@@ -48,9 +52,13 @@ export function resampleRing(ring: readonly Point[], stepMm: number): [number, n
     let [i, walked] = [0, 0]
     for (let part = 0; part < parts; part++) {
       const want = (whole * part) / parts
-      while (walked + length(chain[i]!, chain[i + 1]!) < want - 1e-9) walked += length(chain[i]!, chain[++i]!)
+      while (walked + length(chain[i]!, chain[i + 1]!) < want - 1e-9)
+        walked += length(chain[i]!, chain[++i]!)
       const f = (want - walked) / length(chain[i]!, chain[i + 1]!)
-      out.push([chain[i]![0] + f * (chain[i + 1]![0] - chain[i]![0]), chain[i]![1] + f * (chain[i + 1]![1] - chain[i]![1])])
+      out.push([
+        chain[i]![0] + f * (chain[i + 1]![0] - chain[i]![0]),
+        chain[i]![1] + f * (chain[i + 1]![1] - chain[i]![1]),
+      ])
     }
   })
   return out
@@ -64,7 +72,9 @@ export function resampleRing(ring: readonly Point[], stepMm: number): [number, n
  */
 export function planMesh({ rings, insideMm, keep = [] }: Plan, stepMm: number): PlanMesh {
   const border = rings.flatMap((r) => resampleRing(r, stepMm))
-  const lines = keep.flatMap((r) => resampleRing(r, stepMm)).filter(([x, y]) => insideMm(x, y) > CLEAR * stepMm)
+  const lines = keep
+    .flatMap((r) => resampleRing(r, stepMm))
+    .filter(([x, y]) => insideMm(x, y) > CLEAR * stepMm)
   const points = [...border, ...lines]
   const xs = border.map((p) => p[0])
   const ys = border.map((p) => p[1])
@@ -73,20 +83,37 @@ export function planMesh({ rings, insideMm, keep = [] }: Plan, stepMm: number): 
   const cell = (x: number, y: number) => `${Math.floor(x / stepMm)} ${Math.floor(y / stepMm)}`
   for (const p of points) near.set(cell(...p), [...(near.get(cell(...p)) ?? []), p])
   const clear = (x: number, y: number) => {
-    for (let i = -1; i <= 1; i++) for (let j = -1; j <= 1; j++) for (const p of near.get(cell(x + i * stepMm, y + j * stepMm)) ?? []) if (length(p, [x, y]) < CLEAR * stepMm) return false
+    for (let i = -1; i <= 1; i++)
+      for (let j = -1; j <= 1; j++)
+        for (const p of near.get(cell(x + i * stepMm, y + j * stepMm)) ?? [])
+          if (length(p, [x, y]) < CLEAR * stepMm) return false
     return true
   }
-  const [left, right, low, high] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)]
+  const [left, right, low, high] = [
+    Math.min(...xs),
+    Math.max(...xs),
+    Math.min(...ys),
+    Math.max(...ys),
+  ]
   for (let row = 0, y = low + rise / 2; y < high; row++, y += rise)
-    for (let x = left + (row % 2 ? stepMm / 2 : 0); x < right; x += stepMm) if (insideMm(x, y) > 0.4 * stepMm && clear(x, y)) points.push([x, y])
+    for (let x = left + (row % 2 ? stepMm / 2 : 0); x < right; x += stepMm)
+      if (insideMm(x, y) > 0.4 * stepMm && clear(x, y)) points.push([x, y])
   const delaunay = Delaunay.from(points)
   const all: [number, number, number][] = []
   const least = 1e-3 * stepMm * stepMm
   for (let k = 0; k < delaunay.triangles.length; k += 3) {
-    const [a, b, c] = [delaunay.triangles[k]!, delaunay.triangles[k + 1]!, delaunay.triangles[k + 2]!]
+    const [a, b, c] = [
+      delaunay.triangles[k]!,
+      delaunay.triangles[k + 1]!,
+      delaunay.triangles[k + 2]!,
+    ]
     const [p, q, r] = [points[a]!, points[b]!, points[c]!]
     const twice = (q[0] - p[0]) * (r[1] - p[1]) - (r[0] - p[0]) * (q[1] - p[1])
-    if (Math.abs(twice) < least || insideMm((p[0] + q[0] + r[0]) / 3, (p[1] + q[1] + r[1]) / 3) <= 0) continue
+    if (
+      Math.abs(twice) < least ||
+      insideMm((p[0] + q[0] + r[0]) / 3, (p[1] + q[1] + r[1]) / 3) <= 0
+    )
+      continue
     all.push(twice > 0 ? [a, b, c] : [a, c, b])
   }
   return compact(points, largestPiece(withoutSlivers(points, all), points.length))
@@ -95,11 +122,24 @@ export function planMesh({ rings, insideMm, keep = [] }: Plan, stepMm: number): 
 const edgeKey = (a: number, b: number) => (a < b ? `${a} ${b}` : `${b} ${a}`)
 
 /** Leaves out flat triangles whose longest side lies on the border: what is cut away is thinner than the mesh can tell. */
-function withoutSlivers(points: readonly Point[], triangles: readonly [number, number, number][]): [number, number, number][] {
+function withoutSlivers(
+  points: readonly Point[],
+  triangles: readonly [number, number, number][],
+): [number, number, number][] {
   const used = new Map<string, number>()
-  for (const t of triangles) for (let s = 0; s < 3; s++) used.set(edgeKey(t[s]!, t[(s + 1) % 3]!), (used.get(edgeKey(t[s]!, t[(s + 1) % 3]!)) ?? 0) + 1)
+  for (const t of triangles)
+    for (let s = 0; s < 3; s++)
+      used.set(
+        edgeKey(t[s]!, t[(s + 1) % 3]!),
+        (used.get(edgeKey(t[s]!, t[(s + 1) % 3]!)) ?? 0) + 1,
+      )
   return triangles.filter((t) => {
-    const sides = [0, 1, 2].map((s) => ({ key: edgeKey(t[s]!, t[(s + 1) % 3]!), l: length(points[t[s]!]!, points[t[(s + 1) % 3]!]!) })).sort((a, b) => b.l - a.l)
+    const sides = [0, 1, 2]
+      .map((s) => ({
+        key: edgeKey(t[s]!, t[(s + 1) % 3]!),
+        l: length(points[t[s]!]!, points[t[(s + 1) % 3]!]!),
+      }))
+      .sort((a, b) => b.l - a.l)
     const [a, b, c] = sides.map((s) => s.l) as [number, number, number]
     const smallest = Math.acos(Math.min(1, (a * a + b * b - c * c) / (2 * a * b)))
     return smallest > SLIVER || used.get(sides[0]!.key)! > 1
@@ -107,7 +147,10 @@ function withoutSlivers(points: readonly Point[], triangles: readonly [number, n
 }
 
 /** The piece with the most triangles, joined by edges. */
-function largestPiece(triangles: readonly [number, number, number][], nodes: number): [number, number, number][] {
+function largestPiece(
+  triangles: readonly [number, number, number][],
+  nodes: number,
+): [number, number, number][] {
   const parent = Int32Array.from({ length: nodes }, (_, i) => i)
   const root = (i: number): number => {
     while (parent[i] !== i) i = parent[i] = parent[parent[i]!]!
@@ -123,12 +166,18 @@ function largestPiece(triangles: readonly [number, number, number][], nodes: num
   return triangles.filter(([a]) => root(a) === most)
 }
 
-function compact(points: readonly [number, number][], triangles: readonly [number, number, number][]): PlanMesh {
+function compact(
+  points: readonly [number, number][],
+  triangles: readonly [number, number, number][],
+): PlanMesh {
   const number = new Int32Array(points.length).fill(-1)
   const kept: [number, number][] = []
-  const renumbered = triangles.map((t) => t.map((v) => {
-    if (number[v]! < 0) number[v] = kept.push(points[v]!) - 1
-    return number[v]!
-  }) as [number, number, number])
+  const renumbered = triangles.map(
+    (t) =>
+      t.map((v) => {
+        if (number[v]! < 0) number[v] = kept.push(points[v]!) - 1
+        return number[v]!
+      }) as [number, number, number],
+  )
   return { points: kept, triangles: renumbered }
 }

@@ -26,4 +26,5 @@ export interface ShellModel {
   foundation?: ShellFoundation
 }
 
-export const thicknessAt = ({ thicknessMm }: ShellModel, triangle: number): number => (typeof thicknessMm === 'number' ? thicknessMm : thicknessMm[triangle]!)
+export const thicknessAt = ({ thicknessMm }: ShellModel, triangle: number): number =>
+  typeof thicknessMm === 'number' ? thicknessMm : thicknessMm[triangle]!

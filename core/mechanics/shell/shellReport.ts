@@ -22,13 +22,31 @@ export function shellReport(record: FittingRecord, side: Side, stepMm = 4) {
   const foot = record.feet[side] as Foot
   const device = foot.device ?? plainDevice()
   const material = shellMaterial(device.shell.material, normsOf(record).shellMaterials)
-  if (!material) throw new Refusal('no-material', `feet.${side}.device.shell.material: the table has no material "${device.shell.material}". Add it with its modulus in Settings.`, `feet.${side}.device.shell.material`)
+  if (!material)
+    throw new Refusal(
+      'no-material',
+      `feet.${side}.device.shell.material: the table has no material "${device.shell.material}". Add it with its modulus in Settings.`,
+      `feet.${side}.device.shell.material`,
+    )
   const { field } = soleFieldOf(foot, side)
   const massKg = record.client?.massKg ?? USUAL_KG
-  const { stiffness } = archStiffness(buildShell(buildSurface(field, device), device), device, material, { massKg, stepMm, range: true })
+  const { stiffness } = archStiffness(
+    buildShell(buildSurface(field, device), device),
+    device,
+    material,
+    { massKg, stepMm, range: true },
+  )
   const force = forceOf(record)
   return {
-    label: SHELL_LABEL, ignores: SHELL_IGNORES, material: material.name, thicknessMm: device.shell.thicknessMm, ...stiffness,
-    comfort: { ...comfortOf(stiffness.archStiffnessNPerMm, stiffness.forceN, force, normsOf(record)), force, ...(record.client?.massKg === undefined && { assumedKg: USUAL_KG }) },
+    label: SHELL_LABEL,
+    ignores: SHELL_IGNORES,
+    material: material.name,
+    thicknessMm: device.shell.thicknessMm,
+    ...stiffness,
+    comfort: {
+      ...comfortOf(stiffness.archStiffnessNPerMm, stiffness.forceN, force, normsOf(record)),
+      force,
+      ...(record.client?.massKg === undefined && { assumedKg: USUAL_KG }),
+    },
   }
 }

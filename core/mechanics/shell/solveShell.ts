@@ -1,4 +1,11 @@
-import { BLOCK, blockOf, blockPattern, factor, solveFactored, type BlockPattern } from './blockCholesky'
+import {
+  BLOCK,
+  blockOf,
+  blockPattern,
+  factor,
+  solveFactored,
+  type BlockPattern,
+} from './blockCholesky'
 import { deflectionAt, foundationSamples, type FoundationSample } from './foundation'
 import { elementStiffness, place } from './shellElement'
 import { thicknessAt, type ShellModel } from './shellModel'
@@ -48,16 +55,29 @@ export interface ReadyShell {
  */
 export function readyShell(model: ShellModel, pattern?: BlockPattern): ReadyShell {
   const n = model.verticesMm.length
-  const order = pattern ?? blockPattern(n, model.triangles.flatMap(([a, b, c]) => [a, b, b, c, c, a]))
+  const order =
+    pattern ??
+    blockPattern(
+      n,
+      model.triangles.flatMap(([a, b, c]) => [a, b, b, c, c, a]),
+    )
   const stiffness = new Float64Array(36 * order.row.length)
   const K = new Float64Array(324)
   model.triangles.forEach((t, e) => {
-    elementStiffness(place(model.verticesMm[t[0]]!, model.verticesMm[t[1]]!, model.verticesMm[t[2]]!), thicknessAt(model, e), model.youngMPa, model.poisson, K)
+    elementStiffness(
+      place(model.verticesMm[t[0]]!, model.verticesMm[t[1]]!, model.verticesMm[t[2]]!),
+      thicknessAt(model, e),
+      model.youngMPa,
+      model.poisson,
+      K,
+    )
     for (let p = 0; p < 3; p++)
       for (let q = 0; q <= p; q++) {
         const { at, turned } = blockOf(order, t[p]!, t[q]!)
         const from = 18 * 6 * p + 6 * q
-        for (let i = 0; i < BLOCK; i++) for (let j = 0; j < BLOCK; j++) stiffness[36 * at + (turned ? BLOCK * j + i : BLOCK * i + j)]! += K[from + 18 * i + j]!
+        for (let i = 0; i < BLOCK; i++)
+          for (let j = 0; j < BLOCK; j++)
+            stiffness[36 * at + (turned ? BLOCK * j + i : BLOCK * i + j)]! += K[from + 18 * i + j]!
       }
   })
   const samples = foundationSamples(model)
@@ -69,25 +89,41 @@ export function readyShell(model: ShellModel, pattern?: BlockPattern): ReadyShel
 const FIRST = 2
 
 /** Adds the springs of samples to the blocks: k·aᵀa on uz, θx, θy of both ends. */
-function addSprings(pattern: BlockPattern, values: Float64Array, samples: readonly FoundationSample[], share: (k: number) => number): void {
+function addSprings(
+  pattern: BlockPattern,
+  values: Float64Array,
+  samples: readonly FoundationSample[],
+  share: (k: number) => number,
+): void {
   for (let s = 0; s < samples.length; s++) {
     const spring = samples[s]!.k * share(s)
     if (spring === 0) continue
     const { a, b, by } = samples[s]!
-    const [aa, bb, ba] = [36 * blockOf(pattern, a, a).at, 36 * blockOf(pattern, b, b).at, blockOf(pattern, b, a)]
+    const [aa, bb, ba] = [
+      36 * blockOf(pattern, a, a).at,
+      36 * blockOf(pattern, b, b).at,
+      blockOf(pattern, b, a),
+    ]
     for (let i = 0; i < 3; i++)
       for (let j = 0; j < 3; j++) {
         const at = BLOCK * (FIRST + i) + FIRST + j
         values[aa + at]! += spring * by[i]! * by[j]!
         values[bb + at]! += spring * by[3 + i]! * by[3 + j]!
-        values[36 * ba.at + (ba.turned ? BLOCK * (FIRST + j) + FIRST + i : at)]! += spring * by[3 + i]! * by[j]!
+        values[36 * ba.at + (ba.turned ? BLOCK * (FIRST + j) + FIRST + i : at)]! +=
+          spring * by[3 + i]! * by[j]!
       }
   }
 }
 
 /** Takes held unknowns out: their rows and columns become those of a unit. */
-function hold({ nodes, order, start, row }: BlockPattern, values: Float64Array, held: Uint8Array): void {
-  const any = Uint8Array.from({ length: nodes }, (_, i) => (held.subarray(BLOCK * i, BLOCK * i + BLOCK).includes(1) ? 1 : 0))
+function hold(
+  { nodes, order, start, row }: BlockPattern,
+  values: Float64Array,
+  held: Uint8Array,
+): void {
+  const any = Uint8Array.from({ length: nodes }, (_, i) =>
+    held.subarray(BLOCK * i, BLOCK * i + BLOCK).includes(1) ? 1 : 0,
+  )
   for (let j = 0; j < nodes; j++)
     for (let p = start[j]!; p < start[j + 1]!; p++) {
       const below = order[row[p]!]!
@@ -95,12 +131,17 @@ function hold({ nodes, order, start, row }: BlockPattern, values: Float64Array, 
       if (any[below] === 0 && any[here] === 0) continue
       for (let r = 0; r < BLOCK; r++)
         for (let c = 0; c < BLOCK; c++)
-          if (held[BLOCK * below + r] || held[BLOCK * here + c]) values[36 * p + BLOCK * r + c] = p === start[j] && r === c ? 1 : 0
+          if (held[BLOCK * below + r] || held[BLOCK * here + c])
+            values[36 * p + BLOCK * r + c] = p === start[j] && r === c ? 1 : 0
     }
 }
 
 /** K·u of the blocks as assembled, in the nodes' own numbering. */
-function times({ nodes, order, start, row }: BlockPattern, values: Float64Array, u: Float64Array): Float64Array {
+function times(
+  { nodes, order, start, row }: BlockPattern,
+  values: Float64Array,
+  u: Float64Array,
+): Float64Array {
   const out = new Float64Array(u.length)
   for (let j = 0; j < nodes; j++)
     for (let p = start[j]!; p < start[j + 1]!; p++) {
@@ -125,7 +166,10 @@ interface Factored {
 /** A contact that differs from the factor's in no more points than this is solved from it; each costs a twelfth of a new factor. */
 const MOST_CHANGES = 8
 
-function factored({ model, pattern, stiffness, samples }: ReadyShell, touching: Uint8Array): Factored {
+function factored(
+  { model, pattern, stiffness, samples }: ReadyShell,
+  touching: Uint8Array,
+): Factored {
   const values = stiffness.slice()
   addSprings(pattern, values, samples, (s) => (touching[s] ? 1 - OPEN : 0))
   hold(pattern, values, model.held)
@@ -134,7 +178,12 @@ function factored({ model, pattern, stiffness, samples }: ReadyShell, touching: 
 }
 
 /** Unknowns of a contact from the factor of another: springs that came or went are put in as a change of low rank (Woodbury). */
-function solveFrom({ values, touching: base, columns }: Factored, { model, pattern, samples }: ReadyShell, load: Float64Array, touching: Uint8Array): Float64Array {
+function solveFrom(
+  { values, touching: base, columns }: Factored,
+  { model, pattern, samples }: ReadyShell,
+  load: Float64Array,
+  touching: Uint8Array,
+): Float64Array {
   const u = solveFactored(pattern, values, load)
   const changed = samples.flatMap((_, s) => (touching[s] === base[s] ? [] : [s]))
   if (changed.length === 0) return u
@@ -152,7 +201,14 @@ function solveFrom({ values, touching: base, columns }: Factored, { model, patte
     columns.set(s, column)
     return column
   })
-  const rows = changed.map((s, i) => [...z.map((column, j) => deflectionAt(samples[s]!, column) + (i === j ? (touching[s] ? 1 : -1) / (samples[s]!.k * (1 - OPEN)) : 0)), deflectionAt(samples[s]!, u)])
+  const rows = changed.map((s, i) => [
+    ...z.map(
+      (column, j) =>
+        deflectionAt(samples[s]!, column) +
+        (i === j ? (touching[s] ? 1 : -1) / (samples[s]!.k * (1 - OPEN)) : 0),
+    ),
+    deflectionAt(samples[s]!, u),
+  ])
   solveDense(rows).forEach((y, j) => u.forEach((v, i) => (u[i] = v - y * z[j]![i]!)))
   return u
 }
@@ -161,7 +217,9 @@ function solveFrom({ values, touching: base, columns }: Factored, { model, patte
 function solveDense(rows: number[][]): number[] {
   const n = rows.length
   for (let i = 0; i < n; i++) {
-    const best = rows.slice(i).reduce((p, row, k) => (Math.abs(row[i]!) > Math.abs(rows[p]![i]!) ? i + k : p), i)
+    const best = rows
+      .slice(i)
+      .reduce((p, row, k) => (Math.abs(row[i]!) > Math.abs(rows[p]![i]!) ? i + k : p), i)
     ;[rows[i], rows[best]] = [rows[best]!, rows[i]!]
     for (let r = i + 1; r < n; r++) {
       const f = rows[r]![i]! / rows[i]![i]!
@@ -169,7 +227,9 @@ function solveDense(rows: number[][]): number[] {
     }
   }
   const out = new Array<number>(n).fill(0)
-  for (let i = n - 1; i >= 0; i--) out[i] = (rows[i]![n]! - out.reduce((s, v, c) => (c > i ? s + rows[i]![c]! * v : s), 0)) / rows[i]![i]!
+  for (let i = n - 1; i >= 0; i--)
+    out[i] =
+      (rows[i]![n]! - out.reduce((s, v, c) => (c > i ? s + rows[i]![c]! * v : s), 0)) / rows[i]![i]!
   return out
 }
 
@@ -185,7 +245,9 @@ export function solveShell(ready: ReadyShell, start?: ShellStart): ShellAnswer {
   const { held, loadN } = model
   const oneWay = model.foundation?.unilateral ?? false
   const lowest = samples.reduce((low, s) => Math.min(low, s.gapMm), Infinity)
-  let touching = start?.touching ?? Uint8Array.from(samples, (s) => (!oneWay || s.gapMm <= lowest + TOUCHES_MM ? 1 : 0))
+  let touching =
+    start?.touching ??
+    Uint8Array.from(samples, (s) => (!oneWay || s.gapMm <= lowest + TOUCHES_MM ? 1 : 0))
   let base = start?.factored
   const load = new Float64Array(loadN.length)
   for (let turn = 1; ; turn++) {
@@ -200,18 +262,34 @@ export function solveShell(ready: ReadyShell, start?: ShellStart): ShellAnswer {
     held.forEach((h, i) => {
       if (h) load[i] = 0
     })
-    const changes = base ? touching.reduce((sum, t, s) => sum + (t === base!.touching[s] ? 0 : 1), 0) : Infinity
+    const changes = base
+      ? touching.reduce((sum, t, s) => sum + (t === base!.touching[s] ? 0 : 1), 0)
+      : Infinity
     if (!base || changes > MOST_CHANGES) base = factored(ready, touching)
     const unknowns = solveFrom(base, ready, load, touching)
-    const next = oneWay ? Uint8Array.from(samples, (s) => (deflectionAt(s, unknowns) + s.gapMm < 0 ? 1 : 0)) : touching
+    const next = oneWay
+      ? Uint8Array.from(samples, (s) => (deflectionAt(s, unknowns) + s.gapMm < 0 ? 1 : 0))
+      : touching
     const changed = next.reduce((sum, t, s) => sum + (t === touching[s] ? 0 : 1), 0)
     const settled = changed === 0 || (turn > PATIENCE && changed < SETTLED * samples.length)
-    if (settled || turn === MOST_TURNS) return { unknowns, ...forcesOf(ready, unknowns, touching), iterations: turn, settled, touching, factored: base }
+    if (settled || turn === MOST_TURNS)
+      return {
+        unknowns,
+        ...forcesOf(ready, unknowns, touching),
+        iterations: turn,
+        settled,
+        touching,
+        factored: base,
+      }
     touching = next
   }
 }
 
-function forcesOf({ model, pattern, stiffness, samples }: ReadyShell, unknowns: Float64Array, touching: Uint8Array): Pick<ShellAnswer, 'reactionN' | 'foundationN'> {
+function forcesOf(
+  { model, pattern, stiffness, samples }: ReadyShell,
+  unknowns: Float64Array,
+  touching: Uint8Array,
+): Pick<ShellAnswer, 'reactionN' | 'foundationN'> {
   const inner = times(pattern, stiffness, unknowns)
   let foundationN = 0
   samples.forEach((sample, s) => {

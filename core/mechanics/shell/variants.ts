@@ -19,19 +19,51 @@ export function shellVariants(device: Device): ShellVariant[] {
   const { shell, outline, posts, layers } = device
   const thickness = (by: number): ShellVariant => ({
     name: `${by > 0 ? 'Thicker' : 'Thinner'} by ${STEP_MM} mm`,
-    device: { ...device, shell: { ...shell, thicknessMm: shell.thicknessMm + by, ...(shell.graded && { graded: Object.fromEntries(Object.entries(shell.graded).map(([k, v]) => [k, Math.max(STEP_MM, v + by)])) }) } },
+    device: {
+      ...device,
+      shell: {
+        ...shell,
+        thicknessMm: shell.thicknessMm + by,
+        ...(shell.graded && {
+          graded: Object.fromEntries(
+            Object.entries(shell.graded).map(([k, v]) => [k, Math.max(STEP_MM, v + by)]),
+          ),
+        }),
+      },
+    },
   })
   const cuts = layers.flatMap((layer, k) => {
     const { keep, widen, wall, name } = layerDefinition(layer.kind)
-    return layer.on && (keep || widen || wall) ? [{ name: `Without ${(layer.name ?? name).toLowerCase()}`, device: { ...device, layers: layers.filter((_, i) => i !== k) } }] : []
+    return layer.on && (keep || widen || wall)
+      ? [
+          {
+            name: `Without ${(layer.name ?? name).toLowerCase()}`,
+            device: { ...device, layers: layers.filter((_, i) => i !== k) },
+          },
+        ]
+      : []
   })
   const posted = posts.some((p) => p.angleDeg !== 0)
   return [
     ...(shell.thicknessMm - STEP_MM >= STEP_MM ? [thickness(-STEP_MM)] : []),
     thickness(STEP_MM),
     ...cuts,
-    posted ? { name: 'Without posts', device: { ...device, posts: [] } } : { name: 'With a rearfoot post of 4°', device: { ...device, posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }] } },
-    { name: `Front edge ${EDGE_MM} mm further back`, device: { ...device, outline: { ...outline, distal: { behindHeadsMm: outline.distal.behindHeadsMm + EDGE_MM } } } },
-    { name: `Cup ${WALL_MM} mm deeper`, device: { ...device, outline: { ...outline, heelCupMm: outline.heelCupMm + WALL_MM } } },
+    posted
+      ? { name: 'Without posts', device: { ...device, posts: [] } }
+      : {
+          name: 'With a rearfoot post of 4°',
+          device: { ...device, posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }] },
+        },
+    {
+      name: `Front edge ${EDGE_MM} mm further back`,
+      device: {
+        ...device,
+        outline: { ...outline, distal: { behindHeadsMm: outline.distal.behindHeadsMm + EDGE_MM } },
+      },
+    },
+    {
+      name: `Cup ${WALL_MM} mm deeper`,
+      device: { ...device, outline: { ...outline, heelCupMm: outline.heelCupMm + WALL_MM } },
+    },
   ]
 }

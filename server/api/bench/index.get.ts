@@ -14,23 +14,44 @@ import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
 
 /** A day at the bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees codes, no names and no reasons. */
-export default route({ permission: 'bench.see' }, async ({ event, person }): Promise<BenchState> => {
-  const day = String(getQuery(event).day ?? localDay())
-  const at = new Date(`${day}T12:00`)
-  if (!isoDay.safeParse(day).success) throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
-  const db = database()
-  const norms = (await currentNorms(db, person.shopId)) ?? HOUSE_NORMS
-  const times = learnDurations(await stepsTook(db, person.shopId), norms.processes)
-  const [jobs, visits, people, plan] = await Promise.all([
-    readModels(db, person.shopId).then((models) => openJobs(db, person.shopId, localDay(), models, learnedMinutes(times), norms.processes)),
-    visitsBetween(db, person.shopId, ...dayBounds(at)),
-    benchPeople(db, person.shopId),
-    readPlan(db, person.shopId, day),
-  ])
-  const named = person.role !== 'bench'
-  return {
-    day, today: localDay(), resources: norms.benchResources, processes: norms.processes, people, times, plan,
-    jobs: named ? jobs : jobs.map((j) => ({ ...j, name: null })),
-    visits: visits.map((v) => ({ id: v.id, job: v.fittingId, code: v.code, name: named ? v.name : null, startsAt: v.startsAt, minutes: v.minutes, state: v.state, reason: named ? v.reason : '' })),
-  }
-})
+export default route(
+  { permission: 'bench.see' },
+  async ({ event, person }): Promise<BenchState> => {
+    const day = String(getQuery(event).day ?? localDay())
+    const at = new Date(`${day}T12:00`)
+    if (!isoDay.safeParse(day).success)
+      throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
+    const db = database()
+    const norms = (await currentNorms(db, person.shopId)) ?? HOUSE_NORMS
+    const times = learnDurations(await stepsTook(db, person.shopId), norms.processes)
+    const [jobs, visits, people, plan] = await Promise.all([
+      readModels(db, person.shopId).then((models) =>
+        openJobs(db, person.shopId, localDay(), models, learnedMinutes(times), norms.processes),
+      ),
+      visitsBetween(db, person.shopId, ...dayBounds(at)),
+      benchPeople(db, person.shopId),
+      readPlan(db, person.shopId, day),
+    ])
+    const named = person.role !== 'bench'
+    return {
+      day,
+      today: localDay(),
+      resources: norms.benchResources,
+      processes: norms.processes,
+      people,
+      times,
+      plan,
+      jobs: named ? jobs : jobs.map((j) => ({ ...j, name: null })),
+      visits: visits.map((v) => ({
+        id: v.id,
+        job: v.fittingId,
+        code: v.code,
+        name: named ? v.name : null,
+        startsAt: v.startsAt,
+        minutes: v.minutes,
+        state: v.state,
+        reason: named ? v.reason : '',
+      })),
+    }
+  },
+)

@@ -8,9 +8,17 @@ import { route } from '../../http/route'
 /** Keeps the plan of a day over the version it was made from. */
 export default route({ permission: 'jobs.change', body: planBody }, ({ person, body }) =>
   transaction(async (db) => {
-    if (!(await keepPlan(db, person.shopId, body.day, body.version, body.plan, person.name))) throw new HttpProblem(409, 'stale', 'Someone kept another plan of this day meanwhile. It is loaded now; change that one.')
+    if (!(await keepPlan(db, person.shopId, body.day, body.version, body.plan, person.name)))
+      throw new HttpProblem(
+        409,
+        'stale',
+        'Someone kept another plan of this day meanwhile. It is loaded now; change that one.',
+      )
     await audit(db, { shopId: person.shopId, person, action: `bench.plan:${body.day}` })
-    await db.query('select pg_notify($1, $2)', ['fitting', JSON.stringify({ fitting: `bench ${person.shopId}`, part: 'plan', version: 0 })])
+    await db.query('select pg_notify($1, $2)', [
+      'fitting',
+      JSON.stringify({ fitting: `bench ${person.shopId}`, part: 'plan', version: 0 }),
+    ])
     return readPlan(db, person.shopId, body.day)
   }),
 )

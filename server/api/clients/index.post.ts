@@ -13,7 +13,14 @@ export default route({ permission: 'clients.change', body: newClientBody }, ({ p
     const client = await addClient(db, person.shopId, body.details)
     const fittingId = await openFitting(db, person.shopId, client.id, localDay())
     await addVisit(db, person.shopId, fittingId, new Date(), body.reason ?? 'first visit', 'now')
-    await audit(db, { shopId: person.shopId, person, clientId: client.id, fittingId, action: 'client.add', detail: { after: client.details } })
+    await audit(db, {
+      shopId: person.shopId,
+      person,
+      clientId: client.id,
+      fittingId,
+      action: 'client.add',
+      detail: { after: client.details },
+    })
     return { clientId: client.id, code: client.code, fittingId }
   }),
 )

@@ -7,14 +7,16 @@ import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
 
 /** Two independent readings of one foot by the person signed in. */
-export default route({ permission: 'fittings.change', body: doubleReadingBody }, ({ person, body }) =>
-  transaction(async (db) => {
-    for (const value of [body.first, body.second]) {
-      const refused = refuseTrial(body.what, value)
-      if (refused) throw new HttpProblem(400, 'out-of-bounds', refused.words)
-    }
-    const id = await addDoubleReading(db, person.shopId, { ...body, fitter: person.name })
-    await audit(db, { shopId: person.shopId, person, action: `double-reading.add:${body.what}` })
-    return { id }
-  }),
+export default route(
+  { permission: 'fittings.change', body: doubleReadingBody },
+  ({ person, body }) =>
+    transaction(async (db) => {
+      for (const value of [body.first, body.second]) {
+        const refused = refuseTrial(body.what, value)
+        if (refused) throw new HttpProblem(400, 'out-of-bounds', refused.words)
+      }
+      const id = await addDoubleReading(db, person.shopId, { ...body, fitter: person.name })
+      await audit(db, { shopId: person.shopId, person, action: `double-reading.add:${body.what}` })
+      return { id }
+    }),
 )

@@ -9,7 +9,12 @@ import { route } from '../../http/route'
 
 /** Reminders as a calendar file: client codes, no names. */
 export default route({ permission: 'clients.export' }, async ({ event, person }) => {
-  const rows = await dueRows(database(), person.shopId, localDay(), await readModels(database(), person.shopId))
+  const rows = await dueRows(
+    database(),
+    person.shopId,
+    localDay(),
+    await readModels(database(), person.shopId),
+  )
   await audit(database(), { shopId: person.shopId, person, action: 'document.due' })
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')
   setResponseHeader(event, 'content-disposition', 'attachment; filename="due.ics"')

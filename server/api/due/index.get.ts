@@ -5,4 +5,12 @@ import { localDay } from '../../http/day'
 import { route } from '../../http/route'
 
 /** What is due: answers to ask for, visits, children who outgrow, guarantees that end. */
-export default route({ permission: 'clients.see' }, async ({ person }) => ({ today: localDay(), due: await dueRows(database(), person.shopId, localDay(), await readModels(database(), person.shopId)) }))
+export default route({ permission: 'clients.see' }, async ({ person }) => ({
+  today: localDay(),
+  due: await dueRows(
+    database(),
+    person.shopId,
+    localDay(),
+    await readModels(database(), person.shopId),
+  ),
+}))

@@ -5,4 +5,7 @@ import { database } from '../../database/pool'
 import { route } from '../../http/route'
 
 /** Logs of heat and the windows of materials. */
-export default route({ permission: 'bench.see' }, async ({ person }) => ({ logs: await readHeatLogs(database(), person.shopId), windows: ((await currentNorms(database(), person.shopId)) ?? HOUSE_NORMS).heatWindows }))
+export default route({ permission: 'bench.see' }, async ({ person }) => ({
+  logs: await readHeatLogs(database(), person.shopId),
+  windows: ((await currentNorms(database(), person.shopId)) ?? HOUSE_NORMS).heatWindows,
+}))

@@ -8,7 +8,12 @@ import { route } from '../../http/route'
 export default route({ permission: 'models.measure', body: modelSchema }, ({ person, body }) =>
   transaction(async (db) => {
     await putModels(db, person.shopId, [body])
-    await audit(db, { shopId: person.shopId, person, action: 'models.measure', detail: { model: body.id } })
+    await audit(db, {
+      shopId: person.shopId,
+      person,
+      action: 'models.measure',
+      detail: { model: body.id },
+    })
     return { models: 1 }
   }),
 )

@@ -9,7 +9,12 @@ import { route } from '../../http/route'
 export default route({ permission: 'norms.change', body: normsBody }, ({ person, body }) =>
   transaction(async (db) => {
     const norms = await addNorms(db, person.shopId, body.basedOn, body.norms, person.name)
-    if (!norms) throw new HttpProblem(409, 'stale', 'Someone made a newer table meanwhile. Load it and change that one.')
+    if (!norms)
+      throw new HttpProblem(
+        409,
+        'stale',
+        'Someone made a newer table meanwhile. Load it and change that one.',
+      )
     await audit(db, { shopId: person.shopId, person, action: `norms.version:${norms.version}` })
     return { norms }
   }),

@@ -6,7 +6,13 @@ import { here, idParam, route } from '../../http/route'
 
 export default route({ permission: 'clients.see' }, async ({ event, person }) => {
   const photo = here(await photoBytes(database(), person.shopId, idParam(event)))
-  await audit(database(), { shopId: person.shopId, person, clientId: photo.clientId, fittingId: photo.fittingId, action: 'photo.see' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: photo.clientId,
+    fittingId: photo.fittingId,
+    action: 'photo.see',
+  })
   setResponseHeader(event, 'content-type', 'image/jpeg')
   return photo.jpeg
 })

@@ -2,4 +2,6 @@ import { database } from '../../database/pool'
 import { readPresets } from '../../database/presets'
 import { route } from '../../http/route'
 
-export default route({ permission: 'presets.see' }, async ({ person }) => ({ presets: await readPresets(database(), person.shopId) }))
+export default route({ permission: 'presets.see' }, async ({ person }) => ({
+  presets: await readPresets(database(), person.shopId),
+}))

@@ -8,7 +8,13 @@ export default route({ permission: 'fittings.change' }, async ({ event, person }
   const scan = here(await scanBytes(database(), person.shopId, idParam(event)))
   return transaction(async (db) => {
     await dropScan(db, person.shopId, idParam(event))
-    await audit(db, { shopId: person.shopId, person, clientId: scan.clientId, fittingId: scan.fittingId, action: 'scan.drop' })
+    await audit(db, {
+      shopId: person.shopId,
+      person,
+      clientId: scan.clientId,
+      fittingId: scan.fittingId,
+      action: 'scan.drop',
+    })
     return { dropped: true }
   })
 })

@@ -7,8 +7,18 @@ import { here, idParam, route } from '../../http/route'
 /** The original, byte for byte. */
 export default route({ permission: 'fittings.see' }, async ({ event, person }) => {
   const scan = here(await scanBytes(database(), person.shopId, idParam(event)))
-  await audit(database(), { shopId: person.shopId, person, clientId: scan.clientId, fittingId: scan.fittingId, action: 'scan.see' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: scan.clientId,
+    fittingId: scan.fittingId,
+    action: 'scan.see',
+  })
   setResponseHeader(event, 'content-type', 'application/octet-stream')
-  setResponseHeader(event, 'content-disposition', `attachment; filename*=UTF-8''${encodeURIComponent(scan.name)}`)
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `attachment; filename*=UTF-8''${encodeURIComponent(scan.name)}`,
+  )
   return scan.bytes
 })

@@ -26,7 +26,14 @@ export default route({ permission: 'bench.see' }, ({ event }) => {
     const began = Date.now()
     const tell = () => {
       const since = ((Date.now() - began) / 60_000) * q.pace
-      push('reading', JSON.stringify({ minutes: Math.round((q.from + since) * 1000) / 1000, celsius: probeReading(q.apparatus, since, q.drive, q.start, q.seed), drive: q.drive }))
+      push(
+        'reading',
+        JSON.stringify({
+          minutes: Math.round((q.from + since) * 1000) / 1000,
+          celsius: probeReading(q.apparatus, since, q.drive, q.start, q.seed),
+          drive: q.drive,
+        }),
+      )
       if (Date.now() - began > MOST_MS) clearInterval(timer)
     }
     const timer = setInterval(tell, 1000)

@@ -22,8 +22,22 @@ const query = z.object({
 export default route({ permission: 'fittings.change' }, async ({ event, person }) => {
   const { fitting, side, seed, fault, format } = parseWith(query, getQuery(event), 'query')
   const state = here(await readFitting(database(), person.shopId, fitting))
-  const mesh = standinScan(recordOf(state).feet[side]!, side, { seed, fault, amount: fault && 1.5 * FAULT_LIMITS[fault].limit, noiseMm: 0.3, holes: 2, leg: seed % 3 === 0 ? 'open' : 'capped', turned: true })
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'standin.scan' })
+  const mesh = standinScan(recordOf(state).feet[side]!, side, {
+    seed,
+    fault,
+    amount: fault && 1.5 * FAULT_LIMITS[fault].limit,
+    noiseMm: 0.3,
+    holes: 2,
+    leg: seed % 3 === 0 ? 'open' : 'capped',
+    turned: true,
+  })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'standin.scan',
+  })
   setResponseHeader(event, 'content-type', 'application/octet-stream')
   return Buffer.from(writeMesh(format, mesh, 'stand-in scan'))
 })

@@ -11,10 +11,17 @@ export function findsFaults(faults: readonly Fault[]) {
       const missed: string[] = []
       for (let seed = 900; seed < 900 + TIMES; seed++) {
         // Without a leg nobody can say how the heel stood to it.
-        const scan = madeUpScan(seed, fault, fault === 'heelUpright' ? (seed % 2 ? 'capped' : 'open') : undefined)
+        const scan = madeUpScan(
+          seed,
+          fault,
+          fault === 'heelUpright' ? (seed % 2 ? 'capped' : 'open') : undefined,
+        )
         const { foot } = captured(scan)
         const check = foot.checks.find((c) => c.code === fault)
-        if (!check || check.verdict === 'good') missed.push(`seed ${seed}: ${check ? check.value.toFixed(2) : foot.notSeen.find((n) => n.code === fault)?.because}`)
+        if (!check || check.verdict === 'good')
+          missed.push(
+            `seed ${seed}: ${check ? check.value.toFixed(2) : foot.notSeen.find((n) => n.code === fault)?.because}`,
+          )
         else expect(check.words.length).toBeGreaterThan(20)
       }
       expect(missed.length, missed.join('; ')).toBeLessThanOrEqual(0.05 * TIMES)

@@ -13,16 +13,42 @@ import { standing } from '../../fixtures/feet'
 
 /** Any device that the format takes, ends of every range included, on a small, a usual or a big foot of any weight. */
 const record: fc.Arbitrary<FittingRecord> = fc
-  .record({ device: arbitraryOf(deviceSchema, 4), length: fc.constantFrom(150, 220, 265, 320), width: fc.double({ min: 0.33, max: 0.43, noNaN: true }), heel: fc.double({ min: 0.2, max: 0.28, noNaN: true }), massKg: fc.constantFrom(20, 55, 75, 140), forefootDeg: fc.integer({ min: -12, max: 12 }) })
+  .record({
+    device: arbitraryOf(deviceSchema, 4),
+    length: fc.constantFrom(150, 220, 265, 320),
+    width: fc.double({ min: 0.33, max: 0.43, noNaN: true }),
+    heel: fc.double({ min: 0.2, max: 0.28, noNaN: true }),
+    massKg: fc.constantFrom(20, 55, 75, 140),
+    forefootDeg: fc.integer({ min: -12, max: 12 }),
+  })
   .map(({ device, length, width, heel, massKg, forefootDeg }) => {
     const round = (v: number) => Math.round(v * 10) / 10
-    const readings = [standing('footLengthMm', length), standing('forefootWidthMm', round(width * length)), standing('heelWidthMm', round(heel * length))]
-    return parseRecord(JSON.parse(JSON.stringify({ format: 'gentle-arch/fitting', version: 1, client: { massKg }, feet: { right: { readings, findings: { forefootDeg: [forefootDeg] }, device } } })))
+    const readings = [
+      standing('footLengthMm', length),
+      standing('forefootWidthMm', round(width * length)),
+      standing('heelWidthMm', round(heel * length)),
+    ]
+    return parseRecord(
+      JSON.parse(
+        JSON.stringify({
+          format: 'gentle-arch/fitting',
+          version: 1,
+          client: { massKg },
+          feet: { right: { readings, findings: { forefootDeg: [forefootDeg] }, device } },
+        }),
+      ),
+    )
   })
 
 /** Where a number is none. */
 const holes = (value: unknown, path = ''): string[] =>
-  typeof value === 'number' ? (Number.isFinite(value) ? [] : [`${path} ${value}`]) : value !== null && typeof value === 'object' ? Object.entries(value).flatMap(([key, v]) => holes(v, `${path}.${key}`)) : []
+  typeof value === 'number'
+    ? Number.isFinite(value)
+      ? []
+      : [`${path} ${value}`]
+    : value !== null && typeof value === 'object'
+      ? Object.entries(value).flatMap(([key, v]) => holes(v, `${path}.${key}`))
+      : []
 /** What is told of a record, or the sentence why not. */
 function toldOrSaid(make: () => unknown): unknown {
   try {
@@ -41,7 +67,11 @@ describe('any device that the format takes', () => {
       fc.property(record, (r) => {
         const told = toldOrSaid(() => {
           const built = buildDevice(r.feet.right!, 'right')
-          return { report: deviceReport(r, 'right', built), top: built.surface.top, bottom: built.body.bottom.filter((_, i) => built.body.inside[i]! > 0) }
+          return {
+            report: deviceReport(r, 'right', built),
+            top: built.surface.top,
+            bottom: built.body.bottom.filter((_, i) => built.body.inside[i]! > 0),
+          }
         })
         expect(holes(told)).toEqual([])
       }),
@@ -50,11 +80,17 @@ describe('any device that the format takes', () => {
   })
   it('stands under the foot in finite numbers, or is refused in a sentence; so does what is printed of it', () => {
     fc.assert(
-      fc.property(record, fc.constantFrom('standing' as const, 'single-limb' as const), (r, load) => {
-        const told = toldOrSaid(() => contactReport(r, 'right', load, 4))
-        expect(holes(told)).toEqual([])
-        expect(estimateLines(r, 'right').filter((line) => /undefined|NaN|Infinity/.test(line))).toEqual([])
-      }),
+      fc.property(
+        record,
+        fc.constantFrom('standing' as const, 'single-limb' as const),
+        (r, load) => {
+          const told = toldOrSaid(() => contactReport(r, 'right', load, 4))
+          expect(holes(told)).toEqual([])
+          expect(
+            estimateLines(r, 'right').filter((line) => /undefined|NaN|Infinity/.test(line)),
+          ).toEqual([])
+        },
+      ),
       { numRuns: 60 },
     )
   })

@@ -4,13 +4,20 @@ import { deviceDiff } from '../../../core/device/deviceDiff'
 import { deviceSchema, type Device } from '../../../core/record/schema'
 import { randomPrescription } from '../../fixtures/randomDevice'
 
-const device = fc.integer({ min: 1, max: 2000 }).map((seed) => deviceSchema.parse(JSON.parse(JSON.stringify(randomPrescription(seed).feet.left!.device))))
+const device = fc
+  .integer({ min: 1, max: 2000 })
+  .map((seed) =>
+    deviceSchema.parse(JSON.parse(JSON.stringify(randomPrescription(seed).feet.left!.device))),
+  )
 type Leaf = { path: (string | number)[]; value: unknown }
 
 /** Every number, word and switch of a device, with where it stands. What only explains a layer changes nothing that is made. */
 function leaves(value: unknown, path: (string | number)[] = []): Leaf[] {
   if (Array.isArray(value)) return value.flatMap((v, i) => leaves(v, [...path, i]))
-  if (value !== null && typeof value === 'object') return Object.entries(value).flatMap(([k, v]) => (k === 'because' || k === 'name' ? [] : leaves(v, [...path, k])))
+  if (value !== null && typeof value === 'object')
+    return Object.entries(value).flatMap(([k, v]) =>
+      k === 'because' || k === 'name' ? [] : leaves(v, [...path, k]),
+    )
   return [{ path, value }]
 }
 function withLeaf(d: Device, { path }: Leaf, next: unknown): Device | null {
@@ -21,37 +28,60 @@ function withLeaf(d: Device, { path }: Leaf, next: unknown): Device | null {
   const parsed = deviceSchema.safeParse(copy)
   return parsed.success && JSON.stringify(parsed.data) !== JSON.stringify(d) ? parsed.data : null
 }
-const other = (value: unknown) => (typeof value === 'number' ? [value + 1, value - 1, value + 0.5] : typeof value === 'boolean' ? [!value] : [])
+const other = (value: unknown) =>
+  typeof value === 'number'
+    ? [value + 1, value - 1, value + 0.5]
+    : typeof value === 'boolean'
+      ? [!value]
+      : []
 
 it('a device does not differ from itself, and everything differs from none', () => {
-  fc.assert(fc.property(device, (d) => {
-    expect(deviceDiff(d, d)).toEqual([])
-    const gone = deviceDiff(d, null)
-    expect(gone.every((c) => c.after === '–' && c.before !== '–')).toBe(true)
-    expect(deviceDiff(null, d)).toEqual(gone.map(({ what, before, after }) => ({ what, before: after, after: before })))
-  }))
+  fc.assert(
+    fc.property(device, (d) => {
+      expect(deviceDiff(d, d)).toEqual([])
+      const gone = deviceDiff(d, null)
+      expect(gone.every((c) => c.after === '–' && c.before !== '–')).toBe(true)
+      expect(deviceDiff(null, d)).toEqual(
+        gone.map(({ what, before, after }) => ({ what, before: after, after: before })),
+      )
+    }),
+  )
 })
 
 it('any number or switch of a device that changes is told: nothing that is made differently looks the same', () => {
   // A post of 0° is no post: nothing of it is made.
-  const made = (d: Device, [part, i]: (string | number)[]) => part !== 'posts' || d.posts[i as number]!.angleDeg !== 0
+  const made = (d: Device, [part, i]: (string | number)[]) =>
+    part !== 'posts' || d.posts[i as number]!.angleDeg !== 0
   const missed = new Set<string>()
-  fc.assert(fc.property(device, fc.nat(), (d, pick) => {
-    const all = leaves(d).filter((l) => other(l.value).length > 0 && made(d, l.path))
-    const leaf = all[pick % all.length]!
-    for (const next of other(leaf.value)) {
-      const changed = withLeaf(d, leaf, next)
-      if (changed && deviceDiff(d, changed).length === 0) missed.add(`${leaf.path.join('.').replace(/\.\d+\./, '.n.')} of ${leaf.path[0] === 'layers' ? d.layers[leaf.path[1] as number]!.kind : 'device'}: ${leaf.value} → ${next}`)
-    }
-  }), { numRuns: 1500 })
+  fc.assert(
+    fc.property(device, fc.nat(), (d, pick) => {
+      const all = leaves(d).filter((l) => other(l.value).length > 0 && made(d, l.path))
+      const leaf = all[pick % all.length]!
+      for (const next of other(leaf.value)) {
+        const changed = withLeaf(d, leaf, next)
+        if (changed && deviceDiff(d, changed).length === 0)
+          missed.add(
+            `${leaf.path.join('.').replace(/\.\d+\./, '.n.')} of ${leaf.path[0] === 'layers' ? d.layers[leaf.path[1] as number]!.kind : 'device'}: ${leaf.value} → ${next}`,
+          )
+      }
+    }),
+    { numRuns: 1500 },
+  )
   expect([...missed]).toEqual([])
 })
 
 it('what is told one way is told the other way round', () => {
-  fc.assert(fc.property(device, device, (a, b) => {
-    const turned = deviceDiff(b, a).map(({ what, before, after }) => ({ what, before: after, after: before }))
-    const key = (c: { what: string }) => c.what
-    const sorted = (list: { what: string }[]) => [...list].sort((x, y) => (key(x) < key(y) ? -1 : 1))
-    expect(sorted(turned)).toEqual(sorted(deviceDiff(a, b)))
-  }))
+  fc.assert(
+    fc.property(device, device, (a, b) => {
+      const turned = deviceDiff(b, a).map(({ what, before, after }) => ({
+        what,
+        before: after,
+        after: before,
+      }))
+      const key = (c: { what: string }) => c.what
+      const sorted = (list: { what: string }[]) =>
+        [...list].sort((x, y) => (key(x) < key(y) ? -1 : 1))
+      expect(sorted(turned)).toEqual(sorted(deviceDiff(a, b)))
+    }),
+  )
 })

@@ -9,7 +9,15 @@ import { meshVolume } from '../../../core/geometry/mesh'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { referenceRecord } from '../../fixtures/feet'
 
-const device = { layers: [{ kind: 'medialSkive' }, { kind: 'heelAperture', through: true, radiusMm: 10 }, { kind: 'firstRayExtension' }, { kind: 'toeCarbonPlate' }], outline: { cover: 'sulcus' } }
+const device = {
+  layers: [
+    { kind: 'medialSkive' },
+    { kind: 'heelAperture', through: true, radiusMm: 10 },
+    { kind: 'firstRayExtension' },
+    { kind: 'toeCarbonPlate' },
+  ],
+  outline: { cover: 'sulcus' },
+}
 const record = referenceRecord(device)
 const built = buildDevice(record.feet.left!, 'left')
 const files = deviceFiles(built, 'left', 'HR-0412')
@@ -26,7 +34,9 @@ describe('mesh files', () => {
     const pair = pairFiles(record, '2026-11-25').find((f) => f.name === 'pair.3mf')!
     const model = strFromU8(unzipSync(pair.bytes)['3D/3dmodel.model']!)
     expect(model).toContain('unit="millimeter"')
-    expect([...model.matchAll(/object id="\d" type="model" name="(\w+) device"/g)].map((m) => m[1])).toEqual(['left', 'right'])
+    expect(
+      [...model.matchAll(/object id="\d" type="model" name="(\w+) device"/g)].map((m) => m[1]),
+    ).toEqual(['left', 'right'])
   })
   it('gives the sole surface for milling: open, over the whole foot, as high as the top', () => {
     const { positions } = readMesh('left-sole.stl', bytesOf('left-sole.stl'))
@@ -41,7 +51,12 @@ describe('the trim template', () => {
   const svg = svgTemplate(template)
   const dxf = dxfTemplate(template)
   /** Closed and open lines of an SVG, by id. */
-  const svgLines = new Map([...svg.matchAll(/<path id="([^"]+)" d="M([^"Z]+)Z?"/g)].map((m) => [m[1]!, m[2]!.split('L').map((p) => p.split(' ').map(Number) as [number, number])]))
+  const svgLines = new Map(
+    [...svg.matchAll(/<path id="([^"]+)" d="M([^"Z]+)Z?"/g)].map((m) => [
+      m[1]!,
+      m[2]!.split('L').map((p) => p.split(' ').map(Number) as [number, number]),
+    ]),
+  )
   /** Polylines of a DXF by their group codes, in the order of the file. */
   const dxfLines: [number, number][][] = []
   const rows = dxf.split('\n')
@@ -57,7 +72,13 @@ describe('the trim template', () => {
     expect(width).toBe(box)
     const [from, to] = svgLines.get('control')!
     expect(to![0] - from![0]).toBe(100)
-    expect(dxfLines.some((l) => l.length === 2 && Math.abs(Math.hypot(l[1]![0] - l[0]![0], l[1]![1] - l[0]![1]) - 100) < 1e-9)).toBe(true)
+    expect(
+      dxfLines.some(
+        (l) =>
+          l.length === 2 &&
+          Math.abs(Math.hypot(l[1]![0] - l[0]![0], l[1]![1] - l[0]![1]) - 100) < 1e-9,
+      ),
+    ).toBe(true)
   })
   it('is as long as the shell: heel to 5 mm behind the heads', () => {
     const ys = svgLines.get('trim')!.map((p) => p[1])
@@ -65,11 +86,17 @@ describe('the trim template', () => {
   })
   it('says the same in SVG and DXF within 0.05 mm, line by line', () => {
     // A DXF keeps its lines layer by layer: what is cut first, then the covers, then the foot.
-    const both = ['solid', 'dashed', 'light'].flatMap((style) => template.lines.filter((l) => l.style === style)).map((l) => svgLines.get(l.id)!)
+    const both = ['solid', 'dashed', 'light']
+      .flatMap((style) => template.lines.filter((l) => l.style === style))
+      .map((l) => svgLines.get(l.id)!)
     expect(dxfLines.length).toBe(both.length)
     both.forEach((line, k) => {
       expect(dxfLines[k]!.length).toBe(line.length)
-      line.forEach(([x, y], i) => expect(Math.hypot(dxfLines[k]![i]![0] - x, template.heightMm - dxfLines[k]![i]![1] - y)).toBeLessThan(0.05))
+      line.forEach(([x, y], i) =>
+        expect(
+          Math.hypot(dxfLines[k]![i]![0] - x, template.heightMm - dxfLines[k]![i]![1] - y),
+        ).toBeLessThan(0.05),
+      )
     })
     expect(dxf).toMatch(/\$INSUNITS\s+70\s+4\s/)
   })
@@ -77,7 +104,10 @@ describe('the trim template', () => {
     expect(svgLines.has('hole-1')).toBe(true)
     const plate = svgLines.get('toeCarbonPlate-4')!
     const foot = svgLines.get('foot')!
-    expect(Math.max(...foot.map((p) => p[1])) - Math.max(...plate.map((p) => p[1]))).toBeCloseTo(6, 1)
+    expect(Math.max(...foot.map((p) => p[1])) - Math.max(...plate.map((p) => p[1]))).toBeCloseTo(
+      6,
+      1,
+    )
     expect(svgLines.has('firstRayExtension-3')).toBe(true)
   })
   it('mirrors the other side, names it, and escapes the label', () => {
@@ -93,6 +123,21 @@ describe('files of one record', () => {
     const zip = () => zipFiles(pairFiles(DEMO_RECORDS['tove-marchetti']!, '2026-11-25'))
     const [first, again] = [zip(), zip()]
     expect(Buffer.compare(first, again)).toBe(0)
-    expect(Object.keys(unzipSync(first)).sort()).toEqual(['left-sole.stl', 'left-template.dxf', 'left-template.svg', 'left.3mf', 'left.obj', 'left.stl', 'pair.3mf', 'prescription.json', 'right-sole.stl', 'right-template.dxf', 'right-template.svg', 'right.3mf', 'right.obj', 'right.stl'])
+    expect(Object.keys(unzipSync(first)).sort()).toEqual([
+      'left-sole.stl',
+      'left-template.dxf',
+      'left-template.svg',
+      'left.3mf',
+      'left.obj',
+      'left.stl',
+      'pair.3mf',
+      'prescription.json',
+      'right-sole.stl',
+      'right-template.dxf',
+      'right-template.svg',
+      'right.3mf',
+      'right.obj',
+      'right.stl',
+    ])
   })
 })

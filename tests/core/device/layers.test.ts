@@ -13,16 +13,26 @@ import { referenceRecord } from '../../fixtures/feet'
 const foot = { ...referenceRecord().feet.left!, findings: { forefootDeg: [5] } }
 const { field } = soleFieldOf(foot, 'left')
 const deviceOf = (device: unknown) => parseWith(deviceSchema, device)
-const surfaceOf = (layers: unknown[], rest = {}) => buildSurface(field, deviceOf({ layers, ...rest }))
+const surfaceOf = (layers: unknown[], rest = {}) =>
+  buildSurface(field, deviceOf({ layers, ...rest }))
 const kinds = layerKinds().map((d) => d.kind)
 const amountKeys = ['depthMm', 'heightMm', 'amountMm', 'widthMm', 'thicknessMm', 'angleDeg']
-const asked = (kind: LayerKind, value: number) => ({ kind, [layerDefinition(kind).amounts[0].key]: value })
+const asked = (kind: LayerKind, value: number) => ({
+  kind,
+  [layerDefinition(kind).amounts[0].key]: value,
+})
 /** Usual limits of a kind's main amount, and what lies between. */
 const amountsOf = (kind: LayerKind) => {
   const { usual, fallback } = layerDefinition(kind).amounts[0]
   return [Math.max(usual[0], 0.5), fallback || 4, usual[1]]
 }
-const edge = new Set<LayerKind>(['medialFlare', 'lateralFlare', 'medialWrap', 'medialFlange', 'toeCarbonPlate'])
+const edge = new Set<LayerKind>([
+  'medialFlare',
+  'lateralFlare',
+  'medialWrap',
+  'medialFlange',
+  'toeCarbonPlate',
+])
 
 describe('the registry', () => {
   it('shapes every kind of the record, with words, presets inside the usual range and a first amount of the record', () => {
@@ -30,7 +40,12 @@ describe('the registry', () => {
     for (const d of layerKinds()) {
       expect(amountKeys).toContain(d.amounts[0].key)
       expect(d.does.length + d.where.length).toBeGreaterThan(12)
-      for (const rule of d.amounts) for (const preset of rule.presets) expect(preset >= rule.usual[0] && preset <= rule.usual[1], `${d.kind} ${rule.key} ${preset}`).toBe(true)
+      for (const rule of d.amounts)
+        for (const preset of rule.presets)
+          expect(
+            preset >= rule.usual[0] && preset <= rule.usual[1],
+            `${d.kind} ${rule.key} ${preset}`,
+          ).toBe(true)
     }
   })
 })
@@ -51,10 +66,17 @@ describe.each(kinds)('%s', (kind) => {
       const layer = one(value)
       const { x, y } = definition.reach(field, asLayer(layerSchema.parse(asked(kind, value))))
       for (let i = 0; i < field.z.length; i++) {
-        const within = field.x[i]! >= x[0] && field.x[i]! <= x[1] && field.y[i]! >= y[0] && field.y[i]! <= y[1]
-        if (!within && layer.change[i] !== 0) expect.fail(`${value} changes (${field.x[i]}, ${field.y[i]}) by ${layer.change[i]}`)
+        const within =
+          field.x[i]! >= x[0] && field.x[i]! <= x[1] && field.y[i]! >= y[0] && field.y[i]! <= y[1]
+        if (!within && layer.change[i] !== 0)
+          expect.fail(`${value} changes (${field.x[i]}, ${field.y[i]}) by ${layer.change[i]}`)
       }
-      expect(layer.at!.xMm >= x[0] - 0.5 && layer.at!.xMm <= x[1] + 0.5 && layer.at!.yMm >= y[0] - 0.5 && layer.at!.yMm <= y[1] + 0.5).toBe(true)
+      expect(
+        layer.at!.xMm >= x[0] - 0.5 &&
+          layer.at!.xMm <= x[1] + 0.5 &&
+          layer.at!.yMm >= y[0] - 0.5 &&
+          layer.at!.yMm <= y[1] + 0.5,
+      ).toBe(true)
     }
   })
   it('has no step over 0.3 mm where it has no edge by nature', () => {
@@ -65,7 +87,8 @@ describe.each(kinds)('%s', (kind) => {
       for (let column = field.from[row]! + 1; column + 1 < field.to[row]!; column++) {
         const i = row * field.columns + column
         if (!field.mask[i]) continue
-        for (const step of [1, field.columns]) expect(Math.abs(change[i - step]! - 2 * change[i]! + change[i + step]!)).toBeLessThan(0.3)
+        for (const step of [1, field.columns])
+          expect(Math.abs(change[i - step]! - 2 * change[i]! + change[i + step]!)).toBeLessThan(0.3)
       }
   })
   it('grows everywhere with its amount, and 0 does nothing', () => {
@@ -79,7 +102,11 @@ describe.each(kinds)('%s', (kind) => {
 })
 
 describe('places', () => {
-  it.each([['sweetSpot', 12, 60], ['heelAperture', -5, 30], ['sweetSpot', -9, 187]])('%s lies where it is put, within 1 mm', (kind, xMm, yMm) => {
+  it.each([
+    ['sweetSpot', 12, 60],
+    ['heelAperture', -5, 30],
+    ['sweetSpot', -9, 187],
+  ])('%s lies where it is put, within 1 mm', (kind, xMm, yMm) => {
     const { change } = surfaceOf([{ kind, xMm, yMm }]).layers[0]!
     // The middle of what it lowers, by weight.
     let [sum, sx, sy] = [0, 0, 0]
@@ -97,7 +124,9 @@ describe('places', () => {
     expect(deep.reduce((s, i) => s + field.x[i]!, 0) / deep.length).toBeGreaterThan(1.5)
   })
   it('skives lie on their own side, the shave further forward', () => {
-    const [medial, lateral, shave] = (['medialSkive', 'lateralSkive', 'threePlaneShave'] as const).map((kind) => surfaceOf([{ kind }]).layers[0]!.at!)
+    const [medial, lateral, shave] = (
+      ['medialSkive', 'lateralSkive', 'threePlaneShave'] as const
+    ).map((kind) => surfaceOf([{ kind }]).layers[0]!.at!)
     expect(medial!.xMm).toBeGreaterThan(65 / 6)
     expect(lateral!.xMm).toBeLessThan(-65 / 6)
     const middle = (kind: LayerKind) => {
@@ -123,7 +152,20 @@ describe('places', () => {
   })
   it('a relief is under the heads it names and nowhere between others', () => {
     const { change } = surfaceOf([{ kind: 'metHeadRelief', heads: [1, 5] }]).layers[0]!
-    const at = (k: number) => change[[...change.keys()].reduce((best, i) => (Math.hypot(field.x[i]! - field.sole.heads[k]!.x, field.y[i]! - field.sole.heads[k]!.y) < Math.hypot(field.x[best]! - field.sole.heads[k]!.x, field.y[best]! - field.sole.heads[k]!.y) ? i : best), 0)]!
+    const at = (k: number) =>
+      change[
+        [...change.keys()].reduce(
+          (best, i) =>
+            Math.hypot(field.x[i]! - field.sole.heads[k]!.x, field.y[i]! - field.sole.heads[k]!.y) <
+            Math.hypot(
+              field.x[best]! - field.sole.heads[k]!.x,
+              field.y[best]! - field.sole.heads[k]!.y,
+            )
+              ? i
+              : best,
+          0,
+        )
+      ]!
     expect([at(0), at(4)].every((v) => v < -1.95)).toBe(true)
     expect(at(2)).toBe(0)
   })
@@ -132,26 +174,60 @@ describe('places', () => {
 describe('the stack', () => {
   it('does not ask in which order layers lie that do not overlap', () =>
     fc.assert(
-      fc.property(fc.shuffledSubarray(['medialSkive', 'metPad', 'lateralFlare', 'medialFlange', 'toeCarbonPlate', 'intrinsicForefootPost'] as LayerKind[], { minLength: 2 }), (some) => {
-        const [there, back] = [some, [...some].reverse()].map((list) => surfaceOf(list.map((kind) => ({ kind }))).top)
-        return there!.every((z, i) => Math.abs(z - back![i]!) < 1e-9)
-      }),
+      fc.property(
+        fc.shuffledSubarray(
+          [
+            'medialSkive',
+            'metPad',
+            'lateralFlare',
+            'medialFlange',
+            'toeCarbonPlate',
+            'intrinsicForefootPost',
+          ] as LayerKind[],
+          { minLength: 2 },
+        ),
+        (some) => {
+          const [there, back] = [some, [...some].reverse()].map(
+            (list) => surfaceOf(list.map((kind) => ({ kind }))).top,
+          )
+          return there!.every((z, i) => Math.abs(z - back![i]!) < 1e-9)
+        },
+      ),
       { numRuns: 8 },
     ))
   it('a skive keeps its depth under posts and lifts, and beside another skive', () => {
-    for (const rest of [{ posts: [{ at: 'rearfoot', angleDeg: 8 }] }, { posts: [{ at: 'rearfoot', style: 'intrinsic', angleDeg: -6 }] }, { heelLiftMm: 10 }]) expect(surfaceOf([{ kind: 'medialSkive', depthMm: 2 }], rest).layers[0]!.peakMm).toBeCloseTo(2, 6)
-    for (const layer of surfaceOf([{ kind: 'medialSkive' }, { kind: 'lateralSkive' }, { kind: 'threePlaneShave' }]).layers) expect(layer.peakMm).toBeCloseTo(layer.askedMm, 6)
+    for (const rest of [
+      { posts: [{ at: 'rearfoot', angleDeg: 8 }] },
+      { posts: [{ at: 'rearfoot', style: 'intrinsic', angleDeg: -6 }] },
+      { heelLiftMm: 10 },
+    ])
+      expect(surfaceOf([{ kind: 'medialSkive', depthMm: 2 }], rest).layers[0]!.peakMm).toBeCloseTo(
+        2,
+        6,
+      )
+    for (const layer of surfaceOf([
+      { kind: 'medialSkive' },
+      { kind: 'lateralSkive' },
+      { kind: 'threePlaneShave' },
+    ]).layers)
+      expect(layer.peakMm).toBeCloseTo(layer.askedMm, 6)
   })
   it('an intrinsic forefoot post makes the heads level: the slope that was found is gone', () => {
     const slope = (top: Float64Array) => {
       const row = field.y.findIndex((y) => y > 250)
-      const line = Array.from({ length: 20 }, (_, k) => row - (row % field.columns) + field.columns / 2 - 10 + k)
+      const line = Array.from(
+        { length: 20 },
+        (_, k) => row - (row % field.columns) + field.columns / 2 - 10 + k,
+      )
       return (top[line[19]!]! - top[line[0]!]!) / 19
     }
     const flat = soleFieldOf(referenceRecord().feet.left!, 'left').field
     const level = buildSurface(flat, deviceOf({})).top
     expect(slope(surfaceOf([]).top) - slope(level)).toBeCloseTo(Math.tan((5 * Math.PI) / 180), 6)
-    expect(slope(surfaceOf([{ kind: 'intrinsicForefootPost' }]).top) - slope(level)).toBeCloseTo(0, 6)
+    expect(slope(surfaceOf([{ kind: 'intrinsicForefootPost' }]).top) - slope(level)).toBeCloseTo(
+      0,
+      6,
+    )
   })
 })
 
@@ -159,21 +235,43 @@ describe('the outline', () => {
   const widest = (device: unknown, side: 1 | -1, share: number) => {
     const { inside } = trimDevice(field, deviceOf(device), field.z)
     const row = Math.round((share * 265 - field.y[0]!) / field.stepMm)
-    const cells = Array.from({ length: field.columns }, (_, c) => row * field.columns + c).filter((i) => inside[i]! > 0)
+    const cells = Array.from({ length: field.columns }, (_, c) => row * field.columns + c).filter(
+      (i) => inside[i]! > 0,
+    )
     return Math.max(...cells.map((i) => side * field.x[i]!))
   }
-  it.each([['medialFlare', 1, 0.41], ['lateralFlare', -1, 0.17]] as const)('%s moves its own border out by its width, the other not at all', (kind, side, share) => {
-    expect(widest({ layers: [{ kind, widthMm: 6 }] }, side, share) - widest({}, side, share)).toBeCloseTo(6, -0.3)
-    expect(widest({ layers: [{ kind, widthMm: 6 }] }, -side as 1 | -1, share)).toBe(widest({}, -side as 1 | -1, share))
-  })
+  it.each([
+    ['medialFlare', 1, 0.41],
+    ['lateralFlare', -1, 0.17],
+  ] as const)(
+    '%s moves its own border out by its width, the other not at all',
+    (kind, side, share) => {
+      expect(
+        widest({ layers: [{ kind, widthMm: 6 }] }, side, share) - widest({}, side, share),
+      ).toBeCloseTo(6, -0.3)
+      expect(widest({ layers: [{ kind, widthMm: 6 }] }, -side as 1 | -1, share)).toBe(
+        widest({}, -side as 1 | -1, share),
+      )
+    },
+  )
   const rim = (device: unknown, side: 1 | -1, share: number) => {
     const { inside, top } = trimDevice(field, deviceOf(device), field.z)
     const row = Math.round((share * 265 - field.y[0]!) / field.stepMm)
-    const cells = Array.from({ length: field.columns }, (_, c) => row * field.columns + c).filter((i) => inside[i]! > 0 && side * field.x[i]! > 0)
+    const cells = Array.from({ length: field.columns }, (_, c) => row * field.columns + c).filter(
+      (i) => inside[i]! > 0 && side * field.x[i]! > 0,
+    )
     return Math.max(...cells.map((i) => top[i]!))
   }
-  it.each([['medialFlange', 15, 0.4], ['medialFlange', 25, 0.4], ['medialWrap', 8, 0.2], ['medialWrap', 12, 0.2]] as const)('%s raises its wall by %i mm', (kind, heightMm, share) => {
-    expect(rim({ layers: [{ kind, heightMm }] }, 1, share) - rim({}, 1, share)).toBeCloseTo(heightMm, -0.3)
+  it.each([
+    ['medialFlange', 15, 0.4],
+    ['medialFlange', 25, 0.4],
+    ['medialWrap', 8, 0.2],
+    ['medialWrap', 12, 0.2],
+  ] as const)('%s raises its wall by %i mm', (kind, heightMm, share) => {
+    expect(rim({ layers: [{ kind, heightMm }] }, 1, share) - rim({}, 1, share)).toBeCloseTo(
+      heightMm,
+      -0.3,
+    )
     expect(rim({ layers: [{ kind, heightMm }] }, -1, share)).toBeCloseTo(rim({}, -1, share), 9)
   })
   it('top lines raise the border beside the midfoot on their own side', () => {
@@ -181,11 +279,27 @@ describe('the outline', () => {
     expect(rim({ outline: { lateralTopMm: 12 } }, 1, 0.45)).toBeCloseTo(rim({}, 1, 0.45), 9)
   })
   it('points move the line on their own border by their amount, fade out beside it, and in as well as out', () => {
-    const at = (mm: number, share: number, side: 1 | -1) => widest({ outline: { points: [{ edge: 'medial', s: 0.4, mm }] } }, side, share) - widest({}, side, share)
+    const at = (mm: number, share: number, side: 1 | -1) =>
+      widest({ outline: { points: [{ edge: 'medial', s: 0.4, mm }] } }, side, share) -
+      widest({}, side, share)
     expect(at(6, 0.4, 1)).toBeCloseTo(6, -0.3)
     expect(at(-4, 0.4, 1)).toBeCloseTo(-4, -0.3)
     expect([at(6, 0.3, 1), at(6, 0.5, 1), at(6, 0.4, -1)]).toEqual([0, 0, 0])
-    const { report } = buildDevice({ ...foot, device: deviceOf({ outline: { points: [{ edge: 'medial', s: 0.4, mm: 12 }, { edge: 'lateral', s: 0.1, mm: -8 }, { edge: 'lateral', s: 0.56, mm: 12 }] } }) }, 'left').solid
+    const { report } = buildDevice(
+      {
+        ...foot,
+        device: deviceOf({
+          outline: {
+            points: [
+              { edge: 'medial', s: 0.4, mm: 12 },
+              { edge: 'lateral', s: 0.1, mm: -8 },
+              { edge: 'lateral', s: 0.56, mm: 12 },
+            ],
+          },
+        }),
+      },
+      'left',
+    ).solid
     expect(report).toMatchObject({ closed: true, manifold: true, outward: true, selfOverlaps: 0 })
   })
   it('kinds that only cut, widen or lie below leave the top as it is', () => {

@@ -10,7 +10,13 @@ import { download } from '~/composables/download'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 
-interface Page { id: string; code: string; name: string; details: Client; fittings: FittingRow[] }
+interface Page {
+  id: string
+  code: string
+  name: string
+  details: Client
+  fittings: FittingRow[]
+}
 const route = useRoute()
 const session = useSession()
 const client = ref<Page | null>(null)
@@ -29,34 +35,120 @@ async function attempt(work: () => Promise<unknown>) {
   trouble.value = ''
   await work().catch((error: Error) => (trouble.value = error.message))
 }
-const exportAll = () => attempt(async () => download(`${client.value!.code}-all.json`, JSON.stringify(await api(`${path}/export`), null, 2), 'application/json'))
-const exportOne = (id: string, on: string) => attempt(async () => download(`${client.value!.code}-${on}.json`, JSON.stringify(await api(`fittings/${id}/record`), null, 2), 'application/json'))
-const begin = () => attempt(async () => navigateTo(`/fittings/${(await api<{ fittingId: string }>(`${path}/fittings`, 'POST', {})).fittingId}/story`))
-const erase = () => attempt(async () => {
-  await api(path, 'DELETE', {})
-  await navigateTo('/')
-})
+const exportAll = () =>
+  attempt(async () =>
+    download(
+      `${client.value!.code}-all.json`,
+      JSON.stringify(await api(`${path}/export`), null, 2),
+      'application/json',
+    ),
+  )
+const exportOne = (id: string, on: string) =>
+  attempt(async () =>
+    download(
+      `${client.value!.code}-${on}.json`,
+      JSON.stringify(await api(`fittings/${id}/record`), null, 2),
+      'application/json',
+    ),
+  )
+const begin = () =>
+  attempt(async () =>
+    navigateTo(
+      `/fittings/${(await api<{ fittingId: string }>(`${path}/fittings`, 'POST', {})).fittingId}/story`,
+    ),
+  )
+const erase = () =>
+  attempt(async () => {
+    await api(path, 'DELETE', {})
+    await navigateTo('/')
+  })
 </script>
 
 <template>
   <div class="frame plain">
     <AppHeader :title="client?.name ?? 'Client'" :fact="client?.code ?? ''" />
     <main class="main">
-      <div class="title-row"><h1>{{ client?.name ?? 'Client' }}</h1><span class="fact">{{ client?.code }} {{ client?.details.occupation }}</span>
-        <VBtn v-if="client && client.fittings.length > 1" :to="`/clients/${client.id}/compare`">Compare visits</VBtn>
+      <div class="title-row">
+        <h1>{{ client?.name ?? 'Client' }}</h1>
+        <span class="fact">{{ client?.code }} {{ client?.details.occupation }}</span>
+        <VBtn v-if="client && client.fittings.length > 1" :to="`/clients/${client.id}/compare`"
+          >Compare visits</VBtn
+        >
         <VBtn v-if="client && session.may('clients.erase')" @click="erasing = true">Erase …</VBtn>
-        <VBtn v-if="client && session.may('clients.export')" @click="exportAll">Export everything</VBtn>
-        <VBtn v-if="client && session.may('clients.change')" color="primary" variant="flat" @click="begin">New fitting</VBtn></div>
-      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink></p>
-      <section v-if="client" class="card"><div class="card-head"><h2>Fittings</h2></div>
+        <VBtn v-if="client && session.may('clients.export')" @click="exportAll"
+          >Export everything</VBtn
+        >
+        <VBtn
+          v-if="client && session.may('clients.change')"
+          color="primary"
+          variant="flat"
+          @click="begin"
+          >New fitting</VBtn
+        >
+      </div>
+      <p v-if="trouble" class="notice stop" role="alert">
+        {{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink>
+      </p>
+      <section v-if="client" class="card">
+        <div class="card-head"><h2>Fittings</h2></div>
         <p v-if="client.fittings.length === 0" class="card-body muted">No fitting yet.</p>
-        <div v-for="f in client.fittings" :key="f.id" class="row"><b>{{ format(new Date(f.openedOn), 'd MMMM yyyy') }} · {{ activityName(f.activity ?? undefined) ?? 'activity not told' }}</b><VBtn :to="`/fittings/${f.id}/story`">Open</VBtn><VBtn v-if="session.may('clients.export')" @click="exportOne(f.id, f.openedOn)">Export record</VBtn></div></section>
+        <div v-for="f in client.fittings" :key="f.id" class="row">
+          <b
+            >{{ format(new Date(f.openedOn), 'd MMMM yyyy') }} ·
+            {{ activityName(f.activity ?? undefined) ?? 'activity not told' }}</b
+          ><VBtn :to="`/fittings/${f.id}/story`">Open</VBtn
+          ><VBtn v-if="session.may('clients.export')" @click="exportOne(f.id, f.openedOn)"
+            >Export record</VBtn
+          >
+        </div>
+      </section>
     </main>
-    <VDialog v-model="erasing"><VCard class="pane"><h2>Erase {{ client?.name }}?</h2><p>All fittings, readings and papers of this client go, and cannot be brought back. The audit trail keeps that it happened.</p><label>Type <b>{{ client?.code }}</b> to go on<input v-model="typed" class="field" autocomplete="off" /></label><div class="acts"><VBtn color="error" variant="flat" :disabled="typed.trim() !== client?.code" @click="erase">Erase for good</VBtn><VBtn @click="erasing = false">Keep</VBtn></div></VCard></VDialog>
+    <VDialog v-model="erasing"
+      ><VCard class="pane"
+        ><h2>Erase {{ client?.name }}?</h2>
+        <p>
+          All fittings, readings and papers of this client go, and cannot be brought back. The audit
+          trail keeps that it happened.
+        </p>
+        <label
+          >Type <b>{{ client?.code }}</b> to go on<input
+            v-model="typed"
+            class="field"
+            autocomplete="off"
+        /></label>
+        <div class="acts">
+          <VBtn
+            color="error"
+            variant="flat"
+            :disabled="typed.trim() !== client?.code"
+            @click="erase"
+            >Erase for good</VBtn
+          ><VBtn @click="erasing = false">Keep</VBtn>
+        </div></VCard
+      ></VDialog
+    >
   </div>
 </template>
 
 <style scoped>
-.row { display: flex; align-items: center; gap: 8px; padding: 8px 14px; border-top: 1px solid var(--hairline); } .row b { flex: 1; }
-.pane { padding: 18px; display: flex; flex-direction: column; gap: 12px; } .acts { display: flex; gap: 8px; }
+.row {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  padding: 8px 14px;
+  border-top: 1px solid var(--hairline);
+}
+.row b {
+  flex: 1;
+}
+.pane {
+  padding: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+}
 </style>

@@ -47,13 +47,33 @@ const ledger = ref<InstanceType<typeof LedgerPane> | null>(null)
 const station = computed(() => String(route.params.station))
 const number = computed(() => stationNumber(station.value))
 const page = computed(() => PAGES[station.value])
-const hidden = computed(() => session.person?.role === 'bench' && HIDDEN_FROM_BENCH.includes(station.value))
+const hidden = computed(
+  () => session.person?.role === 'bench' && HIDDEN_FROM_BENCH.includes(station.value),
+)
 /** The station that a ledger entry belongs to, by what gave rise to it. */
-const stationOf = (triggers: readonly string[]) => (triggers.some((t) => t.includes('.device')) ? 5 : triggers.some((t) => t.startsWith('footwear')) ? 6 : triggers.some((t) => t.includes('.findings') || t.startsWith('legLength')) ? 3 : triggers.some((t) => t.includes('.readings')) ? 2 : 1)
-const watchAt = computed(() => [...new Set(fitting.openEntries.filter((e) => e.kind !== 'suggest').map((e) => stationOf(e.triggers)))])
+const stationOf = (triggers: readonly string[]) =>
+  triggers.some((t) => t.includes('.device'))
+    ? 5
+    : triggers.some((t) => t.startsWith('footwear'))
+      ? 6
+      : triggers.some((t) => t.includes('.findings') || t.startsWith('legLength'))
+        ? 3
+        : triggers.some((t) => t.includes('.readings'))
+          ? 2
+          : 1
+const watchAt = computed(() => [
+  ...new Set(
+    fitting.openEntries.filter((e) => e.kind !== 'suggest').map((e) => stationOf(e.triggers)),
+  ),
+])
 const fact = computed(() => {
   const d = fitting.client?.details
-  return [d?.bornOn && String(differenceInYears(new Date(fitting.openedOn), new Date(d.bornOn))), d?.occupation ?? fitting.client?.code].filter(Boolean).join(' · ')
+  return [
+    d?.bornOn && String(differenceInYears(new Date(fitting.openedOn), new Date(d.bornOn))),
+    d?.occupation ?? fitting.client?.code,
+  ]
+    .filter(Boolean)
+    .join(' · ')
 })
 
 let events: EventSource | null = null
@@ -61,7 +81,10 @@ function listen() {
   events?.close()
   events = new EventSource(`/api/fittings/${fitting.id}/events`)
   events.addEventListener('part', (event) => {
-    const { part, version } = JSON.parse((event as MessageEvent<string>).data) as { part: PartName; version: number }
+    const { part, version } = JSON.parse((event as MessageEvent<string>).data) as {
+      part: PartName
+      version: number
+    }
     void fitting.heard(part, version)
   })
 }
@@ -80,22 +103,43 @@ const go = (n: number) => router.push(`/fittings/${String(route.params.id)}/${ST
 
 function onKey(event: KeyboardEvent) {
   const target = event.target as HTMLElement
-  if (event.key === 'Escape' && target.tagName === 'INPUT' && target.id !== 'call-out') return target.blur()
-  if ((event.ctrlKey || event.metaKey) && /^[zy]$/i.test(event.key) && !/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) && !fitting.readOnly) {
+  if (event.key === 'Escape' && target.tagName === 'INPUT' && target.id !== 'call-out')
+    return target.blur()
+  if (
+    (event.ctrlKey || event.metaKey) &&
+    /^[zy]$/i.test(event.key) &&
+    !/^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) &&
+    !fitting.readOnly
+  ) {
     event.preventDefault()
-    return (fitting.message = event.shiftKey || event.key.toLowerCase() === 'y' ? fitting.redo() : fitting.undo())
+    return (fitting.message =
+      event.shiftKey || event.key.toLowerCase() === 'y' ? fitting.redo() : fitting.undo())
   }
-  if (event.ctrlKey || event.metaKey || event.altKey || /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) || target.isContentEditable || document.querySelector('.v-overlay--active.v-dialog') || hand.show) return
+  if (
+    event.ctrlKey ||
+    event.metaKey ||
+    event.altKey ||
+    /^(INPUT|TEXTAREA|SELECT)$/.test(target.tagName) ||
+    target.isContentEditable ||
+    document.querySelector('.v-overlay--active.v-dialog') ||
+    hand.show
+  )
+    return
   const acts: Record<string, () => unknown> = {
     '/': () => callout.value?.focus(),
     '0': () => router.push('/'),
     b: () => router.push('/bench'),
     '?': () => (keys.value = true),
-    u: () => !fitting.readOnly && (fitting.message = event.shiftKey ? fitting.redo() : fitting.undo()),
+    u: () =>
+      !fitting.readOnly && (fitting.message = event.shiftKey ? fitting.redo() : fitting.undo()),
     w: () => ledger.value?.focusFirst(),
     a: () => ledger.value?.acceptFirst(),
     s: () => ledger.value?.asideFirst(),
-    v: () => !hidden.value && ['measure', 'examine', 'story', 'prescribe', 'match', 'followup'].includes(station.value) && session.may('clients.see') && (hand.show = true),
+    v: () =>
+      !hidden.value &&
+      ['measure', 'examine', 'story', 'prescribe', 'match', 'followup'].includes(station.value) &&
+      session.may('clients.see') &&
+      (hand.show = true),
     n: () => hand.step(1),
     p: () => hand.step(-1),
     '[': () => (hand.side = 'left'),
@@ -134,22 +178,46 @@ async function back() {
 
 <template>
   <div class="frame">
-    <AppHeader :title="fitting.client?.details.name ?? fitting.client?.code ?? ''" :fact="fact" :saved="fitting.saved" :shop="fitting.shop">
+    <AppHeader
+      :title="fitting.client?.details.name ?? fitting.client?.code ?? ''"
+      :fact="fact"
+      :saved="fitting.saved"
+      :shop="fitting.shop"
+    >
       <ArchTrail :now="number" :done="fitting.done" :watch="watchAt" @go="go" />
     </AppHeader>
     <main class="main">
-      <p v-if="trouble" class="notice stop" role="alert">{{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink></p>
-      <p v-else-if="hidden" class="notice">This station holds what the client told. A bench hand works from Prescribe, Match and Make.</p>
-      <p v-else-if="!page" class="notice">There is no station called “{{ station }}”. <NuxtLink to="/">Back to Today</NuxtLink></p>
-      <template v-else-if="fitting.client"><CautionStrip v-if="number >= 2" /><component :is="page" /></template>
+      <p v-if="trouble" class="notice stop" role="alert">
+        {{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink>
+      </p>
+      <p v-else-if="hidden" class="notice">
+        This station holds what the client told. A bench hand works from Prescribe, Match and Make.
+      </p>
+      <p v-else-if="!page" class="notice">
+        There is no station called “{{ station }}”. <NuxtLink to="/">Back to Today</NuxtLink>
+      </p>
+      <template v-else-if="fitting.client"
+        ><CautionStrip v-if="number >= 2" /><component :is="page"
+      /></template>
       <p v-else class="muted" role="status">Opening the fitting …</p>
     </main>
     <LedgerPane ref="ledger" @measure="toReading" />
-    <CallOutLine ref="callout" :what="station === 'measure' ? hand.what : undefined" :posture="hand.posture" :pad="hand.pad" />
+    <CallOutLine
+      ref="callout"
+      :what="station === 'measure' ? hand.what : undefined"
+      :posture="hand.posture"
+      :pad="hand.pad"
+    />
     <ConflictDialog />
     <LockDialog @back="back" />
     <KeyList v-model="keys" />
     <ShowClient v-model="hand.show" />
-    <VSnackbar :model-value="fitting.message !== ''" timeout="5000" color="#22302E" @update:model-value="(v: boolean) => !v && (fitting.message = '')">{{ fitting.message }}</VSnackbar>
+    <VSnackbar
+      :model-value="fitting.message !== ''"
+      timeout="5000"
+      color="#22302E"
+      @update:model-value="(v: boolean) => !v && (fitting.message = '')"
+      >{{ fitting.message }}</VSnackbar
+    >
   </div>
 </template>

@@ -16,8 +16,15 @@ export default route({ permission: 'clients.export' }, async ({ event, person })
   const scans = []
   for (const { id } of await fittingsOf(db, person.shopId, client.id)) {
     records.push(recordOf(here(await readFitting(db, person.shopId, id))))
-    for (const photo of await photosOf(db, person.shopId, id)) photos.push({ fitting: id, words: photo.words, madeAt: photo.madeAt, jpegBase64: here(await photoBytes(db, person.shopId, photo.id)).jpeg.toString('base64') })
-    for (const scan of await scansOf(db, person.shopId, id)) scans.push({ fitting: id, ...scan, original: `/api/scans/${scan.id}` })
+    for (const photo of await photosOf(db, person.shopId, id))
+      photos.push({
+        fitting: id,
+        words: photo.words,
+        madeAt: photo.madeAt,
+        jpegBase64: here(await photoBytes(db, person.shopId, photo.id)).jpeg.toString('base64'),
+      })
+    for (const scan of await scansOf(db, person.shopId, id))
+      scans.push({ fitting: id, ...scan, original: `/api/scans/${scan.id}` })
   }
   await audit(db, { shopId: person.shopId, person, clientId: client.id, action: 'client.export' })
   setResponseHeader(event, 'content-disposition', `attachment; filename="${client.code}-all.json"`)

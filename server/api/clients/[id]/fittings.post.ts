@@ -8,12 +8,28 @@ import { localDay } from '../../../http/day'
 import { here, idParam, route } from '../../../http/route'
 
 /** A further fitting of a client, with a visit that begins now. */
-export default route({ permission: 'clients.change', body: newFittingBody }, ({ event, person, body }) =>
-  transaction(async (db) => {
-    const client = here(await findClient(db, person.shopId, idParam(event)))
-    const fittingId = await openFurtherFitting(db, person.shopId, client.id, localDay(), person.name, body.activity, body.copyFrom)
-    await addVisit(db, person.shopId, fittingId, new Date(), 'new fitting', 'now')
-    await audit(db, { shopId: person.shopId, person, clientId: client.id, fittingId, action: 'fitting.open' })
-    return { fittingId }
-  }),
+export default route(
+  { permission: 'clients.change', body: newFittingBody },
+  ({ event, person, body }) =>
+    transaction(async (db) => {
+      const client = here(await findClient(db, person.shopId, idParam(event)))
+      const fittingId = await openFurtherFitting(
+        db,
+        person.shopId,
+        client.id,
+        localDay(),
+        person.name,
+        body.activity,
+        body.copyFrom,
+      )
+      await addVisit(db, person.shopId, fittingId, new Date(), 'new fitting', 'now')
+      await audit(db, {
+        shopId: person.shopId,
+        person,
+        clientId: client.id,
+        fittingId,
+        action: 'fitting.open',
+      })
+      return { fittingId }
+    }),
 )

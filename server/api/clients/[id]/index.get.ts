@@ -6,6 +6,11 @@ import { here, idParam, route } from '../../../http/route'
 
 export default route({ permission: 'clients.see' }, async ({ event, person }) => {
   const client = here(await findClient(database(), person.shopId, idParam(event)))
-  await audit(database(), { shopId: person.shopId, person, clientId: client.id, action: 'client.see' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: client.id,
+    action: 'client.see',
+  })
   return { ...client, fittings: await fittingsOf(database(), person.shopId, client.id) }
 })

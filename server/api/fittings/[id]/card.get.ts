@@ -12,11 +12,30 @@ import { here, idParam, route } from '../../../http/route'
 export default route({ permission: 'documents.card' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.card' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'document.card',
+  })
   const words = (day: string) => format(parseISO(day), 'd MMMM yyyy')
   const card = clientCard(record, words(record.handover?.wearInStart ?? localDay()))
-  const pdf = await cardPdf({ ...card, nextVisitOn: card.nextVisitOn && words(card.nextVisitOn), guaranteeUntil: card.guaranteeUntil && words(card.guaranteeUntil) }, state.shop.name, words(localDay()), new Date())
+  const pdf = await cardPdf(
+    {
+      ...card,
+      nextVisitOn: card.nextVisitOn && words(card.nextVisitOn),
+      guaranteeUntil: card.guaranteeUntil && words(card.guaranteeUntil),
+    },
+    state.shop.name,
+    words(localDay()),
+    new Date(),
+  )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-card.pdf"`)
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `inline; filename="${state.client.code}-card.pdf"`,
+  )
   return pdf
 })

@@ -15,33 +15,102 @@ import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 
 /** One change of a fitting: row, version check and audit line in one transaction, then word to every open screen. */
-export default route({ permission: 'jobs.change', body: commandBody }, async ({ event, person, body }) => {
-  const part = partOf(body.command)
-  if (part !== 'jobs' && part !== 'making' && !may(person.role, 'fittings.change')) throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
-  const id = idParam(event)
-  return transaction(async (db) => {
-    const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
-    const state = making ? here(await readFitting(db, person.shopId, id)) : null
-    if (state?.blocked) throw new HttpProblem(409, 'refer-first', 'Making waits for a clearance, which the fitter records in Story.')
-    const steps = state ? jobSteps(recordOf(state), await readModels(db, person.shopId), {}, (await currentNorms(db, person.shopId))?.processes) : []
-    const known = body.command.kind === 'jobs.step' ? stepCommand(steps, body.command) : null
-    if (state && body.command.kind === 'part.put' && skinGaps(steps, body.command.content as Job[], state.wearer).length > 0) throw new HttpProblem(409, 'no-temperature', 'A foot goes onto a warm surface only after its temperature is measured and cool enough. Begin the step at the bench.')
-    const command = known?.command ?? body.command
-    const applied = await applyToFitting(db, person.shopId, id, body.id, body.version, command, person.name, state?.wearer)
-    if (applied.kind === 'unknown') return here(null)
-    if (applied.kind === 'stale') throw new HttpProblem(409, 'stale', `${applied.current.changedBy ?? 'Someone'} changed this meanwhile.`, { path: applied.part, current: applied.current })
-    if (applied.kind === 'applied') {
-      const { rows } = await db.query('select client_id from fittings where id = $1', [id])
-      await audit(db, { shopId: person.shopId, person, clientId: rows[0].client_id, fittingId: id, action: `${body.command.kind}:${part}`, detail: { before: applied.before, after: applied.state.content } })
-      await db.query('select pg_notify($1, $2)', ['fitting', JSON.stringify({ fitting: id, part, version: applied.state.version })])
-      if (known) await logStep(db, person.shopId, { fittingId: id, ...stepLine(known.step, known.command, applied.state.content as Job[]) }, person.name)
-      if (part === 'jobs' || part === 'making') await db.query('select pg_notify($1, $2)', ['fitting', JSON.stringify({ fitting: `bench ${person.shopId}`, part, version: 0 })])
-    }
-    return { part: applied.part, state: applied.state }
-  })
-})
+export default route(
+  { permission: 'jobs.change', body: commandBody },
+  async ({ event, person, body }) => {
+    const part = partOf(body.command)
+    if (part !== 'jobs' && part !== 'making' && !may(person.role, 'fittings.change'))
+      throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
+    const id = idParam(event)
+    return transaction(async (db) => {
+      const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
+      const state = making ? here(await readFitting(db, person.shopId, id)) : null
+      if (state?.blocked)
+        throw new HttpProblem(
+          409,
+          'refer-first',
+          'Making waits for a clearance, which the fitter records in Story.',
+        )
+      const steps = state
+        ? jobSteps(
+            recordOf(state),
+            await readModels(db, person.shopId),
+            {},
+            (await currentNorms(db, person.shopId))?.processes,
+          )
+        : []
+      const known = body.command.kind === 'jobs.step' ? stepCommand(steps, body.command) : null
+      if (
+        state &&
+        body.command.kind === 'part.put' &&
+        skinGaps(steps, body.command.content as Job[], state.wearer).length > 0
+      )
+        throw new HttpProblem(
+          409,
+          'no-temperature',
+          'A foot goes onto a warm surface only after its temperature is measured and cool enough. Begin the step at the bench.',
+        )
+      const command = known?.command ?? body.command
+      const applied = await applyToFitting(
+        db,
+        person.shopId,
+        id,
+        body.id,
+        body.version,
+        command,
+        person.name,
+        state?.wearer,
+      )
+      if (applied.kind === 'unknown') return here(null)
+      if (applied.kind === 'stale')
+        throw new HttpProblem(
+          409,
+          'stale',
+          `${applied.current.changedBy ?? 'Someone'} changed this meanwhile.`,
+          { path: applied.part, current: applied.current },
+        )
+      if (applied.kind === 'applied') {
+        const { rows } = await db.query('select client_id from fittings where id = $1', [id])
+        await audit(db, {
+          shopId: person.shopId,
+          person,
+          clientId: rows[0].client_id,
+          fittingId: id,
+          action: `${body.command.kind}:${part}`,
+          detail: { before: applied.before, after: applied.state.content },
+        })
+        await db.query('select pg_notify($1, $2)', [
+          'fitting',
+          JSON.stringify({ fitting: id, part, version: applied.state.version }),
+        ])
+        if (known)
+          await logStep(
+            db,
+            person.shopId,
+            {
+              fittingId: id,
+              ...stepLine(known.step, known.command, applied.state.content as Job[]),
+            },
+            person.name,
+          )
+        if (part === 'jobs' || part === 'making')
+          await db.query('select pg_notify($1, $2)', [
+            'fitting',
+            JSON.stringify({ fitting: `bench ${person.shopId}`, part, version: 0 }),
+          ])
+      }
+      return { part: applied.part, state: applied.state }
+    })
+  },
+)
 
 /** Does the command say that a step of making was begun or done? */
 function anyDone(command: Command): boolean {
-  return command.kind === 'part.put' && Array.isArray(command.content) && command.content.some((step: { done?: boolean; state?: string }) => step.done === true || step.state === 'running')
+  return (
+    command.kind === 'part.put' &&
+    Array.isArray(command.content) &&
+    command.content.some(
+      (step: { done?: boolean; state?: string }) => step.done === true || step.state === 'running',
+    )
+  )
 }

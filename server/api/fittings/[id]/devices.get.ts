@@ -18,20 +18,44 @@ const query = z.object({ as: z.enum(['zip', 'template', 'prescription']).default
 export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
   const { as } = parseWith(query, getQuery(event), 'query')
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
-  if (state.blocked) throw new HttpProblem(409, 'refer-first', 'Nothing goes out to be made before a clearance, which the fitter records in Story.')
+  if (state.blocked)
+    throw new HttpProblem(
+      409,
+      'refer-first',
+      'Nothing goes out to be made before a clearance, which the fitter records in Story.',
+    )
   const record = recordOf(state)
-  if (madeSides(record).length === 0) throw new HttpProblem(404, 'no-device', 'No device is prescribed for either foot.')
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: `document.devices.${as}` })
+  if (madeSides(record).length === 0)
+    throw new HttpProblem(404, 'no-device', 'No device is prescribed for either foot.')
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: `document.devices.${as}`,
+  })
   const now = new Date()
-  const templates = () => templatePdf(madeDevices(record).map(({ side, built }) => templateOf(built, side, state.client.code)), now)
+  const templates = () =>
+    templatePdf(
+      madeDevices(record).map(({ side, built }) => templateOf(built, side, state.client.code)),
+      now,
+    )
   const paper = () => prescriptionPdf(record, state.shop.name, localDay(), now)
   const send = (type: string, name: string, bytes: Uint8Array) => {
     setResponseHeader(event, 'content-type', type)
-    setResponseHeader(event, 'content-disposition', `${as === 'zip' ? 'attachment' : 'inline'}; filename="${state.client.code}-${name}"`)
+    setResponseHeader(
+      event,
+      'content-disposition',
+      `${as === 'zip' ? 'attachment' : 'inline'}; filename="${state.client.code}-${name}"`,
+    )
     return Buffer.from(bytes)
   }
   if (as === 'template') return send('application/pdf', 'template.pdf', await templates())
   if (as === 'prescription') return send('application/pdf', 'prescription.pdf', await paper())
-  const files = [...(await pairFilesOf(record, localDay())), { name: 'templates.pdf', bytes: await templates() }, { name: 'prescription.pdf', bytes: await paper() }]
+  const files = [
+    ...(await pairFilesOf(record, localDay())),
+    { name: 'templates.pdf', bytes: await templates() },
+    { name: 'prescription.pdf', bytes: await paper() },
+  ]
   return send('application/zip', 'devices.zip', zipFiles(files))
 })

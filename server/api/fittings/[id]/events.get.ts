@@ -8,5 +8,7 @@ import { here, idParam, route } from '../../../http/route'
 export default route({ permission: 'fittings.see' }, async ({ event, person }) => {
   const id = idParam(event)
   here(await readFitting(database(), person.shopId, id))
-  return eventStream(event, (push) => onFittingChange(id, (change) => push('part', JSON.stringify(change))))
+  return eventStream(event, (push) =>
+    onFittingChange(id, (change) => push('part', JSON.stringify(change))),
+  )
 })

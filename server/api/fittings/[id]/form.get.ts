@@ -11,10 +11,29 @@ import { here, idParam, route } from '../../../http/route'
 /** The fitting form as PDF. */
 export default route({ permission: 'documents.card' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.form' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'document.form',
+  })
   const form = fittingForm(recordOf(state), await readModels(database(), person.shopId))
-  const pdf = await formPdf(form, { name: state.client.details.name ?? '', code: state.client.code, shop: state.shop.name, day: localDay() }, new Date())
+  const pdf = await formPdf(
+    form,
+    {
+      name: state.client.details.name ?? '',
+      code: state.client.code,
+      shop: state.shop.name,
+      day: localDay(),
+    },
+    new Date(),
+  )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-form.pdf"`)
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `inline; filename="${state.client.code}-form.pdf"`,
+  )
   return pdf
 })

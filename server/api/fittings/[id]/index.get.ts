@@ -6,6 +6,12 @@ import { here, idParam, route } from '../../../http/route'
 
 export default route({ permission: 'fittings.see' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'fitting.see' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'fitting.see',
+  })
   return forRole(state, person.role)
 })

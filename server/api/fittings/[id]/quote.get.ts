@@ -12,9 +12,24 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
   const quotes = recordOf(state).quotes ?? []
   const id = getQuery(event).id
   const quote = here(id === undefined ? quotes.at(-1) : quotes.find((q) => q.id === id))
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.quote' })
-  const pdf = await quotePdf(quote, { name: state.client.details.name ?? '', code: state.client.code, shop: state.shop.name }, (day) => format(parseISO(day), 'd MMMM yyyy'), new Date())
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'document.quote',
+  })
+  const pdf = await quotePdf(
+    quote,
+    { name: state.client.details.name ?? '', code: state.client.code, shop: state.shop.name },
+    (day) => format(parseISO(day), 'd MMMM yyyy'),
+    new Date(),
+  )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-quote.pdf"`)
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `inline; filename="${state.client.code}-quote.pdf"`,
+  )
   return pdf
 })

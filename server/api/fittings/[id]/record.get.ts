@@ -7,7 +7,17 @@ import { here, idParam, route } from '../../../http/route'
 /** The fitting as an open record file. */
 export default route({ permission: 'clients.export' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'fitting.export' })
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${state.client.code}-${state.openedOn}.json"`)
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'fitting.export',
+  })
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `attachment; filename="${state.client.code}-${state.openedOn}.json"`,
+  )
   return recordOf(state)
 })

@@ -20,18 +20,49 @@ import { here, idParam, route } from '../../../http/route'
 export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
-  if (state.blocked) throw new HttpProblem(409, 'refer-first', 'No ticket before a clearance, which the fitter records in Story.')
+  if (state.blocked)
+    throw new HttpProblem(
+      409,
+      'refer-first',
+      'No ticket before a clearance, which the fitter records in Story.',
+    )
   const drawings = SIDES.flatMap((side): TicketDrawing[] => {
     const foot = record.feet[side]
     const found = foot && footField(foot, 2)
     if (!found || !foot.device || foot.device.kind === 'none') return []
     const device = foot.device ?? plainDevice()
     const { field } = found
-    return [{ side, trim: trimLine(buildShell(buildSurface(field, device), device)), foot: soleOutline(field.sole) }]
+    return [
+      {
+        side,
+        trim: trimLine(buildShell(buildSurface(field, device), device)),
+        foot: soleOutline(field.sole),
+      },
+    ]
   })
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.ticket' })
-  const pdf = await ticketPdf(ticketOf(record, await readModels(database(), person.shopId), (await currentNorms(database(), person.shopId))?.processes), state.shop.name, localDay(), drawings, new Date())
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'document.ticket',
+  })
+  const pdf = await ticketPdf(
+    ticketOf(
+      record,
+      await readModels(database(), person.shopId),
+      (await currentNorms(database(), person.shopId))?.processes,
+    ),
+    state.shop.name,
+    localDay(),
+    drawings,
+    new Date(),
+  )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(event, 'content-disposition', `inline; filename="${state.client.code}-ticket.pdf"`)
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `inline; filename="${state.client.code}-ticket.pdf"`,
+  )
   return pdf
 })

@@ -11,8 +11,23 @@ import { here, idParam, route } from '../../../http/route'
 export default route({ permission: 'documents.card' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
-  await audit(database(), { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'document.wear-in' })
+  await audit(database(), {
+    shopId: person.shopId,
+    person,
+    clientId: state.client.id,
+    fittingId: state.id,
+    action: 'document.wear-in',
+  })
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${state.client.code}-wear-in.ics"`)
-  return wearInCalendar(wearInPlan(record, record.handover?.wearInStart ?? localDay()), state.shop.name, state.client.code, new Date())
+  setResponseHeader(
+    event,
+    'content-disposition',
+    `attachment; filename="${state.client.code}-wear-in.ics"`,
+  )
+  return wearInCalendar(
+    wearInPlan(record, record.handover?.wearInStart ?? localDay()),
+    state.shop.name,
+    state.client.code,
+    new Date(),
+  )
 })

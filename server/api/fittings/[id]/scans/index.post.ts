@@ -20,10 +20,23 @@ export default route({ permission: 'fittings.change' }, async ({ event, person }
     const told = parseWith(scanQuery, getQuery(event), 'query')
     const bytes = await rawBody(event, MOST_BYTES)
     const format = formatOf(told.name, bytes)
-    if (bytes.length === 0 || !format) throw new HttpProblem(400, 'unknown-format', 'This is none of STL, OBJ, PLY and 3MF.')
-    const scan = await addScan(db, person.shopId, state.id, { ...told, side: told.side ?? null, format, bytes, by: person.name })
+    if (bytes.length === 0 || !format)
+      throw new HttpProblem(400, 'unknown-format', 'This is none of STL, OBJ, PLY and 3MF.')
+    const scan = await addScan(db, person.shopId, state.id, {
+      ...told,
+      side: told.side ?? null,
+      format,
+      bytes,
+      by: person.name,
+    })
     if (!scan) throw new HttpProblem(409, 'same-scan', 'This very file is here already.')
-    await audit(db, { shopId: person.shopId, person, clientId: state.client.id, fittingId: state.id, action: 'scan.add' })
+    await audit(db, {
+      shopId: person.shopId,
+      person,
+      clientId: state.client.id,
+      fittingId: state.id,
+      action: 'scan.add',
+    })
     return scan
   })
 })
