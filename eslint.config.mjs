@@ -1,7 +1,9 @@
 // @ts-check
+import { createNodeResolver, flatConfigs } from 'eslint-plugin-import-x'
 import withNuxt from './.nuxt/eslint.config.mjs'
+import { FLOORS } from './scripts/lib/floors.mjs'
 
-/** What a folder may not import, and why (docs/decisions/0002). */
+/** What a folder may not import, and why (docs/decisions/house). */
 const nope = (patterns, message) => ({
   'no-restricted-imports': ['error', { patterns: patterns.map((regex) => ({ regex, message })) }],
 })
@@ -9,6 +11,25 @@ const FRAMEWORK =
   '^(vue|vue-router|pinia|vuetify|nuxt|h3|nitropack|comlink|pg|pdfkit|three|idb)(/|$)|^(@nuxt|@vue|@vueuse|@pinia)/'
 const NODE = '^node:|^(fs|path|os|url|crypto|worker_threads)$'
 const folder = (...names) => `(^|/)\\.\\.(/\\.\\.)*/(${names.join('|')})(/|$)`
+
+/** The rooms of core/, and what lies above each of them. */
+const ROOMS = FLOORS.flat()
+const OUTSIDE_CORE = [
+  FRAMEWORK,
+  NODE,
+  // Every other way of writing a path: the floors are told from relative ones alone.
+  '^(~|@|~~|@@)/',
+  '^#',
+  folder('app', 'server', 'shared', 'cli', 'scripts', 'demo', 'tests'),
+]
+/** @param {string} room */
+const above = (room) => {
+  const floor = FLOORS.findIndex((rooms) => rooms.includes(room))
+  const higher = FLOORS.slice(floor + 1).flat()
+  // The ground floor stands on nothing of ours: tables and geometry do not know each other.
+  const beside = floor === 0 ? FLOORS[0].filter((other) => other !== room) : []
+  return [folder(...higher, ...beside)]
+}
 
 export default withNuxt(
   {
@@ -24,15 +45,6 @@ export default withNuxt(
   {
     files: ['core/**/*.ts'],
     rules: {
-      ...nope(
-        [
-          FRAMEWORK,
-          NODE,
-          '^(~|@|~~|@@)/',
-          folder('app', 'server', 'shared', 'cli', 'scripts', 'demo', 'tests'),
-        ],
-        'core/ is the job itself: pure TypeScript, no interface, no server, no files',
-      ),
       'no-restricted-globals': [
         'error',
         'window',
@@ -50,6 +62,19 @@ export default withNuxt(
         { object: 'Math', property: 'random', message: 'core/ has no chance: pass it in' },
       ],
     },
+  },
+  ...ROOMS.map((room) => ({
+    files: [`core/${room}/**/*.ts`],
+    rules: nope([...OUTSIDE_CORE, ...above(room)], `core/${room} stands below (docs/house.md)`),
+  })),
+  {
+    files: ['core/**/*.ts', 'cli/**/*.ts', 'shared/**/*.ts', 'server/**/*.ts'],
+    plugins: { 'import-x': flatConfigs.recommended.plugins['import-x'] },
+    settings: {
+      'import-x/resolver-next': [createNodeResolver({ extensions: ['.ts', '.mjs'] })],
+      'import-x/parsers': { '@typescript-eslint/parser': ['.ts'] },
+    },
+    rules: { 'import-x/no-cycle': 'error' },
   },
   {
     files: ['shared/**/*.ts'],
@@ -81,7 +106,6 @@ export default withNuxt(
   },
   {
     rules: {
-      'max-lines': ['warn', { max: 320, skipBlankLines: true }],
       'vue/multi-word-component-names': 'off',
       'vue/html-self-closing': 'off',
       'vue/require-default-prop': 'off', // optional props say so in their type

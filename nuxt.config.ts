@@ -1,5 +1,6 @@
 import { fileURLToPath } from 'node:url'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+import { templateOptions } from './templateOptions'
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
 
@@ -7,7 +8,8 @@ export default defineNuxtConfig({
   compatibilityDate: '2026-01-01',
   telemetry: false,
   devtools: { enabled: false },
-  // One signed-in tool, no public pages to index: the browser renders, the server answers data (docs/decisions/0001).
+  // One signed-in tool, no public pages to index: the browser renders, the server answers data
+  // (docs/decisions/house/0001).
   ssr: false,
   modules: ['@pinia/nuxt', 'nuxt-security', '@nuxt/eslint'],
   alias: { '#core': at('./core') },
@@ -28,9 +30,10 @@ export default defineNuxtConfig({
     },
   },
   build: { transpile: ['vuetify'] },
+
   vite: {
     plugins: [vuetify({ autoImport: true })],
-    vue: { template: { transformAssetUrls } },
+    vue: { template: { transformAssetUrls, compilerOptions: templateOptions } },
     worker: { format: 'es' },
     optimizeDeps: { include: ['@mdi/js', 'comlink', 'three', 'zod', 'idb'] },
   },

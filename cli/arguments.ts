@@ -31,7 +31,10 @@ export function readArguments(rest: string[], known: readonly string[]): Argumen
   return out
 }
 
-/** Reads a JSON file; a missing or broken one is refused with its name and, for broken JSON, the place. */
+/**
+ * Reads a JSON file; a missing or broken one is refused with its name and, for broken JSON, the
+ * place.
+ */
 export function readJson(path: string): unknown {
   let text: string
   try {

@@ -8,10 +8,15 @@ export class Lines {
 
 export const isLines = (path: string): boolean => /\.(jsonl|ndjson)$/i.test(path)
 
-/** Work of one line; a refusal becomes that line's answer, so that one bad record does not hide the others. */
+/**
+ * Work of one line; a refusal becomes that line's answer, so that one bad record does not hide the
+ * others.
+ */
 export type LineReader = { map: (one: (value: unknown) => unknown) => unknown[] }
 
-/** Reads a file of JSON lines; empty lines are passed over, a broken one is refused with its number. */
+/**
+ * Reads a file of JSON lines; empty lines are passed over, a broken one is refused with its number.
+ */
 export function readLines(path: string): LineReader {
   let text: string
   try {

@@ -1,5 +1,5 @@
 import type { FittingRecord } from '../core/record/schema'
-import { dayAfter } from '../core/followup/wearInPlan'
+import { addDays } from '../core/record/isoDay'
 import { madeUpFeet, NO_SIGNS, record, withDevice } from './people'
 
 export interface DemoJob {
@@ -16,9 +16,12 @@ const done = (step: string, on: string, foot?: 'left' | 'right') => ({
   by: 'Bram Oyelaran',
 })
 
-/** Made-up clients whose things are on the bench on a day: two visits for moulding, shells to finish, skates to stretch. */
+/**
+ * Made-up clients whose things are on the bench on a day: two visits for moulding, shells to
+ * finish, skates to stretch.
+ */
 export function benchRecords(today: string): Record<string, DemoJob> {
-  const before = dayAfter(today, -6)
+  const before = addDays(today, -6)
   const person = (
     code: string,
     name: string,
@@ -121,7 +124,7 @@ export function benchRecords(today: string): Record<string, DemoJob> {
         feet: withDevice(madeUpFeet(251, { width: 0.375, waist: 0.92, drop: 4 }), 'full-custom', [
           { kind: 'metPad', heightMm: 3 },
         ]),
-        jobs: [done('full-custom:print', dayAfter(today, -1))],
+        jobs: [done('full-custom:print', addDays(today, -1))],
         making: { promisedOn: today, promisedAt: '16:30' },
       }),
     },
@@ -140,9 +143,9 @@ export function benchRecords(today: string): Record<string, DemoJob> {
         feet: withDevice(madeUpFeet(262, { width: 0.39, waist: 0.95, drop: 5 }), 'full-custom', [
           { kind: 'medialSkive', depthMm: 3 },
         ]),
-        jobs: [done('vacuum-shell:positive', dayAfter(today, -1))],
+        jobs: [done('vacuum-shell:positive', addDays(today, -1))],
         making: {
-          promisedOn: dayAfter(today, 1),
+          promisedOn: addDays(today, 1),
           benchOn: today,
           ways: { 'full-custom': 'vacuum-shell' },
         },
@@ -161,7 +164,7 @@ export function benchRecords(today: string): Record<string, DemoJob> {
         ...person('HR-0450', 'Lioba Rask', '2011-08-08', 'female', 41, 1520, 'track rider'),
         ...story('road-riding', 2, 'No numb toes in the last lap.'),
         feet: withDevice(madeUpFeet(228, { width: 0.37, waist: 0.9, drop: 2 }), 'trim-to-fit'),
-        making: { promisedOn: dayAfter(today, 1) },
+        making: { promisedOn: addDays(today, 1) },
       }),
     },
     'benedikt-osei': {
@@ -169,7 +172,7 @@ export function benchRecords(today: string): Record<string, DemoJob> {
         ...person('HR-0437', 'Benedikt Osei', '1977-11-19', 'male', 102, 1900, 'piste grooming'),
         ...story('ski-touring', 6, 'Boots on at five, off at noon, and nothing to remember.'),
         feet: withDevice(madeUpFeet(290, { width: 0.385, waist: 0.94, drop: 3 }), 'full-custom'),
-        making: { promisedOn: dayAfter(today, 4) },
+        making: { promisedOn: addDays(today, 4) },
       }),
     },
   }

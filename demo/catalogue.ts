@@ -1,5 +1,5 @@
 import { modelSchema, type FootwearModel, type Stations } from '../core/footwear/catalogueSchema'
-import type { Family } from '../core/record/vocabulary'
+import type { Family } from '../core/kinds/families/all'
 
 interface Sketch {
   id: string

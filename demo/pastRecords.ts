@@ -1,6 +1,6 @@
 import type { FittingRecord } from '../core/record/schema'
-import type { ComplaintPlace, DeviceKind, Side } from '../core/record/vocabulary'
-import { dayAfter } from '../core/followup/wearInPlan'
+import type { ComplaintPlace, DeviceKind, Side } from '../core/tables/vocabulary'
+import { addDays } from '../core/record/isoDay'
 import { madeUpFeet, NO_SIGNS, record, withDevice } from './people'
 
 type Row = [
@@ -317,7 +317,7 @@ export function pastRecords(today: string): Record<string, FittingRecord> {
         ],
         i,
       ) => {
-        const on = dayAfter(today, -ago)
+        const on = addDays(today, -ago)
         const visits = [
           [0, 0],
           [14, 1],
@@ -327,7 +327,7 @@ export function pastRecords(today: string): Record<string, FittingRecord> {
             ? []
             : [
                 {
-                  on: dayAfter(on, days!),
+                  on: addDays(on, days!),
                   pain: [{ foot, at, score: pain[k!]! }],
                   ...(comfort[k!] != null && { comfort: comfort[k!]! }),
                   ...(days! > 0 && { daysUsed: days! - 2, hoursADay: 4 + (i % 5) }),
@@ -346,7 +346,7 @@ export function pastRecords(today: string): Record<string, FittingRecord> {
               heightMm: 1600 + ((i * 37) % 280),
               occupation,
             },
-            visit: { on: dayAfter(on, -12), reason: 'as told in the story' },
+            visit: { on: addDays(on, -12), reason: 'as told in the story' },
             story: {
               activity,
               ability: 'able',
@@ -368,7 +368,7 @@ export function pastRecords(today: string): Record<string, FittingRecord> {
             ),
             handover: {
               on,
-              wearInStart: dayAfter(on, 1),
+              wearInStart: addDays(on, 1),
               checks: {
                 flat: 'good',
                 edge: 'good',

@@ -1,7 +1,12 @@
-import { recordSchema, type FittingRecord } from '../core/record/schema'
-import { SIGNS, type DeviceKind, type Posture, type ReadingKind } from '../core/record/vocabulary'
+import { RECORD_VERSION, recordSchema, type FittingRecord } from '../core/record/schema'
+import type { DeviceKind, Posture } from '../core/tables/vocabulary'
+import { SIGN_KINDS } from '../core/kinds/signs/all'
+import type { ReadingKind } from '../core/kinds/readings/all'
 
-/** A made-up pair of feet of a length, widths and girths by its own shares, one side a little longer. */
+/**
+ * A made-up pair of feet of a length, widths and girths by its own shares, one side a little
+ * longer.
+ */
 export function madeUpFeet(
   lengthMm: number,
   shares: { width: number; waist: number; drop: number },
@@ -37,7 +42,7 @@ export const shop = {
   fingersMm: { one: 16, two: 33 },
 }
 export const NO_SIGNS = Object.fromEntries(
-  SIGNS.filter((s) => s !== 'childLimps').map((s) => [s, 'no']),
+  SIGN_KINDS.filter((s) => s !== 'childLimps').map((s) => [s, 'no']),
 )
 
 /** Both feet with the same device. */
@@ -67,4 +72,4 @@ export function withDevice(
 }
 
 export const record = (value: object): FittingRecord =>
-  recordSchema.parse({ format: 'gentle-arch/fitting', version: 1, shop, ...value })
+  recordSchema.parse({ format: 'gentle-arch/fitting', version: RECORD_VERSION, shop, ...value })

@@ -1,6 +1,7 @@
-import type { FittingRecord } from '../core/record/schema'
-import { recordSchema } from '../core/record/schema'
-import { SIGNS, type Posture, type ReadingKind } from '../core/record/vocabulary'
+import { RECORD_VERSION, recordSchema, type FittingRecord } from '../core/record/schema'
+import type { Posture } from '../core/tables/vocabulary'
+import { SIGN_KINDS } from '../core/kinds/signs/all'
+import type { ReadingKind } from '../core/kinds/readings/all'
 
 const TOOL = (what: ReadingKind) =>
   what.includes('Girth')
@@ -105,8 +106,10 @@ const shop = {
   fitter: 'Rhona Ketteridge',
   fingersMm: { one: 16, two: 33 },
 }
-const NO_SIGNS = Object.fromEntries(SIGNS.filter((s) => s !== 'childLimps').map((s) => [s, 'no']))
-const head = { format: 'gentle-arch/fitting', version: 1, shop } as const
+const NO_SIGNS = Object.fromEntries(
+  SIGN_KINDS.filter((s) => s !== 'childLimps').map((s) => [s, 'no']),
+)
+const head = { format: 'gentle-arch/fitting', version: RECORD_VERSION, shop } as const
 
 /** The demo fittings by file name. All people are invented. */
 export const DEMO_RECORDS: Record<string, FittingRecord> = Object.fromEntries(

@@ -3,10 +3,11 @@ import type { Caution } from '../core/advice/cautions'
 import { dayPlanSchema, type DayPlan } from '../core/bench/dayPlan'
 import type { StepTime } from '../core/bench/durations'
 import type { BenchStep } from '../core/bench/jobSteps'
-import type { BenchResource, Process } from '../core/bench/processes'
-import type { Wearer } from '../core/bench/stepState'
+import type { BenchResource } from '../core/tables/benchResources'
+import type { Process } from '../core/tables/processes'
+import type { Wearer } from '../core/record/stepState'
 import type { DueItem } from '../core/followup/due'
-import { normsSchema } from '../core/measure/normsTable'
+import { shopTablesSchema, type ShopKey, type ShopTables } from '../core/record/tables'
 import { commandSchema } from '../core/record/commands'
 import type { PartName } from '../core/record/parts'
 import { isoDay } from '../core/record/isoDay'
@@ -17,7 +18,8 @@ import {
   type Device,
   type Making,
 } from '../core/record/schema'
-import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../core/record/vocabulary'
+import { SIDES, type Side } from '../core/tables/vocabulary'
+import { READING_KINDS, type ReadingKind } from '../core/kinds/readings/all'
 import type { Role } from './permissions'
 
 /** What travels between browser and server. */
@@ -66,7 +68,7 @@ export const newFittingBody = z.strictObject({
 
 export const normsBody = z.strictObject({
   basedOn: z.number().int().min(1),
-  norms: normsSchema.extend({
+  norms: shopTablesSchema.extend({
     source: z
       .string()
       .trim()
@@ -74,6 +76,13 @@ export const normsBody = z.strictObject({
       .max(300),
   }),
 })
+
+/** A version of a shop's tables. */
+export interface TablesVersion {
+  norms: ShopTables
+  madeBy: string | null
+  madeAt: string
+}
 
 export const presetBody = z.strictObject({
   name: z.string().trim().min(2, 'Give the preset a name of two letters or more.').max(60),
@@ -295,7 +304,8 @@ export interface FittingState {
   id: string
   client: { id: string; code: string; version: number; details: Client }
   openedOn: string
-  shop: { name: string }
+  /** the shop, with the tables that are its own of today whatever day the fitting is from */
+  shop: { name: string; tables: Pick<ShopTables, ShopKey> }
   parts: Partial<Record<PartName, PartState>>
   /** cautions of the whole record, so that a role that does not see the story still sees them */
   cautions: Caution[]

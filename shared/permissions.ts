@@ -15,7 +15,9 @@ export const ROLE_WORDS: Record<Role, { name: string; does: string }> = {
   reader: { name: 'Reader', does: 'Reads everything, changes nothing.' },
 }
 
-/** Who may do what. Every route names one of these; the server checks it, the screen only follows. */
+/**
+ * Who may do what. Every route names one of these; the server checks it, the screen only follows.
+ */
 export const PERMISSIONS = {
   'today.see': ['owner', 'fitter', 'bench', 'reader'],
   'clients.see': ['owner', 'fitter', 'reader'],

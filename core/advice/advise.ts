@@ -1,8 +1,9 @@
-import { contradictionsOf } from '../device/contradictions'
+import { contradictionsOf } from './contradictions'
 import type { FittingRecord } from '../record/schema'
-import { SIDES, type School } from '../record/vocabulary'
+import { SIDES, type School } from '../tables/vocabulary'
 import { isMet } from './applyChange'
 import { entryKey, type Entry } from './entry'
+import type { Figure } from './limits'
 import { footContext, recordContext, type Finding, type RuleData } from './rule'
 import { RULES } from './rules/all'
 import { readingEntries } from './rules/readings'
@@ -11,8 +12,9 @@ const KIND_ORDER = { stop: 0, watch: 1, suggest: 2 } as const
 const STRENGTH_ORDER = { strong: 0, usual: 1, weak: 2 } as const
 
 /**
- * Everything that the record gives rise to, what the record already holds included (`met`). Ordered stop, watch, suggest; among
- * suggestions lesser measures first, then the fitting's own school, then by strength. Switching the school re-sorts, it hides nothing.
+ * Everything that the record gives rise to, what the record already holds included (`met`). Ordered
+ * stop, watch, suggest; among suggestions lesser measures first, then the fitting's own school,
+ * then by strength. Switching the school re-sorts, it hides nothing.
  */
 export function judge(
   record: FittingRecord,
@@ -20,7 +22,11 @@ export function judge(
 ): Entry[] {
   const base = recordContext(record)
   const entries: Entry[] = []
-  const say = (rule: RuleData, finding: Finding | null, foot: Entry['foot']) => {
+  const say = (
+    rule: RuleData,
+    finding: (Finding & { figures: Figure[] }) | null,
+    foot: Entry['foot'],
+  ) => {
     if (!finding) return
     const change = finding.change ?? null
     const where = finding.foot ?? foot
@@ -33,7 +39,9 @@ export function judge(
       foot: where,
       triggers: finding.triggers,
       words: finding.words,
-      source: rule.source ?? 'house rule',
+      source: rule.source,
+      caution: rule.caution ?? false,
+      figures: finding.figures,
       change,
       met: change !== null && isMet(record, where, change),
     })
@@ -43,17 +51,19 @@ export function judge(
   )
   for (const rule of RULES) {
     if (base.child && rule.kind === 'suggest' && !rule.children) continue
-    if (rule.per === 'record') say(rule, rule.when(base), 'both')
-    else for (const foot of feet) say(rule, rule.when(foot), foot.side)
+    if (rule.per === 'record') say(rule, rule.run(base), 'both')
+    else for (const foot of feet) say(rule, rule.run(foot), foot.side)
   }
-  entries.push(...readingEntries(record, base.child))
+  entries.push(...readingEntries(record))
   for (const c of contradictionsOf(record, base.child))
     entries.push({
       ...c,
       school: 'all',
       strength: 'strong',
       lesser: false,
-      source: 'house rule',
+      source: c.source,
+      caution: false,
+      figures: c.figures,
       change: null,
       met: false,
     })
@@ -80,7 +90,10 @@ export interface Decided {
   entry: Entry | null
 }
 
-/** The ledger with the fitter's decisions: open entries, and decided ones that say when their reason no longer holds. */
+/**
+ * The ledger with the fitter's decisions: open entries, and decided ones that say when their reason
+ * no longer holds.
+ */
 export function ledgerOf(record: FittingRecord): { open: Entry[]; decided: Decided[] } {
   const all = judge(record)
   const byKey = new Map(all.map((e) => [entryKey(e), e]))

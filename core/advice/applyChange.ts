@@ -1,15 +1,14 @@
+import { LAYERS, layerSchema } from '../kinds/layers/all'
 import { plainDevice } from '../device/buildDevice'
 import { deviceKindWords } from '../device/deviceWords'
-import { LAYER_NAMES } from '../device/layerNames'
-import { materialName } from '../device/materials'
+import { materialName, type MaterialRows } from '../device/materialNames'
+import { FOOTWEAR_ASKS } from '../kinds/footwearAsks'
 import { parseWith } from '../record/parse'
-import { layerSchema } from '../record/layerSchema'
 import type { Command } from '../record/commands'
 import type { Device, FittingRecord } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
 import type { Change, Entry } from './entry'
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
 const sidesOf = (foot: Side | 'both') => (foot === 'both' ? SIDES : [foot])
 
 /** How much of a device each kind is: a fuller one holds what a lesser one was suggested for. */
@@ -59,28 +58,13 @@ const SHELL_WORDS: Record<string, string> = {
   coverMaterial: 'cover of',
   coverMm: 'cover',
 }
-/** What footwear was asked for, in words. */
-export const FOOTWEAR_WORDS: Record<Extract<Change, { footwear: string }>['footwear'], string> = {
-  rocker: 'rocker sole',
-  wider: 'wider footwear',
-  longer: 'half a size longer',
-  instepRoom: 'instep room',
-  cuff: 'cuff set to the leg',
-  soft: 'soft upper',
-}
-
-/** The main amount of a layer's change: its height, depth or angle. */
-const mainAmount = (amounts: Record<string, unknown>) =>
-  Object.entries(amounts).find(([key]) =>
-    ['heightMm', 'depthMm', 'amountMm', 'widthMm'].includes(key),
-  )?.[1]
-
 /** What an accepted entry does, in one line for the record; null when it changes nothing. */
-export function changeWords(change: Change | null): string | null {
+export function changeWords(change: Change | null, rows: MaterialRows): string | null {
   if (!change) return null
   if ('layer' in change) {
-    const amount = mainAmount(change.amounts)
-    return `${LAYER_NAMES[change.layer].toLowerCase()}${amount === undefined ? '' : ` ${String(amount)} mm`}`
+    const { name, amounts } = LAYERS.of(change.layer)
+    const amount = change.amounts[amounts[0].key]
+    return `${name.toLowerCase()}${amount === undefined ? '' : ` ${String(amount)} mm`}`
   }
   if ('post' in change)
     return `${change.post.at} post ${Math.abs(change.post.angleDeg)}° ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
@@ -90,16 +74,19 @@ export function changeWords(change: Change | null): string | null {
     return Object.entries(change.shell)
       .map(
         ([key, value]) =>
-          `${SHELL_WORDS[key]} ${MM.test(key) ? `${value} mm` : materialName(String(value)).toLowerCase()}`,
+          `${SHELL_WORDS[key]} ${MM.test(key) ? `${value} mm` : materialName(String(value), rows).toLowerCase()}`,
       )
       .join(', ')
-  if ('footwear' in change) return FOOTWEAR_WORDS[change.footwear]
+  if ('footwear' in change) return FOOTWEAR_ASKS.of(change.footwear).name
   if ('exercise' in change) return change.exercise
   if ('capture' in change) return 'capture again'
   return 'refer' in change ? 'referred' : null
 }
 
-/** Commands that an accepted entry makes; none when it only asks for attention. What it adds carries the entry's code, so the link stays. */
+/**
+ * Commands that an accepted entry makes; none when it only asks for attention. What it adds carries
+ * the entry's code, so the link stays.
+ */
 export function applyChange(record: FittingRecord, entry: Entry): Command[] {
   const change = entry.change
   if (!change) return []
@@ -107,7 +94,7 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
     sidesOf(entry.foot).map((side): Command => ({
       kind: 'part.put',
       part: `device.${side}`,
-      content: edit(copy(record.feet[side]?.device ?? plainDevice())),
+      content: edit(structuredClone(record.feet[side]?.device ?? plainDevice())),
     }))
   const because = entry.code
   if ('layer' in change)

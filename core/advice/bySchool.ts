@@ -1,6 +1,8 @@
+import type { MaterialRows } from '../device/materialNames'
+import { normsOf } from '../record/tables'
+import { LAYERS } from '../kinds/layers/all'
 import type { FittingRecord } from '../record/schema'
-import { SCHOOLS, type School } from '../record/vocabulary'
-import { LAYER_NAMES } from '../device/layerNames'
+import { SCHOOLS, type School } from '../tables/vocabulary'
 import { judge } from './advise'
 import { changeWords } from './applyChange'
 import type { Entry } from './entry'
@@ -19,10 +21,10 @@ export interface Agreement {
 }
 
 /** What a change is about, whatever its amount: two schools agree on a post, not on its degrees. */
-function subject(entry: Entry): string | null {
+function subject(entry: Entry, rows: MaterialRows): string | null {
   const { change } = entry
   if (!change) return null
-  if ('layer' in change) return LAYER_NAMES[change.layer].toLowerCase()
+  if ('layer' in change) return LAYERS.of(change.layer).name.toLowerCase()
   if ('post' in change)
     return `${change.post.at} post ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
   if ('shell' in change)
@@ -32,10 +34,13 @@ function subject(entry: Entry): string | null {
         ? 'another cover'
         : 'another shell'
   if ('heelLiftMm' in change) return 'heel lift'
-  return changeWords(change)
+  return changeWords(change, rows)
 }
 
-/** The same feet read by all five schools side by side, where two and more propose the same, and where they pull against each other. */
+/**
+ * The same feet read by all five schools side by side, where two and more propose the same, and
+ * where they pull against each other.
+ */
 export function bySchool(record: FittingRecord): {
   views: SchoolView[]
   agree: Agreement[]
@@ -48,7 +53,7 @@ export function bySchool(record: FittingRecord): {
   }))
   const groups = new Map<string, Agreement>()
   for (const entry of all) {
-    const what = subject(entry)
+    const what = subject(entry, normsOf(record))
     if (!what) continue
     const key = `${entry.foot} ${what}`
     const group = groups.get(key) ?? { foot: entry.foot, what, schools: [] }

@@ -1,7 +1,10 @@
 import type { FittingRecord } from '../record/schema'
 import { judge } from './advise'
 
-/** A caution that follows the client to every station and paper, whatever has been decided in the ledger. */
+/**
+ * A caution that follows the client to every station and paper, whatever has been decided in the
+ * ledger.
+ */
 export interface Caution {
   code: string
   kind: 'stop' | 'watch'
@@ -11,7 +14,5 @@ export interface Caution {
 /** Cautions of health, age and law that hold for a record, stops first. */
 export const cautionsOf = (record: FittingRecord): Caution[] =>
   judge(record).flatMap((e) =>
-    e.source === 'house cautions' && e.kind !== 'suggest'
-      ? [{ code: e.code, kind: e.kind, words: e.words }]
-      : [],
+    e.caution && e.kind !== 'suggest' ? [{ code: e.code, kind: e.kind, words: e.words }] : [],
   )

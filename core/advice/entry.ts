@@ -1,6 +1,8 @@
-import type { FOOTWEAR_ASKS, Post } from '../record/schema'
-import type { Layer } from '../record/layerSchema'
-import type { DeviceKind, School, Side } from '../record/vocabulary'
+import type { FootwearAsk } from '../kinds/footwearAsks'
+import type { Post } from '../record/schema'
+import type { Layer } from '../kinds/layers/all'
+import type { Figure } from './limits'
+import type { DeviceKind, School, Side } from '../tables/vocabulary'
 
 /** What accepting an entry does to the record; null when it only asks for attention. */
 export type Change =
@@ -17,7 +19,7 @@ export type Change =
         coverMm?: number
       }
     }
-  | { footwear: (typeof FOOTWEAR_ASKS)[number] }
+  | { footwear: FootwearAsk }
   | { exercise: string }
   | { capture: 'redo' }
   | { refer: true }
@@ -39,7 +41,12 @@ export interface Entry {
   /** paths of the record that gave rise to it */
   triggers: string[]
   words: string
+  /** where the rule comes from */
   source: string
+  /** health, age and law: follows the client to every station and paper */
+  caution: boolean
+  /** values that met limits, shown on demand */
+  figures: readonly Figure[]
   change: Change | null
   /** the record holds it already */
   met: boolean

@@ -1,6 +1,6 @@
 import { plainDevice } from '../device/buildDevice'
 import type { Device, FittingRecord } from '../record/schema'
-import type { School, Side } from '../record/vocabulary'
+import type { School, Side } from '../tables/vocabulary'
 import { judge } from './advise'
 import { applyChange } from './applyChange'
 import type { Entry } from './entry'
@@ -18,9 +18,10 @@ const shapes = (entry: Entry): boolean =>
   ['layer', 'post', 'heelLiftMm', 'device', 'shell'].some((key) => key in entry.change!)
 
 /**
- * The device that one school proposes for one foot, built from nothing out of the readings: every suggestion of that school that shapes a
- * device, in the ledger's order. Where two of its rules want the same thing the first, and stronger, one counts. Each part carries the code
- * of its rule, so that the reason stays beside it.
+ * The device that one school proposes for one foot, built from nothing out of the readings: every
+ * suggestion of that school that shapes a device, in the ledger's order. Where two of its rules
+ * want the same thing the first, and stronger, one counts. Each part carries the code of its rule,
+ * so that the reason stays beside it.
  *
  * @returns null where the school finds nothing to build
  */

@@ -1,16 +1,20 @@
-import { deviceRoom, isBootActivity } from '../record/setting'
+import type { ActivityDefinition } from '../kinds/activities/definition'
+import { activityOf, deviceRoom, isBootActivity } from '../record/setting'
 import type { FootExamination } from '../examine/examination'
 import { examineFoot } from '../examine/examineFoot'
 import { isChild } from '../measure/ageAtVisit'
 import type { FootMeasure } from '../measure/footMeasure'
 import { measureFoot } from '../measure/measureFoot'
-import { normsOf } from '../measure/normsTable'
+import { normsOf, type Norms } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import { allowanceFor } from '../measure/sizes'
 import { riskOf, type Risk } from '../examine/risk'
 import type { Complaint, Device, Findings, FittingRecord, Foot } from '../record/schema'
-import type { ComplaintPlace, Condition, ReadingKind, School, Side } from '../record/vocabulary'
+import type { ComplaintPlace, School, Side } from '../tables/vocabulary'
+import type { Condition } from '../kinds/conditions/all'
+import type { ReadingKind } from '../kinds/readings/all'
 import type { Change, Strength } from './entry'
+import { limitsOf, type Figure, type Limits } from './limits'
 
 /** What a rule says when it fires. */
 export interface Finding {
@@ -21,30 +25,67 @@ export interface Finding {
   foot?: Side | 'both'
 }
 
-/** Data of a rule; its small function looks at the record and says nothing (null) when it does not hold. */
+/**
+ * Data of a rule; its small function looks at the record and says nothing (null) when it does not
+ * hold. Its thresholds are rows of a table.
+ */
 export interface RuleData {
   code: string
   school: School | 'all'
   kind: 'stop' | 'watch' | 'suggest'
   strength?: Strength
-  source?: string
+  /** where the rule comes from */
+  source: string
+  /** health, age and law: follows the client to every station and paper */
+  caution?: true
   /** offered before a custom device */
   lesser?: true
   /** holds for children too; suggestions do not unless they say so */
   children?: true
 }
-export type FootRule = RuleData & { per: 'foot'; when: (c: FootContext) => Finding | null }
-export type RecordRule = RuleData & { per: 'record'; when: (c: RecordContext) => Finding | null }
+/** A rule as the ledger runs it: what it finds, with the figures it compared. */
+interface Run<C> {
+  run: (c: C) => (Finding & { figures: Figure[] }) | null
+}
+export type FootRule = RuleData & { per: 'foot' } & Run<FootContext>
+export type RecordRule = RuleData & { per: 'record' } & Run<RecordContext>
 export type Rule = FootRule | RecordRule
-export const ofFoot = (rule: Omit<FootRule, 'per'>): FootRule => ({ ...rule, per: 'foot' })
-export const ofRecord = (rule: Omit<RecordRule, 'per'>): RecordRule => ({ ...rule, per: 'record' })
+
+type Written<Code extends string, C> = RuleData & {
+  code: Code
+  when: (c: C, limit: Limits<Code>) => Finding | null
+}
+
+function ran<Code extends string, C extends RecordContext>({ code, when }: Written<Code, C>) {
+  return (c: C) => {
+    const limit = limitsOf(code, c.norms)
+    const finding = when(c, limit)
+    return finding && { ...finding, figures: limit.figures() }
+  }
+}
+
+export const ofFoot = <const Code extends string>(rule: Written<Code, FootContext>): FootRule => {
+  const { when: _, ...data } = rule
+  return { ...data, per: 'foot', run: ran(rule) }
+}
+export const ofRecord = <const Code extends string>(
+  rule: Written<Code, RecordContext>,
+): RecordRule => {
+  const { when: _, ...data } = rule
+  return { ...data, per: 'record', run: ran(rule) }
+}
 
 /** The record as rules read it. */
 export interface RecordContext {
   record: FittingRecord
+  /** the rows it is judged by */
+  norms: Norms
   child: boolean
   risk: Risk
-  activity: string | undefined
+  /** who has to look again when something under the sole changes */
+  recheck: ActivityDefinition['recheck']
+  /** what it is worn for springs off the arch with every step */
+  springs: boolean
   /** rigid and snug footwear */
   boot: boolean
   /** little room for what is built below the shell */
@@ -71,11 +112,14 @@ export interface FootContext extends RecordContext {
 /** What rules see of a record. */
 export function recordContext(record: FittingRecord): RecordContext {
   const conditions = new Set(record.story?.conditions ?? [])
+  const activity = activityOf(record.story?.activity)
   return {
     record,
+    norms: normsOf(record),
     child: isChild(record.client, record.visit?.on),
     risk: riskOf(record),
-    activity: record.story?.activity,
+    recheck: activity?.recheck ?? null,
+    springs: activity?.springs ?? false,
     boot: isBootActivity(record.story?.activity),
     lowVolume: deviceRoom(record) === 'low',
     has: (condition) => conditions.has(condition),
@@ -84,7 +128,7 @@ export function recordContext(record: FittingRecord): RecordContext {
 
 /** What rules see of one foot. */
 export function footContext(base: RecordContext, side: Side, foot: Foot): FootContext {
-  const { record, child } = base
+  const { record, child, norms } = base
   const own = (record.story?.complaints ?? []).filter((c) => c.foot === side)
   const worst = (numb: boolean, places: readonly ComplaintPlace[]) =>
     own
@@ -95,13 +139,13 @@ export function footContext(base: RecordContext, side: Side, foot: Foot): FootCo
     side,
     foot,
     f: foot.findings ?? {},
-    exam: examineFoot(foot, child, normsOf(record)),
+    exam: examineFoot(foot, child, norms),
     measure: measureFoot(
       foot,
       record.client,
       child,
-      allowanceFor(record.story?.activity, normsOf(record)),
-      normsOf(record),
+      allowanceFor(record.story?.activity, norms),
+      norms,
     ),
     device: foot.device,
     hurts: (...places) => worst(false, places),

@@ -1,5 +1,4 @@
-import type { BenchResource } from './processes'
-import { PEOPLE } from './processes'
+import { PEOPLE, type BenchResource } from '../tables/benchResources'
 import type { BenchStep } from './jobSteps'
 import { clockOf, minuteOf, parseDay, type Day, type DayStep } from './schedule/day'
 
@@ -70,7 +69,10 @@ const isOver = (s: BenchStep) => s.state === 'done' || s.state === 'skipped'
 /** Of what a visit leaves beside its steps, so much is talk at its beginning (house default). */
 const TALK_SHARE = 0.5
 const LEAST_TALK = 5
-/** A client who is here stays at least so long from now on, however long the visit was meant to be, min. */
+/**
+ * A client who is here stays at least so long from now on, however long the visit was meant to be,
+ * min.
+ */
 const STAYS_MIN = 30
 
 /** Minutes of a running step: as planned, or as long as it has taken and one more. */
@@ -80,11 +82,14 @@ function runningMinutes(s: BenchStep, since: number, now: number): number {
 }
 
 /**
- * The day's problem: what is left of every job that can be done on it. Steps with the client stand in the client's visit and, without one, wait with
- * all that follows them; so does what comes after a step that goes on over night. A visit that has no step at the bench holds chair and hands.
+ * The day's problem: what is left of every job that can be done on it. Steps with the client stand
+ * in the client's visit and, without one, wait with all that follows them; so does what comes after
+ * a step that goes on over night. A visit that has no step at the bench holds chair and hands.
  *
- * @param clock time of day of an ISO moment, HH:MM in the shop's own time; null when it is another day
- * @example benchDay({ day: '2026-11-25', resources: HOUSE_RESOURCES, people: 2, jobs: [], visits: [], own: [], pinned: [] }, () => null).day.jobs // []
+ * @param clock time of day of an ISO moment, HH:MM in the shop's own time; null when it is another
+ *   day
+ * @example benchDay({ day: '2026-11-25', resources: HOUSE_TABLES.benchResources, people: 2, jobs: [], visits:
+ *   [], own: [], pinned: [] }, () => null).day.jobs // []
  */
 export function benchDay(input: BenchDayInput, clock: (moment: string) => string | null): BenchDay {
   const now = input.now === undefined ? undefined : minuteOf(input.now)
@@ -121,7 +126,8 @@ export function benchDay(input: BenchDayInput, clock: (moment: string) => string
     const visit = input.visits.find((v) => v.job === job.id && v.state !== 'seen')
     const out = new Set<string>()
     const steps: DayStep[] = []
-    // Steps stand in the order of their process; what waits for a step that is not today is not today either.
+    // Steps stand in the order of their process; what waits for a step that is not today is not
+    // today either.
     for (const s of order(job.steps)) {
       const why: Later['why'] | null = isOver(s)
         ? null

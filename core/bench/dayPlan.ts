@@ -3,7 +3,10 @@ import { z } from 'zod'
 const clock = z.string().regex(/^([01]\d|2[0-9]|[3-9]\d):[0-5]\d$/, 'write the time as HH:MM')
 const key = z.string().min(1).max(160)
 
-/** The kept plan of a day: where steps stand, what was set by hand, who is there, what else is to be done, which jobs were put on or off. */
+/**
+ * The kept plan of a day: where steps stand, what was set by hand, who is there, what else is to be
+ * done, which jobs were put on or off.
+ */
 export const dayPlanSchema = z.strictObject({
   steps: z
     .array(

@@ -1,5 +1,5 @@
 import type { Learned } from './jobSteps'
-import type { Process } from './processes'
+import type { Process } from '../tables/processes'
 
 /** A line of the bench's log: what a step really took. */
 export interface StepTook {
@@ -19,7 +19,10 @@ export interface StepTime {
   spreadMin: readonly [number, number] | null
   /** what the day is planned with */
   minutes: number
-  /** left out: shorter than a tenth or longer than four times the house value, a tick forgotten or made at once */
+  /**
+   * left out: shorter than a tenth or longer than four times the house value, a tick forgotten or
+   * made at once
+   */
   leftOut: number
 }
 
@@ -35,9 +38,11 @@ const quantile = (sorted: readonly number[], q: number): number => {
 }
 
 /**
- * The shop's own minutes: the median of what a step took, drawn towards the house value by 5/(n+5), so that two quick days do not overturn the plan.
+ * The shop's own minutes: the median of what a step took, drawn towards the house value by 5/(n+5),
+ * so that two quick days do not overturn the plan.
  *
- * @example learnDurations([{ step: 'trim-to-fit:trim', actualMin: 8 }], HOUSE_PROCESSES).find((t) => t.step === 'trim-to-fit:trim').minutes // 5: (5·4 + 8)/6 = 4.67
+ * @example learnDurations([{ step: 'trim-to-fit:trim', actualMin: 8 }], HOUSE_TABLES.processes).find((t)
+ *   => t.step === 'trim-to-fit:trim').minutes // 5: (5·4 + 8)/6 = 4.67
  */
 export function learnDurations(
   log: readonly StepTook[],

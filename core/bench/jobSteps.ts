@@ -1,10 +1,10 @@
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { lineOf } from '../footwear/workPlan'
-import { normsOf } from '../measure/normsTable'
+import { normsOf } from '../record/tables'
 import type { FittingRecord, Job } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
-import type { Process, Step } from './processes'
-import { ofKey, stateOf, stepKey, type StepState } from './stepState'
+import { SIDES, type Side } from '../tables/vocabulary'
+import type { Process, Step } from '../tables/processes'
+import { ofKey, stateOf, stepKey, type StepState } from '../record/stepState'
 
 /** What the shop's own log says of a step's minutes. */
 export type Learned = Readonly<Record<string, { minutes: number; count: number }>>
@@ -27,8 +27,6 @@ export interface BenchStep extends Omit<Step, 'id' | 'after' | 'needs'> {
   entry?: Job
 }
 
-const NO_LEARNED: Learned = {}
-
 /** The house's or the chosen way of making a kind of device. */
 export function processFor(
   kind: string,
@@ -39,18 +37,22 @@ export function processFor(
   return able.find((p) => p.id === ways[kind]) ?? able[0]
 }
 
+/** What a job is made by: the shop's ways of today, its shells, and its own log. */
+export interface Making {
+  processes: readonly Process[]
+  /** catalogue, for the work plan's words and limits */
+  models?: readonly FootwearModel[]
+  /** minutes by `process:step` from the shop's own log */
+  learned?: Learned
+}
+
 /**
- * All steps of a fitting: its devices, the decided work on its shells, and what was added by hand. What both feet share is there once.
- *
- * @param models catalogue, for the work plan's words and limits
- * @param learned minutes by `process:step` from the shop's own log
- * @param processes how things are made here now; the record's own table where nobody says
+ * All steps of a fitting: its devices, the decided work on its shells, and what was added by hand.
+ * What both feet share is there once.
  */
 export function jobSteps(
   record: FittingRecord,
-  models: readonly FootwearModel[] = [],
-  learned: Learned = NO_LEARNED,
-  processes: readonly Process[] = normsOf(record).processes,
+  { processes, models = [], learned = {} }: Making,
 ): BenchStep[] {
   const norms = normsOf(record)
   const entries = new Map((record.jobs ?? []).map((j) => [stepKey(j.step, j.foot), j]))
@@ -112,7 +114,7 @@ export function jobSteps(
   for (const work of model
     ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state === 'planned')
     : []) {
-    const line = lineOf(work, model!, norms.springBackShare)
+    const line = lineOf(work, model!, norms)
     if (line.stops.length > 0) continue
     const process = processes.find((p) => p.works?.includes(work.does as never))
     if (process)
@@ -159,7 +161,9 @@ export function followingOf(
 export const isOver = (steps: readonly BenchStep[]): boolean =>
   steps.every((s) => s.state === 'done' || s.state === 'skipped')
 
-/** The step that comes next: the first that is open with all before it over; else the one running. */
+/**
+ * The step that comes next: the first that is open with all before it over; else the one running.
+ */
 export function nextStep(steps: readonly BenchStep[]): BenchStep | undefined {
   const over = new Set(
     steps.filter((s) => s.state === 'done' || s.state === 'skipped').map((s) => s.key),

@@ -8,12 +8,13 @@ export interface LaneBar extends PlacedStep {
 }
 
 /**
- * Who and which: gives each step that holds a resource one of its rows, so that no row is used twice at once as long as the plan does not book the
- * resource beyond its count. Steps that somebody is known to do stay with that row.
+ * Who and which: gives each step that holds a resource one of its rows, so that no row is used
+ * twice at once as long as the plan does not book the resource beyond its count. Steps that
+ * somebody is known to do stay with that row.
  *
  * @param known row of steps that are fixed to one, by `job\nstep`
  * @param first rows that a step would rather have: clients by those who fit
- * @example lanesOf(plan, 'people', 2)[0].row // 0
+ * For instance `lanesOf(plan, 'people', 2)[0].row` is 0
  */
 export function lanesOf(
   plan: readonly PlacedStep[],

@@ -17,8 +17,9 @@ export interface Naming {
 }
 
 /**
- * Everything that is wrong with a plan that was changed by hand: double bookings, steps before what they wait for, clients outside their visit, closed
- * hours, starts that are past, promises that will not hold. `late` can be accepted; the others cannot be done.
+ * Everything that is wrong with a plan that was changed by hand: double bookings, steps before what
+ * they wait for, clients outside their visit, closed hours, starts that are past, promises that
+ * will not hold. `late` can be accepted; the others cannot be done.
  */
 export function planConflicts(
   day: Day,

@@ -11,8 +11,9 @@ export interface ShownStep extends PlacedStep {
 }
 
 /**
- * A plan as it stands now: what is over where it really was, what runs from when it began, the rest where it was planned. Steps that are not in the
- * kept plan yet are left out; the next plan places them.
+ * A plan as it stands now: what is over where it really was, what runs from when it began, the rest
+ * where it was planned. Steps that are not in the kept plan yet are left out; the next plan places
+ * them.
  *
  * @param jobs steps of each job by id, for when they were begun and done
  * @param clock time of day of an ISO moment, null when it is another day
@@ -74,7 +75,10 @@ export function shownPlan(
   return out
 }
 
-/** Figures of a plan: minutes clients wait, minutes late, minutes hands are free until the last step. */
+/**
+ * Figures of a plan: minutes clients wait, minutes late, minutes hands are free until the last
+ * step.
+ */
 export function planFigures(
   day: Day,
   plan: readonly PlacedStep[],
@@ -117,7 +121,10 @@ export const missingSteps = (day: Day, shown: readonly PlacedStep[]): number => 
   )
 }
 
-/** What a plan made again moves, in the order of the new times; only of steps that are still to come. */
+/**
+ * What a plan made again moves, in the order of the new times; only of steps that are still to
+ * come.
+ */
 export function movesOf(shown: readonly ShownStep[], next: readonly PlacedStep[]) {
   const fixed = new Set(
     shown.filter((s) => s.state !== 'planned').map((s) => `${s.job}\n${s.step}`),

@@ -1,11 +1,12 @@
-import { skinCheck } from './heat/windows'
+import { skinCheck } from '../record/skinCheck'
 import type { BenchStep } from './jobSteps'
-import { stateOf, stepKey, type Wearer } from './stepState'
+import { stateOf, stepKey, type Wearer } from '../record/stepState'
 import type { Job } from '../record/schema'
 
 /**
- * Steps on warm skin that a list of jobs puts under way or behind without the temperature that they ask for, or above the skin's limit; what stood so
- * before is left as it is. A whole list can be written (taking back does), but not past this.
+ * Steps on warm skin that a list of jobs puts under way or behind without the temperature that they
+ * ask for, or above the skin's limit; what stood so before is left as it is. A whole list can be
+ * written (taking back does), but not past this.
  *
  * @param steps the job's steps as they stood before
  */

@@ -2,15 +2,17 @@ import type { Command } from '../record/commands'
 import { Refusal } from '../record/refusal'
 import type { Job } from '../record/schema'
 import { followingOf, type BenchStep } from './jobSteps'
-import { stepKey, type StepChange } from './stepState'
+import { stepKey, type StepChange } from '../record/stepState'
 
 type StepCommand = Extract<Command, { kind: 'jobs.step' }>
 
 /**
- * A change of a step as a command, with all that the job's own process says of it: planned minutes, how long a foot stays on it, what is opened
- * again with it. Browser and server both make it so; the server does not take a caller's word for the skin's minutes.
+ * A change of a step as a command, with all that the job's own process says of it: planned minutes,
+ * how long a foot stays on it, what is opened again with it. Browser and server both make it so;
+ * the server does not take a caller's word for the skin's minutes.
  *
- * @throws Refusal where the job has no such step, or what comes before it is open and nobody says why it does not matter
+ * @throws Refusal where the job has no such step, or what comes before it is open and nobody says
+ *   why it does not matter
  */
 export function stepCommand(
   steps: readonly BenchStep[],

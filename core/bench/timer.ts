@@ -1,4 +1,7 @@
-/** A timer as the server keeps it: when it ends while it runs, what is left while it is paused. Times are milliseconds since 1970. */
+/**
+ * A timer as the server keeps it: when it ends while it runs, what is left while it is paused.
+ * Times are milliseconds since 1970.
+ */
 export interface Timer {
   id: string
   name: string

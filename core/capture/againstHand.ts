@@ -1,13 +1,9 @@
-import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import type { Norms } from '../record/tables'
 import { summarise } from '../measure/reading'
 import type { CapturePart } from '../record/captureSchema'
 import type { Foot } from '../record/schema'
-import {
-  READING_KINDS,
-  SCAN_INSTRUMENT,
-  type Posture,
-  type ReadingKind,
-} from '../record/vocabulary'
+import { SCAN_INSTRUMENT, type Posture } from '../tables/vocabulary'
+import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import type { ScanReadings } from './foot/scanReadings'
 
 /** One reading of the scan beside the hand's. */
@@ -33,12 +29,15 @@ const NEAREST: Record<CapturePart['load'], readonly Posture[]> = {
   full: ['standing', 'sitting', 'prone', 'supine'],
 }
 
-/** Sets what was read off a scan against hand readings of the nearest load. A gap beyond the spread limit is a caution, not a verdict. */
+/**
+ * Sets what was read off a scan against hand readings of the nearest load. A gap beyond the spread
+ * limit is a caution, not a verdict.
+ */
 export function againstHand(
   foot: Foot,
   readings: ScanReadings,
   load: CapturePart['load'],
-  norms: Norms = HOUSE_NORMS,
+  norms: Pick<Norms, 'repeatLimitMm'>,
 ): AgainstHand[] {
   return READING_KINDS.flatMap((what): AgainstHand[] => {
     const scanMm = readings[what]
@@ -68,7 +67,7 @@ export function againstHand(
 }
 
 /** The scan trials that a foot's record keeps, against the hand's. */
-export const keptAgainstHand = (foot: Foot, norms: Norms = HOUSE_NORMS): AgainstHand[] => {
+export const keptAgainstHand = (foot: Foot, norms: Pick<Norms, 'repeatLimitMm'>): AgainstHand[] => {
   const kept = foot.readings.filter((r) => r.instrument === SCAN_INSTRUMENT)
   return kept.length === 0
     ? []

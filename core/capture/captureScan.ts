@@ -1,9 +1,10 @@
 import { matrixOf, type Vec3 } from '../geometry/frame'
-import { guessUnit, MM_PER, type MeshFile, type Unit } from '../formats/mesh/meshFile'
-import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import type { Mesh } from '../geometry/mesh'
+import { guessUnit, MM_PER, type Unit } from '../geometry/units'
+import type { Norms } from '../record/tables'
 import { Refusal } from '../record/refusal'
 import type { Foot } from '../record/schema'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 import { footFrame, type FootView } from './foot/footFrame'
 import { landmarksOf, type LandmarkName, type Landmarks } from './foot/landmarks'
 import { frameForSide, poseScan, refaced, type RoughScan } from './foot/poseScan'
@@ -13,7 +14,10 @@ import { coverageOf, type Coverage } from './quality/coverage'
 import { examinedOf } from './quality/examined'
 import { cleanScan, type CleanScan } from './shape/cleanScan'
 
-/** A scan cleaned and found to be a foot: what stays the same while sides, landmarks and findings change. */
+/**
+ * A scan cleaned and found to be a foot: what stays the same while sides, landmarks and findings
+ * change.
+ */
 export interface OpenScan {
   unit: Unit
   unitFrom: 'told' | 'file' | 'guessed'
@@ -24,7 +28,9 @@ export interface OpenScan {
   notes: string[]
 }
 
-/** Everything read off a captured foot. Landmarks, grid and readings are in the foot's frame, mm. */
+/**
+ * Everything read off a captured foot. Landmarks, grid and readings are in the foot's frame, mm.
+ */
 export interface CapturedFoot {
   side: Side
   view: FootView
@@ -39,6 +45,12 @@ export interface CapturedFoot {
 
 const SURE = 1
 
+/** A scan as it came out of its file: its own unit where it names one, what was cleaned on the way in. */
+export interface ScanFile extends Mesh {
+  unit: Unit | null
+  notes: string[]
+}
+
 /**
  * Opens a scan: unit, cleaning, rough pose, side. The slow part, done once per file.
  *
@@ -47,7 +59,7 @@ const SURE = 1
  * @throws Refusal when no foot can be found in it
  */
 export function openScan(
-  file: MeshFile,
+  file: ScanFile,
   unit?: Unit,
   side?: Side,
   progress: (words: string, share: number) => void = () => {},
@@ -99,9 +111,9 @@ export function openScan(
 export function captureFoot(
   open: OpenScan,
   side: Side,
-  foot?: Foot,
-  moved: Landmarks = {},
-  norms: Pick<Norms, 'captureLimit' | 'gapFilledMm2'> = HOUSE_NORMS,
+  foot: Foot | undefined,
+  moved: Landmarks,
+  norms: Pick<Norms, 'captureLimit' | 'gapFilledMm2'>,
 ): CapturedFoot {
   const examined = examinedOf(foot)
   const start = frameForSide(open.rough.frame, side)

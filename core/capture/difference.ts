@@ -12,12 +12,16 @@ export interface SoleDifference {
   sharedPercent: number
 }
 
-/** Nearer to the border than this the sole is a steep wall, where a millimetre sideways looks like several in height. */
+/**
+ * Nearer to the border than this the sole is a steep wall, where a millimetre sideways looks like
+ * several in height.
+ */
 const BORDER_MM = 6
 
 /**
- * First sole minus second, both in their own foot's frame (x medial), so that a left and a right foot are compared as mirror images. The soles
- * are laid heel to heel; a difference in length is stretched out.
+ * First sole minus second, both in their own foot's frame (x medial), so that a left and a right
+ * foot are compared as mirror images. The soles are laid heel to heel; a difference in length is
+ * stretched out.
  */
 export function soleDifference(
   first: Grid & { lengthMm: number },

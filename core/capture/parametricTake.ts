@@ -1,4 +1,4 @@
-import { soleParameters, type AssumedParameter } from '../device/soleParameters'
+import { soleParameters, type AssumedParameter, type SoleRows } from '../device/soleParameters'
 import type { Foot } from '../record/schema'
 
 const WORDS: Record<AssumedParameter, string> = {
@@ -9,8 +9,8 @@ const WORDS: Record<AssumedParameter, string> = {
 }
 
 /** The sole of a foot that was not captured: what it is built from, and what was assumed. */
-export function parametricTake(foot: Foot) {
-  const found = soleParameters(foot)
+export function parametricTake(foot: Foot, rows: SoleRows) {
+  const found = soleParameters(foot, rows)
   return {
     parameters: found?.parameters ?? null,
     assumed: found?.assumed.map((a) => WORDS[a]) ?? [],

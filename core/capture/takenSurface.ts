@@ -3,12 +3,18 @@ import type { CapturedSurface } from '../record/captureSchema'
 import type { CapturedFoot } from './captureScan'
 import { smoothed } from './foot/soleGrid'
 import { FOOT_REFERENCE } from './foot/references'
-import { encodeHeights } from '../formats/heights'
+import { encodeHeights } from '../record/surfaceHeights'
 
-/** The captured sole is smoothed over this before anything is built on it: noise goes, shapes of more than 5 mm stay. */
+/**
+ * The captured sole is smoothed over this before anything is built on it: noise goes, shapes of
+ * more than 5 mm stay.
+ */
 const SMOOTH_MM = 1.8
 
-/** The surface of a captured foot as the record keeps it: small gaps filled, smoothed, cut to its own box. */
+/**
+ * The surface of a captured foot as the record keeps it: small gaps filled, smoothed, cut to its
+ * own box.
+ */
 export function takenSurface(captured: CapturedFoot): CapturedSurface {
   const { view, coverage, landmarks, readings } = captured
   const grid = smoothed(coverage.grid, SMOOTH_MM)

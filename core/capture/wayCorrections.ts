@@ -1,17 +1,18 @@
 import { archHeightIndexOf } from '../measure/archIndex'
-import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import type { Norms } from '../record/tables'
 import { meanOfReading } from '../measure/reading'
 import type { CapturePart, Correction } from '../record/captureSchema'
 import type { Foot } from '../record/schema'
 import { WAYS } from './ways'
 
 /**
- * How far an arch that was captured standing is raised: max(0, dorsum height seated − standing) times a share; where a height is
- * missing, from the arch height indices times the arch length; 0 when neither is known.
+ * How far an arch that was captured standing is raised: max(0, dorsum height seated − standing)
+ * times a share; where a height is missing, from the arch height indices times the arch length; 0
+ * when neither is known.
  *
- * @example standingRiseMm(footWithDorsum62And58) // 2
+ * For instance `standingRiseMm(footWithDorsum62And58, 0.5)` is 2
  */
-export function standingRiseMm(foot: Foot, share = HOUSE_NORMS.standingRiseShare): number {
+export function standingRiseMm(foot: Foot, share: number): number {
   const of = (what: 'dorsumHeightMm' | 'archLengthMm', posture: 'sitting' | 'standing') =>
     meanOfReading(foot, what, posture)
   const [sitting, standing] = [of('dorsumHeightMm', 'sitting'), of('dorsumHeightMm', 'standing')]
@@ -27,11 +28,14 @@ export function standingRiseMm(foot: Foot, share = HOUSE_NORMS.standingRiseShare
     : 0
 }
 
-/** Corrections that follow from the way of capture, with their amounts; a dent that was found is filled by what it is deep. */
+/**
+ * Corrections that follow from the way of capture, with their amounts; a dent that was found is
+ * filled by what it is deep.
+ */
 export function proposedCorrections(
   foot: Foot,
   capture: Pick<CapturePart, 'way' | 'checks'>,
-  norms: Pick<Norms, 'standingRiseShare'> = HOUSE_NORMS,
+  norms: Pick<Norms, 'standingRiseShare'>,
 ): Correction[] {
   const out: Correction[] = WAYS[capture.way].corrections.map(({ kind, amountMm }) => ({
     kind,

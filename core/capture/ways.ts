@@ -1,9 +1,12 @@
 import type { CorrectionKind } from '../record/captureSchema'
-import type { CAPTURE_WAYS } from '../record/vocabulary'
+import type { CAPTURE_WAYS } from '../tables/vocabulary'
 
 export type CaptureWay = (typeof CAPTURE_WAYS)[number]
 
-/** One step of a way of capture: what to do, what to look at, and how long it takes where it has to wait. */
+/**
+ * One step of a way of capture: what to do, what to look at, and how long it takes where it has to
+ * wait.
+ */
 export interface CaptureStep {
   words: string
   look?: string
@@ -33,7 +36,10 @@ const SEAT: CaptureStep = {
   look: 'Shin upright from the front',
 }
 
-/** Every way of capture with its guided steps (workshop practice; minutes and amounts are house defaults). */
+/**
+ * Every way of capture with its guided steps (workshop practice; minutes and amounts are house
+ * defaults).
+ */
 export const WAYS: Record<CaptureWay, WayOfCapture> = {
   plaster: {
     name: 'Plaster slipper',

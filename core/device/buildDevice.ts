@@ -4,15 +4,18 @@ import { deviceSchema, type Device, type Foot } from '../record/schema'
 import { buildShell, type ShellBody } from './shell'
 import { buildSolid, type Solid } from './solid'
 import { footField, type FootField } from './footField'
-import type { AssumedParameter } from './soleParameters'
+import type { AssumedParameter, SoleRows } from './soleParameters'
 import { buildSurface, type DeviceSurface } from './surface'
 
 /** A device with no layers and every default. */
 export const plainDevice = (): Device => parseWith(deviceSchema, {})
 
-/** The sampled sole of a foot, captured or from its readings; throws a Refusal when there is neither. */
-export function soleFieldOf(foot: Foot, side: string, stepMm = 1): FootField {
-  const found = footField(foot, stepMm)
+/**
+ * The sampled sole of a foot, captured or from its readings; throws a Refusal when there is
+ * neither.
+ */
+export function soleFieldOf(foot: Foot, side: string, rows: SoleRows, stepMm = 1): FootField {
+  const found = footField(foot, rows, stepMm)
   if (!found)
     throw new Refusal(
       'no-length',
@@ -31,8 +34,8 @@ export interface BuiltDevice {
 }
 
 /** Everything of one foot's device: surface, shell body and solid, on a 1 mm grid. */
-export function buildDevice(foot: Foot, side: string): BuiltDevice {
-  const { field, assumed } = soleFieldOf(foot, side)
+export function buildDevice(foot: Foot, side: string, rows: SoleRows): BuiltDevice {
+  const { field, assumed } = soleFieldOf(foot, side, rows)
   const device = foot.device ?? plainDevice()
   const surface = buildSurface(field, device)
   const body = buildShell(surface, device)

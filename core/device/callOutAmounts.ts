@@ -1,36 +1,100 @@
-import { parseWith } from '../record/parse'
-import { layerSchema, type LayerKind } from '../record/layerSchema'
-import type { Device } from '../record/schema'
+import { BODY_AMOUNTS } from '../kinds/body/all'
+import { LAYERS, layerSchema, type LayerKind } from '../kinds/layers/all'
+import { POSTS } from '../kinds/posts/all'
 import { parseNumber } from '../measure/callOut'
+import { parseWith } from '../record/parse'
+import type { Device } from '../record/schema'
 
-/** Amounts of a device and angles that can be called out: `skive 2 / 4`, `post 3 / 4`, `forefoot deg L 4 5`. */
-export const AMOUNT_WORDS = {
-  skive: { label: 'Medial heel skive', unit: 'mm', range: [0, 40] },
-  pad: { label: 'Met pad', unit: 'mm', range: [0, 40] },
-  fill: { label: 'Arch fill', unit: 'mm', range: [0, 40] },
-  post: { label: 'Rearfoot post', unit: '°', range: [-45, 45] },
-  cup: { label: 'Heel cup', unit: 'mm', range: [0, 40] },
-  shell: { label: 'Shell thickness', unit: 'mm', range: [0.5, 20] },
-  lift: { label: 'Heel lift', unit: 'mm', range: [0, 40] },
-  moment: { label: 'Wanted moment', unit: 'N·mm', range: [-3000, 3000] },
-} as const
-export type AmountWord = keyof typeof AMOUNT_WORDS
+/** An amount of a device that can be called out, and the device with it. */
+export interface CalledAmount {
+  word: string
+  label: string
+  unit: 'mm' | '°' | 'N·mm'
+  range: readonly [number, number]
+  put: (device: Device, value: number) => Device
+}
 
-export type Sided<W extends string> = { word: W; left: number[]; right: number[] }
+/** The device with a layer's main amount; a layer that is missing is added, one at 0 is taken off. */
+const layerPut =
+  (kind: LayerKind, key: string) =>
+  (device: Device, value: number): Device => {
+    const there = device.layers.find((l) => l.kind === kind)
+    if (value === 0) return { ...device, layers: device.layers.filter((l) => l.kind !== kind) }
+    const next = parseWith(layerSchema, { ...there, kind, on: true, [key]: value })
+    return {
+      ...device,
+      layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next],
+    }
+  }
+
+/** The device with the angle of a post; its style stays, a post of 0° is taken off. */
+const postPut =
+  (at: 'rearfoot' | 'forefoot') =>
+  (device: Device, angleDeg: number): Device => {
+    const there = device.posts.find((p) => p.at === at)
+    const others = device.posts.filter((p) => p.at !== at)
+    const next = { style: 'extrinsic' as const, ...there, at, angleDeg }
+    return { ...device, posts: angleDeg === 0 ? others : [...others, next] }
+  }
+
+/** Every amount that can be called out: of layers, of the body, of posts. */
+const CALLED_AMOUNTS: readonly CalledAmount[] = [
+  ...LAYERS.all.map((d): CalledAmount => {
+    const [main] = d.amounts
+    return {
+      word: d.call,
+      label: d.name,
+      unit: main.unit,
+      range: main.range,
+      put: layerPut(d.kind, main.key),
+    }
+  }),
+  ...BODY_AMOUNTS.all.flatMap((d): CalledAmount[] =>
+    d.call === null
+      ? []
+      : [{ word: d.call, label: d.full, unit: d.unit, range: d.range, put: d.write }],
+  ),
+  ...POSTS.all.flatMap((d, i, all): CalledAmount[] =>
+    all.findIndex((other) => other.call === d.call) < i
+      ? []
+      : [
+          {
+            word: d.call,
+            label: d.name,
+            unit: '°',
+            range: d.amounts[0].range,
+            put: postPut(d.at),
+          },
+        ],
+  ),
+]
+
+/** The words amounts are called out by. */
+export const AMOUNT_CALLS: readonly string[] = CALLED_AMOUNTS.map((amount) => amount.word)
+
+export const amountOfCall = (word: string): CalledAmount | undefined =>
+  CALLED_AMOUNTS.find((amount) => amount.word === word)
+
+export interface Sided {
+  word: string
+  left: number[]
+  right: number[]
+}
 
 /**
- * Numbers for left / right behind one of the given words; null when the line does not begin with one.
+ * Numbers for left / right behind one of the given words; null when the line does not begin with
+ * one.
  *
  * @example parseSided('skive 2 / 4', ['skive']) // { word: 'skive', left: [2], right: [4] }
  */
-export function parseSided<W extends string>(
+export function parseSided(
   line: string,
-  words: readonly W[],
-): Sided<W> | { refused: string } | null {
+  words: readonly string[],
+): Sided | { refused: string } | null {
   const [first, ...rest] = line.trim().toLowerCase().replace(/\//g, ' / ').split(/\s+/)
   const word = words.find((w) => w === first)
   if (!word) return null
-  const out: Sided<W> = { word, left: [], right: [] }
+  const out: Sided = { word, left: [], right: [] }
   let side: 'left' | 'right' = 'left'
   let sided = false
   for (const token of rest) {
@@ -47,28 +111,13 @@ export function parseSided<W extends string>(
   return out
 }
 
-/** The device with one called-out amount; a layer that is missing is added, one at 0 is taken off. */
-export function withAmount(device: Device, word: AmountWord, value: number): Device {
-  const layer = (kind: LayerKind, key: string): Device => {
-    const there = device.layers.find((l) => l.kind === kind)
-    if (value === 0) return { ...device, layers: device.layers.filter((l) => l.kind !== kind) }
-    const next = parseWith(layerSchema, { ...there, kind, on: true, [key]: value })
-    return {
-      ...device,
-      layers: there ? device.layers.map((l) => (l === there ? next : l)) : [...device.layers, next],
-    }
-  }
-  if (word === 'skive') return layer('medialSkive', 'depthMm')
-  if (word === 'pad') return layer('metPad', 'heightMm')
-  if (word === 'fill') return layer('archFill', 'amountMm')
-  if (word === 'cup') return { ...device, outline: { ...device.outline, heelCupMm: value } }
-  if (word === 'shell') return { ...device, shell: { ...device.shell, thicknessMm: value } }
-  if (word === 'lift') return { ...device, heelLiftMm: value }
-  if (word === 'moment') return { ...device, aimNmm: value || undefined }
-  const style = device.posts.find((p) => p.at === 'rearfoot')?.style ?? 'extrinsic'
-  const others = device.posts.filter((p) => p.at !== 'rearfoot')
-  return {
-    ...device,
-    posts: value === 0 ? others : [...others, { at: 'rearfoot', style, angleDeg: value }],
-  }
+/**
+ * The device with one called-out amount.
+ *
+ * @throws RangeError for a word that calls no amount
+ */
+export function withAmount(device: Device, word: string, value: number): Device {
+  const called = amountOfCall(word)
+  if (!called) throw new RangeError(`"${word}" calls no amount of a device`)
+  return called.put(device, value)
 }

@@ -1,10 +1,11 @@
-import type { Grid } from '../geometry/grid'
-import { movingMean, rowEnds, rowY, sampleGrid } from '../geometry/grid'
+import { movingMean, rowEnds, rowY, sampleGrid, type Grid } from '../geometry/grid'
 import type { CapturedSurface } from '../record/captureSchema'
-import type { SolePlan } from './sole'
-import type { SoleField } from './soleField'
+import type { SoleField, SolePlan } from '../geometry/soleField'
 
-/** Rows of a captured border are averaged over this, mm: the outline of a device must not follow single points. */
+/**
+ * Rows of a captured border are averaged over this, mm: the outline of a device must not follow
+ * single points.
+ */
 const SMOOTH_MM = 7
 
 /** Borders, heads and toes of a captured sole, for layers and outlines to be placed by. */
@@ -33,12 +34,15 @@ export function capturedPlan(surface: CapturedSurface, grid: Grid, heelCentreY: 
   }
 }
 
-/** How many cells around the captured sole follow it: the border beyond keeps the step that it has at the edge. */
+/**
+ * How many cells around the captured sole follow it: the border beyond keeps the step that it has
+ * at the edge.
+ */
 const OUTWARD = 40
 
 /**
- * Puts captured heights into a sampled sole. Outside the captured plan the closed form goes on, moved by what it misses at the nearest
- * captured cell, so that rims and walls join without a step.
+ * Puts captured heights into a sampled sole. Outside the captured plan the closed form goes on,
+ * moved by what it misses at the nearest captured cell, so that rims and walls join without a step.
  */
 export function layCaptured(field: SoleField, grid: Grid): void {
   const { columns, rows } = field

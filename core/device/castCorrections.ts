@@ -1,8 +1,8 @@
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Correction, CorrectionKind } from '../record/captureSchema'
-import { archFillChange, heelExpansionChange, lateralFillChange } from './layers/softTissue'
-import { everyCell, scaleToPeak } from './layers/definition'
-import type { SoleField } from './soleField'
+import { archFillChange, heelExpansionChange, lateralFillChange } from '../kinds/layers/softTissue'
+import { everyCell, scaleToPeak } from '../kinds/layers/field'
+import type { SoleField } from '../geometry/soleField'
 
 /** Words of a correction: its name, what it does and why a captured shape needs it. */
 export const CORRECTIONS: Record<CorrectionKind, { name: string; does: string }> = {

@@ -1,7 +1,7 @@
 import { isoRings } from '../geometry/isoRings'
 import { scratch } from '../geometry/scratch'
 import type { ShellBody } from './shell'
-import type { SoleField } from './soleField'
+import type { SoleField } from '../geometry/soleField'
 
 /** One contour: its height in mm and its rings as lists of x, y pairs in the foot's frame. */
 export interface ContourRing {
@@ -10,8 +10,9 @@ export interface ContourRing {
 }
 
 /**
- * Rings of equal height of a cell array, in mm of the foot's frame; draw them clipped by the outline. A 1 mm grid is drawn from every
- * second cell: at screen size the rings are the same, at a quarter of the time.
+ * Rings of equal height of a cell array, in mm of the foot's frame; draw them clipped by the
+ * outline. A 1 mm grid is drawn from every second cell: at screen size the rings are the same, at a
+ * quarter of the time.
  *
  * @param inside cells that count for the range of heights
  * @param intervalMm distance between rings

@@ -1,8 +1,8 @@
-import type { Layer } from '../record/layerSchema'
+import { BODY_AMOUNTS } from '../kinds/body/all'
+import { LAYERS, type Layer } from '../kinds/layers/all'
 import type { Device } from '../record/schema'
-import { deviceKindWords, layerWords, pointWords } from './deviceWords'
-import { layerDefinition } from './layers/registry'
-import { materialName } from './materials'
+import { deviceKindWords, layerWords, pointWords, REACH_WORDS } from './deviceWords'
+import { materialName, type MaterialRows } from './materialNames'
 
 /** One thing that differs between two devices, as the bench reads it; '–' where there is none. */
 export interface DeviceChange {
@@ -13,65 +13,49 @@ export interface DeviceChange {
 
 const NONE = '–'
 const n = (v: number) => Number(v.toFixed(2)).toString()
-const mm = (v: number | undefined) => (v === undefined ? NONE : `${n(v)} mm`)
-const deg = (v: number | undefined) => (v === undefined || v === 0 ? NONE : `${n(v)}°`)
+const withUnit = (v: number, unit: string) => `${n(v)}${unit === '°' ? '°' : ` ${unit}`}`
 
 /** Everything of a device but its layers, line by line. */
-function lines(d: Device | null): Map<string, string> {
+function lines(d: Device | null, rows: MaterialRows): Map<string, string> {
   const out = new Map<string, string>()
   if (!d) return out
   const { shell, outline } = d
   out.set('Kind', deviceKindWords(d.kind))
-  out.set('Cast', deg(d.castAngleDeg))
-  out.set('Shell', `${materialName(shell.material)}, ${mm(shell.thicknessMm)}`)
-  out.set(
-    'Thickness under heel, arch, front',
-    shell.graded
-      ? [shell.graded.heelMm, shell.graded.archMm, shell.graded.frontMm]
-          .map((v) => mm(v ?? shell.thicknessMm))
-          .join(', ')
-      : NONE,
-  )
-  out.set(
-    'Cover',
-    `${materialName(shell.cover.material)}, ${mm(shell.cover.thicknessMm)}, ${outline.cover}`,
-  )
+  out.set('Blank', d.blank ? `${d.blank.id} ${n(d.blank.sizeMm)}` : NONE)
+  out.set('Shell', materialName(shell.material, rows))
+  out.set('Cover', `${materialName(shell.cover.material, rows)}, ${REACH_WORDS[outline.cover]}`)
   out.set(
     'Base',
     shell.base
-      ? `${materialName(shell.base.material)}, ${mm(shell.base.thicknessMm)}, ${shell.base.reach}`
+      ? `${materialName(shell.base.material, rows)}, ${REACH_WORDS[shell.base.reach]}`
       : NONE,
   )
-  out.set('Heel cup', mm(outline.heelCupMm))
-  out.set('Front edge behind the heads', mm(outline.distal.behindHeadsMm))
-  out.set('Inner top line', mm(outline.medialTopMm))
-  out.set('Outer top line', mm(outline.lateralTopMm))
-  out.set('Trim line moved', pointWords(d.outline.points) || NONE)
-  out.set(
-    'Heel lift',
-    d.heelLiftMm > 0
-      ? `${mm(d.heelLiftMm)}${d.liftTaperMm ? ` over ${mm(d.liftTaperMm)}` : ''}`
-      : NONE,
-  )
-  out.set('Wanted moment', d.aimNmm ? `${d.aimNmm} N·mm` : NONE)
+  for (const amount of BODY_AMOUNTS.all) {
+    const value = amount.read(d)
+    const there = value !== undefined && (value !== 0 || amount.fallback !== 0)
+    out.set(amount.full, there ? withUnit(value, amount.unit) : NONE)
+  }
+  out.set('Trim line moved', pointWords(outline.points) || NONE)
   out.set(
     'Heel stabiliser',
     d.heelStabiliser === undefined ? NONE : d.heelStabiliser ? 'yes' : 'no',
   )
-  out.set('Blank', d.blank ? `${d.blank.id} ${n(d.blank.sizeMm)}` : NONE)
-  for (const at of ['rearfoot', 'forefoot'] as const) {
-    const posts = d.posts.filter((p) => p.at === at && p.angleDeg !== 0)
-    out.set(
-      `${at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post`,
-      posts
-        .map(
-          (p) =>
-            `${deg(p.angleDeg)} ${p.style}${p.lengthMm ? `, ${mm(p.lengthMm)}` : ''}${p.motionDeg ? `, motion ${deg(p.motionDeg)}` : ''}`,
-        )
-        .join(' + ') || NONE,
-    )
-  }
+  for (const at of ['rearfoot', 'forefoot'] as const)
+    out.set(`${at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post`, posts(d, at))
   return out
+}
+
+function posts(d: Device, at: 'rearfoot' | 'forefoot'): string {
+  const said = d.posts
+    .filter((p) => p.at === at && p.angleDeg !== 0)
+    .map((p) =>
+      [
+        `${n(p.angleDeg)}° ${p.style}`,
+        ...(p.lengthMm ? [`${n(p.lengthMm)} mm`] : []),
+        ...(p.motionDeg ? [`motion ${n(p.motionDeg)}°`] : []),
+      ].join(', '),
+    )
+  return said.join(' + ') || NONE
 }
 
 /** Layers under names that stay when amounts change: the kind, and which of its kind it is. */
@@ -81,7 +65,7 @@ const named = (layers: readonly Layer[]): Map<string, Layer> => {
     layers.map((layer) => {
       const count = (seen.get(layer.kind) ?? 0) + 1
       seen.set(layer.kind, count)
-      return [`${layerDefinition(layer.kind).name}${count > 1 ? ` (${count})` : ''}`, layer]
+      return [`${LAYERS.of(layer.kind).name}${count > 1 ? ` (${count})` : ''}`, layer]
     }),
   )
 }
@@ -91,11 +75,16 @@ const amounts = (layer: Layer | undefined) =>
     : NONE
 
 /**
- * What differs between two versions of a device, readable: kind, shell, outline, posts, then every layer that came, went or changed; the order
- * of layers where only that changed.
+ * What differs between two versions of a device, readable: kind, materials, every number of the
+ * body, posts, then every layer that came, went or changed; the order of layers where only that
+ * changed.
  */
-export function deviceDiff(before: Device | null, after: Device | null): DeviceChange[] {
-  const [a, b] = [lines(before), lines(after)]
+export function deviceDiff(
+  before: Device | null,
+  after: Device | null,
+  rows: MaterialRows,
+): DeviceChange[] {
+  const [a, b] = [lines(before, rows), lines(after, rows)]
   const out: DeviceChange[] = []
   for (const what of new Set([...a.keys(), ...b.keys()])) {
     const [was, is] = [a.get(what) ?? NONE, b.get(what) ?? NONE]

@@ -1,14 +1,16 @@
-import type { Device, Foot } from '../record/schema'
+import { BODY_AMOUNTS } from '../kinds/body/all'
+import { said, SHEET_LINES, type SheetLine } from '../kinds/body/definition'
+import { LAYERS, type Layer } from '../kinds/layers/all'
+import { amountOf } from '../kinds/layers/amount'
+import { postKind } from '../kinds/posts/all'
 import { bestMean } from '../measure/reading'
-import type { Layer } from '../record/layerSchema'
-import { amountOf } from './layers/amount'
-import { layerDefinition } from './layers/registry'
-import { soleParameters } from './soleParameters'
-import { materialName } from './materials'
+import type { Device, Foot, Post } from '../record/schema'
+import { NO_COVER } from '../tables/materials'
+import { materialName, type MaterialRows } from './materialNames'
 import { isStabilised } from './shell'
 import { postHeightMm } from './sizeSense'
+import { soleParameters, type SoleRows } from './soleParameters'
 
-const n = (v: number) => Number(v.toFixed(1)).toString()
 const KIND_WORDS = {
   none: 'No device',
   'trim-to-fit': 'Trim-to-fit insert',
@@ -16,78 +18,116 @@ const KIND_WORDS = {
   'full-custom': 'Full custom',
 } as const
 
-const REACH_WORDS = { shell: 'shell only', sulcus: 'to the sulcus', full: 'full length' } as const
-
-const gradedWords = ({ shell: { graded, thicknessMm } }: Device) =>
-  graded
-    ? ` (heel ${n(graded.heelMm ?? thicknessMm)}, arch ${n(graded.archMm ?? thicknessMm)}, front ${n(graded.frontMm ?? thicknessMm)})`
-    : ''
+/** How far cover and base reach, in words. */
+export const REACH_WORDS = {
+  shell: 'shell only',
+  sulcus: 'to the sulcus',
+  full: 'full length',
+} as const
 
 /** The kind of a device as the bench says it. */
 export const deviceKindWords = (kind: Device['kind']): string => KIND_WORDS[kind]
 
-/** A layer with all its numbers, as the bench reads it. @example layerWords(metPad) // 'Met pad: height 4 mm, behind the heads 8 mm' */
+/**
+ * A layer with all its numbers, as the bench reads it.
+ *
+ * For instance `layerWords(metPad)` is 'Met pad: height 4 mm, behind the heads 8 mm'
+ */
 export function layerWords(layer: Layer, forefootDeg = 0): string {
-  const definition = layerDefinition(layer.kind)
+  const definition = LAYERS.of(layer.kind)
   const numbers = definition.amounts.map(
     (rule) =>
-      `${rule.label} ${n(amountOf(layer, rule.key, forefootDeg))}${rule.unit === '°' ? '°' : ' mm'}`,
+      `${rule.label} ${said(amountOf(layer, rule.key, forefootDeg))}${rule.unit === '°' ? '°' : ' mm'}`,
   )
-  const more = [
-    ...('heads' in layer ? [`heads ${layer.heads.join(', ')}`] : []),
-    ...('between' in layer ? [`between ${layer.between.join(' and ')}`] : []),
-    ...('through' in layer ? [layer.through ? 'cut through' : 'a pocket'] : []),
-    ...('rigid' in layer ? [layer.rigid ? 'rigid' : 'flexible'] : []),
-  ]
-  return `${layer.name ?? definition.name}: ${[...numbers, ...more].join(', ')}`
+  return `${layer.name ?? definition.name}: ${[...numbers, ...definition.more(layer)].join(', ')}`
 }
 
-/** Where the trim line was moved by hand. @example pointWords([{ edge: 'medial', s: 0.4, mm: 3 }]) // 'inner at 40 % +3 mm' */
+/**
+ * Where the trim line was moved by hand.
+ *
+ * @example pointWords([{ edge: 'medial', s: 0.4, mm: 3 }]) // 'inner at 40 % +3 mm'
+ */
 export const pointWords = (points: Device['outline']['points']): string =>
   (points ?? [])
     .filter((p) => p.mm !== 0)
     .map(
       (p) =>
-        `${p.edge === 'medial' ? 'inner' : 'outer'} at ${Math.round(100 * p.s)} % ${p.mm > 0 ? '+' : '−'}${n(Math.abs(p.mm))} mm`,
+        `${p.edge === 'medial' ? 'inner' : 'outer'} at ${Math.round(100 * p.s)} % ${p.mm > 0 ? '+' : '−'}${said(Math.abs(p.mm))} mm`,
     )
     .join(', ')
 
-/** The prescription of one foot, line by line, for ticket and ledger: shell, cup, layers, posts, lift, cover. */
-export function deviceLines(foot: Foot): string[] {
+/**
+ * A post as the bench reads it.
+ *
+ * @param widthMm of the heel or forefoot it stands under; undefined where nobody measured it
+ * For instance `postWords({ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }, 65)` is 'Rearfoot post 4°
+ *   varus, extrinsic, 4.5 mm across'
+ */
+function postWords(post: Post, widthMm: number | undefined): string {
+  const definition = postKind(post)
+  const more = definition.amounts.flatMap((amount) => amount.sheet(post) ?? [])
+  const height =
+    widthMm === undefined ? [] : [`${said(postHeightMm(post.angleDeg, widthMm))} mm across`]
+  const angle = `${said(Math.abs(post.angleDeg))}° ${post.angleDeg > 0 ? 'varus' : 'valgus'}`
+  return [`${definition.name} ${angle}`, post.style, ...height, ...more].join(', ')
+}
+
+/** What the body's amounts say in one line of the sheet. */
+const spoken = (device: Device, line: SheetLine): string[] =>
+  BODY_AMOUNTS.all.flatMap((amount) =>
+    amount.sheet?.line === line ? (amount.sheet.words(device) ?? []) : [],
+  )
+
+/** Lines of the body by what they are about; a line with nothing to say is empty. */
+function bodyLine(device: Device, line: SheetLine, rows: MaterialRows): string {
+  const words = spoken(device, line)
+  const { shell, outline } = device
+  switch (line) {
+    case 'shell': {
+      const [thickness, ...graded] = words
+      return `Shell: ${materialName(shell.material, rows)}, ${thickness}${graded.length ? ` (${graded.join(', ')})` : ''}`
+    }
+    case 'cup':
+      return words.join('; ')
+    case 'base':
+      return words.length && shell.base
+        ? `Base: ${[materialName(shell.base.material, rows), ...words, REACH_WORDS[shell.base.reach]].join(', ')}`
+        : ''
+    case 'cover':
+      return shell.cover.material === NO_COVER || shell.cover.thicknessMm === 0
+        ? 'No cover'
+        : `Cover: ${[materialName(shell.cover.material, rows), ...words, REACH_WORDS[outline.cover]].join(', ')}`
+    default:
+      return words.join(', ')
+  }
+}
+
+/** Lines of the body that come before layers and posts; the others come after them. */
+const FIRST: readonly SheetLine[] = ['shell', 'cup', 'tops', 'cast']
+
+/**
+ * The prescription of one foot, line by line, for ticket and ledger: shell, cup, layers, posts,
+ * lift, base, cover.
+ */
+export function deviceLines(foot: Foot, rows: SoleRows & MaterialRows): string[] {
   const { device } = foot
   if (!device || device.kind === 'none') return ['No device for this foot']
-  const forefootDeg = soleParameters(foot)?.parameters.forefootDeg ?? 0
-  const heel = bestMean(foot, 'heelWidthMm', 'standing')
-  const forefoot = bestMean(foot, 'forefootWidthMm', 'standing')
+  const forefootDeg = soleParameters(foot, rows)?.parameters.forefootDeg ?? 0
+  const width = (post: Post) =>
+    bestMean(foot, postKind(post).over === 'heel' ? 'heelWidthMm' : 'forefootWidthMm', 'standing')
+  const points = pointWords(device.outline.points)
+  const body = (lines: readonly SheetLine[]) =>
+    lines.map((line) => bodyLine(device, line, rows)).filter((words) => words !== '')
+  const [shell, cup, ...more] = body(FIRST)
   return [
-    `Shell: ${materialName(device.shell.material)}, ${n(device.shell.thicknessMm)} mm${gradedWords(device)}`,
-    `Heel cup ${n(device.outline.heelCupMm)} mm; front edge ${n(device.outline.distal.behindHeadsMm)} mm behind the met heads`,
-    ...(pointWords(device.outline.points)
-      ? [`Trim line moved: ${pointWords(device.outline.points)}`]
-      : []),
-    ...(device.castAngleDeg !== 0 ? [`Cast balanced to ${n(device.castAngleDeg)}°`] : []),
+    shell!,
+    cup!,
+    ...(points ? [`Trim line moved: ${points}`] : []),
+    ...more,
     ...device.layers.filter((l) => l.on).map((layer) => layerWords(layer, forefootDeg)),
-    ...device.posts
-      .filter((p) => p.angleDeg !== 0)
-      .map((post) => {
-        const width = post.at === 'rearfoot' ? heel : forefoot
-        const height =
-          width === undefined ? '' : `, ${n(postHeightMm(post.angleDeg, width))} mm across`
-        return `${post.at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post ${n(Math.abs(post.angleDeg))}° ${post.angleDeg > 0 ? 'varus' : 'valgus'}, ${post.style}${height}${post.lengthMm ? `, ${n(post.lengthMm)} mm long` : ''}${post.motionDeg ? `, ${n(post.motionDeg)}° of motion` : ''}`
-      }),
-    ...(device.heelLiftMm > 0
-      ? [
-          `Heel lift ${n(device.heelLiftMm)} mm${device.liftTaperMm ? `, run out over ${n(device.liftTaperMm)} mm` : ''}`,
-        ]
-      : []),
+    ...device.posts.filter((p) => p.angleDeg !== 0).map((post) => postWords(post, width(post))),
+    ...body(['lift']),
     ...(isStabilised(device) ? ['Underside of the heel flat, so that it does not rock'] : []),
-    ...(device.shell.base && device.shell.base.thicknessMm > 0
-      ? [
-          `Base: ${materialName(device.shell.base.material)}, ${n(device.shell.base.thicknessMm)} mm, ${REACH_WORDS[device.shell.base.reach]}`,
-        ]
-      : []),
-    device.shell.cover.material === 'none' || device.shell.cover.thicknessMm === 0
-      ? 'No cover'
-      : `Cover: ${materialName(device.shell.cover.material)}, ${n(device.shell.cover.thicknessMm)} mm, ${REACH_WORDS[device.outline.cover]}`,
+    ...body(SHEET_LINES.filter((line) => line !== 'lift' && !FIRST.includes(line))),
   ]
 }

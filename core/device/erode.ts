@@ -1,20 +1,25 @@
 import { scratch } from '../geometry/scratch'
-import type { SoleField } from './soleField'
+import type { SoleField } from '../geometry/soleField'
 
-/** Cells beyond the cut that are computed all the same, so that the cut can be interpolated, in cells. */
+/**
+ * Cells beyond the cut that are computed all the same, so that the cut can be interpolated, in
+ * cells.
+ */
 const BEYOND_CELLS = 1.5
 
 /**
- * Underside of a sheet: at every cell the lowest point of balls of the sheet's thickness hung under all points of its top inside the cut
- * (grey-scale erosion by a ball, Serra 1982). It lies exactly one thickness away along the normal and cannot cross itself. Balls are hung
- * under the cells first, then, in closed form, along the eight lines from the lowest cell to its neighbours: on a wall that climbs several
- * millimetres a cell the cells alone would lie too far apart.
+ * Underside of a sheet: at every cell the lowest point of balls of the sheet's thickness hung under
+ * all points of its top inside the cut (grey-scale erosion by a ball, Serra 1982). It lies exactly
+ * one thickness away along the normal and cannot cross itself. Balls are hung under the cells
+ * first, then, in closed form, along the eight lines from the lowest cell to its neighbours: on a
+ * wall that climbs several millimetres a cell the cells alone would lie too far apart.
  *
  * @param top height per cell, mm
  * @param inside distance inside the cut (+), mm
  * @param thickness one thickness, or one per cell, mm
- * @param before an earlier answer on the same grid: rows that nothing near them has changed are taken over from it
- * @example lowerOffset of a plane at slope m lies t·√(1 + m²) below it
+ * @param before an earlier answer on the same grid: rows that nothing near them has changed are
+ *   taken over from it
+ * For instance lowerOffset of a plane at slope m lies t·√(1 + m²) below it
  */
 export function lowerOffset(
   field: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>,
@@ -27,7 +32,8 @@ export function lowerOffset(
   const graded = typeof thickness !== 'number'
   const thickest = graded ? thickness.reduce((most, t) => Math.max(most, t), 0) : thickness
   const reach = Math.ceil(thickest / stepMm)
-  // The cells under one ball, as flat arrays: this loop runs a million times for one change of a layer.
+  // The cells under one ball, as flat arrays: this loop runs a million times for one change of a
+  // layer.
   const dxs: number[] = []
   const dys: number[] = []
   for (let dy = -reach; dy <= reach; dy++)
@@ -117,7 +123,10 @@ function changedRows(
   return [Math.floor(first / columns), Math.floor(last / columns)]
 }
 
-/** Steps between neighbours below this need no lines: cells alone are right within a twentieth of a millimetre. */
+/**
+ * Steps between neighbours below this need no lines: cells alone are right within a twentieth of a
+ * millimetre.
+ */
 const SLOPING_MM = 0.1
 const isSloping = (top: Float64Array, i: number, columns: number): boolean =>
   Math.abs(top[i + 1]! - top[i]!) > SLOPING_MM ||
@@ -140,7 +149,10 @@ class Lines {
     this.steps = Int32Array.from(EAST, (e, k) => NORTH[k]! * field.columns + e)
     this.lengths = Float64Array.from(EAST, (e, k) => Math.hypot(e, NORTH[k]!) * field.stepMm)
   }
-  /** Lowest point of the balls along the lines from a cell, seen at (row, column); `t2` is the square of their radius. */
+  /**
+   * Lowest point of the balls along the lines from a cell, seen at (row, column); `t2` is the
+   * square of their radius.
+   */
   lowest(from: number, row: number, column: number, t2: number): number {
     const { columns, stepMm, rows } = this.field
     const r0 = Math.floor(from / columns)

@@ -1,10 +1,12 @@
 import { contours } from 'd3-contour'
 import type { ShellBody } from './shell'
-import type { Sole } from './sole'
+import type { Sole } from '../geometry/soleField'
 
 type Point = [number, number]
 
-/** Share of length from which the drawn outline leaves the border formula and closes round the toes. */
+/**
+ * Share of length from which the drawn outline leaves the border formula and closes round the toes.
+ */
 const TOE_FROM = 0.93
 
 /** The border of the foot's plan as a closed line, heel → medial → toes → lateral, mm. */
@@ -23,7 +25,10 @@ export function soleOutline(sole: Sole): Point[] {
   return [...medial, ...roundToe(sole), ...lateral.reverse()]
 }
 
-/** Closes the two borders round the toes, where the formula ends in a straight cut: two curves that meet at the tip, level. */
+/**
+ * Closes the two borders round the toes, where the formula ends in a straight cut: two curves that
+ * meet at the tip, level.
+ */
 function roundToe(sole: Sole): Point[] {
   const { lengthMm } = sole.parameters
   const y0 = TOE_FROM * lengthMm
@@ -50,7 +55,10 @@ function roundToe(sole: Sole): Point[] {
   return [...up, ...down]
 }
 
-/** Every closed line along which a shell is cut, mm, the longest first: its border and the holes in it. */
+/**
+ * Every closed line along which a shell is cut, mm, the longest first: its border and the holes in
+ * it.
+ */
 export function trimLines(body: ShellBody): Point[][] {
   const { field } = body.surface
   const [shape] = contours().size([field.columns, field.rows]).thresholds([0])(

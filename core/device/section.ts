@@ -2,7 +2,10 @@ import { radians } from '../geometry/angle'
 import { sampleGrid, type Grid } from '../geometry/grid'
 import type { ShellBody } from './shell'
 
-/** A cut through the device: heights above the floor, mm, along the line from lateral to medial; null where there is nothing. */
+/**
+ * A cut through the device: heights above the floor, mm, along the line from lateral to medial;
+ * null where there is nothing.
+ */
 export interface Section {
   yMm: number
   /** turn of the line, degrees: + turns its medial end forward */
@@ -15,7 +18,10 @@ export interface Section {
   shellBottom: (number | null)[]
 }
 
-/** Cuts a shell body along a line through (0, yMm), every millimetre. Heights are above the floor the device stands on. */
+/**
+ * Cuts a shell body along a line through (0, yMm), every millimetre. Heights are above the floor
+ * the device stands on.
+ */
 export function cutSection(body: ShellBody, yMm: number, turnDeg = 0): Section {
   const { field, cast } = body.surface
   const { sole } = field

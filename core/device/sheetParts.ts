@@ -1,6 +1,8 @@
 import { contours } from 'd3-contour'
 import type { Device } from '../record/schema'
-import { materialName } from './materials'
+import { LAYERS } from '../kinds/layers/all'
+import { NO_COVER } from '../tables/materials'
+import { materialName, type MaterialRows } from './materialNames'
 import { coverLine, soleOutline, trimLines } from './outline'
 import type { ShellBody } from './shell'
 
@@ -16,7 +18,10 @@ export interface SheetPart {
   lines: Point[][]
 }
 
-/** The plan of what a layer changes, as closed lines: where it raises or lowers by more than a tenth of its amount. */
+/**
+ * The plan of what a layer changes, as closed lines: where it raises or lowers by more than a tenth
+ * of its amount.
+ */
 function planOf({ surface: { field } }: ShellBody, change: Float64Array): Point[][] {
   const most = change.reduce((m, v, i) => (field.mask[i] ? Math.max(m, Math.abs(v)) : m), 0)
   if (most === 0) return []
@@ -32,16 +37,16 @@ function planOf({ surface: { field } }: ShellBody, change: Float64Array): Point[
 }
 
 /** Pieces of a device that are cut from sheet beside the shell, with their templates. */
-export function sheetParts(body: ShellBody, device: Device): SheetPart[] {
+export function sheetParts(body: ShellBody, device: Device, rows: MaterialRows): SheetPart[] {
   const { shell, outline } = device
   const parts: SheetPart[] = []
   const reach = (to: 'shell' | 'sulcus' | 'full') =>
     to === 'shell' ? trimLines(body) : [coverLine(body, to)]
-  if (shell.cover.material !== 'none' && shell.cover.thicknessMm > 0)
+  if (shell.cover.material !== NO_COVER && shell.cover.thicknessMm > 0)
     parts.push({
       id: 'cover',
       words: 'Cover',
-      material: materialName(shell.cover.material),
+      material: materialName(shell.cover.material, rows),
       thicknessMm: shell.cover.thicknessMm,
       lines: reach(outline.cover),
     })
@@ -49,41 +54,28 @@ export function sheetParts(body: ShellBody, device: Device): SheetPart[] {
     parts.push({
       id: 'base',
       words: 'Base',
-      material: materialName(shell.base.material),
+      material: materialName(shell.base.material, rows),
       thicknessMm: shell.base.thicknessMm,
       lines: reach(shell.base.reach),
     })
   for (const result of body.surface.layers) {
     const layer = device.layers[result.index]!
-    const id = `${layer.kind}-${result.index + 1}`
-    if (layer.kind === 'firstRayExtension')
+    const { sheet } = LAYERS.of(layer.kind)
+    if (sheet)
       parts.push({
-        id,
-        words: 'First-ray extension',
-        material: layer.rigid ? 'stiff sheet' : 'foam, firm',
-        thicknessMm: layer.heightMm,
-        lines: planOf(body, result.change),
-      })
-    if (layer.kind === 'firstRayWedge')
-      parts.push({
-        id,
-        words: 'First-ray plug',
-        material: 'foam, soft',
-        thicknessMm: layer.depthMm,
-        lines: planOf(body, result.change),
-      })
-    if (layer.kind === 'toeCarbonPlate')
-      parts.push({
-        id,
-        words: 'Toe plate, pushed to the front',
-        material: 'carbon sheet',
-        thicknessMm: layer.thicknessMm,
-        lines: [plateLine(body, layer.shorterMm)],
+        id: `${layer.kind}-${result.index + 1}`,
+        words: sheet.words,
+        material: sheet.material(layer),
+        thicknessMm: sheet.thicknessMm(layer),
+        lines:
+          sheet.cut === 'change'
+            ? planOf(body, result.change)
+            : [insoleLine(body, sheet.cut.insoleShorterMm(layer))],
       })
   }
   return parts
 }
 
 /** The whole insole, cut off short of the heel's end. */
-const plateLine = (body: ShellBody, shorterMm: number): Point[] =>
+const insoleLine = (body: ShellBody, shorterMm: number): Point[] =>
   soleOutline(body.surface.field.sole).map(([x, y]): Point => [x, Math.max(y, shorterMm)])

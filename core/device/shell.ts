@@ -2,11 +2,14 @@ import { radians } from '../geometry/angle'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
 import { lowerOffset, type Offset } from './erode'
-import type { SoleField } from './soleField'
+import type { SoleField } from '../geometry/soleField'
 import type { DeviceSurface } from './surface'
 import { trimDevice } from './trim'
 
-/** House settings of how a shell is ground and posted, mm; `share` values are of foot length or half width. */
+/**
+ * House settings of how a shell is ground and posted, mm; `share` values are of foot length or half
+ * width.
+ */
 export const SHELL_RULES = {
   /** front edge ground thin over this length, to this share of the thickness */
   bevelMm: 10,
@@ -24,7 +27,10 @@ export const SHELL_RULES = {
   leastMm: 0.4,
 } as const
 
-/** The body of a device on the working grid: top, underside, floor and where it is cut. All arrays per cell, mm, foot's own frame. */
+/**
+ * The body of a device on the working grid: top, underside, floor and where it is cut. All arrays
+ * per cell, mm, foot's own frame.
+ */
 export interface ShellBody {
   surface: DeviceSurface
   /** distance inside the trim line (+), mm */
@@ -56,10 +62,12 @@ export function thicknessOf(field: SoleField, device: Device): number | Float64A
 }
 
 /**
- * Cuts the shell out of a device surface and gives it thickness: the underside is the top moved by the thickness along the surface, ground
- * thin at the front; posts, lifts and stabilisers are filled down to a flat floor.
+ * Cuts the shell out of a device surface and gives it thickness: the underside is the top moved by
+ * the thickness along the surface, ground thin at the front; posts, lifts and stabilisers are
+ * filled down to a flat floor.
  *
- * @param before the body of a moment ago on the same field: what has not changed is taken over, the answer is the same
+ * @param before the body of a moment ago on the same field: what has not changed is taken over, the
+ *   answer is the same
  */
 export function buildShell(surface: DeviceSurface, device: Device, before?: ShellBody): ShellBody {
   const { field } = surface
@@ -101,7 +109,10 @@ export function buildShell(surface: DeviceSurface, device: Device, before?: Shel
   }
 }
 
-/** Lowest point of the shell; a corner that an accommodation lets down does not count: it is let down onto the floor, not through it. */
+/**
+ * Lowest point of the shell; a corner that an accommodation lets down does not count: it is let
+ * down onto the floor, not through it.
+ */
 function lowestOf(
   { layers }: DeviceSurface,
   device: Device,
@@ -116,7 +127,10 @@ function lowestOf(
   return lowest
 }
 
-/** Grinds flat what would stand below the floor, and keeps the least thickness above it; the top is copied only where that changes it. */
+/**
+ * Grinds flat what would stand below the floor, and keeps the least thickness above it; the top is
+ * copied only where that changes it.
+ */
 function keptOnFloor(cut: Float64Array, shellBottom: Float64Array, floorMm: number): Float64Array {
   let top = cut
   for (let i = 0; i < cut.length; i++)
@@ -129,11 +143,16 @@ function keptOnFloor(cut: Float64Array, shellBottom: Float64Array, floorMm: numb
   return top
 }
 
-/** Does the underside of the heel stand flat without a post? Mouldable blanks would rock otherwise. */
+/**
+ * Does the underside of the heel stand flat without a post? Mouldable blanks would rock otherwise.
+ */
 export const isStabilised = (device: Device): boolean =>
   device.heelStabiliser ?? device.kind === 'heat-moulded'
 
-/** Fills the space under posts, lifts and stabilisers down to the floor: the lowest point of the shell, less the base of a block. */
+/**
+ * Fills the space under posts, lifts and stabilisers down to the floor: the lowest point of the
+ * shell, less the base of a block.
+ */
 function addPosts(
   surface: DeviceSurface,
   device: Device,
@@ -157,7 +176,8 @@ function addPosts(
     Math.max(0, ...rear.map((p) => p.lengthMm ?? 0)) ||
     SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
   const foreMm = Math.max(0, ...fore.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.forefootPostMm
-  // Motion: the base stands on its outer part and its inner part is ground up, so that the heel can roll in so far.
+  // Motion: the base stands on its outer part and its inner part is ground up, so that the heel can
+  // roll in so far.
   const motion = Math.tan(radians(Math.max(0, ...rear.map((p) => p.motionDeg ?? 0))))
   for (let i = 0; i < bottom.length; i++) {
     if (inside[i]! < -3) continue

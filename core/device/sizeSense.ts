@@ -4,7 +4,8 @@ import { acrossMm, degrees } from '../geometry/angle'
 export const REFERENCE_HEEL_MM = 65
 
 /**
- * What a skive means on this heel: the angle it makes over the heel's width, and the depth that does the same on a 65 mm heel.
+ * What a skive means on this heel: the angle it makes over the heel's width, and the depth that
+ * does the same on a 65 mm heel.
  *
  * @example skiveSense(3, 52) // { angleDeg: 3.3, asOnReferenceMm: 3.75 }
  */

@@ -1,9 +1,12 @@
 import { radians } from '../geometry/angle'
 import { hermite, polyline } from '../geometry/hermite'
 import { smoothstep as S } from '../geometry/smoothstep'
-import type { SoleParameters } from './soleParameters'
+import type { Bump, Sole, SoleParameters, SolePlace, SolePlan } from '../geometry/soleField'
 
-/** Outline stations for a 65 mm heel and a 100 mm forefoot, as a share of length and mm from the axis. */
+/**
+ * Outline stations for a 65 mm heel and a 100 mm forefoot, as a share of length and mm from the
+ * axis.
+ */
 const STATIONS = [0.13, 0.25, 0.4, 0.55, 0.66, 0.74, 0.83, 0.92, 1]
 const MEDIAL = [32.5, 30, 30.5, 39, 46, 46.5, 42.5, 39, 28]
 const LATERAL = [-32.5, -33.5, -39, -46.5, -50.5, -49, -42, -27, -4]
@@ -22,65 +25,18 @@ const TOES = {
   sigmaY: 7.5,
 }
 
-/** What a captured foot gives instead of the house's plan: borders at a height y, and where heads and toes lie, mm. */
-export interface SolePlan {
-  medial: (y: number) => number
-  lateral: (y: number) => number
-  heads: readonly (readonly [number, number])[]
-  toes: readonly (readonly [number, number])[]
-}
-
-interface Bump {
-  x: number
-  y: number
-  depth: number
-  sigmaX: number
-  sigmaY: number
-}
-
-/** Where a point lies in the foot: shares and distances that every layer formula is written in. */
-export interface SolePlace {
-  /** share of foot length from the heel, y/L */
-  s: number
-  /** share of the width from the lateral (0) to the medial border (1) */
-  u: number
-  /** mm in front of the line through the met heads (behind: negative) */
-  q: number
-  /** 0 on the middle line, 1 on the border */
-  rho: number
-  /** middle and half of the width, mm */
-  middleX: number
-  halfWidth: number
-}
-
-/** The closed-form sole of one foot in its own frame (x medial, y from the heel, z up; mm). */
-export interface Sole {
-  parameters: SoleParameters
-  heelCentreY: number
-  medial: (y: number) => number
-  lateral: (y: number) => number
-  headLineY: (x: number) => number
-  heads: readonly Bump[]
-  toes: readonly Bump[]
-  place: (x: number, y: number) => SolePlace
-  height: (x: number, y: number) => number
-  /** height of the rounded border alone, at a share rho of the half width */
-  borderHeight: (s: number, rho: number) => number
-  /** the share of the half width at which the border reaches a height */
-  borderShare: (s: number, heightMm: number) => number
-  contains: (x: number, y: number) => boolean
-}
-
 /** Largest share of the half width the border formula is used at; the wall beyond is vertical. */
 export const BORDER_LIMIT = 0.985
 
 /**
- * Sole surface of a foot from its measures: heel and forefoot pads, arch, met heads, toes, a rounded border, forefoot and cast angle.
- * It is the *unloaded* sole, an own closed form (house model), used wherever there is no captured shape.
+ * Sole surface of a foot from its measures: heel and forefoot pads, arch, met heads, toes, a
+ * rounded border, forefoot and cast angle. It is the *unloaded* sole, an own closed form (house
+ * model), used wherever there is no captured shape.
  *
  * @param p lengths in mm, angles in degrees (+ = inverted, medial side up)
  * @param plan borders, heads and toes of a captured foot, in place of the house's proportions
- * @example createSole({ lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm: 44, … }).height(20, 111.3) // 13.471
+ * For instance `createSole({ lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm:
+ *   44, … }).height(20, 111.3)` is 13.471
  */
 export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
   const L = p.lengthMm

@@ -1,6 +1,5 @@
-import type { Grid } from '../geometry/grid'
-import { createSole, type Sole, type SolePlan } from './sole'
-import type { SoleParameters } from './soleParameters'
+import type { SoleField, SoleParameters, SolePlan } from '../geometry/soleField'
+import { createSole } from './sole'
 
 /** How far beyond the border a row still takes part: rims and flares, mm. */
 const NEAR_MM = 18
@@ -10,30 +9,8 @@ export const MARGIN_X_MM = 12
 export const MARGIN_Y_MM = 16
 
 /**
- * The sole sampled on the working grid, with the place of every cell, so that a change of one layer costs one pass over arrays.
- * All arrays have `columns × rows` cells; heights beyond the plan follow the same closed form.
- */
-export interface SoleField extends Omit<Grid, 'z'> {
-  sole: Sole
-  /** 1 inside the foot's plan */
-  mask: Uint8Array
-  x: Float64Array
-  y: Float64Array
-  s: Float64Array
-  u: Float64Array
-  q: Float64Array
-  rho: Float64Array
-  /** mm per unit of rho, along its gradient */
-  reach: Float64Array
-  /** height of the sole without cast rotation, mm */
-  z: Float64Array
-  /** first column and column after the last that lie in or near the plan, per row; nothing is built beyond */
-  from: Uint16Array
-  to: Uint16Array
-}
-
-/**
- * Samples a sole on a grid of the given step. The cast rotation of the parameters is left to the device's tilts.
+ * Samples a sole on a grid of the given step. The cast rotation of the parameters is left to the
+ * device's tilts.
  *
  * @param stepMm 1 for making, 2 for estimates
  * @param plan borders, heads and toes of a captured foot

@@ -1,19 +1,15 @@
+import type { SoleParameters } from '../geometry/soleField'
 import type { Foot } from '../record/schema'
 import { archHeightIndexOf } from '../measure/archIndex'
-import { expectedForefootWidthMm } from '../measure/norms'
+import { expectedForefootWidthMm } from '../measure/classes'
+import type { Norms } from '../record/tables'
 import { bestMean } from '../measure/reading'
 
-/** What the parametric sole needs to know of a foot, mm and degrees. */
-export interface SoleParameters {
-  lengthMm: number
-  forefootWidthMm: number
-  heelWidthMm: number
-  navicularHeightMm: number
-  forefootDeg: number
-  castDeg: number
-  secondToeLeadMm: number
-  lateralArchMm: number
-}
+/** What an unmeasured part of a foot is taken to be. */
+export type SoleRows = Pick<Norms, 'widthPerLength' | 'assumedShape'>
+
+/** An arch height index at which the table states a navicular height. */
+const STATED_INDEX = 0.36
 
 /** Which of the parameters were not measured and came from a rule instead. */
 export type AssumedParameter =
@@ -23,14 +19,16 @@ const meanOf = (values: readonly number[] | undefined) =>
   values && values.length > 0 ? values.reduce((sum, v) => sum + v, 0) / values.length : undefined
 
 /**
- * Parameters of the sole surface from a foot's readings. Missing widths follow the expected line (0.377·L) and 0.245·L; a missing navicular
- * height follows 44 + 220·(AHI − 0.36), an own assumption; the forefoot angle is the mean of the trials, else 0.
+ * Parameters of the sole surface from a foot's readings. Missing widths follow the expected shares of
+ * length, a missing navicular height the arch height index (0.36 where that is missing too), by the
+ * rows of the table; the forefoot angle is the mean of the trials, else 0.
  *
  * @returns null when there is no foot length to build on
- * @example soleParameters(footOfLength265)?.parameters.heelWidthMm // 64.9
+ * For instance `soleParameters(footOfLength265, HOUSE_NORMS)?.parameters.heelWidthMm` is 64.9
  */
 export function soleParameters(
   foot: Foot,
+  rows: SoleRows,
   castDeg = 0,
 ): { parameters: SoleParameters; assumed: AssumedParameter[] } | null {
   const lengthMm = bestMean(foot, 'footLengthMm', 'standing')
@@ -41,6 +39,7 @@ export function soleParameters(
     assumed.push(name)
     return rule()
   }
+  const shape = rows.assumedShape
   const index = archHeightIndexOf(foot, 'standing') ?? archHeightIndexOf(foot, 'sitting')
   return {
     parameters: {
@@ -48,17 +47,18 @@ export function soleParameters(
       forefootWidthMm: orAssume(
         bestMean(foot, 'forefootWidthMm', 'standing'),
         'forefootWidthMm',
-        () => expectedForefootWidthMm(lengthMm),
+        () => expectedForefootWidthMm(lengthMm, rows),
       ),
       heelWidthMm: orAssume(
         bestMean(foot, 'heelWidthMm', 'standing'),
         'heelWidthMm',
-        () => 0.245 * lengthMm,
+        () => shape.heelPerLength * lengthMm,
       ),
       navicularHeightMm: orAssume(
         bestMean(foot, 'navicularHeightMm', 'standing'),
         'navicularHeightMm',
-        () => 44 + 220 * ((index ?? 0.36) - 0.36),
+        () =>
+          shape.navicularMm + shape.navicularPerIndexMm * ((index ?? STATED_INDEX) - STATED_INDEX),
       ),
       forefootDeg: orAssume(meanOf(foot.findings?.forefootDeg), 'forefootDeg', () => 0),
       castDeg,

@@ -4,8 +4,8 @@ import { BORDER_LIMIT } from './sole'
 import type { ShellBody } from './shell'
 
 /**
- * The device's top over the whole plan of the foot as an open surface, for milling: faces look up, heights over the floor that the device
- * stands on, the foot's own frame, mm.
+ * The device's top over the whole plan of the foot as an open surface, for milling: faces look up,
+ * heights over the floor that the device stands on, the foot's own frame, mm.
  */
 export function soleSurfaceMesh({ surface: { field, top }, floorMm }: ShellBody): Mesh {
   const { lengthMm } = field.sole.parameters

@@ -1,20 +1,24 @@
 import { degrees } from '../geometry/angle'
 import { clipDomain, interpolateOn, type Domain } from '../geometry/clipDomain'
 import { inspectMesh, mirrorX, type Mesh, type MeshReport } from '../geometry/mesh'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 import type { ShellBody } from './shell'
 
 /** A device as a body: the mesh stands on the floor (z = 0), x medial, y from the heel, mm. */
 export interface Solid {
   mesh: Mesh
   report: MeshReport & { selfOverlaps: number; gridVolumeMm3: number }
-  /** heel of the finished mesh against the floor, degrees (+ varus); null where the trim line leaves no heel to measure */
+  /**
+   * heel of the finished mesh against the floor, degrees (+ varus); null where the trim line leaves
+   * no heel to measure
+   */
   heelAngleDeg: number | null
 }
 
 /**
- * Closes a shell body into one mesh: top, underside, and a wall along the trim line. Top and underside share their plan, so no face can
- * cross another as long as the underside stays below the top, which is checked.
+ * Closes a shell body into one mesh: top, underside, and a wall along the trim line. Top and
+ * underside share their plan, so no face can cross another as long as the underside stays below the
+ * top, which is checked.
  */
 export function buildSolid(body: ShellBody): Solid {
   const { field } = body.surface
@@ -60,7 +64,10 @@ function closeMesh(
   return { positions, triangles }
 }
 
-/** Volume from the cell arrays alone, mm³: midpoint rule on quarter cells, an independent check of the mesh. */
+/**
+ * Volume from the cell arrays alone, mm³: midpoint rule on quarter cells, an independent check of
+ * the mesh.
+ */
 function gridVolume({ surface: { field }, inside, top, bottom }: ShellBody): number {
   const { columns, rows, stepMm } = field
   const parts = 4
@@ -88,8 +95,9 @@ function gridVolume({ surface: { field }, inside, top, bottom }: ShellBody): num
 }
 
 /**
- * Angle of the heel on the finished mesh: slope across the heel of the mesh's top, less what the foot's own shape and the layers make of
- * it, against the floor plane. Vertices of the middle of the heel (s below .26) take part; null with too few of them.
+ * Angle of the heel on the finished mesh: slope across the heel of the mesh's top, less what the
+ * foot's own shape and the layers make of it, against the floor plane. Vertices of the middle of
+ * the heel (s below .26) take part; null with too few of them.
  */
 function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): number | null {
   const { field, cast, layers } = body.surface
@@ -118,6 +126,9 @@ function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): nu
   return spread > 0 ? degrees(Math.atan((n * sxz - sx * sz) / spread)) : null
 }
 
-/** The mesh in real space: a left foot's frame is right-handed as it is, a right foot's is mirrored in x. */
+/**
+ * The mesh in real space: a left foot's frame is right-handed as it is, a right foot's is mirrored
+ * in x.
+ */
 export const inRealSpace = (mesh: Mesh, side: Side): Mesh =>
   side === 'right' ? mirrorX(mesh) : mesh

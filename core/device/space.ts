@@ -1,6 +1,7 @@
 import type { Device } from '../record/schema'
 import { sampleGrid } from '../geometry/grid'
-import { mainAmount } from './layers/amount'
+import { BODY_AMOUNTS } from '../kinds/body/all'
+import { LAYERS } from '../kinds/layers/all'
 import type { ShellBody } from './shell'
 
 /** Places where a device needs height, with where they are taken. */
@@ -9,29 +10,44 @@ export type SpacePlace = (typeof SPACE_PLACES)[number]
 /** Places where it needs width. */
 export const WIDTH_PLACES = ['heelWidthMm', 'waistWidthMm'] as const
 export type WidthPlace = (typeof WIDTH_PLACES)[number]
+/** What each place is called. */
+export const PLACE_NAMES: Record<SpacePlace | WidthPlace, string> = {
+  heelMm: 'heel',
+  archMm: 'arch',
+  ballMm: 'ball',
+  toesMm: 'toes',
+  heelWidthMm: 'heel width',
+  waistWidthMm: 'waist width',
+}
 
-/** What lies below or above the shell as sheet, mm: cover, base, toe plate. */
-function sheets(device: Device) {
-  const on = (kind: string) =>
-    device.layers.filter((l) => l.on && l.kind === kind).reduce((sum, l) => sum + mainAmount(l), 0)
-  const { cover, base } = device.shell
-  return {
-    cover: cover.material === 'none' ? 0 : cover.thicknessMm,
-    baseAt: (reach: readonly string[]) =>
-      base && reach.includes(base.reach) ? base.thicknessMm : 0,
-    plate: on('toeCarbonPlate'),
-    extension: on('firstRayExtension'),
+/** What lies below or above the shell as sheet, mm by place: of its body, and of its layers. */
+function sheetsMm(device: Device): Record<'heel' | 'arch' | 'ball' | 'toes', number> {
+  const out = { heel: 0, arch: 0, ball: 0, toes: 0 }
+  for (const amount of BODY_AMOUNTS.all)
+    for (const [place, mm] of Object.entries(amount.takesMm(device)))
+      out[place as keyof typeof out] += mm ?? 0
+  for (const layer of device.layers) {
+    const { sheet } = LAYERS.of(layer.kind)
+    if (!layer.on || !sheet) continue
+    const mm = sheet.underBallMm(layer)
+    out.ball += mm
+    out.toes += mm
+    if (sheet.underHeel) {
+      out.heel += mm
+      out.arch += mm
+    }
   }
+  return out
 }
 
 /**
- * Height a device takes under the foot at four places, mm: floor to the top of its cover, on the middle line (arch: medial quarter). The
- * arch's own height belongs to the foot and is not counted.
+ * Height a device takes under the foot at four places, mm: floor to the top of its cover, on the
+ * middle line (arch: medial quarter). The arch's own height belongs to the foot and is not counted.
  */
 export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace, number> {
   const { field } = body.surface
   const L = field.sole.parameters.lengthMm
-  const { cover, baseAt, plate, extension } = sheets(device)
+  const sheets = sheetsMm(device)
   const at = (x: number, y: number) => {
     if (sampleGrid({ ...field, z: body.inside }, x, y) <= 0) return 0
     return (
@@ -41,17 +57,11 @@ export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace
   }
   const heelTop = sampleGrid({ ...field, z: body.top }, 0, field.sole.heelCentreY) - body.floorMm
   const ballY = field.sole.headLineY(0)
-  const below = baseAt(['shell', 'sulcus', 'full']) + plate
   return {
-    heelMm: heelTop + cover + below,
-    archMm: at(field.sole.medial(0.42 * L) * 0.5, 0.42 * L) + cover + below,
-    ballMm:
-      at(0, ballY) +
-      (device.outline.cover === 'shell' && device.outline.distal.behindHeadsMm >= 0 ? 0 : cover) +
-      baseAt(['sulcus', 'full']) +
-      plate +
-      extension,
-    toesMm: (device.outline.cover === 'full' ? cover : 0) + baseAt(['full']) + plate + extension,
+    heelMm: heelTop + sheets.heel,
+    archMm: at(field.sole.medial(0.42 * L) * 0.5, 0.42 * L) + sheets.arch,
+    ballMm: at(0, ballY) + sheets.ball,
+    toesMm: sheets.toes,
   }
 }
 
@@ -75,7 +85,10 @@ export function deviceWidths({
   return { heelWidthMm: widest(0.05, 0.25), waistWidthMm: widest(0.38, 0.44) }
 }
 
-/** Room left (+) or missing (−) under the foot, mm: what the footwear gives once its own insole is out, less what the device takes. */
+/**
+ * Room left (+) or missing (−) under the foot, mm: what the footwear gives once its own insole is
+ * out, less what the device takes.
+ */
 export function spaceBudget(
   body: ShellBody,
   device: Device,

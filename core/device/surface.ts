@@ -1,12 +1,10 @@
+import { LAYERS, type Layer, type LayerKind } from '../kinds/layers/all'
 import { radians } from '../geometry/angle'
 import { peakOf } from '../geometry/grid'
 import { scratch } from '../geometry/scratch'
 import { smoothstep as S } from '../geometry/smoothstep'
-import type { Layer, LayerKind } from '../record/layerSchema'
 import type { Device } from '../record/schema'
-import { asLayer } from './layers/definition'
-import { layerDefinition } from './layers/registry'
-import type { SoleField } from './soleField'
+import type { SoleField } from '../geometry/soleField'
 
 /** What one layer was asked to do, and what it does. */
 export interface LayerResult {
@@ -44,12 +42,14 @@ export const postAngleDeg = (
     .reduce((sum, p) => sum + p.angleDeg, 0)
 
 /**
- * Height that balance and posts add at every cell: the cast's own angle and intrinsic rearfoot posts by rotating the heel of the cast
- * (faded out at s .30–.50), extrinsic rearfoot posts (s .28–.60), forefoot posts (s .40–.58), heel lift (tapering to the ball, or over its own length).
+ * Height that balance and posts add at every cell: the cast's own angle and intrinsic rearfoot
+ * posts by rotating the heel of the cast (faded out at s .30–.50), extrinsic rearfoot posts (s
+ * .28–.60), forefoot posts (s .40–.58), heel lift (tapering to the ball, or over its own length).
  */
 function tiltOf(field: SoleField, device: Device): Float64Array {
   const tan = (deg: number) => Math.tan(radians(deg))
-  // Angles of stacked wedges on one heel add as angles, not as slopes: one rotation per gate, so that 2° intrinsic + 2° extrinsic is 4°.
+  // Angles of stacked wedges on one heel add as angles, not as slopes: one rotation per gate, so
+  // that 2° intrinsic + 2° extrinsic is 4°.
   const cast = device.castAngleDeg + postAngleDeg(device, 'rearfoot', 'intrinsic')
   const whole = cast + postAngleDeg(device, 'rearfoot', 'extrinsic')
   const tanCast = tan(cast)
@@ -74,11 +74,15 @@ function tiltOf(field: SoleField, device: Device): Float64Array {
   return out
 }
 
-/** Tilts first, then shapes, each in the order of the list; skives last, all on the surface that these leave, so that none hides another. */
+/**
+ * Tilts first, then shapes, each in the order of the list; skives last, all on the surface that
+ * these leave, so that none hides another.
+ */
 const PHASES = ['tilt', 'shape', 'skive'] as const
 
 /**
- * Builds the top of a device: sole, tilts, then shaping layers in their order, skives last (they cut the surface as it then is).
+ * Builds the top of a device: sole, tilts, then shaping layers in their order, skives last (they
+ * cut the surface as it then is).
  *
  * @param field the sampled sole
  * @param device its layers; those switched off are left out
@@ -91,7 +95,7 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
   for (const phase of PHASES) {
     const before = phase === 'skive' ? copied(shape) : shape
     device.layers.forEach((layer, index) => {
-      const definition = layerDefinition(layer.kind)
+      const definition = LAYERS.of(layer.kind)
       if (!layer.on || definition.phase !== phase) return
       const result =
         phase === 'skive' ? shaped(field, layer, before) : remembered(field, layer, before)
@@ -119,17 +123,20 @@ const copied = (z: Float64Array) => {
 type Shaped = Omit<LayerResult, 'index'>
 
 const shaped = (field: SoleField, layer: Layer, before: Float64Array): Shaped => {
-  const definition = layerDefinition(layer.kind)
-  const change = definition.change(field, asLayer(layer), before)
+  const definition = LAYERS.of(layer.kind)
+  const change = definition.change(field, layer, before)
   return {
     kind: layer.kind,
-    askedMm: definition.asked(asLayer(layer), field),
+    askedMm: definition.asked(layer, field),
     ...achievedBy(field, layer, change),
     change,
   }
 }
 
-/** What layers made of a field a moment ago: while one amount changes the others stay, and only skives look at what lies below them. */
+/**
+ * What layers made of a field a moment ago: while one amount changes the others stay, and only
+ * skives look at what lies below them.
+ */
 const RECENT = new WeakMap<SoleField, Map<string, Shaped>>()
 const MOST_RECENT = 24
 
@@ -150,7 +157,7 @@ function achievedBy(
   layer: Layer,
   change: Float64Array,
 ): Pick<LayerResult, 'peakMm' | 'at'> {
-  const own = layerDefinition(layer.kind).achieved?.(field, asLayer(layer), change)
+  const own = LAYERS.of(layer.kind).achieved?.(field, layer, change)
   if (own) return { peakMm: own.mm, at: own.mm > 0 ? { xMm: own.xMm, yMm: own.yMm } : null }
   const peak = peakOf({ ...field, z: change }, field.mask)
   return { peakMm: Math.abs(peak?.valueMm ?? 0), at: peak && { xMm: peak.xMm, yMm: peak.yMm } }

@@ -1,11 +1,15 @@
 import { sampleGrid } from '../geometry/grid'
-import type { LayerKind } from '../record/layerSchema'
+import type { LayerKind } from '../kinds/layers/all'
 import type { Foot } from '../record/schema'
 import { plainDevice } from './buildDevice'
 import { footField } from './footField'
+import type { SoleRows } from './soleParameters'
 import { buildSurface } from './surface'
 
-/** What changes when a device moves from the readings' sole to the captured one, its layers staying as they are. */
+/**
+ * What changes when a device moves from the readings' sole to the captured one, its layers staying
+ * as they are.
+ */
 export interface SurfaceChange {
   lengthMm: [number, number]
   forefootWidthMm: [number, number]
@@ -17,11 +21,14 @@ export interface SurfaceChange {
   layers: { kind: LayerKind; before: number; after: number }[]
 }
 
-/** The device of a foot on its readings and on its captured surface, side by side; null when one of the two is missing. */
-export function surfaceChange(foot: Foot): SurfaceChange | null {
+/**
+ * The device of a foot on its readings and on its captured surface, side by side; null when one of
+ * the two is missing.
+ */
+export function surfaceChange(foot: Foot, rows: SoleRows): SurfaceChange | null {
   if (!foot.capture?.surface) return null
-  const before = footField({ ...foot, capture: { ...foot.capture, use: 'readings' } }, 2)
-  const after = footField({ ...foot, capture: { ...foot.capture, use: 'captured' } }, 2)
+  const before = footField({ ...foot, capture: { ...foot.capture, use: 'readings' } }, rows, 2)
+  const after = footField({ ...foot, capture: { ...foot.capture, use: 'captured' } }, rows, 2)
   if (!before || !after || before.from !== 'readings') return null
   const device = foot.device ?? plainDevice()
   const [a, b] = [buildSurface(before.field, device), buildSurface(after.field, device)]

@@ -1,26 +1,36 @@
+import { LAYERS, type AnyLayerKind, type Layer } from '../kinds/layers/all'
 import { scratch } from '../geometry/scratch'
 import { smoothstep as S } from '../geometry/smoothstep'
-import type { Layer } from '../record/layerSchema'
 import type { Device } from '../record/schema'
-import type { LayerDefinition } from './layers/definition'
-import { layerDefinition } from './layers/registry'
 import { BORDER_LIMIT } from './sole'
-import type { SoleField } from './soleField'
+import type { SoleField } from '../geometry/soleField'
 
-/** How steep a wall stands that is raised beyond the foot's own border: it leans out by one in this many. */
+/**
+ * How steep a wall stands that is raised beyond the foot's own border: it leans out by one in this
+ * many.
+ */
 const WALL_SLOPE = 3
 
-/** Rim beyond the foot's border, as a share of the shell's thickness, and its largest width, mm (house settings). */
+/**
+ * Rim beyond the foot's border, as a share of the shell's thickness, and its largest width, mm
+ * (house settings).
+ */
 const LIP = { share: 0.8, mostMm: 4 } as const
 
 /** Cells further outside the cut than this take no part in anything, mm. */
 const FAR_MM = -4
 
-/** A point of the trim line takes its neighbourhood along, so far on either side, as a share of the length (house shape). */
-export const POINT_REACH = 0.08
+/**
+ * A point of the trim line takes its neighbourhood along, so far on either side, as a share of the
+ * length (house shape).
+ */
+const POINT_REACH = 0.08
 
-/** How far the trim line was moved by hand at a share of the length, mm; every point fades out smoothly to both sides. */
-export const movedMm = (
+/**
+ * How far the trim line was moved by hand at a share of the length, mm; every point fades out
+ * smoothly to both sides.
+ */
+const movedMm = (
   points: Device['outline']['points'],
   s: number,
   edge: 'medial' | 'lateral',
@@ -56,7 +66,10 @@ function bordersOf(field: SoleField): Float64Array {
   return out
 }
 
-/** One border of one row: the share of the half width at which it is cut, and what must stand above the foot's own border there, mm. */
+/**
+ * One border of one row: the share of the half width at which it is cut, and what must stand above
+ * the foot's own border there, mm.
+ */
 interface Edge {
   limit: number
   raise: number
@@ -64,20 +77,19 @@ interface Edge {
 }
 
 /**
- * Cuts a device out of its top. The foot's border is itself the wall up to the height asked (cup depth at the heel, top lines beside the
- * midfoot); what the border does not reach, and what wraps and flanges add, is raised beyond it. Flares and points move the line, apertures and
- * cut-outs take away, the front edge follows the line of the heads.
+ * Cuts a device out of its top. The foot's border is itself the wall up to the height asked (cup
+ * depth at the heel, top lines beside the midfoot); what the border does not reach, and what wraps
+ * and flanges add, is raised beyond it. Flares and points move the line, apertures and cut-outs
+ * take away, the front edge follows the line of the heads.
  */
 export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64Array): Trim {
   const size = field.z.length
   const active = device.layers
     .filter((l) => l.on)
-    .map((layer) => ({ layer, definition: layerDefinition(layer.kind) }))
+    .map((layer) => ({ layer, definition: LAYERS.of(layer.kind) }))
   const having = <K extends 'widen' | 'wall' | 'keep'>(key: K) =>
     active.filter(
-      (
-        a,
-      ): a is { layer: Layer; definition: LayerDefinition & Required<Pick<LayerDefinition, K>> } =>
+      (a): a is { layer: Layer; definition: AnyLayerKind & Required<Pick<AnyLayerKind, K>> } =>
         a.definition[key] !== undefined,
     )
   const [walls, flares, cuts] = [having('wall'), having('widen'), having('keep')]
@@ -115,7 +127,8 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
       front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
     for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) {
       const rho = field.rho[i]!
-      // At the very back the two borders meet: the wall turns smoothly from one height to the other.
+      // At the very back the two borders meet: the wall turns smoothly from one height to the
+      // other.
       const side = s < 0.1 ? S(field.u[i]!, 0.25, 0.75) : field.u[i]! > 0.5 ? 1 : 0
       const limit = outer.limit + side * (inner.limit - outer.limit)
       const raise = outer.raise + side * (inner.raise - outer.raise)

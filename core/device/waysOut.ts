@@ -1,13 +1,19 @@
-import { layerSchema } from '../record/layerSchema'
+import { layerSchema } from '../kinds/layers/all'
 import { parseWith } from '../record/parse'
 import type { Device, Foot } from '../record/schema'
 import { footField, type FootField } from './footField'
-import { shellMaterial, type ShellMaterial } from './materials'
+import type { Norms } from '../record/tables'
+import { NO_COVER } from '../tables/materials'
+import { shellMaterial } from './materialNames'
+import type { SoleRows } from './soleParameters'
 import { buildShell } from './shell'
 import { SPACE_PLACES, stackHeights, type SpacePlace } from './space'
 import { buildSurface, postAngleDeg } from './surface'
 
-/** A change that makes room, what it gains, and the device with it; footwear is asked for instead where `device` is null. */
+/**
+ * A change that makes room, what it gains, and the device with it; footwear is asked for instead
+ * where `device` is null.
+ */
 export interface WayOut {
   id: string
   words: string
@@ -15,14 +21,20 @@ export interface WayOut {
   device: Device | null
 }
 
-/** A post swapped for a skive keeps about its push: a millimetre of skive for every two degrees (house rule of thumb, an estimate). */
+/**
+ * A post swapped for a skive keeps about its push: a millimetre of skive for every two degrees
+ * (house rule of thumb, an estimate).
+ */
 const SKIVE_MM_PER_DEG = 0.5
 const round = (v: number) => Math.round(v * 2) / 2
 
-/** The candidates in the order of what they cost the foot: shape first, then the body, then the cover. */
+/**
+ * The candidates in the order of what they cost the foot: shape first, then the body, then the
+ * cover.
+ */
 function candidates(
   device: Device,
-  table: readonly ShellMaterial[],
+  rows: Pick<Norms, 'shellMaterials'>,
 ): { id: string; words: string; device: Device }[] {
   const out: { id: string; words: string; device: Device }[] = []
   const { shell, outline } = device
@@ -58,7 +70,7 @@ function candidates(
       },
     })
   }
-  const usual = shellMaterial(shell.material, table)?.usualMm
+  const usual = shellMaterial(shell.material, rows)?.usualMm
   const least = usual?.[0] ?? 2
   if (device.heelLiftMm > 0)
     out.push({
@@ -92,7 +104,7 @@ function candidates(
       device: { ...device, outline: { ...outline, cover } },
     })
   }
-  if (shell.cover.material !== 'none' && shell.cover.thicknessMm > 1)
+  if (shell.cover.material !== NO_COVER && shell.cover.thicknessMm > 1)
     out.push({
       id: 'thin-cover',
       words: `Cover ${shell.cover.thicknessMm - 1} mm`,
@@ -114,8 +126,9 @@ function candidates(
 const LEAST_GAIN_MM = 0.2
 
 /**
- * Ways to make room where a device is too high for its footwear, each built anew and measured on a 2 mm grid: only those that gain where
- * room is missing, in the order of what they cost; roomier footwear last.
+ * Ways to make room where a device is too high for its footwear, each built anew and measured on a
+ * 2 mm grid: only those that gain where room is missing, in the order of what they cost; roomier
+ * footwear last.
  *
  * @param missing room left (+) or missing (−) by place, mm
  */
@@ -123,14 +136,14 @@ export function waysOut(
   foot: Foot,
   device: Device,
   missing: Record<SpacePlace, number>,
-  table: readonly ShellMaterial[],
-  found: FootField | null = footField(foot, 2),
+  rows: Pick<Norms, 'shellMaterials'> & SoleRows,
+  found: FootField | null = footField(foot, rows, 2),
 ): WayOut[] {
   const short = SPACE_PLACES.filter((place) => missing[place] < 0)
   if (short.length === 0 || !found) return []
   const height = (d: Device) => stackHeights(buildShell(buildSurface(found.field, d), d), d)
   const now = height(device)
-  const ways = candidates(device, table).map((c): WayOut => {
+  const ways = candidates(device, rows).map((c): WayOut => {
     const then = height(c.device)
     return {
       ...c,

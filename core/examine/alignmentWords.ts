@@ -1,6 +1,7 @@
 import type { Findings } from '../record/schema'
 import { degreesText, directed, inversionWords, varusWords } from './angle'
-import { USUAL_FOREFOOT_DEG, type FootExamination } from './examination'
+import type { Norms } from '../record/tables'
+import type { FootExamination } from './examination'
 import type { PostureClass } from './verdicts'
 
 export const JOINT_WORDS: Record<string, string> = {
@@ -39,15 +40,18 @@ const ANKLE_WORDS: Record<NonNullable<FootExamination['ankle']>, string> = {
 const joined = (names: readonly string[]) => names.map((n) => JOINT_WORDS[n] ?? n).join(', ')
 
 /**
- * One plain and exact sentence about how a foot stands: each clause is made from one number and its sign, so that none can contradict it.
- * What is stiff and what is loose is named; nothing is said about what was not taken.
+ * One plain and exact sentence about how a foot stands: each clause is made from one number and its
+ * sign, so that none can contradict it. What is stiff and what is loose is named; nothing is said
+ * about what was not taken.
  *
- * @example alignmentWords(…) // 'Rearfoot neutral 1.2° varus; heel stands 5° everted, rolls in 6° to get down; forefoot 7° varus, 11.8 mm across, beyond the usual.'
+ * For instance `alignmentWords(…)` is 'Rearfoot neutral 1.2° varus; heel stands 5° everted, rolls in 6°
+ *   to get down; forefoot 7° varus, 11.8 mm across, beyond the usual.'
  */
 export function alignmentWords(
   exam: Omit<FootExamination, 'words'>,
   findings: Findings | undefined,
   child: boolean,
+  norms: Pick<Norms, 'usualForefootDeg'>,
 ): string {
   const clauses: string[] = []
   const neutral = exam.neutralDeg ?? exam.angles.neutralPalpatedDeg?.meanDeg
@@ -56,7 +60,7 @@ export function alignmentWords(
       `rearfoot neutral ${varusWords(neutral)}${exam.neutralDeg === null ? ' by palpation' : ''}`,
     )
   if (exam.relaxed) clauses.push(stance(exam))
-  if (exam.forefoot) clauses.push(forefoot(exam))
+  if (exam.forefoot) clauses.push(forefoot(exam, norms))
   const ray = findings?.firstRay
   if (ray?.rest && ray.rest !== 'level')
     clauses.push(
@@ -101,9 +105,11 @@ function stance(exam: Omit<FootExamination, 'words'>): string {
   return parts.join(', ')
 }
 
-function forefoot(exam: Omit<FootExamination, 'words'>): string {
+function forefoot(
+  exam: Omit<FootExamination, 'words'>,
+  { usualForefootDeg: [low, high] }: Pick<Norms, 'usualForefootDeg'>,
+): string {
   const deg = exam.forefoot!.meanDeg
-  const [low, high] = USUAL_FOREFOOT_DEG
   const across = exam.forefootMm === null ? '' : `, ${degreesText(exam.forefootMm)} mm across`
   return `forefoot ${varusWords(deg)}${across}, ${deg >= low && deg <= high ? 'usual' : 'beyond the usual'}`
 }

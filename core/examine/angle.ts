@@ -1,6 +1,8 @@
 import { max, mean, min } from 'd3-array'
 
-/** Trials of an angle: mean, spread, repeat. Whole degrees are shown, with the trials beside them. */
+/**
+ * Trials of an angle: mean, spread, repeat. Whole degrees are shown, with the trials beside them.
+ */
 export interface AngleSummary {
   meanDeg: number
   spreadDeg: number
@@ -13,11 +15,11 @@ export interface AngleSummary {
  *
  * @param limitDeg spread above which one more is asked for: 2° for alignment, 5° for ranges
  * @returns null when there is no trial
- * @example summariseAngle([7, 8]) // { meanDeg: 7.5, spreadDeg: 1, trials: 2, repeat: false }
+ * @example summariseAngle([7, 8], 2) // { meanDeg: 7.5, spreadDeg: 1, trials: 2, repeat: false }
  */
 export function summariseAngle(
   trials: readonly number[] | undefined,
-  limitDeg = 2,
+  limitDeg: number,
 ): AngleSummary | null {
   if (!trials || trials.length === 0) return null
   const spreadDeg = max(trials)! - min(trials)!
@@ -35,7 +37,10 @@ export const degreesText = (value: number): string => Number(Math.abs(value).toF
 /** Below this an angle is called level or upright, degrees. */
 const LEVEL_DEG = 0.5
 
-/** An angle with its direction: + is the first word, − the second. @example directed(-5, 'varus', 'valgus', 'level') // '5° valgus' */
+/**
+ * An angle with its direction: + is the first word, − the second. @example directed(-5, 'varus',
+ * 'valgus', 'level') // '5° valgus'
+ */
 export const directed = (deg: number, plus: string, minus: string, level: string): string =>
   Math.abs(deg) < LEVEL_DEG ? level : `${degreesText(deg)}° ${deg > 0 ? plus : minus}`
 export const varusWords = (deg: number): string => directed(deg, 'varus', 'valgus', 'level')

@@ -1,23 +1,11 @@
+import type { AngleKey } from '../kinds/findings/all'
 import type { AngleSummary } from './angle'
 import type { Ankle, FirstToe, PostureClass } from './verdicts'
 
-/** Findings that are angles with trials: alignment (signed) and ranges (positive). */
-export const ANGLE_KEYS = [
-  'inversionDeg',
-  'eversionDeg',
-  'neutralPalpatedDeg',
-  'ncspDeg',
-  'rcspDeg',
-  'tibialVarumDeg',
-  'forefootDeg',
-  'ankleKneeStraightDeg',
-  'ankleKneeBentDeg',
-  'firstToeUnloadedDeg',
-  'firstToeLoadedDeg',
-] as const
-export type AngleKey = (typeof ANGLE_KEYS)[number]
-
-/** Everything derived from one foot's findings; what cannot be given is null. Degrees, + is varus, inversion, supination. */
+/**
+ * Everything derived from one foot's findings; what cannot be given is null. Degrees, + is varus,
+ * inversion, supination.
+ */
 export interface FootExamination {
   angles: Record<AngleKey, AngleSummary | null>
   /** computed from the ranges */
@@ -30,7 +18,9 @@ export interface FootExamination {
   relaxed: AngleSummary | null
   /** tibial varum plus neutral: what the neutral stance should read */
   expectedNcspDeg: number | null
-  /** the neutral stance differs from the expected one by more than 2° */
+  /** the neutral stance less the expected one */
+  ncspGapDeg: number | null
+  /** they differ by more than the limit: measure again */
   ncspDisagrees: boolean
   rollDeg: number | null
   uncompensatedDeg: number | null
@@ -44,6 +34,3 @@ export interface FootExamination {
   loose: string[]
   words: string
 }
-
-/** Usual forefoot varus, degrees; −2 to 0 counts as 0 within reading error. */
-export const USUAL_FOREFOOT_DEG = [-2, 6] as const

@@ -1,30 +1,20 @@
+import { ANGLES, ANGLE_KEYS, type AngleKey } from '../kinds/findings/all'
 import { sum } from 'd3-array'
 import { acrossMm } from '../geometry/angle'
-import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import type { Norms } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import type { Findings, Foot } from '../record/schema'
 import { alignmentWords } from './alignmentWords'
 import { summariseAngle } from './angle'
-import { ANGLE_KEYS, type AngleKey, type FootExamination } from './examination'
+import type { FootExamination } from './examination'
 import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg } from './verdicts'
-
-const RANGES: ReadonlySet<AngleKey> = new Set([
-  'inversionDeg',
-  'eversionDeg',
-  'ankleKneeStraightDeg',
-  'ankleKneeBentDeg',
-  'firstToeUnloadedDeg',
-  'firstToeLoadedDeg',
-])
-export const isRange = (key: AngleKey): boolean => RANGES.has(key)
 
 /** Trials of an angle, wherever the record keeps them. */
 export function trialsOf(findings: Findings | undefined, key: AngleKey): readonly number[] {
-  return (
-    (key === 'inversionDeg' || key === 'eversionDeg'
-      ? findings?.subtalar?.[key]
-      : findings?.[key]) ?? []
-  )
+  const within = ANGLES.of(key).within
+  const place = (within ? findings?.[within] : findings) as
+    Partial<Record<AngleKey, number[]>> | undefined
+  return place?.[key] ?? []
 }
 
 /** The findings with an angle's trials replaced. */
@@ -33,35 +23,29 @@ export function withTrials(
   key: AngleKey,
   trials: number[],
 ): Findings {
-  if (key === 'inversionDeg' || key === 'eversionDeg')
-    return { ...findings, subtalar: { ...findings?.subtalar, [key]: trials } }
-  return { ...findings, [key]: trials }
+  const within = ANGLES.of(key).within
+  return within
+    ? { ...findings, [within]: { ...findings?.[within], [key]: trials } }
+    : { ...findings, [key]: trials }
 }
-
-/** Neutral stance against tibia plus neutral: above this, measure again. */
-const NCSP_GAP_DEG = 2
 
 /**
  * Alignment, compensation and ranges of one foot with one exact sentence.
  *
- * expected NCSP = tibial varum + subtalar neutral; roll = NCSP − RCSP; uncompensated = max(0, RCSP); eversion left = E + RCSP − tibial varum;
- * forefoot height d = W·tan θ.
+ * expected NCSP = tibial varum + subtalar neutral; roll = NCSP − RCSP; uncompensated = max(0,
+ * RCSP); eversion left = E + RCSP − tibial varum; forefoot height d = W·tan θ.
  *
  * @param child under 16: posture is a number, never a class
- * @example examineFoot(foot with forefootDeg [7] and width 96).forefootMm // 11.79
+ * For instance `examineFoot(foot with forefootDeg [7] and width 96, false, HOUSE_NORMS).forefootMm` is 11.79
  */
-export function examineFoot(
-  foot: Foot,
-  child = false,
-  norms: Norms = HOUSE_NORMS,
-): FootExamination {
+export function examineFoot(foot: Foot, child: boolean, norms: Norms): FootExamination {
   const findings = foot.findings
   const angles = Object.fromEntries(
     ANGLE_KEYS.map((key) => [
       key,
       summariseAngle(
         trialsOf(findings, key),
-        isRange(key) ? norms.rangeRepeatDeg : norms.alignmentRepeatDeg,
+        ANGLES.of(key).range ? norms.rangeRepeatDeg : norms.alignmentRepeatDeg,
       ),
     ]),
   ) as FootExamination['angles']
@@ -77,6 +61,7 @@ export function examineFoot(
   const neutralDeg = I !== null && E !== null ? subtalarNeutralDeg(I, E) : null
   const neutral = neutralDeg ?? palpated
   const expectedNcspDeg = tibia !== null && neutral !== null ? tibia + neutral : null
+  const ncspGapDeg = ncsp !== null && expectedNcspDeg !== null ? ncsp - expectedNcspDeg : null
   const width = bestMean(foot, 'forefootWidthMm', 'standing')
   const [unloaded, straight, bent] = [
     of('firstToeUnloadedDeg'),
@@ -101,8 +86,9 @@ export function examineFoot(
         : null,
     relaxed: angles.rcspDeg,
     expectedNcspDeg,
+    ncspGapDeg,
     ncspDisagrees:
-      ncsp !== null && expectedNcspDeg !== null && Math.abs(ncsp - expectedNcspDeg) > NCSP_GAP_DEG,
+      ncspGapDeg !== null && Math.abs(ncspGapDeg) > norms.ruleThresholds['ncsp-again.gapDeg'],
     rollDeg: ncsp !== null && rcsp !== null ? ncsp - rcsp : null,
     uncompensatedDeg: rcsp === null ? null : Math.max(0, rcsp),
     eversionLeftDeg: E !== null && rcsp !== null && tibia !== null ? E + rcsp - tibia : null,
@@ -116,10 +102,11 @@ export function examineFoot(
             of('firstToeLoadedDeg') ?? undefined,
             findings?.firstToeStiff === true || findings?.firstToeMidRangePain === true,
             findings?.firstToeMidRangePain === true,
+            norms.firstToeDeg,
           ),
-    ankle: straight === null || bent === null ? null : ankleOf(straight, bent),
+    ankle: straight === null || bent === null ? null : ankleOf(straight, bent, norms.ankleDeg),
     stiff: which('stiff'),
     loose: which('loose'),
   }
-  return { ...result, words: alignmentWords(result, findings, child) }
+  return { ...result, words: alignmentWords(result, findings, child, norms) }
 }

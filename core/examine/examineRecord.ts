@@ -1,8 +1,9 @@
 import { isChild } from '../measure/ageAtVisit'
-import { normsOf } from '../measure/normsTable'
+import { normsOf } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import type { FittingRecord, Foot } from '../record/schema'
-import { SIDES, type ReadingKind } from '../record/vocabulary'
+import { SIDES } from '../tables/vocabulary'
+import type { ReadingKind } from '../kinds/readings/all'
 import { riskOf } from './risk'
 import { bootDemand } from './verdicts'
 import { examineFoot } from './examineFoot'
@@ -33,8 +34,8 @@ function has(foot: Foot, path: string): boolean {
 }
 
 /**
- * The examination of a record as the command line prints it: per foot what is derived, what could not be given with the paths it needs,
- * and the risk screen of the client.
+ * The examination of a record as the command line prints it: per foot what is derived, what could
+ * not be given with the paths it needs, and the risk screen of the client.
  */
 export function examineRecord(record: FittingRecord) {
   const child = isChild(record.client, record.visit?.on)
@@ -69,7 +70,12 @@ export function examineRecord(record: FittingRecord) {
           loose,
           ...(chosen?.forwardLeanDeg !== undefined &&
             bent !== undefined && {
-              boot: bootDemand(chosen.forwardLeanDeg, chosen.rampDeg ?? 0, bent),
+              boot: bootDemand(
+                chosen.forwardLeanDeg,
+                chosen.rampDeg ?? 0,
+                bent,
+                normsOf(record).ankleDeg,
+              ),
             }),
           missing: [...new Set(missing)],
         },

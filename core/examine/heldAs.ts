@@ -1,7 +1,10 @@
-import type { Findings } from '../record/findingsSchema'
+import type { Findings } from '../kinds/findings/all'
 import { subtalarNeutralDeg } from './verdicts'
 
-/** A first ray that was only called plantarflexed or elevated is taken as this far, mm; own assumption. */
+/**
+ * A first ray that was only called plantarflexed or elevated is taken as this far, mm; own
+ * assumption.
+ */
 const CALLED_MM = 3
 
 const meanOf = (v: readonly number[] | undefined) =>
@@ -10,7 +13,8 @@ const meanOf = (v: readonly number[] | undefined) =>
 export type NeutralSource = 'palpated' | 'computed' | 'standing' | 'assumed'
 
 /**
- * Angle of heel to leg in neutral, degrees (+ inverted): palpated, else computed from the ranges, else as it stands in neutral, else 0.
+ * Angle of heel to leg in neutral, degrees (+ inverted): palpated, else computed from the ranges,
+ * else as it stands in neutral, else 0.
  *
  * @example heldNeutral({ ncspDeg: [1, 2] }) // { deg: 1.5, from: 'standing' }
  */
@@ -27,7 +31,10 @@ export function heldNeutral(f: Findings | undefined): { deg: number; from: Neutr
   return standing !== undefined ? { deg: standing, from: 'standing' } : { deg: 0, from: 'assumed' }
 }
 
-/** Where the first head rests against the others, mm (+ above); null when nobody looked. @example firstRayRestMm({ firstRay: { rest: 'plantarflexed', upMm: 6, downMm: 2 } }) // −2 */
+/**
+ * Where the first head rests against the others, mm (+ above); null when nobody looked. @example
+ * firstRayRestMm({ firstRay: { rest: 'plantarflexed', upMm: 6, downMm: 2 } }) // −2
+ */
 export function firstRayRestMm(f: Findings | undefined): number | null {
   const ray = f?.firstRay
   if (!ray?.rest) return null

@@ -1,7 +1,10 @@
+import { CONDITIONS } from '../kinds/conditions/all'
+import type { ConditionDefinition } from '../kinds/conditions/definition'
+import { SIGNS } from '../kinds/signs/all'
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
-import { SIDES, SIGNS, type Sign } from '../record/vocabulary'
-import { SIGN_WORDS } from './signs'
+import { normsOf } from '../record/tables'
+import { SIDES } from '../tables/vocabulary'
 
 /** A reason for which somebody else looks before anything is made. */
 export interface Refer {
@@ -13,7 +16,10 @@ export interface Refer {
 }
 
 export interface Risk {
-  /** 0–3 in the manner of the international diabetic-foot guidance; null: not graded, treated as 1 and more in diabetes */
+  /**
+   * 0–3 in the manner of the international diabetic-foot guidance; null: not graded, treated as 1
+   * and more in diabetes
+   */
   grade: 0 | 1 | 2 | 3 | null
   /** loss of protective sensation; null when it was not screened */
   lossOfSensation: boolean | null
@@ -26,11 +32,16 @@ export interface Risk {
   atRisk: boolean
 }
 
+/** Does a condition that was told say this of feeling and flow? */
+const told = (record: FittingRecord, what: keyof ConditionDefinition['risk']): boolean =>
+  (record.story?.conditions ?? []).some((c) => CONDITIONS.of(c).risk[what])
+
 /**
- * Loss of protective sensation over both feet: any of ten points not felt, or neuropathy recorded. Unknown is not 'no'.
+ * Loss of protective sensation over both feet: any of ten points not felt, or neuropathy recorded.
+ * Unknown is not 'no'.
  */
 function lossOfSensation(record: FittingRecord): boolean | null {
-  if (record.story?.conditions.includes('neuropathy')) return true
+  if (told(record, 'lossOfFeeling')) return true
   const felt = SIDES.flatMap((side) =>
     record.feet[side] ? [record.feet[side]!.findings?.sensationFelt] : [],
   )
@@ -40,7 +51,7 @@ function lossOfSensation(record: FittingRecord): boolean | null {
 
 /** Reduced flow: one, weak or absent pulse, or poor circulation recorded. */
 function reducedFlow(record: FittingRecord): boolean | null {
-  if (record.story?.conditions.includes('poorCirculation')) return true
+  if (told(record, 'reducedFlow')) return true
   const pulses = SIDES.flatMap((side) =>
     record.feet[side] ? [record.feet[side]!.findings?.pulses] : [],
   )
@@ -49,11 +60,9 @@ function reducedFlow(record: FittingRecord): boolean | null {
 }
 
 function gradeOf(record: FittingRecord, loss: boolean | null, flow: boolean | null): Risk['grade'] {
-  const conditions = record.story?.conditions ?? []
   if (loss === null && flow === null) return null
   if (loss === true || flow === true) {
-    if (conditions.some((c) => c === 'pastUlcer' || c === 'amputation' || c === 'kidneyFailure'))
-      return 3
+    if (told(record, 'highest')) return 3
     const deformity = SIDES.flatMap((side) =>
       record.feet[side] ? [record.feet[side]!.findings?.deformity] : [],
     )
@@ -67,51 +76,42 @@ function gradeOf(record: FittingRecord, loss: boolean | null, flow: boolean | nu
 /**
  * The risk screen of a record: grade, reasons to refer first, and whether making is blocked.
  *
- * Grade 0 neither loss of protective sensation nor reduced flow; 1 one of them; 2 both, or either with deformity; 3 either with a past
- * ulcer, an amputation or end-stage kidney disease. Missing data give null, treated as at least 1 in diabetes.
+ * Grade 0 neither loss of protective sensation nor reduced flow; 1 one of them; 2 both, or either
+ * with deformity; 3 either with a past ulcer, an amputation or end-stage kidney disease. Missing
+ * data give null, treated as at least 1 in diabetes.
  *
- * @example riskOf(record with diabetes, 8 of 10 points felt, both pulses) // grade 1, blocked false
+ * For instance `riskOf(record with diabetes, 8 of 10 points felt, both pulses)` is grade 1, blocked false
  */
 export function riskOf(record: FittingRecord): Risk {
-  const conditions = record.story?.conditions ?? []
   const loss = lossOfSensation(record)
   const flow = reducedFlow(record)
   const grade = gradeOf(record, loss, flow)
   const refers = referReasons(record)
-  const susceptible = conditions.some((c) =>
-    [
-      'diabetes',
-      'neuropathy',
-      'poorCirculation',
-      'pastUlcer',
-      'amputation',
-      'kidneyFailure',
-    ].includes(c),
-  )
   return {
     grade,
     lossOfSensation: loss,
     reducedFlow: flow,
     refers,
     blocked: refers.some((r) => !r.cleared),
-    atRisk: loss === true || flow === true || ((grade ?? 1) >= 1 && susceptible),
+    atRisk: loss === true || flow === true || ((grade ?? 1) >= 1 && told(record, 'susceptible')),
   }
 }
+
+/** A kind's name as a code. For instance `codeOf('recentOperation')` is 'recent-operation' */
+const codeOf = (kind: string) => kind.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)
 
 function referReasons(record: FittingRecord): Refer[] {
   const out: Omit<Refer, 'cleared'>[] = []
   const add = (code: string, words: string, ...paths: string[]) => out.push({ code, words, paths })
   const child = isChild(record.client, record.visit?.on)
   const signs = record.story?.signs ?? {}
-  for (const sign of SIGNS as readonly Sign[])
-    if (signs[sign] === 'yes' && (child || !SIGN_WORDS[sign].childOnly))
-      add(`sign-${sign}`, SIGN_WORDS[sign].refer, `story.signs.${sign}`)
-  if (record.story?.conditions.includes('recentOperation'))
-    add(
-      'recent-operation',
-      'an operation less than six months ago: surgeon or physiotherapist',
-      'story.conditions',
-    )
+  for (const sign of SIGNS.all)
+    if (signs[sign.kind] === 'yes' && (child || !sign.childOnly))
+      add(`sign-${sign.kind}`, sign.refer, `story.signs.${sign.kind}`)
+  for (const condition of record.story?.conditions ?? []) {
+    const { refer, kind } = CONDITIONS.of(condition)
+    if (refer) add(codeOf(kind), refer, 'story.conditions')
+  }
   for (const side of SIDES) {
     const f = record.feet[side]?.findings
     if (!f) continue
@@ -131,7 +131,10 @@ function referReasons(record: FittingRecord): Refer[] {
       add(`stocking-${side}`, 'numbness like a stocking', `${at}.numbness`)
   }
   const leg = record.legLengthDifferenceMm
-  if (leg && (leg.value > 10 || (leg.value >= 5 && (leg.known === 'new' || leg.goneWhenLevelled))))
+  const { 'leg-length-watch.mostMm': most, 'leg-length-watch.errorMm': error } =
+    normsOf(record).ruleThresholds
+  const doubtful = leg?.known === 'new' || leg?.goneWhenLevelled
+  if (leg && (leg.value > most || (leg.value >= error && doubtful)))
     add(
       'leg-length',
       `a leg length difference of ${leg.value} mm${leg.known === 'new' ? ', new' : ''}${leg.goneWhenLevelled ? ', gone when levelled' : ''}`,

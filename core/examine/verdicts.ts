@@ -1,10 +1,12 @@
 import { degrees } from '../geometry/angle'
+import type { Norms } from '../record/tables'
 
 export type PostureClass =
   'supinated' | 'stronglySupinated' | 'normal' | 'pronated' | 'stronglyPronated'
 
 /**
- * Neutral position of the subtalar joint, one third of the whole range from the everted end: (I + E)/3 − E, + is rearfoot varus.
+ * Neutral position of the subtalar joint, one third of the whole range from the everted end: (I +
+ * E)/3 − E, + is rearfoot varus.
  *
  * @param inversionDeg largest inversion, positive degrees
  * @param eversionDeg largest eversion, positive degrees
@@ -13,7 +15,10 @@ export type PostureClass =
 export const subtalarNeutralDeg = (inversionDeg: number, eversionDeg: number): number =>
   (inversionDeg + eversionDeg) / 3 - eversionDeg
 
-/** Sum of the six posture items (Redmond 2006): 0…5 normal, 6…9 pronated, from 10 strongly; −1…−4 supinated, to −5 strongly. */
+/**
+ * Sum of the six posture items (Redmond 2006): 0…5 normal, 6…9 pronated, from 10 strongly; −1…−4
+ * supinated, to −5 strongly.
+ */
 export function postureClassOf(sum: number): PostureClass {
   if (sum >= 10) return 'stronglyPronated'
   if (sum >= 6) return 'pronated'
@@ -25,20 +30,22 @@ export type FirstToe =
   'usual' | 'limited' | 'functionalLimit' | 'rigid0' | 'rigid1' | 'rigid2' | 'rigid3' | 'rigid4'
 
 /**
- * Great toe extension. From 65° unloaded: loaded to 12° is a functional limit, else usual; 60–65° limited; below 60° the range as in the
- * grades of Coughlin & Shurnas when the joint is stiff or painful, else limited. The true grade needs an X-ray.
+ * Great toe extension. From the usual range on unloaded: held under load is a functional limit, else
+ * usual; down to the short range limited; below it the range as in the grades of Coughlin & Shurnas
+ * when the joint is stiff or painful, else limited. The true grade needs an X-ray.
  *
- * @example firstToeOf(70, 10, false, false) // 'functionalLimit'
+ * @example firstToeOf(70, 10, false, false, HOUSE_NORMS.firstToeDeg) // 'functionalLimit'
  */
 export function firstToeOf(
   unloadedDeg: number,
   loadedDeg: number | undefined,
   stiffOrPainful: boolean,
   midRangePain: boolean,
+  limits: Norms['firstToeDeg'],
 ): FirstToe {
-  if (unloadedDeg >= 65)
-    return loadedDeg !== undefined && loadedDeg <= 12 ? 'functionalLimit' : 'usual'
-  if (unloadedDeg > 60 || !stiffOrPainful) return 'limited'
+  if (unloadedDeg >= limits.usualFrom)
+    return loadedDeg !== undefined && loadedDeg <= limits.heldTo ? 'functionalLimit' : 'usual'
+  if (unloadedDeg > limits.shortTo || !stiffOrPainful) return 'limited'
   if (unloadedDeg >= 40) return 'rigid0'
   if (unloadedDeg >= 30) return 'rigid1'
   if (unloadedDeg > 10) return 'rigid2'
@@ -48,32 +55,33 @@ export function firstToeOf(
 export type Ankle = 'usual' | 'calfLimited' | 'jointLimited'
 
 /**
- * Ankle dorsiflexion. Knee straight below 10° and bent from 10° with a gain of 5° and more: the calf limits; both below 10°: the joint or soleus.
+ * Ankle dorsiflexion. Knee straight below the least range and bent from it on with enough gained:
+ * the calf limits; both below it: the joint or soleus.
  *
- * @example ankleOf(8, 16) // 'calfLimited'
+ * @example ankleOf(8, 16, HOUSE_NORMS.ankleDeg) // 'calfLimited'
  */
-export function ankleOf(straightDeg: number, bentDeg: number): Ankle {
-  if (straightDeg < 10 && bentDeg < 10) return 'jointLimited'
-  return straightDeg < 10 && bentDeg - straightDeg >= 5 ? 'calfLimited' : 'usual'
+export function ankleOf(straightDeg: number, bentDeg: number, limits: Norms['ankleDeg']): Ankle {
+  const { least, gain } = limits
+  if (straightDeg < least && bentDeg < least) return 'jointLimited'
+  return straightDeg < least && bentDeg - straightDeg >= gain ? 'calfLimited' : 'usual'
 }
 
-/** Range kept in reserve when a boot is flexed, degrees. */
-export const ANKLE_RESERVE_DEG = 3
-
 /**
- * What a boot asks of the ankle: cuff lean from the vertical less the boot board's ramp (raising the heel reduces it), both against the
- * boot's sole; set against the range with bent knee, 3° in reserve.
+ * What a boot asks of the ankle: cuff lean from the vertical less the boot board's ramp (raising
+ * the heel reduces it), both against the boot's sole; set against the range with bent knee, some of
+ * it in reserve.
  *
  * @returns demand and what is left, degrees; negative is missing
- * @example bootDemand(14, 4, 12) // { demandDeg: 10, leftDeg: -1 }
+ * @example bootDemand(14, 4, 12, HOUSE_NORMS.ankleDeg) // { demandDeg: 10, leftDeg: -1 }
  */
 export function bootDemand(
   leanDeg: number,
   rampDeg: number,
   bentDeg: number,
+  { reserve }: Norms['ankleDeg'],
 ): { demandDeg: number; leftDeg: number } {
   const demandDeg = leanDeg - rampDeg
-  return { demandDeg, leftDeg: bentDeg - ANKLE_RESERVE_DEG - demandDeg }
+  return { demandDeg, leftDeg: bentDeg - reserve - demandDeg }
 }
 
 /** Length of the heel's centre from the rear, share of foot length. */
@@ -96,6 +104,9 @@ export const wedgeTiltDeg = (heightMm: number, archLengthMm: number): number =>
 export const liftTiltDeg = (heightMm: number, archLengthMm: number, footLengthMm: number): number =>
   degrees(Math.atan(heightMm / (archLengthMm - HEEL_CENTRE_SHARE * footLengthMm)))
 
-/** Lift under the heel's centre that tilts by so many degrees, mm. @example liftForDeg(4, 190, 260) // 10.74 */
+/**
+ * Lift under the heel's centre that tilts by so many degrees, mm. @example liftForDeg(4, 190, 260)
+ * // 10.74
+ */
 export const liftForDeg = (deg: number, archLengthMm: number, footLengthMm: number): number =>
   Math.tan((deg * Math.PI) / 180) * (archLengthMm - HEEL_CENTRE_SHARE * footLengthMm)

@@ -1,6 +1,6 @@
-import { layerSchema, type LayerKind } from '../record/layerSchema'
+import { layerSchema, type LayerKind } from '../kinds/layers/all'
 import type { Device, FittingRecord } from '../record/schema'
-import type { ComplaintPlace } from '../record/vocabulary'
+import type { ComplaintPlace } from '../tables/vocabulary'
 
 /** A complaint after wearing, in the words of the follow-up. */
 export const AFTER_COMPLAINTS = [
@@ -50,7 +50,10 @@ function stepLayer(
   }
 }
 
-/** From complaint and place to likely cause and the smallest change (workshop practice; amounts are house defaults). */
+/**
+ * From complaint and place to likely cause and the smallest change (workshop practice; amounts are
+ * house defaults).
+ */
 export const ADJUSTMENTS: readonly Adjustment[] = [
   {
     complaint: 'archPresses',
@@ -121,7 +124,10 @@ export const ADJUSTMENTS: readonly Adjustment[] = [
   },
 ]
 
-/** Adjustments that the pain of a record speaks for: places that hurt at the last visit and have not got better, worst first. */
+/**
+ * Adjustments that the pain of a record speaks for: places that hurt at the last visit and have not
+ * got better, worst first.
+ */
 export function likelyAdjustments(
   record: FittingRecord,
   pain: readonly { foot: 'left' | 'right'; at: ComplaintPlace; score: number; verdict: string }[],

@@ -4,11 +4,15 @@ import { examineFoot } from '../examine/examineFoot'
 import { isChild } from '../measure/ageAtVisit'
 import { measureRecord } from '../measure/measureRecord'
 import { meanOfReading } from '../measure/reading'
-import { normsOf } from '../measure/normsTable'
+import { normsOf } from '../record/tables'
 import { allowanceFor } from '../measure/sizes'
-import { PLACES } from '../record/places'
+import { FOOTWEAR_ASKS } from '../kinds/footwearAsks'
+import { LAYERS } from '../kinds/layers/all'
+import { postKind } from '../kinds/posts/all'
+import { plainParts } from '../device/plainParts'
+import { PLACES } from '../kinds/places'
 import type { FittingRecord } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
 
 /** A picture for the client: large, plain, nothing alarming, nobody else's. */
 export interface ClientPicture {
@@ -32,60 +36,28 @@ const ARCH_PLAIN = { low: 'a low arch', usual: 'a usual arch', high: 'a high arc
 /** A change in the client's words; nothing for what is only for the fitter. */
 function plain(change: Change | null): string | null {
   if (!change) return null
-  if ('layer' in change) return LAYER_PLAIN[change.layer] ?? 'a footbed shaped for you'
+  if ('layer' in change) return LAYERS.of(change.layer).plain
   if ('post' in change)
-    return change.post.angleDeg > 0
-      ? 'a footbed that steadies the inner heel'
-      : 'a footbed that steadies the outer heel'
+    return postKind({ style: 'extrinsic', ...change.post }).plain(change.post.angleDeg)
   if ('heelLiftMm' in change) return 'a small lift under the heel'
   if ('device' in change)
     return change.device === 'trim-to-fit'
       ? 'a ready-made insole, trimmed to you'
       : 'a footbed made for you'
   if ('shell' in change) return 'a footbed that is softer or deeper at the heel'
-  if ('footwear' in change) return FOOTWEAR_PLAIN[change.footwear]
+  if ('footwear' in change) return FOOTWEAR_ASKS.of(change.footwear).plain
   if ('exercise' in change) return 'stretching, a few minutes a day'
   return null
 }
-const LAYER_PLAIN: Record<string, string> = {
-  medialSkive: 'a footbed that supports the inner heel',
-  threePlaneShave: 'a footbed that supports the inner side',
-  lateralSkive: 'a footbed that supports the outer heel',
-  metPad: 'a small dome behind the ball of the foot',
-  metBar: 'a small bar behind the ball of the foot',
-  nerveSpreadPad: 'a small dome that gives the toes room',
-  archFill: 'a softer, lower arch',
-  fifthMetSupport: 'support along the outer edge',
-  cuboidSupport: 'support under the outer midfoot',
-  firstRayAccommodation: 'room for the big toe to bend',
-  firstRayCutOut: 'room for the big toe to bend',
-  firstRayWedge: 'a soft place under the big-toe joint',
-  firstRayExtension: 'a little more under the big toe',
-  toeCarbonPlate: 'a thin stiff plate under the big toe',
-  sweetSpot: 'a hollow under the sore spot',
-  heelAperture: 'a soft place under the heel',
-  elongatedHeelAperture: 'a soft place under the heel',
-  metHeadRelief: 'a hollow under the sore spot',
-  intrinsicForefootPost: 'a footbed that evens out the ball of the foot',
-}
-const FOOTWEAR_PLAIN: Record<Extract<Change, { footwear: string }>['footwear'], string> = {
-  rocker: 'a shoe with a rolling sole',
-  wider: 'wider footwear',
-  longer: 'footwear half a size longer',
-  instepRoom: 'more room over the instep',
-  cuff: 'setting the boot’s cuff to your leg',
-  soft: 'softer footwear',
-}
-
 const unique = (words: (string | null)[]) => [
   ...new Set(words.filter((w): w is string => w !== null)),
 ]
 
 /**
- * What was found, what is proposed and what else could be done, in the client's words. Cautions stay with the fitter; a child's foot is
- * never called low or rolled in.
+ * What was found, what is proposed and what else could be done, in the client's words. Cautions
+ * stay with the fitter; a child's foot is never called low or rolled in.
  *
- * @example clientPicture(record).between // 'Your right foot is 4 mm longer.'
+ * For instance `clientPicture(record).between` is 'Your right foot is 4 mm longer.'
  */
 export function clientPicture(record: FittingRecord): ClientPicture {
   const child = isChild(record.client, record.visit?.on)
@@ -113,11 +85,7 @@ export function clientPicture(record: FittingRecord): ClientPicture {
   const gap = measure.differences.footLengthMm
   const found = bothOrEach(SIDES.map((side) => foundIn(record, side, child)))
   const open = advise(record).filter((e) => e.kind === 'suggest')
-  const inDevice = SIDES.flatMap((side) =>
-    (record.feet[side]?.device?.layers ?? [])
-      .filter((l) => l.on)
-      .map((l) => LAYER_PLAIN[l.kind] ?? null),
-  )
+  const inDevice = SIDES.flatMap((side) => plainParts(record.feet[side]?.device))
   const made = SIDES.some(
     (side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none',
   )
@@ -170,7 +138,7 @@ const said = (both: string, one: string): Said => ({ both, one: (side) => one.re
 function foundIn(record: FittingRecord, side: Side, child: boolean): Said[] {
   const foot = record.feet[side]
   if (!foot) return []
-  const exam = examineFoot(foot, child)
+  const exam = examineFoot(foot, child, normsOf(record))
   const out: Said[] = []
   if (!child && exam.relaxed && Math.abs(exam.relaxed.meanDeg) >= 4) {
     const way = exam.relaxed.meanDeg < 0 ? 'inward' : 'outward'

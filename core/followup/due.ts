@@ -1,8 +1,9 @@
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
-import { SIDES } from '../record/vocabulary'
+import { SIDES } from '../tables/vocabulary'
 import { fitGrowth, lengthOn, outgrown, type LengthAt } from './growth'
-import { daysBetween, momentsOf } from './outcomes'
+import { momentsOf } from './outcomes'
+import { daysBetween } from '../record/isoDay'
 
 export interface DueItem {
   kind: 'outcome' | 'visit' | 'outgrown' | 'remake' | 'guarantee'
@@ -18,8 +19,8 @@ const AHEAD = { outcome: 7, visit: 7, outgrown: 60, remake: 60, guarantee: 30 } 
 const LET_GO = 60
 
 /**
- * What is due for one fitting: how it goes at two weeks, six weeks and season's end, the next visit, a child's footwear or mould that is outgrown, a
- * guarantee that ends. Soonest first.
+ * What is due for one fitting: how it goes at two weeks, six weeks and season's end, the next
+ * visit, a child's footwear or mould that is outgrown, a guarantee that ends. Soonest first.
  *
  * @param lengths all lengths of a child's feet that the shop has, by side
  * @param insideMm usable inside length of the chosen shells, by side

@@ -1,3 +1,4 @@
+import { addDays, daysBetween } from '../record/isoDay'
 import { ageInYears } from '../measure/ageAtVisit'
 
 /** A foot length of a child at a day. */
@@ -6,7 +7,10 @@ export interface LengthAt {
   lengthMm: number
 }
 
-/** Usual growth of the foot, mm a month, by age (defaults): under 3 years 1.5, 3–6 1.0, 6–12 0.8, girls 12–14 and boys 12–16 0.5, then 0. */
+/**
+ * Usual growth of the foot, mm a month, by age (defaults): under 3 years 1.5, 3–6 1.0, 6–12 0.8,
+ * girls 12–14 and boys 12–16 0.5, then 0.
+ */
 export function usualGrowthMm(ageYears: number, sex: string | undefined): number {
   if (ageYears < 3) return 1.5
   if (ageYears < 6) return 1
@@ -40,18 +44,18 @@ export interface GrowthFit {
 }
 
 const DAYS_A_MONTH = 365.2425 / 12
-const dayNumber = (on: string) =>
-  Date.UTC(Number(on.slice(0, 4)), Number(on.slice(5, 7)) - 1, Number(on.slice(8, 10))) / 86_400_000
 /** Months between two ISO days. */
 export const monthsBetween = (from: string, to: string): number =>
-  (dayNumber(to) - dayNumber(from)) / DAYS_A_MONTH
+  daysBetween(from, to) / DAYS_A_MONTH
 
 /**
- * A child's growth: the default by age and the child's own lengths of the last 18 months, weighted by their errors (a straight line with a normal
- * prior on its slope). The slope is never below zero.
+ * A child's growth: the default by age and the child's own lengths of the last 18 months, weighted
+ * by their errors (a straight line with a normal prior on its slope). The slope is never below
+ * zero.
  *
  * @returns null without a length
- * @example fitGrowth([{ on: '2026-01-01', lengthMm: 190 }, { on: '2026-07-01', lengthMm: 196 }], '2017-03-01', undefined).slopeMm // 0.98
+ * @example fitGrowth([{ on: '2026-01-01', lengthMm: 190 }, { on: '2026-07-01', lengthMm: 196 }],
+ *   '2017-03-01', undefined).slopeMm // 0.93
  */
 export function fitGrowth(
   lengths: readonly LengthAt[],
@@ -94,15 +98,13 @@ export function lengthOn(
   return { lengthMm, lowMm: lengthMm - 1.96 * sd, highMm: lengthMm + 1.96 * sd }
 }
 
-const addDays = (on: string, days: number) =>
-  new Date((dayNumber(on) + days) * 86_400_000).toISOString().slice(0, 10)
-
 /**
- * The day on which a length is reached, as expected and as early as the band allows; null where the foot does not grow that far in ten years.
+ * The day on which a length is reached, as expected and as early as the band allows; null where the
+ * foot does not grow that far in ten years.
  *
  * @param fromOn looked for from this day on
  */
-export function reachedOn(
+function reachedOn(
   fit: GrowthFit,
   lengthMm: number,
   fromOn: string,
@@ -118,7 +120,10 @@ export function reachedOn(
   }
 }
 
-/** When footwear is outgrown (toe room under its least) and when a mould or device is made again (10 mm longer than when it was made). */
+/**
+ * When footwear is outgrown (toe room under its least) and when a mould or device is made again (10
+ * mm longer than when it was made).
+ */
 export function outgrown(
   fit: GrowthFit,
   todayOn: string,

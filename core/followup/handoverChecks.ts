@@ -8,10 +8,3 @@ export const HANDOVER_CHECKS = [
   { id: 'toes', name: 'Toes', how: 'touch upright, leave when flexed; none numb' },
   { id: 'marks', name: 'Red marks gone in 30 minutes', how: 'skin looked at after' },
 ] as const
-
-/** A day so many months later; the last of the month where that month is shorter. @example monthsLater('2026-01-31', 1) // '2026-02-28' */
-export function monthsLater(isoDay: string, months: number): string {
-  const [y, m, d] = isoDay.split('-').map(Number)
-  const last = new Date(Date.UTC(y!, m! - 1 + months + 1, 0)).getUTCDate()
-  return new Date(Date.UTC(y!, m! - 1 + months, Math.min(d!, last))).toISOString().slice(0, 10)
-}

@@ -1,18 +1,17 @@
-import { normsOf } from '../measure/normsTable'
+import { addDays, daysBetween } from '../record/isoDay'
+import { normsOf } from '../record/tables'
 import type { FittingRecord, Followup } from '../record/schema'
-import { dayAfter } from './wearInPlan'
 
-/** When a client is asked how it goes, days after the handover (house defaults); an answer counts for a moment from `from` on. */
-export const OUTCOME_MOMENTS = [
+/**
+ * When a client is asked how it goes, days after the handover (house defaults); an answer counts
+ * for a moment from `from` on.
+ */
+const OUTCOME_MOMENTS = [
   { id: 'twoWeeks', words: 'two weeks', days: 14, from: 7 },
   { id: 'sixWeeks', words: 'six weeks', days: 42, from: 28 },
   { id: 'season', words: 'season\u2019s end', days: 150, from: 100 },
 ] as const
 export type OutcomeMoment = (typeof OUTCOME_MOMENTS)[number]
-
-/** Days from one ISO day to another. @example daysBetween('2026-10-24', '2026-10-26') // 2 */
-export const daysBetween = (from: string, to: string): number =>
-  Math.round((Date.parse(`${to}T00:00:00Z`) - Date.parse(`${from}T00:00:00Z`)) / 86_400_000)
 
 /** Which moment a day after the handover stands for; null before the first. */
 export function momentOf(handedOverOn: string, on: string): OutcomeMoment | null {
@@ -32,7 +31,7 @@ export function momentsOf(record: FittingRecord): MomentState[] {
   if (!on) return []
   return OUTCOME_MOMENTS.map((moment) => ({
     moment,
-    dueOn: dayAfter(on, moment.days),
+    dueOn: addDays(on, moment.days),
     answer:
       [...(record.followups ?? [])]
         .sort((a, b) => (a.on < b.on ? -1 : 1))
@@ -50,7 +49,10 @@ export interface ComfortSeries {
   verdict: 'better' | 'worse' | 'no change' | 'first value'
 }
 
-/** Comfort over time against the value at handover (the last on or before it, else the first), held against the smallest believable change. */
+/**
+ * Comfort over time against the value at handover (the last on or before it, else the first), held
+ * against the smallest believable change.
+ */
 export function comfortSeries(record: FittingRecord): ComfortSeries {
   const counts = normsOf(record).comfortChange
   const points = (record.followups ?? [])

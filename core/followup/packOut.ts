@@ -1,32 +1,47 @@
-import { verdictOf, type Band } from '../footwear/targets'
+import { verdictOf } from '../footwear/targets'
+import type { Norms } from '../record/tables'
+import type { Band } from '../tables/footwearTargets'
 
-/** How much of its thickness a liner or foam has lost after some days of use: share = end·(1 − e^(−days/scale)). */
+/**
+ * How much of its thickness a liner or foam has lost after some days of use: share = end·(1 −
+ * e^(−days/scale)).
+ */
 export interface PackOut {
   endShare: number
   scaleDays: number
-  /** how many observations it rests on; 0 is the house default */
+  /** how many observations it rests on; 0 where nobody measured */
   count: number
 }
 
-/** House default: 10 % by day 10, 20 % in the end; so the scale is 10/ln 2 days. */
-export const HOUSE_PACK_OUT: PackOut = { endShare: 0.2, scaleDays: 10 / Math.LN2, count: 0 }
-
-/** Share of thickness lost by a day of use. @example packedOut(HOUSE_PACK_OUT, 10) // 0.1 */
-export const packedOut = ({ endShare, scaleDays }: PackOut, days: number): number =>
-  endShare * (1 - Math.exp(-Math.max(0, days) / scaleDays))
+/** The curve of the table, before anything was measured. */
+export const tableCurve = ({ packOut }: Pick<Norms, 'packOut'>): PackOut => ({
+  ...packOut,
+  count: 0,
+})
 
 /**
- * Fits the saturating curve to what was seen: the share lost at so many days of use. Least squares over the scale, the end share follows; the
- * house curve counts as two observations at days 10 and 60, so that one reading does not overturn it.
+ * Share of thickness lost by a day of use.
+ *
+ * @example packedOut(HOUSE_NORMS.packOut, 10) // 0.1
+ */
+export const packedOut = (
+  { endShare, scaleDays }: Pick<PackOut, 'endShare' | 'scaleDays'>,
+  days: number,
+): number => endShare * (1 - Math.exp(-Math.max(0, days) / scaleDays))
+
+/**
+ * Fits the saturating curve to what was seen: the share lost at so many days of use. Least squares
+ * over the scale, the end share follows; the table's curve counts as two observations at days 10 and
+ * 60, so that one reading does not overturn it.
  *
  * @param seen share 0–1 by days of use
  */
-export function fitPackOut(seen: readonly { days: number; share: number }[]): PackOut {
-  if (seen.length === 0) return HOUSE_PACK_OUT
-  const all = [
-    ...seen,
-    ...[10, 60].map((days) => ({ days, share: packedOut(HOUSE_PACK_OUT, days) })),
-  ]
+export function fitPackOut(
+  seen: readonly { days: number; share: number }[],
+  rows: Pick<Norms, 'packOut'>,
+): PackOut {
+  if (seen.length === 0) return tableCurve(rows)
+  const all = [...seen, ...[10, 60].map((days) => ({ days, share: packedOut(rows.packOut, days) }))]
   let best = { sum: Infinity, endShare: 0, scaleDays: 0 }
   for (let scaleDays = 1; scaleDays <= 200; scaleDays *= 1.02) {
     const shape = all.map((o) => 1 - Math.exp(-o.days / scaleDays))
@@ -44,17 +59,19 @@ export function fitPackOut(seen: readonly { days: number; share: number }[]): Pa
 }
 
 /**
- * Days of use until a clearance leaves its band through the top, and until it is loose; null where packing out never gets there.
+ * Days of use until a clearance leaves its band through the top, and until it is loose; null where
+ * packing out never gets there.
  *
  * @param newMm clearance with the liner as new, mm a side
  * @param linerMm thickness of the liner there
- * @example looseAfter(0, 10, [0, 1], HOUSE_PACK_OUT).roomyDays // 10: half of its end share of 2 mm
+ * @example looseAfter(0, 10, [0, 1], tableCurve(HOUSE_NORMS), HOUSE_NORMS).roomyDays // 10: half of its end share of 2 mm
  */
 export function looseAfter(
   newMm: number,
   linerMm: number,
   band: Band,
   curve: PackOut,
+  { verdictMm }: Pick<Norms, 'verdictMm'>,
 ): {
   roomyDays: number | null
   looseDays: number | null
@@ -69,7 +86,7 @@ export function looseAfter(
   }
   return {
     roomyDays: daysTo(band[1]),
-    looseDays: daysTo(band[1] + 3),
-    endVerdict: verdictOf(newMm + linerMm * curve.endShare, band),
+    looseDays: daysTo(band[1] + verdictMm.loose),
+    endVerdict: verdictOf(newMm + linerMm * curve.endShare, band, verdictMm),
   }
 }

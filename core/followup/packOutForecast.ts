@@ -1,10 +1,11 @@
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { fitFoot } from '../footwear/fitFoot'
 import { matchSettings, standingFeet } from '../footwear/matchRecord'
-import type { Station } from '../footwear/stationWords'
+import type { Station } from '../kinds/stations/all'
 import type { Verdict } from '../footwear/targets'
 import type { FittingRecord } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
+import { normsOf } from '../record/tables'
+import { SIDES, type Side } from '../tables/vocabulary'
 import { fitPackOut, looseAfter, packedOut, type PackOut } from './packOut'
 
 /** What a station's liner does with the days, mm. */
@@ -14,12 +15,16 @@ export interface PackOutLine {
   newMm: number
   nowMm: number
   verdictEnd: Verdict
-  /** days of use until it is roomy, and until it is loose; null where packing out never gets there */
+  /**
+   * days of use until it is roomy, and until it is loose; null where packing out never gets there
+   */
   roomyDays: number | null
   looseDays: number | null
 }
 
-/** Liner measured at days of use, as told at the follow-ups: share of its thickness that is gone. */
+/**
+ * Liner measured at days of use, as told at the follow-ups: share of its thickness that is gone.
+ */
 export const linerSeen = (record: FittingRecord): { days: number; share: number }[] =>
   (record.followups ?? []).flatMap((f) =>
     f.daysUsed !== undefined && f.liner && f.liner.newMm > 0
@@ -27,7 +32,10 @@ export const linerSeen = (record: FittingRecord): { days: number; share: number 
       : [],
   )
 
-/** Days of use until packing out makes a difference at a station: loose, else roomy; null where it never does, or where it was so as new. */
+/**
+ * Days of use until packing out makes a difference at a station: loose, else roomy; null where it
+ * never does, or where it was so as new.
+ */
 export const givesAfter = ({ roomyDays, looseDays }: PackOutLine): number | null =>
   [looseDays, roomyDays].find((d) => d !== null && d > 0) ?? null
 
@@ -35,8 +43,8 @@ export const givesAfter = ({ roomyDays, looseDays }: PackOutLine): number | null
 const LEAST_LOSS_MM = 0.2
 
 /**
- * When the chosen shell turns from snug to roomy and loose as its liner packs out, station by station, soonest first. The curve is the house's drawn
- * towards what was measured on this liner.
+ * When the chosen shell turns from snug to roomy and loose as its liner packs out, station by
+ * station, soonest first. The curve is the house's drawn towards what was measured on this liner.
  *
  * @param daysUsed days it was worn until now
  */
@@ -45,7 +53,8 @@ export function packOutForecast(
   model: FootwearModel,
   daysUsed: number,
 ): { curve: PackOut; lines: PackOutLine[] } {
-  const curve = fitPackOut(linerSeen(record))
+  const norms = normsOf(record)
+  const curve = fitPackOut(linerSeen(record), norms)
   const feet = standingFeet(record)
   const settings = matchSettings(record)
   const chosen = record.footwear?.chosen
@@ -64,7 +73,7 @@ export function packOutForecast(
       // What the whole liner would give, from what the model's own loss gives.
       const linerMm = (worn - newMm) / model.liner.packOut
       if (linerMm * curve.endShare < LEAST_LOSS_MM) return []
-      const { roomyDays, looseDays, endVerdict } = looseAfter(newMm, linerMm, band, curve)
+      const { roomyDays, looseDays, endVerdict } = looseAfter(newMm, linerMm, band, curve, norms)
       return [
         {
           side,

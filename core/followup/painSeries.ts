@@ -1,7 +1,9 @@
-import { normsOf } from '../measure/normsTable'
+import { normsOf } from '../record/tables'
 import type { Complaint, FittingRecord } from '../record/schema'
 
-/** Pain at one place of one foot over time; the first point is the story's or the handover's value. */
+/**
+ * Pain at one place of one foot over time; the first point is the story's or the handover's value.
+ */
 export interface PainSeries {
   foot: Complaint['foot']
   at: Complaint['at']
@@ -12,10 +14,10 @@ export interface PainSeries {
 }
 
 /**
- * Pain by place and date against the value at handover (the last one on or before it, else the first): a change below what the table of norms believes (house 2 points) is
- * 'no change'.
+ * Pain by place and date against the value at handover (the last one on or before it, else the
+ * first): a change below what the table of norms believes (house 2 points) is 'no change'.
  *
- * @example painSeries(record)[0].verdict // 'better' for 6 → 4
+ * For instance `painSeries(record)[0].verdict` is 'better' for 6 → 4
  */
 export function painSeries(record: FittingRecord): PainSeries[] {
   const start = record.visit?.on ?? '0000-00-00'

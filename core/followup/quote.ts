@@ -1,10 +1,10 @@
 import type { z } from 'zod'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { sizeWords } from '../footwear/match'
-import { normsOf } from '../measure/normsTable'
+import { addDays } from '../record/isoDay'
+import type { ShopTables } from '../record/tables'
 import type { FittingRecord } from '../record/schema'
-import { SIDES } from '../record/vocabulary'
-import type { PriceTable } from './priceTable'
+import { SIDES } from '../tables/vocabulary'
 import type { quoteLineSchema, Quote } from '../record/quoteSchema'
 
 type Line = z.output<typeof quoteLineSchema>
@@ -15,7 +15,9 @@ const DEVICES = {
   'full-custom': 'Full custom footbed',
 } as const
 
-/** Sums of a quote, money to the cent: what the lines come to without tax, tax by rate, and in all. */
+/**
+ * Sums of a quote, money to the cent: what the lines come to without tax, tax by rate, and in all.
+ */
 export interface QuoteSums {
   net: number
   tax: { percent: number; amount: number }[]
@@ -25,15 +27,16 @@ export interface QuoteSums {
 const cent = (v: number) => Math.round((v + Number.EPSILON) * 100) / 100
 
 /**
- * Lines of a quote as the record asks for them by the shop's price list: footwear chosen, devices (one foot is half a pair), decided work on the
- * shells, processes added, the visits under guarantee at no charge. What has no price stands there with a question, not with zero.
+ * Lines of a quote as the record asks for them by the shop's price list: footwear chosen, devices
+ * (one foot is half a pair), decided work on the shells, processes added, the visits under
+ * guarantee at no charge. What has no price stands there with a question, not with zero.
  *
  * @returns lines, and what could not be priced
  */
 export function quoteLines(
   record: FittingRecord,
   models: readonly FootwearModel[],
-  table: PriceTable,
+  { prices: table, processes }: Pick<ShopTables, 'prices' | 'processes'>,
 ): { lines: Line[]; missing: string[] } {
   const lines: Line[] = []
   const missing: string[] = []
@@ -87,7 +90,6 @@ export function quoteLines(
       price,
     )
   }
-  const processes = normsOf(record).processes
   for (const id of record.making?.extra ?? [])
     add(
       find('other', id)?.name ?? processes.find((p) => p.id === id)?.name ?? id,
@@ -105,9 +107,11 @@ export function quoteLines(
 }
 
 /**
- * What a quote comes to. Tax is reckoned once a rate on the sum of its lines, so that the parts add up to the whole.
+ * What a quote comes to. Tax is reckoned once a rate on the sum of its lines, so that the parts add
+ * up to the whole.
  *
- * @example quoteSums({ withTax: true, lines: [{ words: 'x', count: 1, amount: 120, taxPercent: 20 }] }) // { net: 100, tax: [{ percent: 20, amount: 20 }], total: 120 }
+ * @example quoteSums({ withTax: true, lines: [{ words: 'x', count: 1, amount: 120, taxPercent: 20
+ *   }] }) // { net: 100, tax: [{ percent: 20, amount: 20 }], total: 120 }
  */
 export function quoteSums({ lines, withTax }: Pick<Quote, 'lines' | 'withTax'>): QuoteSums {
   const rates = [...new Set(lines.map((l) => l.taxPercent))].sort((a, b) => a - b)
@@ -137,4 +141,59 @@ export function quoteChanges(before: readonly Line[], after: readonly Line[]): s
     ...old.filter((l) => !next.includes(l)).map((l) => `out: ${l}`),
     ...next.filter((l) => !old.includes(l)).map((l) => `in: ${l}`),
   ]
+}
+
+/** What a quote is made of beside its lines. */
+interface QuoteHead {
+  id: string
+  /** the day it is given */
+  on: string
+  by?: string | undefined
+}
+
+/** A quote as it is given to the client: its lines under the terms of the price list of that day. */
+export const quoteOf = (
+  lines: readonly Line[],
+  { validDays, currency, withTax, guaranteeMonths }: ShopTables['prices'],
+  { id, on, by }: QuoteHead,
+): Quote => ({
+  id,
+  on,
+  validUntil: addDays(on, validDays),
+  currency,
+  withTax,
+  guaranteeMonths,
+  lines: lines.map((line) => ({ ...line })),
+  answer: 'open',
+  ...(by && { by }),
+})
+
+/** Quotes with a further one: those that were still open are told as changed by it. */
+export const withQuote = (given: readonly Quote[], next: Quote): Quote[] => [
+  ...given.map((quote) =>
+    quote.answer === 'open' ? { ...quote, answer: 'changed' as const, answeredOn: next.on } : quote,
+  ),
+  next,
+]
+
+/** How a quote stands on a day. */
+export interface QuoteState {
+  /** its last day is over and nobody has answered */
+  isOver: boolean
+  /** what is to be made is no longer what was quoted, line by line */
+  changed: string[]
+}
+
+/**
+ * Does a quote still hold on a day? One that was declined is held against nothing; lines at no
+ * charge change nothing.
+ *
+ * @param asked what the record asks for by the price list of that day
+ */
+export function quoteState(quote: Quote, asked: readonly Line[], today: string): QuoteState {
+  const charged = (lines: readonly Line[]) => lines.filter((line) => line.amount !== 0)
+  return {
+    isOver: quote.answer === 'open' && quote.validUntil < today,
+    changed: quote.answer === 'declined' ? [] : quoteChanges(charged(quote.lines), charged(asked)),
+  }
 }

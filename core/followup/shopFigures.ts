@@ -1,5 +1,6 @@
 import { jobSteps } from '../bench/jobSteps'
 import type { FittingRecord } from '../record/schema'
+import type { ShopTables } from '../record/tables'
 
 /** A share with how many it rests on. */
 export interface Share {
@@ -8,7 +9,10 @@ export interface Share {
 }
 
 export interface ShopFigures {
-  /** what clients waited between their own steps at the bench, minutes a client, of those whose steps were timed */
+  /**
+   * what clients waited between their own steps at the bench, minutes a client, of those whose
+   * steps were timed
+   */
   waitingMin: { mean: number; most: number; count: number } | null
   /** finished steps that had to be done again */
   redone: Share
@@ -18,9 +22,17 @@ export interface ShopFigures {
   neverBack: Share
 }
 
-/** Minutes a client waited between the first and the last of the steps they must be there for; null where fewer than two were timed. */
-export function clientWaited(record: FittingRecord): number | null {
-  const own = jobSteps(record).filter((s) => s.client && s.entry?.startedAt && s.entry.doneAt)
+/**
+ * Minutes a client waited between the first and the last of the steps they must be there for; null
+ * where fewer than two were timed.
+ */
+export function clientWaited(
+  record: FittingRecord,
+  { processes }: Pick<ShopTables, 'processes'>,
+): number | null {
+  const own = jobSteps(record, { processes }).filter(
+    (s) => s.client && s.entry?.startedAt && s.entry.doneAt,
+  )
   if (own.length < 2) return null
   const ms = (t: string) => Date.parse(t)
   // Of one sitting: steps of the day of the first.
@@ -46,8 +58,11 @@ export function rightAtOnce(record: FittingRecord): boolean | null {
 }
 
 /** The shop's own figures over its fittings. */
-export function shopFigures(records: readonly FittingRecord[]): ShopFigures {
-  const waits = records.flatMap((r) => clientWaited(r) ?? [])
+export function shopFigures(
+  records: readonly FittingRecord[],
+  tables: Pick<ShopTables, 'processes'>,
+): ShopFigures {
+  const waits = records.flatMap((r) => clientWaited(r, tables) ?? [])
   const done = records.flatMap((r) => (r.jobs ?? []).filter((j) => j.done && j.state !== 'skipped'))
   const handed = records.filter((r) => r.handover?.on)
   const judged = handed.flatMap((r) => rightAtOnce(r) ?? [])

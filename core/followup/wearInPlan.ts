@@ -1,6 +1,7 @@
+import { addDays } from '../record/isoDay'
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
-import { SIDES } from '../record/vocabulary'
+import { SIDES } from '../tables/vocabulary'
 import { slowWearIn } from './wearIn'
 
 /** One day of wearing in. */
@@ -13,21 +14,21 @@ export interface WearInDay {
   only?: string
 }
 
-/** Pace of wearing in, minutes (house defaults): first day, added a day, days between two steps up, a full day. */
-export const WEAR_IN = {
+/**
+ * Pace of wearing in, minutes (house defaults): first day, added a day, days between two steps up,
+ * a full day.
+ */
+const WEAR_IN = {
   usual: { firstMin: 60, addMin: 60, everyDays: 1 },
   gentle: { firstMin: 60, addMin: 60, everyDays: 2 },
   atRisk: { firstMin: 30, addMin: 30, everyDays: 1 },
   fullDayMin: 480,
 } as const
 
-/** An ISO day some days later, by the calendar: a change of the clock moves nothing. @example dayAfter('2026-10-24', 2) // '2026-10-26' */
-export function dayAfter(isoDay: string, days: number): string {
-  const [y, m, d] = isoDay.split('-').map(Number)
-  return new Date(Date.UTC(y!, m! - 1, d! + days)).toISOString().slice(0, 10)
-}
-
-/** Which pace: at risk by half hours with a look at the skin; children and stiff feet slower; everybody else an hour more a day. */
+/**
+ * Which pace: at risk by half hours with a look at the skin; children and stiff feet slower;
+ * everybody else an hour more a day.
+ */
 export function wearInPace(record: FittingRecord): 'usual' | 'gentle' | 'atRisk' {
   if (slowWearIn(record)) return 'atRisk'
   const stiff = SIDES.some((s) =>
@@ -37,10 +38,12 @@ export function wearInPace(record: FittingRecord): 'usual' | 'gentle' | 'atRisk'
 }
 
 /**
- * Wearing in as dates, day by day up to a full day, then a day of sport. At risk every step up holds only if redness is gone in 20 minutes.
+ * Wearing in as dates, day by day up to a full day, then a day of sport. At risk every step up
+ * holds only if redness is gone in 20 minutes.
  *
  * @param startOn ISO day of the first wear
- * @example wearInPlan(record, '2026-11-26')[2] // { on: '2026-11-28', minutes: 180, … } at the usual pace
+ * For instance `wearInPlan(record, '2026-11-26')[2]` is { on: '2026-11-28', minutes: 180, … } at the
+ *   usual pace
  */
 export function wearInPlan(record: FittingRecord, startOn: string): WearInDay[] {
   const pace = wearInPace(record)
@@ -49,7 +52,7 @@ export function wearInPlan(record: FittingRecord, startOn: string): WearInDay[] 
   for (let k = 0; ; k++) {
     const minutes = Math.min(WEAR_IN.fullDayMin, firstMin + addMin * Math.floor(k / everyDays))
     days.push({
-      on: dayAfter(startOn, k),
+      on: addDays(startOn, k),
       minutes,
       words:
         pace === 'atRisk'
@@ -66,7 +69,7 @@ export function wearInPlan(record: FittingRecord, startOn: string): WearInDay[] 
   }
   if (pace !== 'atRisk')
     days.push({
-      on: dayAfter(startOn, days.length),
+      on: addDays(startOn, days.length),
       minutes: WEAR_IN.fullDayMin,
       words: 'sport',
       only: 'only after a full day without marks',

@@ -1,9 +1,8 @@
-import { layerDefinition } from '../device/layers/registry'
+import { LAYERS, type LayerKind } from '../kinds/layers/all'
 import { student95 } from '../measure/student'
 import type { FittingRecord } from '../record/schema'
-import type { LayerKind } from '../record/layerSchema'
-import { SIDES, type ComplaintPlace } from '../record/vocabulary'
-import { daysBetween } from './outcomes'
+import { SIDES, type ComplaintPlace } from '../tables/vocabulary'
+import { daysBetween } from '../record/isoDay'
 
 /** Complaints by region, so that a small shop's numbers come together. */
 export const REGIONS = [
@@ -20,7 +19,9 @@ export const REGIONS = [
 ] as const satisfies readonly { id: string; words: string; at: readonly ComplaintPlace[] }[]
 export type RegionId = (typeof REGIONS)[number]['id']
 
-/** One client's complaint in one region, with what was given for that foot and what became of it. */
+/**
+ * One client's complaint in one region, with what was given for that foot and what became of it.
+ */
 export interface WorkedCase {
   client: string
   region: RegionId
@@ -40,16 +41,15 @@ export const WITHOUT = 'no modification'
 /** What a foot was given, as it is grouped: the kind of device, its layers, its posts. */
 function modificationsOf(device: NonNullable<FittingRecord['feet']['left']>['device']): string[] {
   if (!device || device.kind === 'none') return []
-  const layers = device.layers
-    .filter((l) => l.on)
-    .map((l) => layerDefinition(l.kind as LayerKind).name)
+  const layers = device.layers.filter((l) => l.on).map((l) => LAYERS.of(l.kind as LayerKind).name)
   const posts = device.posts.filter((p) => p.angleDeg !== 0).map((p) => `${p.at} post`)
   return [...new Set([...layers, ...posts])]
 }
 
 /**
- * Cases of one handed-over fitting: one a region, of the foot that hurt most there. What was given is what stood on the foot at the handover, so an
- * adjustment made later is not counted as what was given first.
+ * Cases of one handed-over fitting: one a region, of the foot that hurt most there. What was given
+ * is what stood on the foot at the handover, so an adjustment made later is not counted as what was
+ * given first.
  */
 export function casesOf(record: FittingRecord, client: string): WorkedCase[] {
   const on = record.handover?.on
@@ -123,7 +123,7 @@ export interface WorkedRow {
 /** Fewer clients than this: a list and no average. */
 export const FEW = 10
 
-/** Mean with its 95 % interval (Student's t). @example meanInterval([-2, -3, -4]) // mean −3 */
+/** Mean with its 95 % interval (Student's t). @example meanInterval([-2, -3, -4])?.mean // -3 */
 export function meanInterval(values: readonly number[]): Interval | null {
   const count = values.length
   if (count < 2) return null
@@ -134,8 +134,9 @@ export function meanInterval(values: readonly number[]): Interval | null {
 }
 
 /**
- * Change in pain and comfort by complaint and modification: an association in this shop's own records, no proof that one did the other. One client
- * counts once a row, with the case that hurt most.
+ * Change in pain and comfort by complaint and modification: an association in this shop's own
+ * records, no proof that one did the other. One client counts once a row, with the case that hurt
+ * most.
  *
  * @returns rows with the most clients first
  */
@@ -191,7 +192,10 @@ export function workedRows(cases: readonly WorkedCase[]): WorkedRow[] {
     )
 }
 
-/** Rows as CSV, numbers with a point. A cell that a spreadsheet would take for a formula is quoted with an apostrophe. */
+/**
+ * Rows as CSV, numbers with a point. A cell that a spreadsheet would take for a formula is quoted
+ * with an apostrophe.
+ */
 export function workedCsv(rows: readonly WorkedRow[]): string {
   const cell = (v: string | number | null) =>
     v === null

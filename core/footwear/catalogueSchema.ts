@@ -1,35 +1,21 @@
 import { z } from 'zod'
 import { parseWith } from '../record/parse'
 import { Refusal } from '../record/refusal'
-import { FAMILIES } from '../record/vocabulary'
+import { FAMILIES } from '../kinds/families/all'
+import { SHELL_MEASURES, type ShellMeasureKey } from '../kinds/stations/all'
 
 const mm = z.number().min(0).max(1000)
-const station = mm.optional()
-
 /**
- * Inside of the bare shell (liner out) at the reference size, mm; girths are of the inside, heights are over the boot board. The three rooms
- * say how far the wall stands clear of a smooth foot's line at that place: what a bump may fill.
+ * Inside of the bare shell (liner out) at the reference size, mm; girths are of the inside, heights
+ * are over the boot board. Rooms say how far the wall stands clear of a smooth foot's line at that
+ * place: what a bump may fill. Every measure of the stations, each left out where nobody took it.
  */
-export const stationsSchema = z.strictObject({
-  lengthMm: station,
-  toeBoxWidthMm: station,
-  toeBoxHeightMm: station,
-  ballWidthMm: station,
-  ballHeightMm: station,
-  waistGirthMm: station,
-  instepHeightMm: station,
-  instepGirthMm: station,
-  heelWidthMm: station,
-  heelDepthMm: station,
-  heelInstepGirthMm: station,
-  ankleWidthMm: station,
-  ankleHeightMm: station,
-  cuffGirthMm: station,
-  cuffHeightMm: station,
-  fifthToeRoomMm: station,
-  fifthMetRoomMm: station,
-  navicularRoomMm: station,
-})
+const stationsSchema = z.strictObject(
+  Object.fromEntries(SHELL_MEASURES.map((m) => [m.key, mm.optional()])) as Record<
+    ShellMeasureKey,
+    z.ZodOptional<typeof mm>
+  >,
+)
 
 export const modelSchema = z.strictObject({
   id: z.string().min(1).max(80),

@@ -1,9 +1,9 @@
+import { STATION_KINDS, type Station } from '../kinds/stations/all'
 import { bestMean } from '../measure/reading'
 import type { FittingRecord, Foot } from '../record/schema'
-import type { ComplaintPlace, Side } from '../record/vocabulary'
-import { ACTIVITY_SHIFT_MM, CHARACTER_MM, type CharacterShifts } from './shiftTable'
-import { STATION_KIND, stationWords, type Station } from './stationWords'
-import type { Band } from './targets'
+import type { ComplaintPlace, Side } from '../tables/vocabulary'
+import type { Band } from '../tables/footwearTargets'
+import type { Norms } from '../record/tables'
 
 /** One way in which a foot, or what it does, moves a target band, and why. */
 export interface TargetShift {
@@ -30,7 +30,10 @@ const NUMB_AT: ReadonlySet<ComplaintPlace> = new Set([
   'fifthMetHead',
 ])
 
-/** Station that a spot on the skin would press on: by view and by its share of the foot's length. Undefined under the sole. */
+/**
+ * Station that a spot on the skin would press on: by view and by its share of the foot's length.
+ * Undefined under the sole.
+ */
 export function stationAt(
   view: 'plantar' | 'dorsal' | 'medial' | 'lateral',
   xMm: number,
@@ -48,25 +51,26 @@ export function stationAt(
 }
 
 /**
- * Shifts of one foot's targets: a loose foot may take the snug end, a stiff foot and bony points want room there, numb toes want instep room,
- * and what swells in its work gets room for it. Children's joints are not judged.
+ * Shifts of one foot's targets: a loose foot may take the snug end, a stiff foot and bony points
+ * want room there, numb toes want instep room, and what swells in its work gets room for it.
+ * Children's joints are not judged.
  *
- * @param by how far each trait moves a band, mm; the shop's own where it has some
+ * @param rows how far each trait and each activity moves a band, mm
  */
 export function shiftsOf(
   record: FittingRecord,
   side: Side,
   child: boolean,
-  activityShifts: Readonly<Record<string, number>> = ACTIVITY_SHIFT_MM,
-  by: CharacterShifts = CHARACTER_MM,
+  rows: Pick<Norms, 'activityShiftMm' | 'characterShiftMm'>,
 ): TargetShift[] {
   const foot = record.feet[side]
   if (!foot) return []
+  const by = rows.characterShiftMm
   return [
     ...jointShifts(record, foot, side, child, by),
     ...bonyShifts(foot, side, by),
     ...numbShifts(record, foot, side, by),
-    ...activityShiftsOf(record, activityShifts),
+    ...activityShiftsOf(record, rows.activityShiftMm),
   ]
 }
 
@@ -75,7 +79,7 @@ function jointShifts(
   foot: Foot,
   side: Side,
   child: boolean,
-  by: CharacterShifts,
+  by: Norms['characterShiftMm'],
 ): TargetShift[] {
   if (child) return []
   const joints = Object.values(foot.findings?.mobility ?? {})
@@ -105,7 +109,7 @@ function jointShifts(
   return []
 }
 
-function bonyShifts(foot: Foot, side: Side, by: CharacterShifts): TargetShift[] {
+function bonyShifts(foot: Foot, side: Side, by: Norms['characterShiftMm']): TargetShift[] {
   const length = bestMean(foot, 'footLengthMm', 'standing') ?? USUAL_LENGTH_MM
   const out = new Map<Station, TargetShift>()
   for (const [i, mark] of (foot.findings?.marks ?? []).entries()) {
@@ -116,7 +120,7 @@ function bonyShifts(foot: Foot, side: Side, by: CharacterShifts): TargetShift[] 
         station,
         lowMm: by.bony,
         highMm: by.bony,
-        words: `a ${mark.kind === 'bonyPoint' ? 'bony point' : mark.kind} wants room at ${stationWords(station).short}`,
+        words: `a ${mark.kind === 'bonyPoint' ? 'bony point' : mark.kind} wants room at ${STATION_KINDS.of(station).short}`,
         trigger: `feet.${side}.findings.marks.${i}`,
       })
   }
@@ -127,7 +131,7 @@ function numbShifts(
   record: FittingRecord,
   foot: Foot,
   side: Side,
-  by: CharacterShifts,
+  by: Norms['characterShiftMm'],
 ): TargetShift[] {
   const found = (foot.findings?.numbness?.toes.length ?? 0) > 0
   const said =
@@ -153,13 +157,13 @@ function activityShiftsOf(
   if (!activity) return []
   return Object.entries(table).flatMap(([key, mm]) => {
     const [name, station] = key.split('.') as [string, Station]
-    return name === activity && station in STATION_KIND && mm !== 0
+    return name === activity && STATION_KINDS.find(station) && mm !== 0
       ? [
           {
             station,
             lowMm: mm,
             highMm: mm,
-            words: `${stationWords(station).short} ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm for what it is worn for`,
+            words: `${STATION_KINDS.of(station).short} ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm for what it is worn for`,
             trigger: 'story.activity',
           },
         ]
@@ -167,7 +171,9 @@ function activityShiftsOf(
   })
 }
 
-/** A band as the shifts of a foot leave it; it never turns over. @example shifted([0, 2], [{ station: 'instep', lowMm: 1, highMm: 1, … }], 'instep') // [1, 3] */
+/**
+ * A band as the shifts of a foot leave it; it never turns over. @example shifted([0, 2], [{ station: 'instep', lowMm: 1, highMm: 1 }], 'instep') // [1, 3]
+ */
 export function shifted(band: Band, shifts: readonly TargetShift[], station: Station): Band {
   let [low, high] = band
   for (const s of shifts) {

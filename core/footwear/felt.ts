@@ -1,25 +1,12 @@
+import { STATION_KINDS, type Station } from '../kinds/stations/all'
 import type { Footwear, HotSpot, TryOn, TryOnReading } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
+import type { Norms } from '../record/tables'
+import { SIDES, type Side } from '../tables/vocabulary'
 import { stationAt, USUAL_LENGTH_MM } from './character'
 import type { Offset } from './worked'
-import { stationWords, type Station } from './stationWords'
 
-/** How much room each thing felt says is there or lacking, mm (house defaults): a correction of the prediction, not a measurement. */
-export const FELT_MM = {
-  toesPressFlexed: -5,
-  toesTouchFlexed: -3,
-  toesPressUpright: -3,
-  toesClear: 2,
-  heelLift: 1,
-  heelLiftMuch: 2,
-  hotSpotPerLevel: -1,
-  numb: -1.5,
-  tingling: -0.75,
-  holdLoose: 1.5,
-  holdTight: -1.5,
-} as const
-/** A heel that lifts this much is not held; twice as much is much. */
-export const HEEL_LIFT_MM = 4
+/** How much room each thing felt stands for. */
+export type FeltRows = Pick<Norms, 'feltMm'>
 
 /** Every try-on of a fitting, oldest first. */
 export const tryOnsOf = (footwear: Footwear | undefined): TryOn[] => [
@@ -42,14 +29,16 @@ export const stationOfSpot = (spot: HotSpot, lengthMm: number): Station | undefi
   stationAt(spot.view, spot.xMm, spot.yMm, lengthMm)
 
 /**
- * What the client felt, as room the prediction has to be corrected by: only the last reading of each foot counts, and a later try-on of the
- * same model on the same foot replaces an earlier one. Toes that touch upright and come off when flexed are right and change nothing.
+ * What the client felt, as room the prediction has to be corrected by: only the last reading of
+ * each foot counts, and a later try-on of the same model on the same foot replaces an earlier one.
+ * Toes that touch upright and come off when flexed are right and change nothing.
  *
  * @param lengthMm foot lengths, to know where hot spots lie
  */
 export function feltOffsets(
   footwear: Footwear | undefined,
   lengthMm: Partial<Record<Side, number>>,
+  { feltMm }: FeltRows,
 ): Offset[] {
   const latest = new Map<string, Offset[]>()
   for (const tryOn of tryOnsOf(footwear))
@@ -59,13 +48,19 @@ export function feltOffsets(
       if (worn && reading)
         latest.set(
           `${worn.model} ${foot}`,
-          offsetsOfReading(reading, worn.model, foot, lengthMm[foot] ?? USUAL_LENGTH_MM),
+          offsetsOfReading(reading, worn.model, foot, lengthMm[foot] ?? USUAL_LENGTH_MM, feltMm),
         )
     }
   return [...latest.values()].flat()
 }
 
-function offsetsOfReading(r: TryOnReading, model: string, foot: Side, lengthMm: number): Offset[] {
+function offsetsOfReading(
+  r: TryOnReading,
+  model: string,
+  foot: Side,
+  lengthMm: number,
+  feltMm: Norms['feltMm'],
+): Offset[] {
   const out: Offset[] = []
   const at = `felt at ${r.minute} min`
   const add = (station: Station, mm: number, words: string) =>
@@ -74,29 +69,28 @@ function offsetsOfReading(r: TryOnReading, model: string, foot: Side, lengthMm: 
       foot,
       station,
       mm,
-      words: `${at}: ${words}, counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm at ${stationWords(station).short}`,
+      words: `${at}: ${words}, counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm at ${STATION_KINDS.of(station).short}`,
     })
-  if (r.toesFlexed === 'press')
-    add('length', FELT_MM.toesPressFlexed, 'toes press even when flexed')
+  if (r.toesFlexed === 'press') add('length', feltMm.toesPressFlexed, 'toes press even when flexed')
   else if (r.toesFlexed === 'touch')
-    add('length', FELT_MM.toesTouchFlexed, 'toes do not come off when flexed')
-  else if (r.toesUpright === 'press') add('length', FELT_MM.toesPressUpright, 'toes press upright')
-  else if (r.toesUpright === 'clear') add('length', FELT_MM.toesClear, 'toes never touch')
+    add('length', feltMm.toesTouchFlexed, 'toes do not come off when flexed')
+  else if (r.toesUpright === 'press') add('length', feltMm.toesPressUpright, 'toes press upright')
+  else if (r.toesUpright === 'clear') add('length', feltMm.toesClear, 'toes never touch')
   const lift = r.heelLiftMm ?? 0
-  if (lift > HEEL_LIFT_MM)
+  if (lift > feltMm.heelLifts)
     add(
       'heel',
-      lift > 2 * HEEL_LIFT_MM ? FELT_MM.heelLiftMuch : FELT_MM.heelLift,
+      lift > 2 * feltMm.heelLifts ? feltMm.heelLiftMuch : feltMm.heelLift,
       `heel lifts ${lift} mm`,
     )
   if (r.numb && r.numb !== 'none')
     add(
       'instep',
-      r.numb === 'numb' ? FELT_MM.numb : FELT_MM.tingling,
+      r.numb === 'numb' ? feltMm.numb : feltMm.tingling,
       r.numb === 'numb' ? 'toes go numb' : 'toes tingle',
     )
-  if (r.hold === 'loose') add('waist', FELT_MM.holdLoose, 'the hold is loose')
-  if (r.hold === 'tight') add('waist', FELT_MM.holdTight, 'the hold is tight')
+  if (r.hold === 'loose') add('waist', feltMm.holdLoose, 'the hold is loose')
+  if (r.hold === 'tight') add('waist', feltMm.holdTight, 'the hold is tight')
   const worst = new Map<Station, number>()
   for (const spot of r.hotSpots) {
     const station = stationOfSpot(spot, lengthMm)
@@ -105,7 +99,7 @@ function offsetsOfReading(r: TryOnReading, model: string, foot: Side, lengthMm: 
   for (const [station, level] of worst)
     add(
       station,
-      FELT_MM.hotSpotPerLevel * level,
+      feltMm.hotSpotPerLevel * level,
       `hot spot ${['', 'felt', 'that bothers', 'that hurts'][level]}`,
     )
   return out
@@ -115,6 +109,7 @@ function offsetsOfReading(r: TryOnReading, model: string, foot: Side, lengthMm: 
 export function tryOnWords(
   tryOn: TryOn,
   foot: Side,
+  { feltMm }: FeltRows,
 ): { kind: 'good' | 'watch' | 'stop'; words: string } | null {
   const r = lastReading(tryOn, foot)
   if (!r) return null
@@ -122,7 +117,7 @@ export function tryOnWords(
   if (r.toesFlexed === 'press' || r.toesFlexed === 'touch')
     bad.push('toes stay on the front when flexed: too short')
   else if (r.toesUpright === 'clear') bad.push('toes never touch: too long')
-  if ((r.heelLiftMm ?? 0) > HEEL_LIFT_MM) bad.push(`heel lifts ${r.heelLiftMm} mm`)
+  if ((r.heelLiftMm ?? 0) > feltMm.heelLifts) bad.push(`heel lifts ${r.heelLiftMm} mm`)
   if (r.numb === 'numb') bad.push('goes numb: open the instep, do not wait')
   else if (r.numb === 'tingling') bad.push('tingles')
   if (r.hold && r.hold !== 'even') bad.push(`hold ${r.hold}`)

@@ -1,22 +1,29 @@
-import type { Family, Intent, Side } from '../record/vocabulary'
+import type { Intent, Side } from '../tables/vocabulary'
+import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
-import type { TargetShift } from './character'
-import { shifted } from './character'
-import { clearances, footHas, type StandingFoot } from './clearance'
-import { stationWeight } from './families'
-import { beyondWords, beyondWork, mendAmountMm, mendKind, workItem, type WorkItem } from './mend'
+import { shifted, type TargetShift } from './character'
+import { clearances, footHas } from './clearance'
+import type { StandingFoot } from '../kinds/stations/definition'
+import { stationWeight } from './stationWeight'
+import {
+  beyondWords,
+  beyondWork,
+  mendAmountMm,
+  mendKind,
+  workItem,
+  type MendRows,
+  type WorkItem,
+} from './mend'
 import type { LearnedBias } from './shellCheck'
 import { sockMm, type Socks } from './socks'
-import { STATIONS, type Station } from './stationWords'
+import { STATIONS, type Station } from '../kinds/stations/all'
 import { sumOffsets, type Offset } from './worked'
-import {
-  GROWTH_MOST_MM,
-  targetBand,
-  verdictOf,
-  type Band,
-  type TargetOverrides,
-  type Verdict,
-} from './targets'
+import type { Norms } from '../record/tables'
+import type { Band } from '../tables/footwearTargets'
+import { targetBand, verdictOf, type TargetRows, type Verdict } from './targets'
+
+/** The rows that footwear is judged by. */
+export type MatchRows = TargetRows & MendRows & Pick<Norms, 'verdictMm' | 'rankingWeights'>
 
 /** Settings of a match: one intent for the pair, socks, and whether growth room applies. */
 export interface MatchSettings {
@@ -25,8 +32,7 @@ export interface MatchSettings {
   child: boolean
   /** what shell checks taught of models, by id */
   learned?: Readonly<Record<string, LearnedBias>>
-  /** the shop's own bands */
-  targets?: TargetOverrides
+  rows: MatchRows
   /** how each foot moves its bands */
   shifts?: Readonly<Partial<Record<Side, readonly TargetShift[]>>>
   /** what was felt in a try-on and what was worked, for this client */
@@ -48,34 +54,36 @@ export interface FootFit {
   missing: string[]
   /** why no work makes this size fit; null when it can */
   because: string | null
-  /** length behind the heel of the foot with nothing under it, mm, where that alone would be too short */
+  /**
+   * length behind the heel of the foot with nothing under it, mm, where that alone would be too
+   * short
+   */
   shortBareMm: number | null
 }
 
-/** How much work weighs in the ranking against a millimetre of misfit. */
-export const SCORE_PER_MINUTE = 0.03
-/** Too tight weighs more than too loose. */
-const SHORT_WEIGHT = 1.3
-/** What one station costs in the score: its weight × misfit, too little weighing more than too much. */
-export const misfitCost = (weight: number, short: number, over: number): number =>
-  weight * (short * SHORT_WEIGHT + over)
-
-/** A station that the shell does not state, but the foot has, counts like this much misfit, mm: unknown is not good. */
-export const UNKNOWN_MM = 0.3
+/**
+ * What one station costs in the score: its weight × misfit, too little weighing more than too much.
+ */
+export const misfitCost = (
+  weight: number,
+  shortMm: number,
+  overMm: number,
+  weights: Norms['rankingWeights'],
+): number => weight * (shortMm * weights.short + overMm)
 
 /** Bands of one foot for a family, station by station. */
 export const bandsOf = (family: Family, side: Side, settings: MatchSettings): Band[] =>
   STATIONS.map((s) =>
     shifted(
-      targetBand(s, family, settings.intent, settings.child, settings.targets),
+      targetBand(s, family, settings.intent, settings.child, settings.rows),
       settings.shifts?.[side] ?? [],
       s,
     ),
   )
 
 /** The longest a shell may be behind the heel: children's footwear is never filled up. */
-export const longestMm = (band: Band, child: boolean): number =>
-  child ? band[0] + GROWTH_MOST_MM : Infinity
+export const longestMm = (band: Band, { child, rows }: MatchSettings): number =>
+  child ? band[0] + rows.growthRoomMm.most : Infinity
 
 /** What offsets a size of a model has for one foot, summed by station. */
 export function offsetsFor(
@@ -119,28 +127,38 @@ export function fitFoot(
     because: c.worn.length === null ? 'its inside length is not known: measure it first' : null,
     shortBareMm: null,
   }
-  const longest = longestMm(bands[0]!, settings.child)
+  const { rows } = settings
+  const weights = rows.rankingWeights
+  const longest = longestMm(bands[0]!, settings)
   STATIONS.forEach((station, i) => {
     const band = bands[i]!
     const value = c.worn[station]
     out.targets[station] = band
     if (value === null) {
       if (footHas(foot, station))
-        out.costs[station] = stationWeight(model.family, station) * UNKNOWN_MM
+        out.costs[station] = stationWeight(model.family, station, weights) * weights.unknownMm
       return
     }
-    out.verdicts[station] = verdictOf(value, band)
+    out.verdicts[station] = verdictOf(value, band, rows.verdictMm)
     const short = Math.max(0, band[0] - value)
     const over = Math.max(0, value - band[1])
-    out.costs[station] = misfitCost(stationWeight(model.family, station), short, over)
-    const kind = mendKind(station, model, short, over)
-    if (kind) out.work.push(workItem(side, station, kind, mendAmountMm(kind, model, short, over)))
-    if (beyondWork(station, model, value, short, over, longest))
-      out.because ??= beyondWords(station, model, value, short, over, longest)
+    out.costs[station] = misfitCost(
+      stationWeight(model.family, station, weights),
+      short,
+      over,
+      weights,
+    )
+    const kind = mendKind(station, model, short, over, rows)
+    if (kind)
+      out.work.push(
+        workItem(side, station, kind, mendAmountMm(kind, model, short, over, rows), rows),
+      )
+    if (beyondWork(station, model, value, short, over, longest, rows))
+      out.because ??= beyondWords(station, model, value, short, over, longest, rows)
   })
   out.score = STATIONS.reduce(
     (sum, s) => sum + (out.costs[s] ?? 0),
-    out.work.reduce((sum, w) => sum + w.minutes, 0) * SCORE_PER_MINUTE,
+    out.work.reduce((sum, w) => sum + w.minutes, 0) * weights.perMinute,
   )
   if (foot.bareLengthMm !== undefined && c.worn.length !== null) {
     const bare = c.worn.length - (foot.bareLengthMm - foot.lengthMm)

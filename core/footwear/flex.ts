@@ -1,10 +1,12 @@
 import { mean } from 'd3-array'
 import type { FittingRecord } from '../record/schema'
-import { SIDES } from '../record/vocabulary'
+import { activityOf } from '../record/setting'
+import { normsOf, type Norms } from '../record/tables'
+import { SIDES } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 
-/** Points that tie a maker's flex numbers to the shop's own scale of stiffness, 1 soft to 10 stiff: [index, step]. */
-export type FlexPoints = Readonly<Record<string, readonly (readonly [number, number])[]>>
+/** The rows that tie makers' flex numbers to the shop's own scale of stiffness, 1 soft to 10 stiff. */
+export type FlexRows = Pick<Norms, 'flexPoints' | 'flexAdvice'>
 
 /** One thing that moves the advice on stiffness. */
 export interface FlexPart {
@@ -19,41 +21,36 @@ export interface FlexAdvice {
   missing: string[]
 }
 
-const MIDDLE = 5
-const ABILITY = { beginner: -2, able: -0.5, strong: 1, expert: 2 } as const
-const FORCE = { light: -1, usual: 0, hard: 1 } as const
-const LITTLE_ANKLE_DEG = 10
-
 /**
- * Stiffness of the cuff for a client on the shop's own scale of 1 to 10, with what each part adds (house defaults, an estimate): a middle of 5
- * for 75 kg and 1750 mm, 0.8 a 10 kg, 0.3 a 100 mm, ability, force (speed and terrain), little ankle bend, cold.
- *
- * @param cold is it worn in the cold? plastic stiffens there
+ * Stiffness of the cuff for a client on the shop's own scale of 1 to 10, with what each part adds
+ * (an estimate, by the rows of the table): a middle for a usual weight and height, and what more of
+ * either, ability, force (speed and terrain), little ankle bend and cold add.
  */
-export function adviseFlex(record: FittingRecord, cold: boolean): FlexAdvice {
+export function adviseFlex(record: FittingRecord): FlexAdvice {
+  const by = normsOf(record).flexAdvice
   const parts: FlexPart[] = []
   const missing: string[] = []
   const add = (steps: number, words: string) => steps !== 0 && parts.push({ steps, words })
   const { massKg, heightMm } = record.client ?? {}
   if (massKg === undefined) missing.push('body weight')
-  else add(((massKg - 75) / 10) * 0.8, `${massKg} kg`)
+  else add(((massKg - by.atKg) / 10) * by.perTenKg, `${massKg} kg`)
   if (heightMm === undefined) missing.push('height')
-  else add(((heightMm - 1750) / 100) * 0.3, `${heightMm} mm tall`)
+  else add(((heightMm - by.atMm) / 100) * by.perHundredMm, `${heightMm} mm tall`)
   const { ability, force } = record.story ?? {}
-  if (ability) add(ABILITY[ability], ability)
+  if (ability) add(by.ability[ability], ability)
   else missing.push('ability')
-  if (force) add(FORCE[force], `${force} force`)
+  if (force) add(by.force[force], `${force} force`)
   const bends = SIDES.flatMap(
     (side) => mean(record.feet[side]?.findings?.ankleKneeBentDeg ?? []) ?? [],
   )
   if (bends.length === 0) missing.push('ankle range')
-  else if (Math.min(...bends) < LITTLE_ANKLE_DEG)
+  else if (Math.min(...bends) < by.littleAnkleDeg)
     add(
-      -1,
+      by.littleAnkle,
       `ankle bends only ${Math.round(Math.min(...bends))}°: softer, and look at lean and ramp first`,
     )
-  if (cold) add(-0.5, 'cold stiffens plastic')
-  const step = Math.min(10, Math.max(1, MIDDLE + parts.reduce((sum, p) => sum + p.steps, 0)))
+  if (activityOf(record.story?.activity)?.cold) add(by.cold, 'cold stiffens plastic')
+  const step = Math.min(10, Math.max(1, by.middle + parts.reduce((sum, p) => sum + p.steps, 0)))
   return {
     step: Math.round(step * 2) / 2,
     parts: parts.map((p) => ({ ...p, steps: Math.round(p.steps * 10) / 10 })),
@@ -61,26 +58,23 @@ export function adviseFlex(record: FittingRecord, cold: boolean): FlexAdvice {
   }
 }
 
-/** House line where a maker has no points of its own: index 60 is step 2, 130 step 9 (own assumption). */
-const HOUSE_LINE: readonly (readonly [number, number])[] = [
-  [60, 2],
-  [130, 9],
-]
-
 /**
- * A maker's flex number on the shop's own scale. Numbers of two makers cannot be compared; the shop ties each maker's to its own by points.
+ * A maker's flex number on the shop's own scale. Numbers of two makers cannot be compared; the shop
+ * ties each maker's to its own by points; a maker without any goes by the house's line.
  *
- * @returns null where the model states no flex; `calibrated` says whether the maker has two points or more
- * @example ownFlexStep(model with index 95, { Tarnwright: [[80, 4], [110, 7]] }) // { step: 5.5, calibrated: true }
+ * @returns null where the model states no flex; `calibrated` says whether the maker has two points
+ *   or more
+ * For instance `ownFlexStep(model with index 95, { ...HOUSE_NORMS, flexPoints: { Tarnwright: [[80, 4], [110,
+ *   7]] } })` is { step: 5.5, calibrated: true }
  */
 export function ownFlexStep(
   model: Pick<FootwearModel, 'maker' | 'flex'>,
-  points: FlexPoints,
+  { flexPoints, flexAdvice }: FlexRows,
 ): { step: number; calibrated: boolean } | null {
   if (!model.flex) return null
-  const own = points[model.maker] ?? []
+  const own = flexPoints[model.maker] ?? []
   const calibrated = new Set(own.map(([index]) => index)).size >= 2
-  const line = [...(calibrated ? own : HOUSE_LINE)].sort((a, b) => a[0] - b[0])
+  const line = [...(calibrated ? own : flexAdvice.line)].sort((a, b) => a[0] - b[0])
   const { index } = model.flex
   const k = Math.min(line.length - 2, Math.max(0, line.findIndex((p) => p[0] >= index) - 1))
   const i = index > line.at(-1)![0] ? line.length - 2 : k
@@ -93,9 +87,9 @@ export function ownFlexStep(
 export function flexWords(
   model: Pick<FootwearModel, 'maker' | 'flex'>,
   advice: FlexAdvice,
-  points: FlexPoints,
+  rows: FlexRows,
 ): string {
-  const own = ownFlexStep(model, points)
+  const own = ownFlexStep(model, rows)
   if (!own) return 'no flex stated'
   const off = own.step - advice.step
   const how =

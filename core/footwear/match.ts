@@ -1,7 +1,7 @@
-import type { Family, Side } from '../record/vocabulary'
-import { SIDES } from '../record/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
+import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
-import type { StandingFoot } from './clearance'
+import type { StandingFoot } from '../kinds/stations/definition'
 import { bandsOf, fitFoot, type FootFit, type MatchSettings } from './fitFoot'
 import type { WorkItem } from './mend'
 import {
@@ -12,7 +12,7 @@ import {
   type SizeScores,
 } from './rankSizes'
 import { reasonsOf, sizeWords } from './reasons'
-import type { Band } from './targets'
+import type { Band } from '../tables/footwearTargets'
 
 export type { FootFit, MatchSettings, WorkItem }
 export { fitFoot, sizeWords }
@@ -41,9 +41,6 @@ export interface MatchResult {
 
 export type Feet = Partial<Record<Side, StandingFoot>>
 
-/** A split pair costs this much score beside its misfit: it has to be ordered, paid and explained. */
-export const SPLIT_COSTS = 0.75
-
 const EPS = 1e-9
 
 /** Sizes picked of a model, by their places in its list, and how good the pair is. */
@@ -64,7 +61,7 @@ function groundOf(feet: Feet, settings: MatchSettings): Ground {
     const had = made.get(key)
     if (had) return had
     const bands = bandsOf(family, side, settings)
-    const ground = { ...familyGround(feet[side]!, family, bands, settings.child), bands }
+    const ground = { ...familyGround(feet[side]!, family, bands, settings), bands }
     made.set(key, ground)
     return ground
   }
@@ -72,7 +69,10 @@ function groundOf(feet: Feet, settings: MatchSettings): Ground {
 
 const SCORES: Record<Side, SizeScores> = { left: emptyScores(), right: emptyScores() }
 
-/** Is size a better than size b for one foot: usable first, less score, nearer to the middle of its bands, nearer to the foot? */
+/**
+ * Is size a better than size b for one foot: usable first, less score, nearer to the middle of its
+ * bands, nearer to the foot?
+ */
 function better(
   { score, offAim, usable }: SizeScores,
   a: number,
@@ -86,7 +86,10 @@ function better(
   return Math.abs(sizesMm[a]! - lengthMm) < Math.abs(sizesMm[b]! - lengthMm)
 }
 
-/** The best size of each foot; two feet get one size unless a split pair with its cost is still better. */
+/**
+ * The best size of each foot; two feet get one size unless a split pair with its cost is still
+ * better.
+ */
 function pickSizes(
   feet: Feet,
   model: FootwearModel,
@@ -118,7 +121,7 @@ function pickSizes(
   const pair = (a: number, b: number): Pick => ({
     left: a,
     right: b,
-    score: (l.score[a]! + r.score[b]! + (a === b ? 0 : SPLIT_COSTS)) / 2,
+    score: (l.score[a]! + r.score[b]! + (a === b ? 0 : settings.rows.rankingWeights.split)) / 2,
     offAim: l.offAim[a]! + r.offAim[b]!,
     usable: l.usable[a] === 1 && r.usable[b] === 1,
   })
@@ -139,10 +142,12 @@ function pickSizes(
 }
 
 /**
- * Ranks a catalogue for a pair of feet: the best size of each model per foot, work it needs, reasons for and against in words; models that
- * no work makes fit are listed with why. Stock never changes the ranking, nor does the order of the catalogue.
+ * Ranks a catalogue for a pair of feet: the best size of each model per foot, work it needs,
+ * reasons for and against in words; models that no work makes fit are listed with why. Stock never
+ * changes the ranking, nor does the order of the catalogue.
  *
- * Score = Σ weight × (1.3 × too little + too much beyond the band, mm) + 0.03 × minutes of work, mean of the feet; a split pair adds its cost.
+ * Score = Σ weight × (too little, weighed more, + too much beyond the band, mm) + minutes of work by
+ * their weight, mean of the feet; a split pair adds its cost.
  *
  * @param feet one foot or both, as they stand on their devices
  * @param most only so many of the best are told in full; 0 for all

@@ -1,35 +1,44 @@
 import { buildShell } from '../device/shell'
 import { footField } from '../device/footField'
+import type { SoleRows } from '../device/soleParameters'
 import { stackHeights } from '../device/space'
 import { buildSurface } from '../device/surface'
 import { isChild } from '../measure/ageAtVisit'
-import { normsOf } from '../measure/normsTable'
+import { normsOf } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord, Foot } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { shiftsOf } from './character'
-import { standingFoot, type StandingFoot } from './clearance'
+import { standingFoot } from './clearance'
+import type { StandingFoot } from '../kinds/stations/definition'
 import { feltOffsets } from './felt'
 import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
+import { pairSizeWords, pairVerdict, workMinutesOf, type PairVerdict } from './pairFit'
 import { pairOptions, type PairQuestion } from './pairOptions'
 import { shapeNotes, type ShapeNote } from './shapeNotes'
 import { sockNotes, socksOf } from './socks'
 import { contactSpots, type ContactSpot } from './spots'
 import { workedOffsets } from './worked'
 
-/** What a foot's device takes under heel, ball, instep and toes, mm; null when there is no device. A 2 mm grid is enough for heights. */
-export function stackOf(foot: Foot): StandingFoot['stackMm'] {
+/**
+ * What a foot's device takes under heel, ball, instep and toes, mm; null when there is no device. A
+ * 2 mm grid is enough for heights.
+ */
+function stackOf(foot: Foot, rows: SoleRows): StandingFoot['stackMm'] {
   const { device } = foot
   if (!device || device.kind === 'none') return null
-  const found = footField(foot, 2)
+  const found = footField(foot, rows, 2)
   if (!found) return null
   const stack = stackHeights(buildShell(buildSurface(found.field, device), device), device)
   return { ball: stack.ballMm, instep: stack.archMm, toes: stack.toesMm, heel: stack.heelMm }
 }
 
-/** How a record is matched: intent, socks, the shop's bands, what moves them for each foot, and what was felt and worked. */
+/**
+ * How a record is matched: intent, socks, the shop's bands, what moves them for each foot, and what
+ * was felt and worked.
+ */
 export function matchSettings(record: FittingRecord): MatchSettings {
   const child = isChild(record.client, record.visit?.on)
   const norms = normsOf(record)
@@ -42,13 +51,13 @@ export function matchSettings(record: FittingRecord): MatchSettings {
     intent: record.story?.intent ?? 'all-round',
     socks: socksOf(record),
     child,
-    targets: norms.matchTargets,
+    rows: norms,
     shifts: {
-      left: shiftsOf(record, 'left', child, norms.activityShiftMm, norms.characterShiftMm),
-      right: shiftsOf(record, 'right', child, norms.activityShiftMm, norms.characterShiftMm),
+      left: shiftsOf(record, 'left', child, norms),
+      right: shiftsOf(record, 'right', child, norms),
     },
     offsets: [
-      ...feltOffsets(record.footwear, lengths),
+      ...feltOffsets(record.footwear, lengths, norms),
       ...workedOffsets(record.footwear?.chosen?.work ?? []),
     ],
   }
@@ -57,9 +66,10 @@ export function matchSettings(record: FittingRecord): MatchSettings {
 /** Both feet of a record as they stand on their devices; throws when no foot has a length. */
 export function standingFeet(record: FittingRecord): Feet {
   const feet: Feet = {}
+  const norms = normsOf(record)
   for (const side of SIDES) {
     const foot = record.feet[side]
-    const standing = foot && standingFoot(foot, stackOf(foot), normsOf(record))
+    const standing = foot && standingFoot(foot, stackOf(foot, norms), norms)
     if (standing) feet[side] = standing
   }
   if (Object.keys(feet).length === 0)
@@ -72,7 +82,8 @@ export function standingFeet(record: FittingRecord): Feet {
 }
 
 /**
- * Ranks a catalogue for the feet of a record as they stand on their devices; throws when no foot has a length.
+ * Ranks a catalogue for the feet of a record as they stand on their devices; throws when no foot
+ * has a length.
  *
  * @param learned what the shop's shell checks taught of models
  */
@@ -84,9 +95,17 @@ export function matchRecord(
   return matchCatalogue(standingFeet(record), models, { ...matchSettings(record), learned })
 }
 
-/** A match with what else a fitter asks at the rack: spots of contact, split pair, notes on shape and socks. */
+/**
+ * A match with what else a fitter asks at the rack: spots of contact, split pair, notes on shape
+ * and socks.
+ */
 export interface MatchReport extends MatchResult {
-  pair: (MatchResult['pair'][number] & { spots: Partial<Record<Side, ContactSpot[]>> })[]
+  pair: (MatchResult['pair'][number] & {
+    spots: Partial<Record<Side, ContactSpot[]>>
+    verdict: PairVerdict
+    workMinutes: number
+    sizes: string
+  })[]
   /** the question of a split pair for the model that ranks first */
   split: PairQuestion | null
   shape: ShapeNote[]
@@ -108,6 +127,9 @@ export function matchReport(
     ...result,
     pair: result.pair.map((p) => ({
       ...p,
+      verdict: pairVerdict(p),
+      workMinutes: workMinutesOf(p),
+      sizes: pairSizeWords(p),
       spots: Object.fromEntries(
         SIDES.flatMap((side) =>
           p[side] && feet[side]
@@ -118,6 +140,6 @@ export function matchReport(
     })),
     split: first ? pairOptions(feet, first, settings) : null,
     shape: shapeNotes(record),
-    notes: sockNotes(settings.socks, settings.child),
+    notes: sockNotes(settings.socks, settings.child, normsOf(record)),
   }
 }

@@ -1,46 +1,35 @@
-import type { Side } from '../record/vocabulary'
+import { STATION_KINDS, type Station } from '../kinds/stations/all'
+import type { Side } from '../tables/vocabulary'
+import type { Norms } from '../record/tables'
 import type { FootwearModel } from './catalogueSchema'
-import { STATION_KIND, stationWords, type Station } from './stationWords'
 
 /** What work on the footwear can do about a station. */
 export type MendKind = 'stretch' | 'pad' | 'grind boot board' | 'shim' | 'tongue pad'
 
-/** Minutes of one piece of work on one side (house defaults: mark, heat, press, cool and recheck; a pad is quick). */
-export const WORK_MINUTES: Readonly<Record<MendKind, number>> = {
-  stretch: 35,
-  pad: 8,
-  'grind boot board': 15,
-  shim: 6,
-  'tongue pad': 8,
-}
+/** The rows that work on a shell goes by. */
+export type MendRows = Pick<Norms, 'mendMm' | 'workMinutes' | 'growthRoomMm'>
 
-/** A short station is left alone below this, a loose one below LOOSE_MM: lining and lace take it, mm. */
-const SHORT_MM = 0.25
-const LOOSE_MM = 1
-/** Straps and laces take up this much at instep and waist before a pad is needed; a liner gives this much at a height, mm. */
-export const CLOSURE_TAKES_MM = 3
-/** Length short of the band by more than this, or longer by more than LENGTH_OVER_MM, cannot be mended. */
-const LENGTH_SHORT_MM = 2
-const LENGTH_OVER_MM = 8
-/** Looser than this beyond the band, mm, no pad makes it hold. */
-const LOOSE_MOST_MM: Partial<Record<Station, number>> = { waist: 4 + CLOSURE_TAKES_MM, heel: 6 }
+/** The thickest shim under a device, mm: beyond it the heel leaves its pocket. */
+const MOST_SHIM_MM = 6
 
-/** Work that would bring a station into its band, without words; null where none is needed or none helps. */
+/**
+ * Work that would bring a station into its band, without words; null where none is needed or none
+ * helps.
+ */
 export function mendKind(
   station: Station,
   model: FootwearModel,
   short: number,
   over: number,
+  { mendMm }: MendRows,
 ): MendKind | null {
-  const kind = STATION_KIND[station]
-  if (short > SHORT_MM) {
+  const { measure: kind, closes } = STATION_KINDS.of(station)
+  if (short > mendMm.short) {
     if (kind === 'width' || kind === 'girth' || kind === 'bump') return 'stretch'
     return kind === 'height' && model.bootBoard.grindableMm > 0 ? 'grind boot board' : null
   }
-  if (over <= LOOSE_MM) return null
-  if (station === 'heel' || station === 'ankle' || station === 'heelInstep') return 'pad'
-  if (station === 'waist') return 'tongue pad'
-  return station === 'instepHeight' && over > CLOSURE_TAKES_MM + LOOSE_MM ? 'shim' : null
+  if (over <= mendMm.loose) return null
+  return closes === 'shim' && over <= mendMm.closure + mendMm.loose ? null : closes
 }
 
 /** How much of it, mm: a stretch or pad takes the whole misfit, a boot board gives what it has. */
@@ -49,14 +38,19 @@ export const mendAmountMm = (
   model: FootwearModel,
   short: number,
   over: number,
+  { mendMm }: MendRows,
 ): number =>
   kind === 'stretch'
     ? short
     : kind === 'grind boot board'
       ? Math.min(short, model.bootBoard.grindableMm)
       : kind === 'shim'
-        ? Math.min(over - CLOSURE_TAKES_MM, 6)
+        ? Math.min(over - mendMm.closure, MOST_SHIM_MM)
         : over
+
+/** Looser than this beyond the band, mm, no pad makes it hold. */
+const looseMostMm = (station: Station, mendMm: Norms['mendMm']): number =>
+  station === 'waist' ? mendMm.waistLoose : station === 'heel' ? mendMm.heelLoose : Infinity
 
 /** Does no work mend this misfit? */
 export function beyondWork(
@@ -66,12 +60,13 @@ export function beyondWork(
   short: number,
   over: number,
   longestMm: number,
+  { mendMm }: MendRows,
 ): boolean {
-  const kind = STATION_KIND[station]
+  const kind = STATION_KINDS.of(station).measure
   if (station === 'length')
-    return short > LENGTH_SHORT_MM || over > LENGTH_OVER_MM || value > longestMm
-  if (kind === 'height') return short > model.bootBoard.grindableMm + CLOSURE_TAKES_MM
-  return short > model.plastic.stretchMm || over > (LOOSE_MOST_MM[station] ?? Infinity)
+    return short > mendMm.lengthShort || over > mendMm.lengthOver || value > longestMm
+  if (kind === 'height') return short > model.bootBoard.grindableMm + mendMm.closure
+  return short > model.plastic.stretchMm || over > looseMostMm(station, mendMm)
 }
 
 const round = (v: number) => Math.round(v * 10) / 10
@@ -85,16 +80,17 @@ export function beyondWords(
   short: number,
   over: number,
   longestMm: number,
+  { mendMm }: MendRows,
 ): string {
-  const { name } = stationWords(station)
+  const { name } = STATION_KINDS.of(station)
   if (station === 'length') {
-    if (short > LENGTH_SHORT_MM)
+    if (short > mendMm.lengthShort)
       return `too short: ${said(value)} mm behind the heel where ${said(value + short)} is the least`
-    return value > longestMm && over <= LENGTH_OVER_MM
+    return value > longestMm && over <= mendMm.lengthOver
       ? `too long: ${round(value)} mm where growing feet get ${round(longestMm)} at most`
       : `too long: ${round(value)} mm behind the heel`
   }
-  if (STATION_KIND[station] === 'height')
+  if (STATION_KINDS.of(station).measure === 'height')
     return `${name} is ${round(short)} mm too low over this foot and its device`
   if (short > 0)
     return `${name} needs ${round(short)} mm more a side than it has; it stretches by ${model.plastic.stretchMm} mm`
@@ -111,12 +107,18 @@ export interface WorkItem {
   words: string
 }
 
-export function workItem(foot: Side, station: Station, does: MendKind, amount: number): WorkItem {
+export function workItem(
+  foot: Side,
+  station: Station,
+  does: MendKind,
+  amount: number,
+  { workMinutes }: MendRows,
+): WorkItem {
   const amountMm = round(amount)
-  const { where } = stationWords(station)
+  const { where } = STATION_KINDS.of(station)
   const words =
     does === 'stretch'
-      ? `stretch ${where} by ${amountMm} mm${STATION_KIND[station] === 'bump' ? '' : ' a side'}`
+      ? `stretch ${where} by ${amountMm} mm${STATION_KINDS.of(station).measure === 'bump' ? '' : ' a side'}`
       : does === 'pad'
         ? `pad ${where} by ${amountMm} mm`
         : does === 'tongue pad'
@@ -124,5 +126,5 @@ export function workItem(foot: Side, station: Station, does: MendKind, amount: n
           : does === 'shim'
             ? `shim of ${amountMm} mm under the device or the boot board`
             : `take ${amountMm} mm off the boot board`
-  return { foot, station, does, amountMm, minutes: WORK_MINUTES[does], words }
+  return { foot, station, does, amountMm, minutes: workMinutes[does], words }
 }

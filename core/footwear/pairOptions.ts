@@ -1,8 +1,7 @@
-import { SIDES, type Side } from '../record/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { fitFoot, type FootFit, type MatchSettings } from './fitFoot'
 import type { Feet } from './match'
-import { SPLIT_COSTS } from './match'
 import { oneDecimal, sizeWords } from './reasons'
 
 /** One way to serve two different feet with a model. */
@@ -25,13 +24,17 @@ export interface PairQuestion {
   options: PairOption[]
 }
 
-/** Feet that differ by this much need the question of a split pair, mm: one shell size, or at the ball (house defaults). */
-export const SHELL_SIZE_MM = 10
-export const BALL_GAP_MM = 8
+/**
+ * Feet that differ by this much need the question of a split pair, mm: one shell size, or at the
+ * ball (house defaults).
+ */
+const SHELL_SIZE_MM = 10
+const BALL_GAP_MM = 8
 
 /**
- * Same size with work, the larger foot's size with the smaller foot padded, a split pair, and a fully custom shell, side by side for one model.
- * Asked when left and right differ by a shell size or by more than 8 mm at the ball.
+ * Same size with work, the larger foot's size with the smaller foot padded, a split pair, and a
+ * fully custom shell, side by side for one model. Asked when left and right differ by a shell size
+ * or by more than 8 mm at the ball.
  */
 export function pairOptions(
   feet: Feet,
@@ -101,7 +104,7 @@ export function pairOptions(
     l.sizeMm === r.sizeMm
       ? 'both feet want the same size'
       : `left ${sizeWords(l.sizeMm)}, right ${sizeWords(r.sizeMm)}: two pairs bought, or one ordered as a split`,
-    SPLIT_COSTS,
+    settings.rows.rankingWeights.split,
     model.price * (l.sizeMm === r.sizeMm ? 1 : 2),
   )
   const options = [

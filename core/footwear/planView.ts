@@ -1,10 +1,13 @@
 import { soleOutline } from '../device/outline'
-import type { Sole } from '../device/sole'
+import type { Sole } from '../geometry/soleField'
 import type { FootwearModel } from './catalogueSchema'
 import { shellInside } from './gradeShell'
 import type { Line } from './views'
 
-/** A foot and the inside of a shell from above, in shell coordinates: [medial +, from the inside of the back], mm. */
+/**
+ * A foot and the inside of a shell from above, in shell coordinates: [medial +, from the inside of
+ * the back], mm.
+ */
 export interface PlanView {
   foot: Line
   shell: Line
@@ -16,8 +19,9 @@ const HEEL_S = 0.13
 const BALL_S = 0.69
 
 /**
- * A foot in its shell from above, to scale: the shell's line runs through its own length and widths at heel and ball, the rest follows the
- * shape of the foot (an estimate). The heel sits against the broken-in liner.
+ * A foot in its shell from above, to scale: the shell's line runs through its own length and widths
+ * at heel and ball, the rest follows the shape of the foot (an estimate). The heel sits against the
+ * broken-in liner.
  */
 export function planView(
   sole: Sole,
@@ -49,7 +53,10 @@ export function planView(
   }
 }
 
-/** Where a closed line is widest on one side at a distance from the heel; null beyond its ends. @param side 1 medial, −1 lateral */
+/**
+ * Where a closed line is widest on one side at a distance from the heel; null beyond its ends.
+ * @param side 1 medial, −1 lateral
+ */
 export function borderAt(line: Line, yMm: number, side: 1 | -1): number | null {
   let best: number | null = null
   for (let i = 0, j = line.length - 1; i < line.length; j = i++) {
@@ -62,7 +69,9 @@ export function borderAt(line: Line, yMm: number, side: 1 | -1): number | null {
   return best
 }
 
-/** Points of a piece of work on the plan: on the wall of its side or sides, else on the middle line. */
+/**
+ * Points of a piece of work on the plan: on the wall of its side or sides, else on the middle line.
+ */
 export function planPoints(
   view: PlanView,
   at: { fromHeelMm: number; side: string },

@@ -1,23 +1,19 @@
-import type { Family, Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
+import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
-import { clearanceLines, footHas, type ClearanceLines, type StandingFoot } from './clearance'
-import { stationWeight } from './families'
-import {
-  longestMm,
-  misfitCost,
-  offsetsFor,
-  SCORE_PER_MINUTE,
-  UNKNOWN_MM,
-  type MatchSettings,
-} from './fitFoot'
+import { clearanceLines, footHas, type ClearanceLines } from './clearance'
+import type { StandingFoot } from '../kinds/stations/definition'
+import { stationWeight } from './stationWeight'
+import { longestMm, misfitCost, offsetsFor, type MatchSettings } from './fitFoot'
 import { gradeSteps } from './gradeShell'
-import { beyondWork, mendKind, WORK_MINUTES } from './mend'
+import { beyondWork, mendKind } from './mend'
 import { sockMm } from './socks'
-import { STATIONS } from './stationWords'
-import type { Band } from './targets'
+import { STATIONS } from '../kinds/stations/all'
+import type { Band } from '../tables/footwearTargets'
 
 /**
- * Scores of one foot in every size of a model, in the order of its sizes. Made for whole catalogues: no words, arrays that are written over.
+ * Scores of one foot in every size of a model, in the order of its sizes. Made for whole
+ * catalogues: no words, arrays that are written over.
  */
 export interface SizeScores {
   score: Float64Array
@@ -40,7 +36,10 @@ const lines: ClearanceLines = {
   stepMm: new Float64Array(STATIONS.length),
 }
 
-/** What does not change from model to model of a family: a foot's bands and weights, and which stations it has a measure of. */
+/**
+ * What does not change from model to model of a family: a foot's bands and weights, and which
+ * stations it has a measure of.
+ */
 export interface FamilyGround {
   lowMm: Float64Array
   highMm: Float64Array
@@ -53,18 +52,23 @@ export function familyGround(
   foot: StandingFoot,
   family: Family,
   bands: readonly Band[],
-  child: boolean,
+  settings: MatchSettings,
 ): FamilyGround {
   return {
     lowMm: Float64Array.from(bands, (b) => b[0]),
     highMm: Float64Array.from(bands, (b) => b[1]),
-    weight: Float64Array.from(STATIONS, (s) => stationWeight(family, s)),
+    weight: Float64Array.from(STATIONS, (s) =>
+      stationWeight(family, s, settings.rows.rankingWeights),
+    ),
     known: Uint8Array.from(STATIONS, (s) => (footHas(foot, s) ? 1 : 0)),
-    longestMm: longestMm(bands[0]!, child),
+    longestMm: longestMm(bands[0]!, settings),
   }
 }
 
-/** Scores every size of a model for one foot: Σ weighted misfit + work, as `fitFoot` tells it station by station in words. */
+/**
+ * Scores every size of a model for one foot: Σ weighted misfit + work, as `fitFoot` tells it
+ * station by station in words.
+ */
 export function rankSizes(
   foot: StandingFoot,
   side: Side,
@@ -85,6 +89,8 @@ export function rankSizes(
     (settings.offsets?.some((o) => o.model === model.id) ?? false) ||
     settings.learned?.[model.id]?.used === true
   const { sizesMm } = model
+  const { rows } = settings
+  const weights = rows.rankingWeights
   for (let k = 0; k < sizesMm.length; k++) {
     const sizeMm = sizesMm[k]!
     const n = gradeSteps(model, sizeMm)
@@ -96,7 +102,7 @@ export function rankSizes(
     for (let i = 0; i < STATIONS.length; i++) {
       const base = baseMm[i]!
       if (Number.isNaN(base)) {
-        if (known[i] === 1) score += weight[i]! * UNKNOWN_MM
+        if (known[i] === 1) score += weight[i]! * weights.unknownMm
         continue
       }
       const value = base + n * stepMm[i]! + (offsets === null ? 0 : (offsets[STATIONS[i]!] ?? 0))
@@ -106,16 +112,16 @@ export function rankSizes(
       if (value >= low && value <= high && value <= longest) continue
       const short = low > value ? low - value : 0
       const over = value > high ? value - high : 0
-      score += misfitCost(weight[i]!, short, over)
-      const kind = mendKind(STATIONS[i]!, model, short, over)
-      if (kind !== null) minutes += WORK_MINUTES[kind]
+      score += misfitCost(weight[i]!, short, over, weights)
+      const kind = mendKind(STATIONS[i]!, model, short, over, rows)
+      if (kind !== null) minutes += rows.workMinutes[kind]
       if (
         usable &&
-        beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity)
+        beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity, rows)
       )
         usable = false
     }
-    into.score[k] = score + minutes * SCORE_PER_MINUTE
+    into.score[k] = score + minutes * weights.perMinute
     into.offAim[k] = offAim
     into.usable[k] = usable ? 1 : 0
   }

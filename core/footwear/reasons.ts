@@ -1,15 +1,18 @@
-import type { Side } from '../record/vocabulary'
+import { STATIONS, STATION_KINDS } from '../kinds/stations/all'
+import type { Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import type { FootFit, MatchSettings } from './fitFoot'
 import { biasWords } from './shellCheck'
-import { STATIONS, stationWords } from './stationWords'
 
 /** A mondo size as the boot trade writes it. @example sizeWords(265) // '26.5' */
 export const sizeWords = (sizeMm: number): string => (sizeMm / 10).toFixed(1)
 
 type Sided = readonly (readonly [Side, FootFit])[]
 
-/** Reasons for and against a model in words: what is right, what is not and by how much, what was learned, felt or worked. */
+/**
+ * Reasons for and against a model in words: what is right, what is not and by how much, what was
+ * learned, felt or worked.
+ */
 export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSettings): string[] {
   const out: string[] = []
   const right = STATIONS.filter((s) => fits.every(([, fit]) => fit.verdicts[s] === 'right'))
@@ -18,7 +21,7 @@ export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSett
   if (known && off.length === 0)
     out.push(`inside every band${fits.length === 2 ? ' on both feet' : ''}`)
   else if (right.length > 0)
-    out.push(`right at ${right.map((s) => stationWords(s).short).join(', ')}`)
+    out.push(`right at ${right.map((s) => STATION_KINDS.of(s).short).join(', ')}`)
   const sizes = fits.map(([, fit]) => fit.sizeMm)
   if (sizes.length === 2 && sizes[0] !== sizes[1])
     out.push(`split pair: left ${sizeWords(sizes[0]!)}, right ${sizeWords(sizes[1]!)}`)
@@ -59,11 +62,11 @@ function verdictWords(fits: Sided): string[] {
     )
     if (said.length === 2 && said[0]![1] === said[1]![1])
       out.push(
-        `${stationWords(station).name} ${said[0]![1]} on both (${oneDecimal(said[0]![2])} / ${oneDecimal(said[1]![2])} mm)`,
+        `${STATION_KINDS.of(station).name} ${said[0]![1]} on both (${oneDecimal(said[0]![2])} / ${oneDecimal(said[1]![2])} mm)`,
       )
     else
       for (const [side, verdict, value] of said)
-        out.push(`${stationWords(station).name} ${verdict} ${side} (${oneDecimal(value)} mm)`)
+        out.push(`${STATION_KINDS.of(station).name} ${verdict} ${side} (${oneDecimal(value)} mm)`)
   }
   return out
 }

@@ -1,30 +1,25 @@
 import { bestMean } from '../measure/reading'
 import type { FittingRecord } from '../record/schema'
-import { SIDES } from '../record/vocabulary'
+import { normsOf } from '../record/tables'
+import { SIDES } from '../tables/vocabulary'
 import { oneDecimal } from './reasons'
 
-/** What the shape of a foot asks of footwear beyond its numbers; on measures only, never on who it is. */
+/**
+ * What the shape of a foot asks of footwear beyond its numbers; on measures only, never on who it
+ * is.
+ */
 export interface ShapeNote {
   code: 'second-toe' | 'narrow-heel' | 'low-calf' | 'full-calf' | 'low-instep' | 'high-instep'
   words: string
   trigger: string
 }
 
-/** Limits of the rules (house defaults). */
-export const SHAPE_LIMITS = {
-  /** second toe beyond the first, mm */
-  secondToeMm: 3,
-  /** heel width over forefoot width: a narrow heel under a wide ball */
-  heelToBall: 0.62,
-  /** calf girth over foot length where it is full, taken at the height of the cuff */
-  calfShare: 1.42,
-  /** height of the widest calf over the floor, mm, in the reach of a cuff */
-  lowCalfMm: 330,
-  dorsumShare: [0.215, 0.27],
-} as const
-
-/** Rules on measures: long second toe, narrow heel against the ball, low or full calf, low or high instep. */
+/**
+ * Rules on measures: long second toe, narrow heel against the ball, low or full calf, low or high
+ * instep.
+ */
 export function shapeNotes(record: FittingRecord): ShapeNote[] {
+  const limits = normsOf(record).shapeLimits
   const out: ShapeNote[] = []
   for (const side of SIDES) {
     const foot = record.feet[side]
@@ -40,46 +35,38 @@ export function shapeNotes(record: FittingRecord): ShapeNote[] {
       best('dorsumHeightMm'),
       best('calfGirthMm'),
     ]
-    if (lead !== undefined && lead >= SHAPE_LIMITS.secondToeMm)
+    if (lead !== undefined && lead >= limits.secondToeMm)
       note(
         'second-toe',
         'readings.secondToeLeadMm',
         `the second toe leads by ${oneDecimal(lead)} mm: length counts to it; a toe box that is round, not pointed to the big toe`,
       )
-    if (heel !== undefined && ball !== undefined && heel / ball < SHAPE_LIMITS.heelToBall)
+    if (heel !== undefined && ball !== undefined && heel / ball < limits.heelToBall)
       note(
         'narrow-heel',
         'readings.heelWidthMm',
         `a narrow heel under a wide ball (${(heel / ball).toFixed(2)}): a model with a narrow pocket before one that is stretched at the ball`,
       )
     const low = foot.findings?.calf?.lowMm
-    if (low !== undefined && low < SHAPE_LIMITS.lowCalfMm)
+    if (low !== undefined && low < limits.lowCalfMm)
       note(
         'low-calf',
         'findings.calf.lowMm',
         `the calf is full already ${low} mm over the floor: a low or wide cuff, its spoiler out, the upper buckle moved`,
       )
-    else if (calf !== undefined && length !== undefined && calf / length > SHAPE_LIMITS.calfShare)
+    else if (calf !== undefined && length !== undefined && calf / length > limits.calfShare)
       note(
         'full-calf',
         'readings.calfGirthMm',
         `a full calf (${oneDecimal(calf)} mm): look at the cuff first`,
       )
-    if (
-      dorsum !== undefined &&
-      length !== undefined &&
-      dorsum / length < SHAPE_LIMITS.dorsumShare[0]
-    )
+    if (dorsum !== undefined && length !== undefined && dorsum / length < limits.dorsumShare[0])
       note(
         'low-instep',
         'readings.dorsumHeightMm',
         'a low instep: volume is taken up by shims before straps are pulled',
       )
-    if (
-      dorsum !== undefined &&
-      length !== undefined &&
-      dorsum / length > SHAPE_LIMITS.dorsumShare[1]
-    )
+    if (dorsum !== undefined && length !== undefined && dorsum / length > limits.dorsumShare[1])
       note('high-instep', 'readings.dorsumHeightMm', 'a high instep: look there before the length')
   }
   return out

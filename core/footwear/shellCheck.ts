@@ -1,33 +1,30 @@
 import { student95 } from '../measure/student'
 import { bestMean, meanOfReading } from '../measure/reading'
-import { normsOf } from '../measure/normsTable'
+import { normsOf, type Norms } from '../record/tables'
 import { supportedLengthMm } from '../measure/supportedLength'
 import { CHECK_PLACES, type FittingRecord, type ShellCheck } from '../record/schema'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { clearances, standingFoot } from './clearance'
 import { shellInside } from './gradeShell'
 import { sockMm, socksOf } from './socks'
 import { sumOffsets, workedOffsets } from './worked'
 
-/** A fitter's fingers behind the heel, mm: one, and two side by side; a house default until calibrated. */
-export interface Fingers {
-  one: number
-  two: number
-}
-export const HOUSE_FINGERS: Fingers = { one: 16, two: 33 }
+/** A fitter's fingers behind the heel, mm: one, and two side by side. */
+export type Fingers = Norms['fingersMm']
 
 /**
- * The gap that so many fingers fill, mm: straight lines through none, one and two of this fitter's own.
+ * The gap that so many fingers fill, mm: straight lines through none, one and two of this fitter's
+ * own.
  *
  * @example fingersMm(1.5, { one: 16, two: 33 }) // 24.5
  */
-export const fingersMm = (fingers: number, { one, two }: Fingers = HOUSE_FINGERS): number =>
+export const fingersMm = (fingers: number, { one, two }: Fingers): number =>
   fingers <= 1 ? fingers * one : one + (fingers - 1) * (two - one)
 
 /**
- * The gap behind the heel that a shell check should show, mm: liner out, toes just touching. The foot is as it was then: standing on nothing,
- * or on its device; the shell is as it was worked.
+ * The gap behind the heel that a shell check should show, mm: liner out, toes just touching. The
+ * foot is as it was then: standing on nothing, or on its device; the shell is as it was worked.
  *
  * @returns null without a foot length or without the shell's length
  */
@@ -61,8 +58,9 @@ const workedRoom = (record: FittingRecord, side: Side, model: FootwearModel, siz
 const TOUCHES_BELOW_MM = 1
 
 /**
- * What the look at four places should show, liner out, heel back, in the sock: room a side, and whether the foot is clear of the wall, touches
- * it or presses on it. Places without a measure are left out.
+ * What the look at four places should show, liner out, heel back, in the sock: room a side, and
+ * whether the foot is clear of the wall, touches it or presses on it. Places without a measure are
+ * left out.
  */
 export function predictedLooks(
   record: FittingRecord,
@@ -120,15 +118,20 @@ export interface LearnedBias {
   used: boolean
 }
 
-/** Fewer checks than this teach nothing; as many count as much as the catalogue does (house rule n/(n + 5)). */
+/**
+ * Fewer checks than this teach nothing; as many count as much as the catalogue does (house rule
+ * n/(n + 5)).
+ */
 const LEAST = 5
 
 /**
- * How much longer or shorter a model's shells are than its data say: the mean of seen less predicted, shrunk by n/(n + 5). It is used from five
- * checks on and only when its 95 % interval leaves zero out, so that chance is not taken for knowledge.
+ * How much longer or shorter a model's shells are than its data say: the mean of seen less
+ * predicted, shrunk by n/(n + 5). It is used from five checks on and only when its 95 % interval
+ * leaves zero out, so that chance is not taken for knowledge.
  *
  * @param checks those of one model, of any client
- * @example learnBias(20 checks around +3 mm) // { usedMm: 2.4, seenMm: 3, count: 20, used: true, … }
+ * For instance `learnBias(20 checks around +3 mm)` is { usedMm: 2.4, seenMm: 3, count: 20, used: true, …
+ *   }
  */
 export function learnBias(
   checks: readonly Pick<ShellCheck, 'gapMm' | 'predictedMm'>[],
@@ -158,7 +161,10 @@ export function learnAll(checks: readonly ShellCheck[]): Record<string, LearnedB
   return Object.fromEntries([...byModel].map(([model, list]) => [model, learnBias(list)]))
 }
 
-/** A bias in words. @example biasWords(bias) // '+2.4 mm learned from 20 shell checks (seen +3.0, 2.7 to 3.3)' */
+/**
+ * A bias in words. For instance `biasWords(bias)` is '+2.4 mm learned from 20 shell checks (seen +3.0,
+ * 2.7 to 3.3)'
+ */
 export function biasWords(b: LearnedBias): string {
   const sign = (v: number) => `${v >= 0 ? '+' : '−'}${Math.abs(v).toFixed(1)}`
   if (b.count < LEAST)

@@ -1,11 +1,15 @@
 import type { FootwearModel } from './catalogueSchema'
-import type { StandingFoot } from './clearance'
+import type { StandingFoot } from '../kinds/stations/definition'
+import { alongCubics, sideHeightsOf, sideOutline } from '../measure/sideOutline'
 import { shellInside } from './gradeShell'
-import type { Station } from './stationWords'
+import type { Station } from '../kinds/stations/all'
 
 export type Line = [number, number][]
 
-/** A foot and the inside of a shell in one view, in shell coordinates, mm. Points that no measure holds are named in `guessed`. */
+/**
+ * A foot and the inside of a shell in one view, in shell coordinates, mm. Points that no measure
+ * holds are named in `guessed`.
+ */
 export interface FitView {
   foot: Line
   shell: Line
@@ -16,8 +20,9 @@ export interface FitView {
 const worn = (model: FootwearModel) => 1 - model.liner.packOut
 
 /**
- * From the inner side: [from the inside of the shell's back, over the boot board]. The foot stands on its device, its heel against the
- * broken-in liner. Heights of toes and dorsum are measures; the leg and what lies between follow usual shares of the length (an estimate).
+ * From the inner side: [from the inside of the shell's back, over the boot board]. The foot stands
+ * on its device, its heel against the broken-in liner. Heights of toes and dorsum are measures; the
+ * leg and what lies between follow usual shares of the length (an estimate).
  */
 export function sideView(foot: StandingFoot, model: FootwearModel, sizeMm: number): FitView {
   const L = foot.lengthMm
@@ -26,28 +31,24 @@ export function sideView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
   const under = foot.stackMm === null ? model.insoleMm : (foot.stackMm.heel ?? foot.stackMm.instep)
   const front = foot.stackMm === null ? model.insoleMm : foot.stackMm.toes
   const back = model.liner.thicknessMm.heel * worn(model)
-  const dorsum = foot.dorsumHeightMm ?? 0.24 * L
-  const toe = foot.toeHeightMm ?? 0.095 * L
+  const {
+    dorsumMm: dorsum,
+    toeMm: toe,
+    ...heights
+  } = sideHeightsOf({
+    lengthMm: L,
+    ...(foot.dorsumHeightMm !== undefined && { dorsumMm: foot.dorsumHeightMm }),
+    ...(foot.toeHeightMm !== undefined && { toeMm: foot.toeHeightMm }),
+    ...(foot.malleolusHeightMm !== undefined && { medialMalleolusMm: foot.malleolusHeightMm }),
+  })
   const ball = 0.62 * dorsum
   const top = legTopMm(foot)
   const leanMm = Math.tan(((model.cuffLeanDeg ?? 12) * Math.PI) / 180) * (top - 0.35 * L)
-  // Heel and sole first, then forward over the toes and back up the leg.
-  const body: Line = [
-    [0.01 * L, 4],
-    [0.05 * L, 0],
-    [0.7 * L, 0],
-    [0.93 * L, 1],
-    [L, 0.45 * toe],
-    [0.95 * L, toe],
-    [0.68 * L, ball],
-    [0.5 * L, dorsum],
-    [0.33 * L, 1.3 * dorsum],
-    [0.27 * L, 0.36 * L],
-    [0.25 * L + leanMm, top],
-    [0.02 * L + leanMm, top],
-    [0.05 * L, 0.33 * L],
-    [0, 0.12 * L],
-  ]
+  // The leg leans with the cuff, from the ankle up.
+  const ankle = 0.35 * L
+  const body = alongCubics(sideOutline({ ...heights, dorsumMm: dorsum, toeMm: toe }, top)).map(
+    ([y, z]): [number, number] => [y + (leanMm * Math.max(0, z - ankle)) / (top - ankle), z],
+  )
   const at = (x: number) => under + ((front - under) * x) / L
   const footLine = body.map(([y, z]): [number, number] => [
     y + back,
@@ -85,8 +86,8 @@ export function sideView(foot: StandingFoot, model: FootwearModel, sizeMm: numbe
 export const legTopMm = (foot: StandingFoot): number => 0.85 * foot.lengthMm
 
 /**
- * From behind: [medial +, over the boot board], one closed line each. Widths at heel and ankle are measures; the leg is a round column of its
- * girth (an estimate).
+ * From behind: [medial +, over the boot board], one closed line each. Widths at heel and ankle are
+ * measures; the leg is a round column of its girth (an estimate).
  */
 export function backView(foot: StandingFoot, model: FootwearModel, sizeMm: number): FitView {
   const inside = shellInside(model, sizeMm)

@@ -1,17 +1,17 @@
-import { SIDES } from '../record/vocabulary'
+import { STATIONS, STATION_KINDS, type Station } from '../kinds/stations/all'
+import { SIDES } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
-import { SCORE_PER_MINUTE } from './fitFoot'
+import type { Norms } from '../record/tables'
 import type { MatchResult, PairFit } from './match'
 import { oneDecimal, sizeWords } from './reasons'
-import { STATIONS, stationWords, type Station } from './stationWords'
 
 const pairCost = (pair: PairFit, station: Station) =>
   SIDES.reduce((sum, side) => sum + (pair[side]?.costs[station] ?? 0), 0)
 const minutes = (pair: PairFit) => pair.work.reduce((sum, w) => sum + w.minutes, 0)
 
 /**
- * Why a model is not the first: the stations that cost it most against the first, and the work it needs more, in words. What cannot be made
- * to fit says so.
+ * Why a model is not the first: the stations that cost it most against the first, and the work it
+ * needs more, in words. What cannot be made to fit says so.
  *
  * @returns null for the first itself and for a model that was not compared
  */
@@ -19,6 +19,7 @@ export function whyNot(
   id: string,
   result: MatchResult,
   byId: (id: string) => Pick<FootwearModel, 'name'> | undefined,
+  { rankingWeights }: Pick<Norms, 'rankingWeights'>,
 ): string[] | null {
   const rejected = result.rejected.find((r) => r.model === id)
   if (rejected) return [rejected.because]
@@ -43,12 +44,12 @@ export function whyNot(
           ]
         : []
     })
-    return `${stationWords(station).name}: ${told.join('; ') || 'not stated by the maker'}`
+    return `${STATION_KINDS.of(station).name}: ${told.join('; ') || 'not stated by the maker'}`
   })
   const more = minutes(this_) - minutes(first)
   if (more > 0)
     out.push(
-      `${more} min more work than ${best.name} (counts ${oneDecimal(more * SCORE_PER_MINUTE)} in the score)`,
+      `${more} min more work than ${best.name} (counts ${oneDecimal(more * rankingWeights.perMinute)} in the score)`,
     )
   const split = this_.left && this_.right && this_.left.sizeMm !== this_.right.sizeMm
   if (split)

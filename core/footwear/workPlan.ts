@@ -1,11 +1,12 @@
+import { STATION_KINDS } from '../kinds/stations/all'
 import type { HotSpot, ShellWork } from '../record/schema'
-import type { Family, Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
+import { FAMILY_KINDS } from '../kinds/families/all'
+import type { Norms } from '../record/tables'
 import type { FootwearModel } from './catalogueSchema'
-import type { StandingFoot } from './clearance'
+import type { StandingFoot } from '../kinds/stations/definition'
 import { stationOfSpot } from './felt'
 import type { FootFit } from './fitFoot'
-import { WORK_MINUTES } from './mend'
-import { STATION_KIND, stationWords, type Station } from './stationWords'
 import { shellPlace, stationPlaces } from './spots'
 
 /** How a family's walls are worked: heat, hold, cool (house defaults; the maker's sheet rules). */
@@ -23,7 +24,7 @@ const COOL_MIN = [20, 25] as const
 
 /** Heat, hold and cool for a wall of this model. Leather and cloth are not heated. */
 export function processOf(model: FootwearModel): WorkProcess {
-  const plastic = model.plastic.limitC > 0 && HEATED.has(model.family)
+  const plastic = model.plastic.limitC > 0 && FAMILY_KINDS.of(model.family).heated
   if (!plastic)
     return {
       heatC: null,
@@ -41,9 +42,10 @@ export function processOf(model: FootwearModel): WorkProcess {
     words: `heat evenly to ${heatC} °C, never above ${model.plastic.limitC} °C; press and hold 3 min; cool ${COOL_MIN[0]} to ${COOL_MIN[1]} min before the press comes out`,
   }
 }
-const HEATED: ReadonlySet<Family> = new Set(['rigid-shell', 'skate', 'riding-shoe'])
 
-/** How far the press goes, mm: what is wanted and what springs back. @example pressMm(2, 0.2) // 2.4 */
+/**
+ * How far the press goes, mm: what is wanted and what springs back. @example pressMm(2, 0.2) // 2.4
+ */
 export const pressMm = (wantedMm: number, springBack: number): number => wantedMm * (1 + springBack)
 
 /** A line of the work plan as the bench reads it. */
@@ -59,15 +61,11 @@ export interface WorkLine extends ShellWork {
 }
 
 const round = (v: number) => Math.round(v * 10) / 10
-const MINUTES: Record<ShellWork['does'], number> = {
-  ...WORK_MINUTES,
-  grind: 15,
-  'insole shim': 4,
-  cuff: 10,
-  sole: 30,
-}
 
-/** Work that a fit asks for, placed in shell coordinates; nothing of it is decided. Ids say foot and station, so that a plan made again finds what is done. */
+/**
+ * Work that a fit asks for, placed in shell coordinates; nothing of it is decided. Ids say foot and
+ * station, so that a plan made again finds what is done.
+ */
 export function planOf(
   foot: StandingFoot,
   side: Side,
@@ -95,13 +93,16 @@ export function planOf(
       does: w.does,
       at: place,
       amountMm: w.amountMm,
-      because: `${stationWords(w.station).name} ${fit.verdicts[w.station]}, ${round(fit.clearances[w.station]!)} mm`,
+      because: `${STATION_KINDS.of(w.station).name} ${fit.verdicts[w.station]}, ${round(fit.clearances[w.station]!)} mm`,
       state: 'planned' as const,
     }
   })
 }
 
-/** Work for a spot that hurt in the try-on: a stretch of 1 mm a level on that side of the shell. Null under the sole, where the device is looked at. */
+/**
+ * Work for a spot that hurt in the try-on: a stretch of 1 mm a level on that side of the shell.
+ * Null under the sole, where the device is looked at.
+ */
 export function workForSpot(
   spot: HotSpot,
   index: number,
@@ -116,7 +117,7 @@ export function workForSpot(
   const places = stationPlaces(foot, model, station)
   const zMm = (places.find((p) => p.side === where) ?? places[0]!).zMm
   const place = shellPlace(foot, model, spot.yMm, zMm, where)
-  const height = STATION_KIND[station] === 'height'
+  const height = STATION_KINDS.of(station).measure === 'height'
   return {
     id: `${side}-spot-${index}-${station}`,
     foot: side,
@@ -131,8 +132,15 @@ export function workForSpot(
   }
 }
 
-/** A plan's line with what the press is set to, heat and cooling, and what stops it: the plastic's stretch, the wall's minimum, the boot board's depth. */
-export function lineOf(work: ShellWork, model: FootwearModel, springBack: number): WorkLine {
+/**
+ * A plan's line with what the press is set to, heat and cooling, and what stops it: the plastic's
+ * stretch, the wall's minimum, the boot board's depth.
+ */
+export function lineOf(
+  work: ShellWork,
+  model: FootwearModel,
+  { springBackShare, workMinutes }: Pick<Norms, 'springBackShare' | 'workMinutes'>,
+): WorkLine {
   const process = processOf(model)
   const stops: string[] = []
   const cautions: string[] = []
@@ -140,7 +148,7 @@ export function lineOf(work: ShellWork, model: FootwearModel, springBack: number
   let setMm = work.amountMm
   let how = ''
   if (work.does === 'stretch') {
-    setMm = pressMm(work.amountMm, springBack)
+    setMm = pressMm(work.amountMm, springBackShare)
     how = process.words
     if (work.amountMm > stretchMm)
       stops.push(`${round(work.amountMm)} mm asked; this wall stretches ${stretchMm} mm`)
@@ -184,15 +192,14 @@ export function lineOf(work: ShellWork, model: FootwearModel, springBack: number
     at.side === 'under'
       ? 'under the foot'
       : `${at.side === 'both' ? 'both sides' : at.side}, ${at.fromHeelMm} mm from the back inside, ${at.heightMm} mm over the boot board`
-  const station =
-    work.station in STATION_KIND ? stationWords(work.station as Station).name : work.station
+  const station = STATION_KINDS.find(work.station)?.name ?? work.station
   return {
     ...work,
     setMm: round(setMm),
     stops,
     cautions,
     process: how,
-    minutes: MINUTES[work.does],
+    minutes: workMinutes[work.does],
     words:
       work.does === 'stretch'
         ? `${station}: stretch ${round(work.amountMm)} mm${at.side === 'both' ? ' a side' : ''}, press to ${round(setMm)} mm; ${where}`
@@ -202,7 +209,10 @@ export function lineOf(work: ShellWork, model: FootwearModel, springBack: number
   }
 }
 
-/** A plan made anew over what is kept: lines that somebody touched, did or dropped stay; new needs are added; needs that are gone and were untouched go. */
+/**
+ * A plan made anew over what is kept: lines that somebody touched, did or dropped stay; new needs
+ * are added; needs that are gone and were untouched go.
+ */
 export function mergePlan(kept: readonly ShellWork[], planned: readonly ShellWork[]): ShellWork[] {
   const byId = new Map(kept.map((w) => [w.id, w]))
   const fresh = planned.filter((p) => !byId.has(p.id))

@@ -1,8 +1,11 @@
+import { STATION_KINDS, type Station } from '../kinds/stations/all'
 import type { ShellWork } from '../record/schema'
-import type { Side } from '../record/vocabulary'
-import { isTwoSided, STATION_KIND, stationWords, type Station } from './stationWords'
+import type { Side } from '../tables/vocabulary'
 
-/** Room that a model was shown to have or lack for this client: by shell checks, by what was felt, by work that was done. */
+/**
+ * Room that a model was shown to have or lack for this client: by shell checks, by what was felt,
+ * by work that was done.
+ */
 export interface Offset {
   model: string
   foot: Side
@@ -28,15 +31,21 @@ export function sumOffsets(
 }
 
 /**
- * What work that is done has changed in the shells, as room by station: the mm that were found afterwards where somebody looked, else the mm
- * that were asked. Work on one side of a width or girth counts half a side, as the clearance is the mean of the two.
+ * What work that is done has changed in the shells, as room by station: the mm that were found
+ * afterwards where somebody looked, else the mm that were asked. Work on one side of a width or
+ * girth counts half a side, as the clearance is the mean of the two.
  */
 export function workedOffsets(work: readonly ShellWork[]): Offset[] {
   return work.flatMap((w): Offset[] => {
-    if (w.state !== 'done' || !(w.station in STATION_KIND)) return []
-    const station = w.station as Station
+    if (w.state !== 'done' || !STATION_KINDS.find(w.station)) return []
+    const { kind: station, short, measure } = STATION_KINDS.of(w.station)
     const amount = w.gainedMm ?? w.amountMm
-    const share = isTwoSided(station) && w.at.side !== 'both' && w.does !== 'tongue pad' ? 0.5 : 1
+    const share =
+      (measure === 'width' || measure === 'girth') &&
+      w.at.side !== 'both' &&
+      w.does !== 'tongue pad'
+        ? 0.5
+        : 1
     const mm = GIVES[w.does] * amount * share
     return mm === 0
       ? []
@@ -47,7 +56,7 @@ export function workedOffsets(work: readonly ShellWork[]): Offset[] {
             sizeMm: w.sizeMm,
             station,
             mm,
-            words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${stationWords(station).short}: counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm`,
+            words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${short}: counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm`,
           },
         ]
   })

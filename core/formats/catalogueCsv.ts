@@ -3,7 +3,9 @@ import { modelSchema, MOST_MODELS, type FootwearModel } from '../footwear/catalo
 import { parseNumber } from '../measure/callOut'
 import { Refusal } from '../record/refusal'
 
-/** Columns of a catalogue as CSV: one row a model; sizes and stock in one cell each, sizes in mm. */
+/**
+ * Columns of a catalogue as CSV: one row a model; sizes and stock in one cell each, sizes in mm.
+ */
 const TEXT = ['id', 'maker', 'name', 'family', 'shellStep', 'pairing', 'soleNorm'] as const
 const AT = [
   'lengthMm',
@@ -28,7 +30,7 @@ const AT = [
 const LINER = ['toe', 'ball', 'instep', 'ankle', 'heel'] as const
 const GRADE = ['lengthMm', 'widthMm', 'heightMm', 'girthMm'] as const
 
-export const CATALOGUE_COLUMNS: readonly string[] = [
+const CATALOGUE_COLUMNS: readonly string[] = [
   'id',
   'maker',
   'name',
@@ -100,19 +102,28 @@ const CELLS: Record<string, Get> = {
   ),
 }
 
-/** A catalogue as CSV, one row a model. What is not known is an empty cell; a text that a table program would run as a formula gets a ' before it. */
+/**
+ * A catalogue as CSV, one row a model. What is not known is an empty cell; a text that a table
+ * program would run as a formula gets a ' before it.
+ */
 export function writeCatalogueCsv(models: readonly FootwearModel[]): string {
   return `${Papa.unparse({ fields: [...CATALOGUE_COLUMNS], data: models.map((m) => CATALOGUE_COLUMNS.map((c) => CELLS[c]!(m) ?? '')) }, { newline: '\n', escapeFormulae: true })}\n`
 }
 
-/** One thing about a row: `row` counts from 1 with the line of names (CSV) or is the place in `models` (JSON). */
+/**
+ * One thing about a row: `row` counts from 1 with the line of names (CSV) or is the place in
+ * `models` (JSON).
+ */
 export interface CatalogueRemark {
   row: number
   column: string
   words: string
 }
 
-/** What a catalogue file holds: models that can be taken, rows that cannot and why, and what is worth a second look. */
+/**
+ * What a catalogue file holds: models that can be taken, rows that cannot and why, and what is
+ * worth a second look.
+ */
 export interface CatalogueCheck {
   models: FootwearModel[]
   rows: number
@@ -120,7 +131,10 @@ export interface CatalogueCheck {
   cautions: CatalogueRemark[]
 }
 
-/** Reads a catalogue as CSV and checks every row; rows that cannot be taken are named, the others are ready to be kept. */
+/**
+ * Reads a catalogue as CSV and checks every row; rows that cannot be taken are named, the others
+ * are ready to be kept.
+ */
 export function readCatalogueCsv(text: string): CatalogueCheck {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
     skipEmptyLines: true,
@@ -226,7 +240,10 @@ class Check implements CatalogueCheck {
 const columnOf = (path: readonly PropertyKey[]) =>
   path.map(String).join('.').replace('liner.thicknessMm.', 'liner.') || 'row'
 
-/** What is worth a second look in a model: a girth step that does not go with the width step, no length, stretch without a wall, sizes twice. */
+/**
+ * What is worth a second look in a model: a girth step that does not go with the width step, no
+ * length, stretch without a wall, sizes twice.
+ */
 export function cautionsOf(model: FootwearModel): { column: string; words: string }[] {
   const out: { column: string; words: string }[] = []
   const { grade, at } = model

@@ -1,17 +1,20 @@
 import { zipSync } from 'fflate'
 import { buildDevice, type BuiltDevice } from '../device/buildDevice'
+import type { MaterialRows } from '../device/materialNames'
 import { coverLine, soleOutline, trimLines } from '../device/outline'
 import { sheetParts } from '../device/sheetParts'
 import { inRealSpace } from '../device/solid'
 import { soleSurfaceMesh } from '../device/soleSurfaceMesh'
 import type { Mesh } from '../geometry/mesh'
 import type { FittingRecord } from '../record/schema'
-import { SIDES, type Side } from '../record/vocabulary'
+import { normsOf } from '../record/tables'
+import { SIDES, type Side } from '../tables/vocabulary'
 import { dxfTemplate } from './dxfTemplate'
-import { prescription } from './prescription'
+import { prescription } from './papers/prescription'
 import { svgTemplate } from './svgTemplate'
 import { layTemplate, type Template, type TemplateInput } from './template'
-import { write3mf, writeObj } from './mesh/writers'
+import { write3mf } from './mesh/write3mf'
+import { writeObj } from './mesh/writeObj'
 import { writeStl } from './mesh/writeStl'
 
 export interface NamedFile {
@@ -29,6 +32,7 @@ export function templateOf(
   { body, device, surface }: BuiltDevice,
   side: Side,
   label: string,
+  rows: MaterialRows,
 ): Template {
   const cover = coverLine(body, device.outline.cover)
   const lines: TemplateInput['lines'] = [
@@ -40,7 +44,7 @@ export function templateOf(
       style: 'solid' as const,
       points,
     })),
-    ...sheetParts(body, device)
+    ...sheetParts(body, device, rows)
       .filter((p) => p.id !== 'cover' && p.id !== 'base')
       .flatMap((p) =>
         p.lines.map((points, i) => ({
@@ -54,15 +58,19 @@ export function templateOf(
   return layTemplate({ side, label, lines })
 }
 
-/** Every file of one foot's device: solid as STL, OBJ and 3MF, the sole surface for milling, the trim template as SVG and DXF. */
+/**
+ * Every file of one foot's device: solid as STL, OBJ and 3MF, the sole surface for milling, the
+ * trim template as SVG and DXF.
+ */
 export function* eachDeviceFile(
   built: BuiltDevice,
   side: Side,
   label: string,
+  rows: MaterialRows,
 ): Generator<NamedFile> {
   const mesh = inRealSpace(built.solid.mesh, side)
   const sole = inRealSpace(soleSurfaceMesh(built.body), side)
-  const template = templateOf(built, side, label)
+  const template = templateOf(built, side, label, rows)
   yield { name: `${side}.stl`, bytes: writeStl(mesh, `${side} device, mm`) }
   yield { name: `${side}-sole.stl`, bytes: writeStl(sole, `${side} sole surface, mm`) }
   yield { name: `${side}.obj`, bytes: writeObj(mesh, `${side} device`) }
@@ -71,15 +79,18 @@ export function* eachDeviceFile(
   yield text(`${side}-template.dxf`, dxfTemplate(template))
 }
 
-export const deviceFiles = (built: BuiltDevice, side: Side, label: string): NamedFile[] => [
-  ...eachDeviceFile(built, side, label),
-]
+export const deviceFiles = (
+  built: BuiltDevice,
+  side: Side,
+  label: string,
+  rows: MaterialRows,
+): NamedFile[] => [...eachDeviceFile(built, side, label, rows)]
 
 /** Distance of the two middles when a pair lies side by side, mm. */
 const PAIR_APART_MM = 130
 
 /** Both devices side by side in one 3MF, left at the left. */
-export function pair3mf(pair: readonly { side: Side; built: BuiltDevice }[]): NamedFile {
+function pair3mf(pair: readonly { side: Side; built: BuiltDevice }[]): NamedFile {
   const moved = (mesh: Mesh, dx: number): Mesh => ({
     ...mesh,
     positions: mesh.positions.map((v, i) => (i % 3 === 0 ? v + dx : v)),
@@ -104,19 +115,23 @@ export const madeSides = (record: FittingRecord): Side[] =>
 
 /** The devices of a record that are made, built. */
 export const madeDevices = (record: FittingRecord): { side: Side; built: BuiltDevice }[] =>
-  madeSides(record).map((side) => ({ side, built: buildDevice(record.feet[side]!, side) }))
+  madeSides(record).map((side) => ({
+    side,
+    built: buildDevice(record.feet[side]!, side, normsOf(record)),
+  }))
 
 /**
- * Everything of a pair that core can write, one file after the other: both devices, the pair in one 3MF, the prescription as JSON. Whoever has
- * other things to do meanwhile does them between two files.
+ * Everything of a pair that core can write, one file after the other: both devices, the pair in one
+ * 3MF, the prescription as JSON. Whoever has other things to do meanwhile does them between two
+ * files.
  */
 export function* eachPairFile(record: FittingRecord, on: string): Generator<NamedFile> {
   const label = record.client?.code ?? 'no client code'
   const made: { side: Side; built: BuiltDevice }[] = []
   for (const side of madeSides(record)) {
-    const built = buildDevice(record.feet[side]!, side)
+    const built = buildDevice(record.feet[side]!, side, normsOf(record))
     made.push({ side, built })
-    yield* eachDeviceFile(built, side, label)
+    yield* eachDeviceFile(built, side, label, normsOf(record))
   }
   if (made.length > 0) yield pair3mf(made)
   yield text('prescription.json', `${JSON.stringify(prescription(record, on), null, 2)}\n`)

@@ -10,8 +10,8 @@ const LAYERS: Record<LineStyle, { name: string; colour: number }> = {
 }
 
 /**
- * A template as DXF in millimetres at 1:1, one closed polyline a line, y up from the bottom left of the sheet; what is cut, the cover and the
- * foot lie on layers of their own.
+ * A template as DXF in millimetres at 1:1, one closed polyline a line, y up from the bottom left of
+ * the sheet; what is cut, the cover and the foot lie on layers of their own.
  *
  * @returns the file's text; the same template gives the same bytes
  */

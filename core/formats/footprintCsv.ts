@@ -2,15 +2,15 @@ import Papa from 'papaparse'
 import { parseWith } from '../record/parse'
 import { footprintSchema, type Footprint } from '../record/footprintSchema'
 import { Refusal } from '../record/refusal'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 
 /** First cells of the file: its name and version. */
 const HEAD = ['gentle-arch-footprint', '1'] as const
 const NAMES: readonly string[] = ['side', 'cellMm', 'toeLineMm', 'source']
 
 /**
- * A footprint as CSV: lines `gentle-arch-footprint,1`, `side,left`, `cellMm,5`, then one line per row of the grid from the toes to the heel,
- * columns from left to right as seen from above, kPa.
+ * A footprint as CSV: lines `gentle-arch-footprint,1`, `side,left`, `cellMm,5`, then one line per
+ * row of the grid from the toes to the heel, columns from left to right as seen from above, kPa.
  */
 export function writeFootprintCsv(print: Footprint, side: Side): string {
   const head = [
@@ -28,7 +28,7 @@ export function writeFootprintCsv(print: Footprint, side: Side): string {
  *
  * @param fallback used where the file does not say: cell size of a bare grid
  * @throws Refusal naming line and column
- * @example readFootprintCsv('gentle-arch-footprint,1\nside,left\ncellMm,5\n0,40\n…').side // 'left'
+ * @example readFootprintCsv('gentle-arch-footprint,1\nside,left\ncellMm,5\n0,40,0\n20,60,9\n1,2,3').side // 'left'
  */
 export function readFootprintCsv(
   text: string,

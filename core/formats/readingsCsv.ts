@@ -1,21 +1,14 @@
 import Papa from 'papaparse'
 import { parseNumber } from '../measure/callOut'
-import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import type { Norms } from '../record/tables'
 import { refuseTrial } from '../measure/questions'
 import { MOST_TRIALS } from '../record/commands'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord, Reading } from '../record/schema'
-import {
-  POSTURES,
-  READING_KINDS,
-  SCAN_INSTRUMENT,
-  SIDES,
-  type Posture,
-  type ReadingKind,
-  type Side,
-} from '../record/vocabulary'
+import { POSTURES, SCAN_INSTRUMENT, SIDES, type Posture, type Side } from '../tables/vocabulary'
+import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 
-export const READING_COLUMNS = [
+const READING_COLUMNS = [
   'side',
   'what',
   'posture',
@@ -49,7 +42,10 @@ export function writeReadingsCsv(record: FittingRecord): string {
   return `${Papa.unparse({ fields: [...READING_COLUMNS], data: rows }, { newline: '\n' })}\n`
 }
 
-/** Something wrong with one cell of the file; the row is left out. Rows count from 1, the line of names included. */
+/**
+ * Something wrong with one cell of the file; the row is left out. Rows count from 1, the line of
+ * names included.
+ */
 export interface CsvProblem {
   row: number
   column: string
@@ -63,12 +59,15 @@ export interface ReadingsFile {
 }
 
 /**
- * Reads readings in long format. Every row that cannot be taken is named with its column; the others are taken.
+ * Reads readings in long format. Every row that cannot be taken is named with its column; the
+ * others are taken.
  *
  * @throws Refusal only when the line of column names is not there
- * @example readReadingsCsv('side,what,posture,trial,valueMm\nleft,footLengthMm,standing,1,264').readings.left[0].trials // [264]
+ * @example
+ *   readReadingsCsv('side,what,posture,trial,valueMm\nleft,footLengthMm,standing,1,264', HOUSE_NORMS).readings.left[0].trials
+ *   // [264]
  */
-export function readReadingsCsv(text: string, norms: Norms = HOUSE_NORMS): ReadingsFile {
+export function readReadingsCsv(text: string, norms: Norms): ReadingsFile {
   const lines = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
     skipEmptyLines: true,
   }).data
@@ -153,11 +152,16 @@ function optional(cell: (name: string) => string): Partial<Reading> {
   return { ...(instrument && { instrument }), ...(by && { by }), ...(at && { at }) }
 }
 
-/** One reading of one foot: trials read off a scan are a reading of their own, beside those of the hand. */
+/**
+ * One reading of one foot: trials read off a scan are a reading of their own, beside those of the
+ * hand.
+ */
 const keyOf = (r: Pick<Reading, 'what' | 'posture' | 'instrument'>) =>
   `${r.what} ${r.posture} ${r.instrument === SCAN_INSTRUMENT}`
 
-/** Readings of a file put over those of a fitting: what the file names is replaced, the rest stays. */
+/**
+ * Readings of a file put over those of a fitting: what the file names is replaced, the rest stays.
+ */
 export function mergeReadings(old: readonly Reading[], file: readonly Reading[]): Reading[] {
   const named = new Set(file.map(keyOf))
   return [...old.filter((r) => !named.has(keyOf(r))), ...file]

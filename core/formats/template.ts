@@ -1,4 +1,4 @@
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 
 export type Point = readonly [number, number]
 
@@ -12,7 +12,10 @@ export interface TemplateInput {
 
 export type LineStyle = 'solid' | 'dashed' | 'light'
 
-/** A template laid out on its sheet: mm from the top left, y down. Every format is written from this one layout. */
+/**
+ * A template laid out on its sheet: mm from the top left, y down. Every format is written from this
+ * one layout.
+ */
 export interface Template {
   side: Side
   widthMm: number
@@ -22,14 +25,14 @@ export interface Template {
 }
 
 const MARGIN_MM = 12
-export const CONTROL_LINE_MM = 100
+const CONTROL_LINE_MM = 100
 
 /** Hundredths of a millimetre, the finest that templates are written in. */
 export const hundredths = (v: number): number => Math.round(v * 100) / 100
 
 /**
- * Lays a trim template out at 1:1, seen from above, heel at the bottom, with a 100 mm control line, side and label. A right foot is drawn
- * mirrored from the foot's frame, its words are not.
+ * Lays a trim template out at 1:1, seen from above, heel at the bottom, with a 100 mm control line,
+ * side and label. A right foot is drawn mirrored from the foot's frame, its words are not.
  */
 export function layTemplate(input: TemplateInput): Template {
   const sign = input.side === 'left' ? 1 : -1

@@ -1,7 +1,8 @@
 export type Point = readonly [number, number]
 
 /**
- * Area of the part of a convex polygon on the near side of a line: points with p·direction ≤ limit (one step of Sutherland & Hodgman).
+ * Area of the part of a convex polygon on the near side of a line: points with p·direction ≤ limit
+ * (one step of Sutherland & Hodgman).
  *
  * @param polygon corners in order, mm
  * @param direction unit vector across the line

@@ -1,6 +1,9 @@
 import type { Grid } from './grid'
 
-/** A flat triangulation of the part of a grid where a field is positive; vertices lie on cell centres or on the zero line between two. */
+/**
+ * A flat triangulation of the part of a grid where a field is positive; vertices lie on cell
+ * centres or on the zero line between two.
+ */
 export interface Domain {
   /** xy pairs, mm */
   points: Float64Array
@@ -14,19 +17,24 @@ export interface Domain {
   border: Uint32Array
 }
 
-/** Least distance of a cut from a cell centre, as a share of the edge, so that no sliver has zero area. */
+/**
+ * Least distance of a cut from a cell centre, as a share of the edge, so that no sliver has zero
+ * area.
+ */
 const CUT_MARGIN = 0.02
 
 /**
- * Triangulates {field > 0} by marching triangles: every grid square is two triangles, clipped where the field changes sign. Shared edges
- * share vertices, so the border is a set of closed loops without pinches. The field must be negative along the grid's own edge.
+ * Triangulates {field > 0} by marching triangles: every grid square is two triangles, clipped where
+ * the field changes sign. Shared edges share vertices, so the border is a set of closed loops
+ * without pinches. The field must be negative along the grid's own edge.
  *
  * @param inside field value per cell, mm
  */
 export function clipDomain(grid: Omit<Grid, 'z'>, inside: Float64Array): Domain {
   const { columns, rows } = grid
   const size = columns * rows
-  // Vertices by where they lie: on a cell, or on one of the three edges that leave it (right, up, diagonal).
+  // Vertices by where they lie: on a cell, or on one of the three edges that leave it (right, up,
+  // diagonal).
   const index = new Int32Array(4 * size).fill(-1)
   const a: number[] = []
   const b: number[] = []

@@ -1,6 +1,9 @@
 export type Vec3 = [number, number, number]
 
-/** A place to measure from: an origin and three unit axes at right angles (left-handed for a right foot, whose x is medial too). */
+/**
+ * A place to measure from: an origin and three unit axes at right angles (left-handed for a right
+ * foot, whose x is medial too).
+ */
 export interface Frame {
   origin: Vec3
   x: Vec3
@@ -51,8 +54,9 @@ export function allIntoFrame(f: Frame, p: Float64Array): Float64Array {
 }
 
 /**
- * A frame moved and turned within itself: first about z by `yaw`, then about x by `pitch` (front down +), then about y by `roll`
- * (medial side down +), radians; the new origin is given in the old frame's coordinates.
+ * A frame moved and turned within itself: first about z by `yaw`, then about x by `pitch` (front
+ * down +), then about y by `roll` (medial side down +), radians; the new origin is given in the old
+ * frame's coordinates.
  */
 export function turned(
   f: Frame,

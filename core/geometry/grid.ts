@@ -1,6 +1,7 @@
 /**
  * A height grid over the plan of one foot. The centre of cell (column, row) is at
- * x = x0 + (column + ½)·stepMm, y = y0 + (row + ½)·stepMm; `z[row * columns + column]` is its height in mm.
+ * x = x0 + (column + ½)·stepMm, y = y0 + (row + ½)·stepMm; `z[row * columns + column]` is its
+ * height in mm.
  */
 export interface Grid {
   x0: number
@@ -18,7 +19,10 @@ export const columnX = (grid: Grid, column: number): number =>
 /** y of the centre of a row, mm. */
 export const rowY = (grid: Grid, row: number): number => grid.y0 + (row + 0.5) * grid.stepMm
 
-/** Height at any point by bilinear interpolation between cell centres, clamped to the grid's edge; NaN where a needed cell is NaN. */
+/**
+ * Height at any point by bilinear interpolation between cell centres, clamped to the grid's edge;
+ * NaN where a needed cell is NaN.
+ */
 export function sampleGrid(grid: Grid, xMm: number, yMm: number): number {
   const fx = Math.min(grid.columns - 1, Math.max(0, (xMm - grid.x0) / grid.stepMm - 0.5))
   const fy = Math.min(grid.rows - 1, Math.max(0, (yMm - grid.y0) / grid.stepMm - 0.5))
@@ -32,7 +36,10 @@ export function sampleGrid(grid: Grid, xMm: number, yMm: number): number {
   return low * (1 - v) + high * v
 }
 
-/** The largest absolute height inside a mask, with its place; null when the mask is empty or all is 0. */
+/**
+ * The largest absolute height inside a mask, with its place; null when the mask is empty or all is
+ * 0.
+ */
 export function peakOf(
   grid: Grid,
   mask: Uint8Array,

@@ -1,6 +1,6 @@
 /**
- * Cubic Hermite curve through (knots, values) with central-difference tangents (one-sided at the ends): C1, passes through every point,
- * constant outside the knots.
+ * Cubic Hermite curve through (knots, values) with central-difference tangents (one-sided at the
+ * ends): C1, passes through every point, constant outside the knots.
  *
  * @param knots ascending
  * @param values one per knot

@@ -1,14 +1,15 @@
 /**
- * Lines of equal value of a grid, for many values in one pass: marching squares (Lorensen & Cline 1987 in the plane) with linear
- * interpolation, higher ground to the left, so that outer rings and holes turn opposite ways. Whatever lies outside the grid, or is NaN, is
- * lower than any value.
+ * Lines of equal value of a grid, for many values in one pass: marching squares (Lorensen & Cline
+ * 1987 in the plane) with linear interpolation, higher ground to the left, so that outer rings and
+ * holes turn opposite ways. Whatever lies outside the grid, or is NaN, is lower than any value.
  *
- * Coordinates are those of d3-contour: the value with index (c, r) lies at (c + ½, r + ½). Its rings are the same; every value costs a pass
- * of its own there, here all share one.
+ * Coordinates are those of d3-contour: the value with index (c, r) lies at (c + ½, r + ½). Its
+ * rings are the same; every value costs a pass of its own there, here all share one.
  *
  * @param values `columns × rows` numbers, row by row
  * @param thresholds rising
- * @returns for every threshold its closed rings as lists of [x, y], without repeating the first point
+ * @returns for every threshold its closed rings as lists of [x, y], without repeating the first
+ *   point
  */
 export function isoRings(
   columns: number,
@@ -24,7 +25,8 @@ export function isoRings(
     const v = values[(r - 1) * columns + c - 1]!
     return v === v ? v : -Infinity
   }
-  // Edges: 2·i along the row from corner i, 2·i + 1 up from it. A line leaves every edge that it crosses exactly once.
+  // Edges: 2·i along the row from corner i, 2·i + 1 up from it. A line leaves every edge that it
+  // crosses exactly once.
   const next = thresholds.map(() => new Int32Array(2 * width * height).fill(-1))
   const starts = thresholds.map((): number[] => [])
   const low = (v: number) => {
@@ -80,7 +82,10 @@ export function isoRings(
   }
 }
 
-/** Which edges of a square (0 below, 1 right, 2 above, 3 left) a line joins, by which corners are high (1 ↙, 2 ↘, 4 ↗, 8 ↖), high ground to its left. */
+/**
+ * Which edges of a square (0 below, 1 right, 2 above, 3 left) a line joins, by which corners are
+ * high (1 ↙, 2 ↘, 4 ↗, 8 ↖), high ground to its left.
+ */
 const SEGMENTS: readonly (readonly (readonly [number, number])[])[] = [
   [],
   [[0, 3]],

@@ -1,10 +1,11 @@
 /**
- * Coefficients that fit rows of [terms, value] best in the sense of least squares (normal equations solved by Cholesky's method, with a ridge of
+ * Coefficients that fit rows of [terms, value] best in the sense of least squares (normal equations
+ * solved by Cholesky's method, with a ridge of
  * 1e-9 against terms that are nearly alike).
  *
  * @param rows each row the values of the terms, and what they should add up to
  * @returns one coefficient a term; null when there are no rows or the terms cannot be told apart
- * @example leastSquares([[[1, 0], 1], [[1, 1], 3], [[1, 2], 5]]) // about [1, 2]: 1 + 2·x
+ * @example leastSquares([[[1, 0], 1], [[1, 1], 3], [[1, 2], 5]])?.map(Math.round) // [1, 2]: 1 + 2·x
  */
 export function leastSquares(
   rows: readonly (readonly [readonly number[], number])[],

@@ -30,11 +30,15 @@ export function meshVolume({ positions: p, triangles: t }: Mesh): number {
   return sum / 6
 }
 
-/** Is the mesh closed, manifold and outward? Counts every directed edge; each must run once each way. */
+/**
+ * Is the mesh closed, manifold and outward? Counts every directed edge; each must run once each
+ * way.
+ */
 export function inspectMesh(mesh: Mesh): MeshReport {
   const { triangles: t } = mesh
   const vertexCount = mesh.positions.length / 3
-  // Undirected edges in an open-addressing table: twice as roomy as there are edges, a fraction of the time of a Map.
+  // Undirected edges in an open-addressing table: twice as roomy as there are edges, a fraction of
+  // the time of a Map.
   let slots = 1024
   while (slots < t.length * 2) slots *= 2
   const keys = new Float64Array(slots).fill(-1)
@@ -70,7 +74,10 @@ export function inspectMesh(mesh: Mesh): MeshReport {
   }
 }
 
-/** The mesh mirrored in x with its faces still looking outward: how a right foot's frame becomes real space. */
+/**
+ * The mesh mirrored in x with its faces still looking outward: how a right foot's frame becomes
+ * real space.
+ */
 export function mirrorX(mesh: Mesh): Mesh {
   const positions = Float64Array.from(mesh.positions)
   for (let i = 0; i < positions.length; i += 3) positions[i] = -positions[i]!

@@ -1,5 +1,6 @@
 /**
- * Cubic ease between two values: 0 up to `a`, 1 from `b` on, t²(3 − 2t) between. With a > b it falls instead of rising.
+ * Cubic ease between two values: 0 up to `a`, 1 from `b` on, t²(3 − 2t) between. With a > b it
+ * falls instead of rising.
  *
  * @example smoothstep(0.5, 0, 1) // 0.5
  */

@@ -1,6 +1,6 @@
-import { READING_KINDS, type Posture, type ReadingKind, type Side } from '../record/vocabulary'
-import { READING_LABELS } from './labels'
-import type { Norms } from './normsTable'
+import { READINGS, READING_KINDS, type ReadingKind } from '../kinds/readings/all'
+import type { Posture, Side } from '../tables/vocabulary'
+import type { Norms } from '../record/tables'
 import { refuseTrial } from './questions'
 
 /** What the call-out line understood. Nothing is kept before Enter. */
@@ -20,12 +20,12 @@ export interface CallOutContext {
   /** reading in focus: plain numbers go to it */
   what?: ReadingKind
   posture: Posture
-  /** the table the fitting is judged by; the house table when not said */
-  norms?: Norms
+  /** the table the fitting is judged by */
+  norms: Pick<Norms, 'hardBoundsMm'>
 }
 
 const NAMES: [string, ReadingKind][] = READING_KINDS.flatMap((kind) =>
-  READING_LABELS[kind].call.map((call): [string, ReadingKind] => [call, kind]),
+  READINGS.of(kind).call.map((call): [string, ReadingKind] => [call, kind]),
 ).sort((a, b) => b[0].length - a[0].length)
 const POSTURE_WORDS: Record<string, Posture> = {
   sit: 'sitting',
@@ -35,7 +35,10 @@ const POSTURE_WORDS: Record<string, Posture> = {
   standing: 'standing',
 }
 
-/** A typed number: point or comma as decimal mark; null when it is not one. @example parseNumber('97,5') // 97.5 */
+/**
+ * A typed number: point or comma as decimal mark; null when it is not one. @example
+ * parseNumber('97,5') // 97.5
+ */
 export function parseNumber(token: string): number | null {
   const text = token
     .trim()
@@ -45,12 +48,13 @@ export function parseNumber(token: string): number | null {
 }
 
 /**
- * Understands numbers as they are read aloud: `width 97.5 98 / 99` (left / right), `len L 264 265 264`, `waist sit 248 / 251`, `undo`.
- * Two or more numbers in a row are trials of one foot; a slash parts left from right; L or R before numbers names the side.
+ * Understands numbers as they are read aloud: `width 97.5 98 / 99` (left / right), `len L 264 265
+ * 264`, `waist sit 248 / 251`, `undo`. Two or more numbers in a row are trials of one foot; a slash
+ * parts left from right; L or R before numbers names the side.
  *
  * @param line what is typed so far
  * @param context the posture chosen on the page, and the reading in focus for bare numbers
- * @example parseCallOut('width 97.5 98 / 99', { posture: 'standing' }) // readings, forefootWidthMm, left [97.5, 98], right [99]
+ * @example parseCallOut('width 97.5 98 / 99', { posture: 'standing', norms: HOUSE_NORMS }) // { kind: 'readings', what: 'forefootWidthMm', left: [97.5, 98], right: [99] }
  */
 export function parseCallOut(line: string, context: CallOutContext): CallOut {
   const text = line.trim().toLowerCase().replace(/\s+/g, ' ')
@@ -102,7 +106,7 @@ function unknownName(text: string): CallOut {
   if (begins.length > 0)
     return {
       kind: 'partial',
-      words: READING_LABELS[begins[0]![1]].how,
+      words: READINGS.of(begins[0]![1]).how,
       complete: begins[0]![0].slice(word.length),
     }
   if (other) return { kind: 'partial', words: other[1], complete: other[0].slice(word.length) }
@@ -116,9 +120,9 @@ function numbersOf(
   rest: string,
   what: ReadingKind,
   defaultPosture: Posture,
-  norms?: Norms,
+  norms: CallOutContext['norms'],
 ): CallOut {
-  const name = READING_LABELS[what].name.toLowerCase()
+  const name = READINGS.of(what).name.toLowerCase()
   const values: Record<Side, number[]> = { left: [], right: [] }
   let side: Side = 'left'
   let posture = defaultPosture

@@ -1,20 +1,30 @@
-import { expectedForefootWidthMm } from './norms'
-import { HOUSE_NORMS, type Norms } from './normsTable'
+import type { Norms } from '../record/tables'
 
 export type WidthClass = 'narrow' | 'medium' | 'wide' | 'extraWide'
 export type VolumeClass = 'low' | 'medium' | 'high'
 
 /**
- * Forefoot width against the expected 0.377·L: below −4 mm narrow, to +4 medium, to +8 wide, above extra wide.
+ * Expected forefoot width, mm: so much for each mm of foot length.
  *
- * @example forefootWidthClass(100, 265) // { class: 'medium', deltaMm: 0.095 }
+ * @example expectedForefootWidthMm(280, HOUSE_NORMS) // 105.56
+ */
+export const expectedForefootWidthMm = (
+  footLengthMm: number,
+  { widthPerLength }: Pick<Norms, 'widthPerLength'>,
+): number => widthPerLength * footLengthMm
+
+/**
+ * Forefoot width against the expected one: below the first limit narrow, to the second medium, to
+ * the third wide, above extra wide.
+ *
+ * @example forefootWidthClass(100, 265, HOUSE_NORMS) // { class: 'medium', deltaMm: 0.095 }
  */
 export function forefootWidthClass(
   widthMm: number,
   footLengthMm: number,
-  norms: Norms = HOUSE_NORMS,
+  norms: Pick<Norms, 'widthPerLength' | 'forefootDeltaMm'>,
 ): { class: WidthClass; deltaMm: number } {
-  const deltaMm = widthMm - expectedForefootWidthMm(footLengthMm, norms.widthPerLength)
+  const deltaMm = widthMm - expectedForefootWidthMm(footLengthMm, norms)
   const [narrow, wide, extra] = norms.forefootDeltaMm
   return {
     class:
@@ -29,7 +39,10 @@ export function forefootWidthClass(
   }
 }
 
-/** A girth as a share of foot length against its two limits. @example volumeClass(246, 264.3, HOUSE_NORMS.waistShare) // 'medium' */
+/**
+ * A girth as a share of foot length against its two limits. @example volumeClass(246, 264.3,
+ * HOUSE_NORMS.waistShare) // 'medium'
+ */
 export function volumeClass(
   girthMm: number,
   footLengthMm: number,

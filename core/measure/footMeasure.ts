@@ -1,9 +1,13 @@
-import type { DeviceKind, Posture, ReadingKind } from '../record/vocabulary'
+import type { DeviceKind, Posture } from '../tables/vocabulary'
+import type { ReadingKind } from '../kinds/readings/all'
 import type { VolumeClass, WidthClass } from './classes'
 import type { ReadingSummary } from './reading'
 import type { SizeSet } from './sizes'
 
-/** Everything derived from one foot's readings; parts that cannot be given are absent and named in `missing`. */
+/**
+ * Everything derived from one foot's readings; parts that cannot be given are absent and named in
+ * `missing`.
+ */
 export interface FootMeasure {
   readings: Partial<Record<ReadingKind, Partial<Record<Posture, ReadingSummary>>>>
   sizes?: SizeSet & { allowanceMm: number; rounded: SizeSet }

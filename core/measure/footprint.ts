@@ -1,13 +1,16 @@
 import { mean, sum } from 'd3-array'
 import type { Footprint } from '../record/footprintSchema'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 import { Refusal } from '../record/refusal'
 import { clipArea, type Point } from '../geometry/clipArea'
 
 /** Cells from this pressure on count as contact, kPa. */
 export const CONTACT_KPA = 10
 
-/** A cell of the grid that touches: its corner square, centre and force. Frame: x medial +, y from the rear edge of contact, mm. */
+/**
+ * A cell of the grid that touches: its corner square, centre and force. Frame: x medial +, y from
+ * the rear edge of contact, mm.
+ */
 interface Cell {
   x: number
   y: number
@@ -39,7 +42,10 @@ export interface FootprintReading {
     lateral: number
   }
   centreOfPressureMm: [number, number]
-  /** axis from the middle of the heel to the middle of the ball, degrees from the grid's rows; + leans medial */
+  /**
+   * axis from the middle of the heel to the middle of the ball, degrees from the grid's rows; +
+   * leans medial
+   */
   axisDeg: number
 }
 
@@ -81,7 +87,10 @@ function cellsOf(print: Footprint, side: Side): Cell[] {
   return cells.map((c) => ({ ...c, x: c.x - middle, y: c.y - rear }))
 }
 
-/** Where the ball ends and the toes begin: in front of the patch that holds the heel; where toes touch it, at the narrowest row there. */
+/**
+ * Where the ball ends and the toes begin: in front of the patch that holds the heel; where toes
+ * touch it, at the narrowest row there.
+ */
 function proposeToeLine(cells: readonly Cell[], cellMm: number, lengthMm: number): number {
   const at = new Map(cells.map((c) => [`${c.row},${c.column}`, c]))
   const rear = cells.reduce((a, b) => (b.y < a.y ? b : a))
@@ -110,12 +119,14 @@ function proposeToeLine(cells: readonly Cell[], cellMm: number, lengthMm: number
 /**
  * Reads a footprint or pressure grid: arch index, load shares, centre of pressure.
  *
- * Arch index: thirds of the print without toes along the axis heel → ball; the area of the middle third over the whole; cells count from
- * 10 kPa and are cut by area where a third ends (Cavanagh & Rodgers 1987). The second toe itself is not found: the middle of the ball stands in.
+ * Arch index: thirds of the print without toes along the axis heel → ball; the area of the middle
+ * third over the whole; cells count from
+ * 10 kPa and are cut by area where a third ends (Cavanagh & Rodgers 1987). The second toe itself is
+ * not found: the middle of the ball stands in.
  *
  * @param side mirrors the columns so that x is medial +
  * @throws Refusal when rows differ in length or nothing stood on the grid
- * @example readFootprint(rectangle of equal cells, 'left').archIndex // 0.333
+ * For instance `readFootprint(rectangle of equal cells, 'left').archIndex` is 0.333
  */
 export function readFootprint(print: Footprint, side: Side): FootprintReading {
   const cells = cellsOf(print, side)
@@ -133,7 +144,8 @@ export function readFootprint(print: Footprint, side: Side): FootprintReading {
         (mean(ball, (c) => c.y)! - mean(heel, (c) => c.y)!)
       : 0
   const angle = Math.atan(lean)
-  // The axis through the middle of the heel; every cell becomes a turned square whose third is cut by area.
+  // The axis through the middle of the heel; every cell becomes a turned square whose third is cut
+  // by area.
   const [ax, ay] = [Math.sin(angle), Math.cos(angle)]
   const h = cellMm / 2
   const squares = body.map((c) => ({
@@ -192,6 +204,9 @@ export function readFootprint(print: Footprint, side: Side): FootprintReading {
   }
 }
 
-/** Classes of the arch index in adults (Cavanagh & Rodgers 1987): ≤ 0.21 high, ≥ 0.26 low, between usual. */
+/**
+ * Classes of the arch index in adults (Cavanagh & Rodgers 1987): ≤ 0.21 high, ≥ 0.26 low, between
+ * usual.
+ */
 export const archIndexClass = (index: number): FootprintReading['archClass'] =>
   index <= 0.21 + 1e-9 ? 'high' : index >= 0.26 - 1e-9 ? 'low' : 'usual'

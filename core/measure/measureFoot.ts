@@ -1,8 +1,10 @@
+import { archSizeLengthMm } from './archSize'
 import type { Client, Foot } from '../record/schema'
-import { DEVICE_KINDS, POSTURES, READING_KINDS, type DeviceKind } from '../record/vocabulary'
+import { DEVICE_KINDS, POSTURES, type DeviceKind } from '../tables/vocabulary'
+import { READING_KINDS } from '../kinds/readings/all'
 import { archHeightClass, archHeightIndexOf, archStiffness, navicularDropClass } from './archIndex'
 import { forefootWidthClass, volumeClass } from './classes'
-import { HOUSE_NORMS, type Norms } from './normsTable'
+import type { Norms } from '../record/tables'
 import { bestMean, meanOfReading, readingOf, summarise } from './reading'
 import type { FootMeasure } from './footMeasure'
 import { sizesOf } from './sizes'
@@ -14,14 +16,15 @@ import { describeShape } from './words'
  *
  * @param child true under 16 years: adult classes are left out
  * @param allowanceMm of the footwear family: 10 boots, 16 shoes
- * @example measureFoot(foot, { massKg: 75 }, false, 10).supportedLengthMm?.['full-custom'] // 263.2 for 262 sitting, 266 standing
+ * For instance `measureFoot(foot, { massKg: 75 }, false, 10).supportedLengthMm?.['full-custom']` is 263.2
+ *   for 262 sitting, 266 standing
  */
 export function measureFoot(
   foot: Foot,
   client: Client | undefined,
   child: boolean,
   allowanceMm: number,
-  norms: Norms = HOUSE_NORMS,
+  norms: Norms,
 ): FootMeasure {
   const readings: FootMeasure['readings'] = {}
   for (const what of READING_KINDS)
@@ -48,11 +51,10 @@ export function measureFoot(
     ) as Record<DeviceKind, number>
     const stand = meanOfReading(foot, 'footLengthMm', 'standing')
     if (stand !== undefined && sitting !== undefined) result.growthMm = stand - sitting
-    const arch = bestMean(foot, 'archLengthMm', 'standing')
-    if (arch !== undefined) {
-      result.archSizeLengthMm = arch / norms.archShare
-      result.sizeBy =
-        result.archSizeLengthMm - length >= norms.archSizeMm.by ? 'archLength' : 'footLength'
+    const archSize = archSizeLengthMm(foot, norms)
+    if (archSize !== undefined) {
+      result.archSizeLengthMm = archSize
+      result.sizeBy = archSize - length >= norms.archSizeMm.by ? 'archLength' : 'footLength'
     } else missing.push('readings.archLengthMm')
   }
   if (classes && Object.keys(classes).length > 0) result.classes = classes
@@ -120,7 +122,7 @@ function archOf(
       }),
     ...(drop !== undefined && {
       navicularDropMm: drop,
-      ...(!child && { navicularDropClass: navicularDropClass(drop) }),
+      ...(!child && { navicularDropClass: navicularDropClass(drop, norms.navicularDropMm) }),
       ...(arch !== undefined && { navicularDropPercent: (100 * drop) / arch }),
     }),
   }

@@ -1,15 +1,19 @@
 import type { FittingRecord } from '../record/schema'
-import { READING_KINDS, SIDES, type ReadingKind, type Side } from '../record/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
+import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import { isChild } from './ageAtVisit'
 import type { FootMeasure } from './footMeasure'
 import { measureFoot } from './measureFoot'
-import { normsOf } from './normsTable'
+import { normsOf } from '../record/tables'
 import { questionsOf, type Question } from './questions'
 import { meanOfReading } from './reading'
 
 export interface MeasureResult {
   feet: Partial<Record<Side, FootMeasure>>
-  /** left minus right, mm, of each reading's standing means (else sitting), same posture on both feet */
+  /**
+   * left minus right, mm, of each reading's standing means (else sitting), same posture on both
+   * feet
+   */
   differences: Partial<Record<ReadingKind, number>>
   questions: Pick<Question, 'path' | 'words'>[]
 }

@@ -1,8 +1,8 @@
 import { ascending } from 'd3-array'
 import type { FittingRecord, Foot } from '../record/schema'
-import { SIDES, type ReadingKind, type Side } from '../record/vocabulary'
-import { READING_LABELS } from './labels'
-import { HOUSE_NORMS, normsOf, type Norms } from './normsTable'
+import { SIDES, type Side } from '../tables/vocabulary'
+import { READINGS, type ReadingKind } from '../kinds/readings/all'
+import { normsOf, type Norms } from '../record/tables'
 import { bestMean, meanOfReading } from './reading'
 
 /** Something unlikely that is used all the same: where it is and the words to ask with. */
@@ -21,28 +21,29 @@ export function doubt(
   what: ReadingKind,
   value: number,
   footLengthMm: number | undefined,
-  norms: Norms = HOUSE_NORMS,
+  norms: Pick<Norms, 'ratioToLength'>,
 ): string | null {
   const norm = norms.ratioToLength[what]
   if (!norm || footLengthMm === undefined) return null
   const away = (value / footLengthMm - norm.mean) / norm.sd
   if (Math.abs(away) <= 3.5) return null
-  return `${READING_LABELS[what].name} ${mm(value)} is unusually ${away > 0 ? 'big' : 'small'} for a foot of ${mm(footLengthMm)}. Sure?`
+  return `${READINGS.of(what).name} ${mm(value)} is unusually ${away > 0 ? 'big' : 'small'} for a foot of ${mm(footLengthMm)}. Sure?`
 }
 
 /**
- * What a trial means when it cannot be kept as typed: outside the hard bounds, with the likely meaning (cm typed for mm, a decimal point lost).
+ * What a trial means when it cannot be kept as typed: outside the hard bounds, with the likely
+ * meaning (cm typed for mm, a decimal point lost).
  *
  * @returns null when the value is within bounds
- * @example refuseTrial('footLengthMm', 26.5) // { words: '26.5 mm is too small …', meant: 265 }
+ * @example refuseTrial('footLengthMm', 26.5, HOUSE_NORMS)?.meant // 265
  */
 export function refuseTrial(
   what: ReadingKind,
   value: number,
-  norms: Norms = HOUSE_NORMS,
+  norms: Pick<Norms, 'hardBoundsMm'>,
 ): { words: string; meant: number | null } | null {
   const [low, high] = norms.hardBoundsMm[what]
-  const name = READING_LABELS[what].name.toLowerCase()
+  const name = READINGS.of(what).name.toLowerCase()
   if (!Number.isFinite(value))
     return { words: `That is not a number. Type the ${name} in mm.`, meant: null }
   if (value >= low && value <= high) return null
@@ -55,14 +56,15 @@ export function refuseTrial(
 }
 
 /**
- * Does a new trial look like the other foot's value? True when it is far from this foot's own trials and equals one of the other foot's.
+ * Does a new trial look like the other foot's value? True when it is far from this foot's own
+ * trials and equals one of the other foot's.
  */
 export function looksLikeOtherFoot(
   what: ReadingKind,
   value: number,
   own: readonly number[],
   other: readonly number[],
-  norms: Norms = HOUSE_NORMS,
+  norms: Pick<Norms, 'repeatLimitMm'>,
 ): boolean {
   if (own.length === 0 || other.length === 0) return false
   const limit = norms.repeatLimitMm[what]
@@ -137,7 +139,7 @@ function sideGaps(record: FittingRecord): Question[] {
         path: `feet.left.readings.${what}`,
         about: `gap:${what}`,
         foot: 'both',
-        words: `${READING_LABELS[what].name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?`,
+        words: `${READINGS.of(what).name} differs by ${mm(Math.abs(l - r))} between the feet. Sure?`,
       },
     ]
   })

@@ -1,7 +1,8 @@
 import { mean } from 'd3-array'
 import type { Foot, Reading } from '../record/schema'
-import { SCAN_INSTRUMENT, type Posture, type ReadingKind } from '../record/vocabulary'
-import { HOUSE_NORMS, type Norms } from './normsTable'
+import { SCAN_INSTRUMENT, type Posture } from '../tables/vocabulary'
+import type { ReadingKind } from '../kinds/readings/all'
+import type { Norms } from '../record/tables'
 
 /** What the trials of one reading say. */
 export interface ReadingSummary {
@@ -13,7 +14,9 @@ export interface ReadingSummary {
   repeat: boolean
   /** the two (from four on: three) closest trials lie within the limit */
   agreed: boolean
-  /** indices of the odd trials the tool proposes to strike, empty when there is nothing to propose */
+  /**
+   * indices of the odd trials the tool proposes to strike, empty when there is nothing to propose
+   */
   proposeStrike: number[]
   /** five trials without agreement */
   notRepeatable: boolean
@@ -26,15 +29,16 @@ const keptTrials = (reading: Pick<Reading, 'trials' | 'struck'>) =>
     .filter((t) => !reading.struck.includes(t.index))
 
 /**
- * Mean, spread (max − min) and agreement of the trials kept. The range never shrinks by adding trials, so agreement is judged by the
- * closest two (three from four trials on); the odd ones are proposed for striking, never struck.
+ * Mean, spread (max − min) and agreement of the trials kept. The range never shrinks by adding
+ * trials, so agreement is judged by the closest two (three from four trials on); the odd ones are
+ * proposed for striking, never struck.
  *
  * @returns null when no trial is kept
- * @example summarise({ what: 'instepGirthMm', trials: [246, 252, 249], struck: [] }) // spread 6, repeat true, agreed true, proposeStrike [1]
+ * @example summarise({ what: 'instepGirthMm', trials: [246, 252, 249], struck: [] }, HOUSE_NORMS) // { spread: 6, repeat: true, agreed: true, proposeStrike: [1] }
  */
 export function summarise(
   reading: Pick<Reading, 'what' | 'trials' | 'struck'>,
-  norms: Pick<Norms, 'repeatLimitMm'> = HOUSE_NORMS,
+  norms: Pick<Norms, 'repeatLimitMm'>,
 ): ReadingSummary | null {
   const kept = keptTrials(reading)
   if (kept.length === 0) return null
@@ -72,7 +76,10 @@ export function summarise(
   }
 }
 
-/** All readings of a kind and posture as one (a record may hold several entries); a scan's trials count only where no hand has measured. */
+/**
+ * All readings of a kind and posture as one (a record may hold several entries); a scan's trials
+ * count only where no hand has measured.
+ */
 export function readingOf(foot: Foot, what: ReadingKind, posture: Posture): Reading | undefined {
   const all = foot.readings.filter((r) => r.what === what && r.posture === posture)
   const byHand = all.filter((r) => r.instrument !== SCAN_INSTRUMENT)
@@ -90,10 +97,13 @@ export function readingOf(foot: Foot, what: ReadingKind, posture: Posture): Read
 /** Mean of the trials kept of a reading in one posture, mm. */
 export function meanOfReading(foot: Foot, what: ReadingKind, posture: Posture): number | undefined {
   const reading = readingOf(foot, what, posture)
-  return reading && summarise(reading)?.mean
+  return reading && mean(keptTrials(reading), (t) => t.value)
 }
 
-/** The reading's mean in the wanted posture, else in any other posture taken (lengths and widths taken once serve both). */
+/**
+ * The reading's mean in the wanted posture, else in any other posture taken (lengths and widths
+ * taken once serve both).
+ */
 export function bestMean(foot: Foot, what: ReadingKind, posture: Posture): number | undefined {
   const order: Posture[] = [posture, 'standing', 'sitting', 'prone', 'supine']
   for (const p of order) {

@@ -1,4 +1,6 @@
-import type { Posture, ReadingKind } from '../record/vocabulary'
+import { READINGS, type ReadingKind } from '../kinds/readings/all'
+import type { ReadingDefinition } from '../kinds/readings/definition'
+import type { Posture } from '../tables/vocabulary'
 
 /** One reading of the guided round: what, and how the client is. */
 export interface RoundStep {
@@ -6,76 +8,31 @@ export interface RoundStep {
   posture: Posture
 }
 
+export type ReadingView = ReadingDefinition['view']
+
+const inView = (view: ReadingView): ReadingKind[] =>
+  READINGS.all.filter((d) => d.view === view).map((d) => d.kind)
+
 /** Views of the foot, each with the readings that are drawn in it. */
-export const READING_VIEWS = {
-  plan: [
-    'footLengthMm',
-    'archLengthMm',
-    'forefootWidthMm',
-    'heelWidthMm',
-    'secondToeLeadMm',
-    'secondMetLeadMm',
-  ],
-  girths: [
-    'ballGirthMm',
-    'waistGirthMm',
-    'instepGirthMm',
-    'heelInstepGirthMm',
-    'ankleGirthMm',
-    'calfGirthMm',
-  ],
-  heights: [
-    'dorsumHeightMm',
-    'navicularHeightMm',
-    'medialMalleolusHeightMm',
-    'lateralMalleolusHeightMm',
-    'malleolusWidthMm',
-    'toeBoxHeightMm',
-  ],
-} as const satisfies Record<string, readonly ReadingKind[]>
-export type ReadingView = keyof typeof READING_VIEWS
-export const viewOf = (what: ReadingKind): ReadingView =>
-  (Object.keys(READING_VIEWS) as ReadingView[]).find((v) =>
-    (READING_VIEWS[v] as readonly ReadingKind[]).includes(what),
-  )!
+export const READING_VIEWS: Record<ReadingView, readonly ReadingKind[]> = {
+  plan: inView('plan'),
+  girths: inView('girths'),
+  heights: inView('heights'),
+}
+export const viewOf = (what: ReadingKind): ReadingView => READINGS.of(what).view
 
-const sit = (what: ReadingKind): RoundStep => ({ what, posture: 'sitting' })
-const stand = (what: ReadingKind): RoundStep => ({ what, posture: 'standing' })
+/** The board first, then the gauge for heights, then the tape from toe to calf. */
+const HANDS: readonly ReadingView[] = ['plan', 'heights', 'girths']
+const taken = (posture: Posture): RoundStep[] =>
+  HANDS.flatMap((view) => READING_VIEWS[view])
+    .filter((what) => READINGS.of(what).round.includes(posture))
+    .map((what) => ({ what, posture }))
 
-/** The round in the order in which hands move: seated on the board first, then standing on it, the gauge for heights, the tape from toe to calf. */
-export const ROUND: readonly RoundStep[] = [
-  ...(['footLengthMm', 'archLengthMm', 'dorsumHeightMm', 'navicularHeightMm'] as const).map(sit),
-  ...(
-    [
-      'footLengthMm',
-      'archLengthMm',
-      'forefootWidthMm',
-      'heelWidthMm',
-      'secondToeLeadMm',
-      'secondMetLeadMm',
-    ] as const
-  ).map(stand),
-  ...(
-    [
-      'dorsumHeightMm',
-      'navicularHeightMm',
-      'medialMalleolusHeightMm',
-      'lateralMalleolusHeightMm',
-      'malleolusWidthMm',
-      'toeBoxHeightMm',
-    ] as const
-  ).map(stand),
-  ...(
-    [
-      'ballGirthMm',
-      'waistGirthMm',
-      'instepGirthMm',
-      'heelInstepGirthMm',
-      'ankleGirthMm',
-      'calfGirthMm',
-    ] as const
-  ).map(stand),
-]
+/**
+ * The round in the order in which hands move: seated on the board first, then standing on it, the
+ * gauge for heights, the tape from toe to calf.
+ */
+export const ROUND: readonly RoundStep[] = [...taken('sitting'), ...taken('standing')]
 
 /** Place of a reading in the round; −1 for one that is not part of it. */
 export const roundIndex = (step: RoundStep): number =>

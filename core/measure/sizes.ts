@@ -1,24 +1,16 @@
-import { HOUSE_NORMS, type Norms } from './normsTable'
+import { activityOf } from '../record/setting'
+import type { Norms } from '../record/tables'
 
 export type SizeFamily = keyof Norms['allowanceMm']
 
-/** Activities whose footwear is snug and rigid; the rest walks in everyday, work or walking shoes. */
-const BOOT_ACTIVITIES = new Set([
-  'ski-touring',
-  'hockey',
-  'figure-skating',
-  'road-riding',
-  'mountaineering',
-])
-
 /** Family for what a client does; boots when nothing is told. */
 export const sizeFamilyFor = (activity: string | undefined): SizeFamily =>
-  activity === undefined || BOOT_ACTIVITIES.has(activity) ? 'boots' : 'shoes'
+  activity === undefined ? 'boots' : (activityOf(activity)?.allowance ?? 'shoes')
 
 /** Allowance of lasts over foot length for what a client does, mm. */
 export const allowanceFor = (
   activity: string | undefined,
-  norms: Pick<Norms, 'allowanceMm'> = HOUSE_NORMS,
+  norms: Pick<Norms, 'allowanceMm'>,
 ): number => norms.allowanceMm[sizeFamilyFor(activity)]
 
 export interface SizeSet {
@@ -36,13 +28,13 @@ const toHundredths = (value: number) => Math.round((value + 1e-9) * 100) / 100
 export const roundToHalf = (value: number): number => Math.floor(toHundredths(value) * 2 + 0.5) / 2
 
 /**
- * Footwear sizes from foot length. Mondopoint (ISO 9407) is the foot itself; EU Paris points (L + a)/(20/3); UK (L + a)/8.4667 − 25;
- * US men UK + 1; US women US men + 1.5.
+ * Footwear sizes from foot length. Mondopoint (ISO 9407) is the foot itself; EU Paris points (L +
+ * a)/(20/3); UK (L + a)/8.4667 − 25; US men UK + 1; US women US men + 1.5.
  *
  * @param footLengthMm L, mm
  * @param allowanceMm a, mm
  * @returns exact values to two decimals, and rounded to halves
- * @example sizesOf(265, 10) // mondo 26.5, eu 41.25, uk 7.48, usMen 8.48; rounded 26.5, 41.5, 7.5, 8.5
+ * @example sizesOf(265, 10) // { mondo: 26.5, eu: 41.25, uk: 7.48, rounded: { eu: 41.5, uk: 7.5 } }
  */
 export function sizesOf(
   footLengthMm: number,
@@ -68,7 +60,8 @@ export function sizesOf(
 }
 
 /**
- * UK size in words: below adult size 1 the children's scale runs, (L + a)/8.4667 − 12, shown 'child 11' (below 14), else the adult number.
+ * UK size in words: below adult size 1 the children's scale runs, (L + a)/8.4667 − 12, shown 'child
+ * 11' (below 14), else the adult number.
  *
  * @example ukWords(190, 16) // 'child 12.5'
  */
@@ -77,11 +70,14 @@ export function ukWords(footLengthMm: number, allowanceMm: number): string {
   return child < 14 ? `child ${child}` : `${child - 13}`
 }
 
-/** US children's size from the UK one: about half a size more. @example usChildWords(190, 16, 0.5) // 'child 13' */
+/**
+ * US children's size from the UK one: about half a size more. @example usChildWords(190, 16, 0.5)
+ * // 'child 13'
+ */
 export function usChildWords(
   footLengthMm: number,
   allowanceMm: number,
-  overUk = HOUSE_NORMS.usChildOverUk,
+  overUk: Norms['usChildOverUk'],
 ): string {
   const child = roundToHalf((footLengthMm + allowanceMm) / 8.4667 - 12 + overUk)
   return child < 14 ? `child ${child}` : `${child - 13}`

@@ -1,10 +1,12 @@
-import { layerDefinition } from '../device/layers/registry'
-import type { Norms } from '../measure/normsTable'
-import { layerSchema, type LayerKind } from '../record/layerSchema'
+import { LAYERS, layerSchema } from '../kinds/layers/all'
+import type { Norms } from '../record/tables'
 import type { Device } from '../record/schema'
 import type { DevicePart } from './layerEffects'
 
-/** One amount that can be looked for backwards: the device that has it, where its number stands, and how far it may go. */
+/**
+ * One amount that can be looked for backwards: the device that has it, where its number stands, and
+ * how far it may go.
+ */
 export interface AmountCandidate {
   id: string
   name: string
@@ -22,20 +24,23 @@ export interface AmountCandidate {
 }
 
 /** Layers that push about the subtalar axis: they are offered even where the device has none. */
-const PUSHING: readonly LayerKind[] = ['medialSkive', 'threePlaneShave', 'lateralSkive']
+const PUSHING = LAYERS.all.filter((d) => d.pushes).map((d) => d.kind)
 const BEYOND_USUAL = 1.5
 /** More of a rearfoot post than this is unusual, degrees. */
 const USUAL_POST_DEG = 6
 const MOST_POST_DEG = 10
 
-/** Amounts of a device that change the turning moment: its layers' main numbers and posts first, then what could be added. */
+/**
+ * Amounts of a device that change the turning moment: its layers' main numbers and posts first,
+ * then what could be added.
+ */
 export function amountCandidates(
   device: Device,
   { layerUsual }: Pick<Norms, 'layerUsual'>,
 ): AmountCandidate[] {
   const layer = (on: Device, k: number, added: boolean): AmountCandidate[] => {
     const of = on.layers[k]!
-    const definition = layerDefinition(of.kind)
+    const definition = LAYERS.of(of.kind)
     const rule = definition.amounts[0]
     if (rule.unit !== 'mm' || !(rule.key in of)) return []
     const usualMost = (layerUsual[`${of.kind}.${rule.key}`] ?? rule.usual)[1]

@@ -1,9 +1,12 @@
-import { FIT_RANGE } from './estimateLimits'
+import { FIT_RANGE } from './fitRange'
 import { findAmount } from './findAmount'
 
 /** One amount of a device that is looked for backwards. */
 export interface Searched {
-  /** change of moment against the plain device with this amount, N·mm; the rest of the device as it is */
+  /**
+   * change of moment against the plain device with this amount, N·mm; the rest of the device as it
+   * is
+   */
   momentAt: (amount: number) => number
   /** where it may lie */
   range: readonly [number, number]
@@ -19,7 +22,10 @@ export interface AmountForMoment {
   /** rounded to the step the bench works in; null where nothing in the range does it */
   amount: number | null
   momentNmm: number
-  /** amounts at which the low and the high end of the estimate would do it; null where that lies beyond the range */
+  /**
+   * amounts at which the low and the high end of the estimate would do it; null where that lies
+   * beyond the range
+   */
   between: [number | null, number | null]
   verdict: AmountVerdict
   /** the curve, for drawing: amount and moment */
@@ -30,7 +36,8 @@ const POINTS = 7
 const TOLERANCE_NMM = 4
 
 /**
- * How much of one amount brings this moment: sought on the model itself, the curve beside it drawn from a few points.
+ * How much of one amount brings this moment: sought on the model itself, the curve beside it drawn
+ * from a few points.
  *
  * @param wantedNmm change against the plain device, + supination
  */

@@ -1,12 +1,16 @@
+import type { SoleRows } from '../device/soleParameters'
 import { footField } from '../device/footField'
-import type { SoleField } from '../device/soleField'
+import type { SoleField } from '../geometry/soleField'
 import { CONTACT_KPA } from '../measure/footprint'
 import type { Footprint } from '../record/footprintSchema'
 import type { Foot } from '../record/schema'
 import { contactGround, type LoadName } from './contact'
 import { regionFigures, regionsOf, SENSOR_MM } from './pressureRegions'
 
-/** Peaks of a measured barefoot picture of this client, kPa of a 5 mm mean, under the load they were taken with. */
+/**
+ * Peaks of a measured barefoot picture of this client, kPa of a 5 mm mean, under the load they were
+ * taken with.
+ */
 export interface MeasuredPeaks {
   heelKPa?: number
   headsKPa?: number
@@ -27,13 +31,14 @@ export interface Calibration {
 }
 
 /** A factor beyond these says that the picture or the load is another than was told. */
-export const CALIBRATION_BOUNDS = [0.4, 2.5] as const
+const CALIBRATION_BOUNDS = [0.4, 2.5] as const
 const TOLERANCE = 1e-3
 const GOLDEN = (Math.sqrt(5) - 1) / 2
 
 /**
- * One factor on the tissue's stiffness, so that the barefoot peaks of the model come as near as they can to what was measured (least squares of the
- * logarithms, golden section). Shape and region stay the law's.
+ * One factor on the tissue's stiffness, so that the barefoot peaks of the model come as near as
+ * they can to what was measured (least squares of the logarithms, golden section). Shape and region
+ * stay the law's.
  *
  * @returns null without a measured peak
  */
@@ -87,14 +92,18 @@ export function calibrateTissue(
   return { stiffer, before: peaks(1), after: peaks(stiffer) }
 }
 
-/** Heel, and ball in front of the midfoot, as shares of the print's length from its rear edge: well inside what the model calls heel and heads. */
+/**
+ * Heel, and ball in front of the midfoot, as shares of the print's length from its rear edge: well
+ * inside what the model calls heel and heads.
+ */
 const HEEL_ENDS = 0.3
 const BALL = [0.58, 0.82] as const
 /** Fields of calibration are so coarse, mm: one number is looked for. */
 const CALIBRATION_STEP_MM = 4
 
 /**
- * Peaks of a plate's picture under heel and ball, of a 5 mm mean where its cells are finer, of a cell where they are coarser.
+ * Peaks of a plate's picture under heel and ball, of a 5 mm mean where its cells are finer, of a
+ * cell where they are coarser.
  *
  * @returns null where hardly anything touched
  */
@@ -126,7 +135,10 @@ export function platePeaks({ kPa, cellMm }: Footprint): PlatePeaks | null {
 
 export interface TissueFit extends Calibration {
   measured: PlatePeaks
-  /** set where the plate carried much more or less than half the body weight: was the other foot on the floor? */
+  /**
+   * set where the plate carried much more or less than half the body weight: was the other foot on
+   * the floor?
+   */
   doubt: string | null
 }
 
@@ -138,9 +150,9 @@ const HALF_WEIGHT = 1.35
  *
  * @returns null without a picture or a foot length
  */
-export function calibrationOf(foot: Foot, massKg: number): TissueFit | null {
+export function calibrationOf(foot: Foot, massKg: number, rows: SoleRows): TissueFit | null {
   const measured = foot.footprint && platePeaks(foot.footprint)
-  const field = measured && footField(foot, CALIBRATION_STEP_MM)?.field
+  const field = measured && footField(foot, rows, CALIBRATION_STEP_MM)?.field
   if (!measured || !field) return null
   const half = 0.5 * massKg * 9.81
   const fit = calibrateTissue(field, (massKg * measured.forceN) / half, measured)

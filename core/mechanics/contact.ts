@@ -1,5 +1,5 @@
 import { buildShell, type ShellBody } from '../device/shell'
-import type { SoleField } from '../device/soleField'
+import type { SoleField } from '../geometry/soleField'
 import { buildSurface } from '../device/surface'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
@@ -13,7 +13,10 @@ import { regionFigures, regionsOf, type RegionFigures } from './pressureRegions'
 import { AXES, subtalarMoment, type SubtalarAxis } from './subtalarAxis'
 import { tissueOf, type TissueLaw } from './tissue'
 
-/** How the foot is loaded: force in body weights, where the resultant lies, how hard the leg holds the roll. */
+/**
+ * How the foot is loaded: force in body weights, where the resultant lies, how hard the leg holds
+ * the roll.
+ */
 export const LOADS = {
   standing: { words: 'standing on both feet', bodyWeights: 0.5, yShare: 0.357, rollNmPerRad: 30 },
   'single-limb': { words: 'single-limb load', bodyWeights: 1.1, yShare: 0.45, rollNmPerRad: 60 },
@@ -42,7 +45,10 @@ export const CONTACT_IGNORES = [
 export interface ContactResult extends RegionFigures {
   copMm: { x: number; y: number }
   rollDeg: number
-  /** about the subtalar axis, N·mm, + supination: with the leg's spring, and with the roll held fast as the upper bound */
+  /**
+   * about the subtalar axis, N·mm, + supination: with the leg's spring, and with the roll held fast
+   * as the upper bound
+   */
   momentNmm: number
   momentFixedNmm: number
   solution: ContactSolution
@@ -50,7 +56,10 @@ export interface ContactResult extends RegionFigures {
   flagged: boolean
 }
 
-/** A foot made ready: springs, regions, the centre its barefoot load turns about. Kept while only the device changes. */
+/**
+ * A foot made ready: springs, regions, the centre its barefoot load turns about. Kept while only
+ * the device changes.
+ */
 export interface ContactGround {
   field: SoleField
   law: TissueLaw
@@ -152,7 +161,8 @@ function resultOf(
 }
 
 /**
- * A foot on flat floor, roll fixed: the barefoot reference, and the centre that everything else turns about.
+ * A foot on flat floor, roll fixed: the barefoot reference, and the centre that everything else
+ * turns about.
  *
  * @param massKg body weight
  * @param stiffer one factor on the tissue's moduli, from a measured picture of this client
@@ -189,7 +199,10 @@ export interface OnDevice {
   start?: ContactResult
 }
 
-/** The same foot on a device: walls that were trimmed off carry nothing, shell and cover give in series with the tissue. */
+/**
+ * The same foot on a device: walls that were trimmed off carry nothing, shell and cover give in
+ * series with the tissue.
+ */
 export function contactOnDevice(
   ground: ContactGround,
   device: Device,
@@ -200,7 +213,8 @@ export function contactOnDevice(
   const front = shell.frontY
   const cover = coverGive(device)
   const under = (give ?? usualShellGive(field)).map((g) => g + cover)
-  // In front of the shell the foot lies on the cover alone, flat on the shoe's insole; without a cover there, on the insole itself.
+  // In front of the shell the foot lies on the cover alone, flat on the shoe's insole; without a
+  // cover there, on the insole itself.
   const bare =
     device.outline.cover === 'shell'
       ? shell.floorMm - device.shell.cover.thicknessMm

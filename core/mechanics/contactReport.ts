@@ -1,10 +1,11 @@
 import { plainDevice, soleFieldOf } from '../device/buildDevice'
 import { buildShell } from '../device/shell'
 import { buildSurface } from '../device/surface'
-import { normsOf } from '../measure/normsTable'
+import { LAYERS } from '../kinds/layers/all'
+import { normsOf } from '../record/tables'
 import { Refusal } from '../record/refusal'
 import type { Device, FittingRecord, Foot } from '../record/schema'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 import { calibrationOf } from './calibrate'
 import {
   CONTACT_IGNORES,
@@ -20,13 +21,13 @@ import { pressureRefusal } from './pressureRefusal'
 import { shellGive } from './shellGive'
 import { AXES, type SubtalarAxis } from './subtalarAxis'
 
-/** Layers that a plain device has too: what soft tissue needs, and nothing that pushes. */
-const SOFT = new Set(['heelExpansion', 'lateralFill', 'archFill'])
-
-/** The device that every change is measured against: the same shell, cover and outline, with only expansion and fills. */
+/**
+ * The device that every change is measured against: the same shell, cover and outline, with only
+ * expansion and fills.
+ */
 export const plainOf = (device: Device): Device => ({
   ...device,
-  layers: device.layers.filter((l) => SOFT.has(l.kind)),
+  layers: device.layers.filter((l) => LAYERS.of(l.kind).onPlain),
   posts: [],
   castAngleDeg: 0,
   heelLiftMm: 0,
@@ -54,7 +55,7 @@ const FILE_NAMES: Record<PressureRegion, string> = {
 }
 
 /** Contact on one surface as a file tells it: shares of 1, peaks in kPa, moment + supination. */
-export function contactFigures(result: ContactResult, forceN: number) {
+function contactFigures(result: ContactResult, forceN: number) {
   const named = (of: Record<PressureRegion, number>, f: number) =>
     Object.fromEntries(
       Object.entries(FILE_NAMES).map(([key, name]) => [name, of[key as PressureRegion] * f]),
@@ -76,11 +77,12 @@ export function contactFigures(result: ContactResult, forceN: number) {
 }
 
 /**
- * Foot of a record on flat floor, on the plain device and on its own. The tissue follows the client's own plate picture where it is set to, the shell gives as
- * its elements say.
+ * Foot of a record on flat floor, on the plain device and on its own. The tissue follows the
+ * client's own plate picture where it is set to, the shell gives as its elements say.
  *
  * @param stepMm 2 for estimates
- * @throws Refusal `no-pressure-numbers` where the law does not hold, `no-mass` without a body weight, `no-length` without a foot length
+ * @throws Refusal `no-pressure-numbers` where the law does not hold, `no-mass` without a body
+ *   weight, `no-length` without a foot length
  */
 export function contactReport(
   record: FittingRecord,
@@ -98,8 +100,9 @@ export function contactReport(
       'client.massKg: the load is reckoned from body weight.',
       'client.massKg',
     )
-  const { field } = soleFieldOf(foot, side, stepMm)
-  const tissue = calibrationOf(foot, massKg)
+  const norms = normsOf(record)
+  const { field } = soleFieldOf(foot, side, norms, stepMm)
+  const tissue = calibrationOf(foot, massKg, norms)
   const ground = contactGround(
     field,
     massKg,
@@ -109,7 +112,7 @@ export function contactReport(
   )
   const own = foot.device ?? plainDevice()
   const body = buildShell(buildSurface(field, own), own)
-  const give = shellGive(body, own, normsOf(record).shellMaterials, massKg)
+  const give = shellGive(body, own, norms, massKg)
   const plain = contactOnDevice(ground, plainOf(own), { give: give.byCell })
   const device = contactOnDevice(ground, own, { body, give: give.byCell, start: plain })
   const figures = (r: ContactResult) => contactFigures(r, ground.load.forceN)
@@ -128,4 +131,3 @@ export function contactReport(
     },
   }
 }
-export type ContactReport = ReturnType<typeof contactReport>

@@ -1,7 +1,8 @@
 import { Refusal } from '../record/refusal'
 
 /**
- * Cells that may touch: a foot of tissue springs over a surface. All arrays per cell, mm and MPa. A cell with a = 0 is a linear spring of give c.
+ * Cells that may touch: a foot of tissue springs over a surface. All arrays per cell, mm and MPa. A
+ * cell with a = 0 is a linear spring of give c.
  */
 export interface ContactCells {
   x: Float64Array
@@ -51,8 +52,9 @@ const MOST_GAP_MM = 60
 const HARDLY_GIVES = 1e-4
 
 /**
- * p, dp/dδ, the energy per true area and v = ln(1 + p/p0) of one spring pressed in by δ > 0. One or two Newton steps in v from a guess near it, up to five
- * from none; both δ/a and ln(1 + δ/(c·p0)) lie above the root.
+ * p, dp/dδ, the energy per true area and v = ln(1 + p/p0) of one spring pressed in by δ > 0. One or
+ * two Newton steps in v from a guess near it, up to five from none; both δ/a and ln(1 + δ/(c·p0))
+ * lie above the root.
  *
  * @param guess v of a moment ago; 0 for none
  */
@@ -100,12 +102,16 @@ interface Sums {
 }
 
 /**
- * Where the foot comes to rest: vertical force in balance, the resultant at the y that was asked, the roll against its spring. The sum of the springs'
- * energy less the load's work is convex, so there is one answer (Newton with a line search; stops when the imbalance is under 1e-7 of the force).
+ * Where the foot comes to rest: vertical force in balance, the resultant at the y that was asked,
+ * the roll against its spring. The sum of the springs' energy less the load's work is convex, so
+ * there is one answer (Newton with a line search; stops when the imbalance is under 1e-7 of the
+ * force).
  *
- * @param start sink, roll and pitch to begin from (a coarser solution, or the last one while something is dragged)
- * @throws Refusal `no-equilibrium` where the load lies outside everything that can touch, or the answer leaves what the model can say
- * @example solveContact(cells, { forceN: 400, xcMm: 0, ycMm: 50, roll: 0 }).copMm.y // 50
+ * @param start sink, roll and pitch to begin from (a coarser solution, or the last one while
+ *   something is dragged)
+ * @throws Refusal `no-equilibrium` where the load lies outside everything that can touch, or the
+ *   answer leaves what the model can say
+ * For instance `solveContact(cells, { forceN: 400, xcMm: 0, ycMm: 50, roll: 0 }).copMm.y` is 50
  */
 export function solveContact(
   cells: ContactCells,
@@ -270,7 +276,10 @@ function solveScaled(
   return out
 }
 
-/** Can the resultant lie there at all? In y always; in x only where the roll is free and holds nothing. */
+/**
+ * Can the resultant lie there at all? In y always; in x only where the roll is free and holds
+ * nothing.
+ */
 function insideHull({ x, y }: ContactCells, xc: number | null, yc: number): boolean {
   let [low, high, left, right] = [Infinity, -Infinity, Infinity, -Infinity]
   for (let i = 0; i < x.length; i++) {

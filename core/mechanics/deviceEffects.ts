@@ -6,7 +6,7 @@ import { effectOf, type ContactEffect } from './layerEffects'
 import { sensorMean, type PressureRegion } from './pressureRegions'
 
 /** Rings of the pressure terrain are so far apart, kPa. */
-export const PRESSURE_INTERVAL_KPA = 20
+const PRESSURE_INTERVAL_KPA = 20
 
 /** What is drawn and told of one contact. */
 export interface PressurePicture {

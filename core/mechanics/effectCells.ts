@@ -1,8 +1,11 @@
-import { FIT_RANGE } from './estimateLimits'
+import { FIT_RANGE } from './fitRange'
 import { effectStep, twoDigits, type EffectKind, type EffectStep } from './effectSteps'
 import type { ContactEffect, DevicePart } from './layerEffects'
 
-/** One effect as it is shown: an arrow by its step; its number with its range only on demand; unknown where none may be told. */
+/**
+ * One effect as it is shown: an arrow by its step; its number with its range only on demand;
+ * unknown where none may be told.
+ */
 export interface EffectCell {
   key: 'medialHeel' | 'arch' | 'head1' | 'head2' | 'head3' | 'head4' | 'head5' | 'moment'
   name: string
@@ -30,7 +33,10 @@ const UNITS: Record<EffectKind, string> = {
 /** A number with its sign, minus as in print. */
 export const signed = (v: number): string => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v)}`
 
-/** A change with its range over equally good tissue fits. @example rangeWords('moment', 170) // '+170 N·mm (+100 to +260)' */
+/**
+ * A change with its range over equally good tissue fits. @example rangeWords('moment', 170) //
+ * '+170 N·mm (+100 to +260)'
+ */
 export function rangeWords(kind: EffectKind, change: number): string {
   const [low, high] = FIT_RANGE.map((f) => twoDigits(f * change)) as [number, number]
   return `${signed(twoDigits(change))}${UNITS[kind]} (${signed(low)} to ${signed(high)})`
@@ -39,7 +45,8 @@ export function rangeWords(kind: EffectKind, change: number): string {
 /**
  * Effects of a change as cells: inner heel and arch by load, heads by peak, turning moment.
  *
- * @param under what was changed: under a rearfoot post the lateral heads are told by direction alone
+ * @param under what was changed: under a rearfoot post the lateral heads are told by direction
+ *   alone
  */
 export function effectCells(
   effect: ContactEffect,
@@ -81,6 +88,6 @@ export const lateralByDirection = (
     ? device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0)
     : 'post' in part && device.posts[part.post]?.at === 'rearfoot'
 
-/** A cell in words. @example cellWords(cell) // 'Inner heel up, slight' */
+/** A cell in words. For instance `cellWords(cell)` is 'Inner heel up, slight' */
 export const cellWords = ({ name, step, kind }: EffectCell): string =>
   `${name} ${step.way === 'none' ? 'as before' : `${kind === 'moment' ? (step.way === 'up' ? 'outward' : 'inward') : step.way}, ${step.word}`}`

@@ -1,4 +1,7 @@
-/** How a change is shown: an arrow in four steps by its size, up or down; the number only on demand, never with three digits. */
+/**
+ * How a change is shown: an arrow in four steps by its size, up or down; the number only on demand,
+ * never with three digits.
+ */
 export type EffectKind = 'share' | 'peak' | 'moment'
 
 /** Ends of the steps: load share in points, peak in per cent, moment in N·mm (house steps). */
@@ -16,7 +19,10 @@ export interface EffectStep {
   way: 'up' | 'down' | 'none'
 }
 
-/** The step of a change. @example effectStep('moment', -180) // { step: 2, word: 'moderate', way: 'down' } */
+/**
+ * The step of a change. @example effectStep('moment', -180) // { step: 2, word: 'moderate', way:
+ * 'down' }
+ */
 export function effectStep(kind: EffectKind, change: number): EffectStep {
   const size = Math.abs(change)
   const step = EFFECT_STEPS[kind].filter((end) => size >= end).length as EffectStep['step']

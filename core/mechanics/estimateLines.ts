@@ -1,10 +1,10 @@
 import { plainDevice, soleFieldOf } from '../device/buildDevice'
 import { buildShell } from '../device/shell'
 import { buildSurface } from '../device/surface'
-import { normsOf } from '../measure/normsTable'
+import { normsOf } from '../record/tables'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord } from '../record/schema'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 import { calibrationOf } from './calibrate'
 import { CONTACT_IGNORES, CONTACT_LABEL, contactGround } from './contact'
 import { axisOf } from './contactReport'
@@ -27,8 +27,8 @@ export const ESTIMATE_NOTES: readonly string[] = [
 const STEP_MM = 2
 
 /**
- * Estimates of one foot's device for paper: what it does against a plain device, whether it pushes harder than wanted, how its shell feels. Where no
- * estimate may be given, the sentence why.
+ * Estimates of one foot's device for paper: what it does against a plain device, whether it pushes
+ * harder than wanted, how its shell feels. Where no estimate may be given, the sentence why.
  */
 export function estimateLines(record: FittingRecord, side: Side): string[] {
   const foot = record.feet[side]
@@ -36,14 +36,9 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
   const norms = normsOf(record)
   const massKg = record.client?.massKg ?? USUAL_KG
   try {
-    const { field } = soleFieldOf(foot, side, STEP_MM)
+    const { field } = soleFieldOf(foot, side, norms, STEP_MM)
     const device = foot.device ?? plainDevice()
-    const give = shellGive(
-      buildShell(buildSurface(field, device), device),
-      device,
-      norms.shellMaterials,
-      massKg,
-    )
+    const give = shellGive(buildShell(buildSurface(field, device), device), device, norms, massKg)
     const shell = give.arch
       ? [
           `Shell, estimate: arch about ${twoDigits(give.arch.archStiffnessNPerMm)} N/mm, ${comfortOf(give.arch.archStiffnessNPerMm, give.arch.forceN, forceOf(record), norms).class}${give.arch.utilisationPercent === null ? '' : `; stress about ${twoDigits(give.arch.utilisationPercent)} % of its limit`}.`,
@@ -53,7 +48,9 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
     if (refused) return [`Pressure: ${refused}`, ...shell]
     if (record.client?.massKg === undefined)
       return ['Pressure: not estimated, body weight is missing.', ...shell]
-    const tissue = foot.footprint?.fitsTissue ? calibrationOf(foot, massKg)?.stiffer : undefined
+    const tissue = foot.footprint?.fitsTissue
+      ? calibrationOf(foot, massKg, norms)?.stiffer
+      : undefined
     const { change } = deviceEffects(
       contactGround(field, massKg, 'standing', axisOf(foot), tissue),
       device,

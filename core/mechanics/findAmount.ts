@@ -10,8 +10,9 @@ export interface FoundAmount {
 const MOST_TRIES = 14
 
 /**
- * The amount whose effect is the one asked, between two limits: the effect may rise or fall with it (regula falsi, Illinois rule, halved where it stalls).
- * Where the limits do not enclose it, the nearer limit is returned as not reached.
+ * The amount whose effect is the one asked, between two limits: the effect may rise or fall with it
+ * (regula falsi, Illinois rule, halved where it stalls). Where the limits do not enclose it, the
+ * nearer limit is returned as not reached.
  *
  * @param effect of an amount; called about ten times
  * @param tolerance how near is near enough, in units of the effect

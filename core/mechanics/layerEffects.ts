@@ -1,10 +1,13 @@
-import { layerDefinition } from '../device/layers/registry'
+import { LAYERS } from '../kinds/layers/all'
 import type { Device } from '../record/schema'
 import { contactOnDevice, type ContactGround, type ContactResult } from './contact'
 import { plainOf } from './contactReport'
 import type { PressureRegion } from './pressureRegions'
 
-/** What some change of a device does, against another device under the same foot; per cent of peaks, points of load share. */
+/**
+ * What some change of a device does, against another device under the same foot; per cent of peaks,
+ * points of load share.
+ */
 export interface ContactEffect {
   momentNmm: number
   momentFixedNmm: number
@@ -15,7 +18,10 @@ export interface ContactEffect {
   archPoints: number
 }
 
-/** What of a device was taken out: one of its layers, one of its posts, the cast's angle, or the give of its shell. */
+/**
+ * What of a device was taken out: one of its layers, one of its posts, the cast's angle, or the
+ * give of its shell.
+ */
 export type DevicePart = { layer: number } | { post: number } | { cast: true } | { give: true }
 
 export interface LayerEffect {
@@ -103,11 +109,14 @@ function onlyPart(device: Device, plain: Device, part: DevicePart): Device {
   return 'cast' in part ? { ...plain, castAngleDeg: device.castAngleDeg } : plain
 }
 
-/** Parts of a device that do something, with their names: layers in their order, posts, the cast's angle, the shell's give. */
+/**
+ * Parts of a device that do something, with their names: layers in their order, posts, the cast's
+ * angle, the shell's give.
+ */
 export function partsOf(device: Device): { name: string; part: DevicePart }[] {
   return [
     ...device.layers.flatMap((l, layer) =>
-      l.on ? [{ name: l.name ?? layerDefinition(l.kind).name, part: { layer } }] : [],
+      l.on ? [{ name: l.name ?? LAYERS.of(l.kind).name, part: { layer } }] : [],
     ),
     ...device.posts.flatMap((p, post) =>
       p.angleDeg !== 0
@@ -120,12 +129,14 @@ export function partsOf(device: Device): { name: string; part: DevicePart }[] {
 }
 
 /**
- * What each part of a device does: alone on the plain device, and within the whole. The plain device has the same shell, cover and outline, expansion and
- * fills, and nothing else on it; fills themselves are told against a device without them.
+ * What each part of a device does: alone on the plain device, and within the whole. The plain
+ * device has the same shell, cover and outline, expansion and fills, and nothing else on it; fills
+ * themselves are told against a device without them.
  *
  * @param ground the foot made ready, kept while only the device changes
  * @param give of the shell by cell
- * @returns parts in the order of the layers that are on, then posts, cast angle, and what the shell's give does against one that gives nothing
+ * @returns parts in the order of the layers that are on, then posts, cast angle, and what the
+ *   shell's give does against one that gives nothing
  */
 export function layerEffects(
   ground: ContactGround,

@@ -1,4 +1,4 @@
-import { FIT_RANGE } from './estimateLimits'
+import { FIT_RANGE } from './fitRange'
 import { twoDigits } from './effectSteps'
 
 export interface OverPush {
@@ -13,12 +13,12 @@ const NOTHING_NMM = 50
 const way = (nmm: number) => (nmm > 0 ? 'outward (supination)' : 'inward (pronation)')
 
 /**
- * Does a device push harder than is wanted? With a wanted change of moment: when even the low end of the estimate passes it, or it pushes the other way.
- * Without one: above the house limit.
+ * Does a device push harder than is wanted? With a wanted change of moment: when even the low end
+ * of the estimate passes it, or it pushes the other way. Without one: above the house limit.
  *
  * @param momentNmm estimated change against the plain device, + supination
  * @param aimNmm wanted change
- * @example overPush(400, 150, 600)!.code // 'over-push': at least 240 for 150 wanted
+ * @example overPush(400, 150, 600)?.code // 'over-push': at least 240 for 150 wanted
  */
 export function overPush(
   momentNmm: number,

@@ -1,13 +1,16 @@
 import { riskOf } from '../examine/risk'
 import { ageInYears } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
-import type { Side } from '../record/vocabulary'
+import type { Side } from '../tables/vocabulary'
 
 /** What holds instead where no estimate is given: the target of a measurement in the shoe. */
-export const IN_SHOE_TARGET =
+const IN_SHOE_TARGET =
   'After a healed ulcer the target is a peak under 200 kPa, or at least 30 % lower at the former place, measured in the shoe while walking. No estimate here is compared with it. Licensed practice and local rules decide.'
 
-/** May pressure numbers be shown for this client? The tissue law is of healthy adults; null where it holds, else why not. */
+/**
+ * May pressure numbers be shown for this client? The tissue law is of healthy adults; null where it
+ * holds, else why not.
+ */
 export function pressureRefusal(record: FittingRecord, side: Side): string | null {
   const { bornOn } = record.client ?? {}
   if (bornOn && record.visit?.on && ageInYears(bornOn, record.visit.on) < 16)

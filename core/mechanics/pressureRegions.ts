@@ -1,8 +1,8 @@
-import type { SoleField } from '../device/soleField'
+import type { SoleField } from '../geometry/soleField'
 import { sulcusMm } from './tissue'
 
 /** Regions of a pressure picture, heel to toes; met heads from the inside out. */
-export const PRESSURE_REGIONS = [
+const PRESSURE_REGIONS = [
   'heelMedial',
   'heelLateral',
   'midfootMedial',
@@ -32,7 +32,10 @@ export interface RegionFigures {
   peakAt: { xMm: number; yMm: number }
 }
 
-/** Region of every cell, by index into the list; −1 outside the plan. Cut at fixed places of the foot, whatever lies under it. */
+/**
+ * Region of every cell, by index into the list; −1 outside the plan. Cut at fixed places of the
+ * foot, whatever lies under it.
+ */
 export function regionsOf(field: SoleField): Int8Array {
   const out = new Int8Array(field.x.length).fill(-1)
   const { heads } = field.sole
@@ -55,7 +58,10 @@ export function regionsOf(field: SoleField): Int8Array {
   return out
 }
 
-/** Moving mean over a square of a grid, 5 × 5 mm as a rule, separable; cells outside the plan count as unloaded. Nothing is loaded near the grid's edge. */
+/**
+ * Moving mean over a square of a grid, 5 × 5 mm as a rule, separable; cells outside the plan count
+ * as unloaded. Nothing is loaded near the grid's edge.
+ */
 export function sensorMean(
   { columns, rows, stepMm }: Pick<SoleField, 'columns' | 'rows' | 'stepMm'>,
   pressure: Float64Array,

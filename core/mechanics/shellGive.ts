@@ -1,7 +1,8 @@
-import type { ShellMaterial } from '../device/materials'
-import { shellMaterial } from '../device/materials'
+import { shellMaterial } from '../device/materialNames'
+import type { Norms } from '../record/tables'
+import type { ShellMaterial } from '../tables/materials'
 import type { ShellBody } from '../device/shell'
-import type { SoleField } from '../device/soleField'
+import type { SoleField } from '../geometry/soleField'
 import { smoothstep as S } from '../geometry/smoothstep'
 import { Refusal } from '../record/refusal'
 import type { Device } from '../record/schema'
@@ -51,7 +52,8 @@ export function onCells(
 }
 
 /**
- * Give of a shell from its elements: what its arch bends under an even pressure, over that pressure; under heel and front edge it rests and gives nothing.
+ * Give of a shell from its elements: what its arch bends under an even pressure, over that
+ * pressure; under heel and front edge it rests and gives nothing.
  *
  * @returns mm/MPa by cell
  */
@@ -70,16 +72,19 @@ const blockGive = (body: ShellBody, material: ShellMaterial): Float64Array =>
     body.inside[i]! > 0 ? Math.max(0, z - body.floorMm) / material.youngMPa : 0,
   )
 
-/** Give of a device's shell: of its elements, of a block, or the usual one where neither can be reckoned. */
+/**
+ * Give of a device's shell: of its elements, of a block, or the usual one where neither can be
+ * reckoned.
+ */
 export function shellGive(
   body: ShellBody,
   device: Device,
-  table: readonly ShellMaterial[],
+  rows: Pick<Norms, 'shellMaterials'>,
   massKg: number,
   stepMm = 6,
 ): ShellGive {
   const { field } = body.surface
-  const material = shellMaterial(device.shell.material, table)
+  const material = shellMaterial(device.shell.material, rows)
   if (material && !material.rigid)
     return {
       byCell: blockGive(body, material),

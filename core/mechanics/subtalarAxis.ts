@@ -1,6 +1,9 @@
 import { radians } from '../geometry/angle'
 
-/** Line of the subtalar axis over the sole: a point it passes through, mm, and its deviation from the foot's long axis, degrees medial. */
+/**
+ * Line of the subtalar axis over the sole: a point it passes through, mm, and its deviation from
+ * the foot's long axis, degrees medial.
+ */
 export interface SubtalarAxis {
   xMm: number
   yShare: number
@@ -8,7 +11,7 @@ export interface SubtalarAxis {
 }
 
 /** Mean inclination of the axis over the floor, degrees (Manter 1941). */
-export const INCLINATION_DEG = 42
+const INCLINATION_DEG = 42
 /** Palpated positions (house lines; the deviation of the central one by Manter 1941). */
 export const AXES: Record<'central' | 'medial' | 'lateral', SubtalarAxis> = {
   central: { xMm: -15, yShare: 0.1, deviationDeg: 16 },
@@ -17,8 +20,9 @@ export const AXES: Record<'central' | 'medial' | 'lateral', SubtalarAxis> = {
 }
 
 /**
- * Moment of a vertical force about the subtalar axis, N·mm, + supination: F·cos i·(cos d·(x − Px) − sin d·(y − Py)). The same for either foot in its own
- * frame. The axis' position moves the baseline, hardly the change.
+ * Moment of a vertical force about the subtalar axis, N·mm, + supination: F·cos i·(cos d·(x − Px) −
+ * sin d·(y − Py)). The same for either foot in its own frame. The axis' position moves the
+ * baseline, hardly the change.
  *
  * @example subtalarMoment(100, 0, 26.5, 265, AXES.central) // 1071.5
  */

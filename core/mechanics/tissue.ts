@@ -1,7 +1,9 @@
-import type { SoleField } from '../device/soleField'
+import type { SoleField } from '../geometry/soleField'
 import { smoothstep as S } from '../geometry/smoothstep'
 
-/** Tissue of one region: thickness mm, modulus MPa, stiffening, give of what lies behind it mm/MPa. */
+/**
+ * Tissue of one region: thickness mm, modulus MPa, stiffening, give of what lies behind it mm/MPa.
+ */
 interface Region {
   tMm: number
   E: number
@@ -10,10 +12,10 @@ interface Region {
 }
 
 /**
- * Tissue by region, fitted to mean barefoot standing loads and peaks (Cavanagh, Rodgers and Iiboshi 1987): five parameters for five numbers, a fit and
- * no validation.
+ * Tissue by region, fitted to mean barefoot standing loads and peaks (Cavanagh, Rodgers and Iiboshi
+ * 1987): five parameters for five numbers, a fit and no validation.
  */
-export const TISSUE = {
+const TISSUE = {
   heel: { tMm: 17, E: 0.13, beta: 4, cMm: 2 },
   midfoot: { tMm: 14, E: 0.028, beta: 4, cMm: 10 },
   forefoot: { tMm: 11, E: 0.0368, beta: 4, cMm: 2 },
@@ -44,7 +46,8 @@ export const sulcusMm = (field: SoleField, x: number): number => {
 }
 
 /**
- * Tissue law of every cell of a sole: regions blended into each other, the heel pad thicker towards its border, the arch giving more medially.
+ * Tissue law of every cell of a sole: regions blended into each other, the heel pad thicker towards
+ * its border, the arch giving more medially.
  *
  * @param stiffer one factor on all moduli: what a measured pressure picture said of this client
  */

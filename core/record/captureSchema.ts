@@ -1,11 +1,14 @@
 import { z } from 'zod'
-import { CAPTURE_WAYS } from './vocabulary'
+import { CAPTURE_WAYS } from '../tables/vocabulary'
 
 const text = (max: number) => z.string().max(max)
 const point2 = z.tuple([z.number(), z.number()])
 const point3 = z.tuple([z.number(), z.number(), z.number()])
 
-/** Corrections that a way of capture asks for, on the captured sole, before any device is built on it. */
+/**
+ * Corrections that a way of capture asks for, on the captured sole, before any device is built on
+ * it.
+ */
 export const CORRECTION_KINDS = [
   'heelExpansion',
   'lateralFill',
@@ -24,10 +27,11 @@ export const correctionSchema = z.strictObject({
 })
 
 /**
- * The sole as it was captured, in the foot's frame: heights on a grid as hundredths of a millimetre (base64 of 16-bit little-endian integers,
- * −32768 where there is none), borders per row, heads and toes. Derived from the original file, kept so that the record stands alone.
+ * The sole as it was captured, in the foot's frame: heights on a grid as hundredths of a millimetre
+ * (base64 of 16-bit little-endian integers, −32768 where there is none), borders per row, heads and
+ * toes. Derived from the original file, kept so that the record stands alone.
  */
-export const surfaceSchema = z.strictObject({
+const surfaceSchema = z.strictObject({
   /** the scan it was read from, and the hash of its original */
   scan: text(40).optional(),
   name: text(200).optional(),
@@ -44,7 +48,10 @@ export const surfaceSchema = z.strictObject({
   forefootWidthMm: z.number().min(20).max(180),
   heelWidthMm: z.number().min(20).max(180),
   forefootDeg: z.number().min(-45).max(45),
-  /** how the heel stands in this frame, + inverted: devices are built on the heel turned upright, and the cast's own angle comes on top */
+  /**
+   * how the heel stands in this frame, + inverted: devices are built on the heel turned upright,
+   * and the cast's own angle comes on top
+   */
   heelDeg: z.number().min(-45).max(45).default(0),
   heads: z.array(point2).length(5),
   toes: z.array(point2).max(5),

@@ -1,16 +1,11 @@
 import { z } from 'zod'
-import { changeStep, STEP_DOES, type Wearer } from '../bench/stepState'
-import { HOUSE_NORMS, type Norms } from '../measure/normsTable'
+import { changeStep, STEP_DOES, type Wearer } from './stepState'
+import type { Norms } from './tables'
 import { parseWith } from './parse'
 import { PART_SCHEMAS, type PartContent, type PartName } from './parts'
 import { Refusal } from './refusal'
-import {
-  POSTURES,
-  READING_KINDS,
-  SCAN_INSTRUMENT as SCAN,
-  SIDES,
-  type ReadingKind,
-} from './vocabulary'
+import { POSTURES, SCAN_INSTRUMENT as SCAN, SIDES } from '../tables/vocabulary'
+import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 
 /** Trials of one reading are kept up to this many. */
 export const MOST_TRIALS = 5
@@ -45,7 +40,10 @@ export const commandSchema = z.discriminatedUnion('kind', [
     minutes: z.number().min(0).max(2880).optional(),
     reason: z.string().max(300).optional(),
     celsius: z.number().min(-20).max(300).optional(),
-    /** minutes a foot stays on it, of a step that needs its temperature first; the server takes them from the process */
+    /**
+     * minutes a foot stays on it, of a step that needs its temperature first; the server takes them
+     * from the process
+     */
     skinMin: z.number().min(0.5).max(480).optional(),
     /** steps that are opened again with this one */
     following: z
@@ -72,20 +70,26 @@ export const partOf = (command: Command): PartName =>
 
 type Readings = PartContent<'readings.left'>
 
+/** What a change is judged by. */
+export interface CommandContext {
+  stamp?: { by: string; at: string } | undefined
+  norms: Pick<Norms, 'hardBoundsMm'>
+  wearer: Wearer
+}
+
 /**
- * The part's content after a command; pure, so that browser and server agree. Readings are checked against their hard bounds and kept at
- * five trials; a whole part is checked by its schema.
+ * The part's content after a command; pure, so that browser and server agree. Readings are checked
+ * against their hard bounds and kept at five trials; a whole part is checked by its schema.
  *
  * @param before content of the part the command changes, undefined when it does not exist yet
- * @param wearer who stands on what is warm; a step on skin is judged as for a child where nobody says
+ * @param context by whom and when, the table the fitting is judged by, and who stands on what is
+ *   warm
  * @throws Refusal with the path
  */
 export function applyCommand(
   before: unknown,
   command: Command,
-  stamp?: { by: string; at: string },
-  norms: Norms = HOUSE_NORMS,
-  wearer?: Wearer,
+  { stamp, norms, wearer }: CommandContext,
 ): unknown {
   if (command.kind === 'jobs.step') {
     const { kind: _, following, ...change } = command
@@ -151,7 +155,7 @@ export function applyCommand(
   return at < 0 ? [...readings, next] : readings.map((r, i) => (i === at ? next : r))
 }
 
-function checkBounds(norms: Norms, what: ReadingKind, trials: readonly number[]) {
+function checkBounds(norms: CommandContext['norms'], what: ReadingKind, trials: readonly number[]) {
   const [low, high] = norms.hardBoundsMm[what]
   for (const value of trials)
     if (!(value >= low && value <= high))

@@ -1,8 +1,10 @@
 import { z } from 'zod'
 
 /**
- * A footprint or pressure grid: rows from the toes to the heel, columns from left to right as seen from above, kPa; square cells.
- * `toeLineMm` is the fitter's line between toes and ball, mm from the rear edge of contact; absent means the tool's own proposal.
+ * A footprint or pressure grid: rows from the toes to the heel, columns from left to right as seen
+ * from above, kPa; square cells.
+ * `toeLineMm` is the fitter's line between toes and ball, mm from the rear edge of contact; absent
+ * means the tool's own proposal.
  */
 export const footprintSchema = z.strictObject({
   cellMm: z.number().min(1).max(20),

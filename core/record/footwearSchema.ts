@@ -1,8 +1,8 @@
 import { z } from 'zod'
-import { SIDES } from './vocabulary'
-
-/** What footwear can be asked for instead of, or beside, a device. */
-export const FOOTWEAR_ASKS = ['rocker', 'wider', 'longer', 'instepRoom', 'cuff', 'soft'] as const
+import { FOOTWEAR_ASKS } from '../kinds/footwearAsks'
+import { SHELL_SIDES } from '../kinds/stations/definition'
+import { WORK_KINDS } from '../tables/shellWork'
+import { SIDES } from '../tables/vocabulary'
 
 const text = (max: number) => z.string().max(max)
 const finite = z.number()
@@ -35,7 +35,7 @@ export const HOLDS = ['loose', 'even', 'uneven', 'tight'] as const
 export const NUMBNESS = ['none', 'tingling', 'numb'] as const
 
 /** A spot that the client feels, in the foot's own frame as marks are. */
-export const hotSpotSchema = z.strictObject({
+const hotSpotSchema = z.strictObject({
   view: z.enum(['plantar', 'dorsal', 'medial', 'lateral']),
   xMm: z.number().min(-150).max(150),
   yMm: z.number().min(-20).max(420),
@@ -43,7 +43,7 @@ export const hotSpotSchema = z.strictObject({
   level: z.number().int().min(1).max(3),
 })
 
-export const tryOnReadingSchema = z.strictObject({
+const tryOnReadingSchema = z.strictObject({
   minute: z.number().min(0).max(120),
   foot: z.enum(SIDES),
   toesUpright: z.enum(TOES).optional(),
@@ -54,7 +54,7 @@ export const tryOnReadingSchema = z.strictObject({
   hotSpots: z.array(hotSpotSchema).max(20).default([]),
 })
 
-export const tryOnSchema = z.strictObject({
+const tryOnSchema = z.strictObject({
   id: text(40),
   /** what stands on each foot: one model on both, or two models */
   worn: z.strictObject({
@@ -79,21 +79,11 @@ export const tryOnSchema = z.strictObject({
   by: text(80).optional(),
 })
 
-export const WORK_KINDS = [
-  'stretch',
-  'grind',
-  'pad',
-  'grind boot board',
-  'shim',
-  'insole shim',
-  'tongue pad',
-  'cuff',
-  'sole',
-] as const
-export const SHELL_SIDES = ['medial', 'lateral', 'both', 'top', 'back', 'front', 'under'] as const
-
-/** One piece of work on one shell, placed in shell coordinates: from the inside of its back, and over its boot board. */
-export const workSchema = z.strictObject({
+/**
+ * One piece of work on one shell, placed in shell coordinates: from the inside of its back, and
+ * over its boot board.
+ */
+const workSchema = z.strictObject({
   id: text(40),
   foot: z.enum(SIDES),
   model: text(80),
@@ -128,7 +118,7 @@ export const footwearSchema = z.strictObject({
   asks: z
     .array(
       z.strictObject({
-        what: z.enum(FOOTWEAR_ASKS),
+        what: z.enum(FOOTWEAR_ASKS.kinds),
         foot: z.enum(['left', 'right', 'both']),
         because: text(80).optional(),
       }),

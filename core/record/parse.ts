@@ -1,8 +1,10 @@
 import type { z } from 'zod'
-import { normsOf, type Norms } from '../measure/normsTable'
+import { normsOf, type Norms } from './tables'
+import { migrateRecord } from './migrate/migrate'
 import { Refusal } from './refusal'
 import { recordSchema, type FittingRecord } from './schema'
-import { SIDES, type ReadingKind } from './vocabulary'
+import { SIDES } from '../tables/vocabulary'
+import type { ReadingKind } from '../kinds/readings/all'
 
 /** Parses any value with a schema; throws a Refusal that names the first offending place. */
 export function parseWith<S extends z.ZodType>(
@@ -27,10 +29,12 @@ export function parseWith<S extends z.ZodType>(
 }
 
 /**
- * Reads a fitting record from parsed JSON: checks format and version first (so that the sentence is about the real trouble), then the
- * schema, then the hard bounds of every reading.
+ * Reads a fitting record from parsed JSON: checks format and version first (so that the sentence is
+ * about the real trouble), migrates an earlier version, then the schema, then the hard bounds of
+ * every reading.
  *
- * @throws Refusal `not-a-record`, `newer-version`, `unknown-key`, `invalid` or `out-of-bounds`, with the path
+ * @throws Refusal `not-a-record`, `newer-version`, `unknown-key`, `invalid` or `out-of-bounds`,
+ *   with the path
  */
 export function parseRecord(value: unknown): FittingRecord {
   const head = value as { format?: unknown; version?: unknown } | null
@@ -40,13 +44,11 @@ export function parseRecord(value: unknown): FittingRecord {
       'This is not a fitting record: its "format" is not "gentle-arch/fitting".',
       'format',
     )
-  if (typeof head.version === 'number' && head.version > 1)
-    throw new Refusal(
-      'newer-version',
-      `This record has version ${head.version}; this program reads version 1. Update the program, then try again.`,
-      'version',
-    )
-  const record = parseWith(recordSchema, value, 'fitting record')
+  const record = parseWith(
+    recordSchema,
+    migrateRecord(value as Record<string, unknown>),
+    'fitting record',
+  )
   for (const side of SIDES)
     record.feet[side]?.readings.forEach((reading, i) =>
       checkTrials(normsOf(record), reading, `feet.${side}.readings.${i}`),

@@ -12,17 +12,21 @@ import {
   labOrderSchema,
   makingSchema,
   readingSchema,
+  RECORD_VERSION,
   recordSchema,
   storySchema,
   type Client,
   type FittingRecord,
 } from './schema'
-import { normsSchema } from '../measure/normsTable'
+import { normsSchema } from './tables'
 import { quoteSchema } from './quoteSchema'
 import { footprintSchema } from './footprintSchema'
-import { SIDES } from './vocabulary'
+import { SIDES } from '../tables/vocabulary'
 
-/** The record in pieces that are stored, versioned and changed one at a time, so that two people can work on different stations at once. */
+/**
+ * The record in pieces that are stored, versioned and changed one at a time, so that two people can
+ * work on different stations at once.
+ */
 export const PART_SCHEMAS = {
   visit: recordSchema.shape.visit.unwrap(),
   story: storySchema,
@@ -102,7 +106,7 @@ export function joinRecord(
   })
   return {
     format: 'gentle-arch/fitting',
-    version: 1,
+    version: RECORD_VERSION,
     ...(shop && { shop }),
     ...(client && { client }),
     ...(parts.visit && { visit: parts.visit }),

@@ -8,7 +8,10 @@ export const quoteLineSchema = z.strictObject({
   taxPercent: z.number().min(0).max(50),
 })
 
-/** A quote as it was given to the client, with their answer. Another one after a change is a further quote; the old one stays. */
+/**
+ * A quote as it was given to the client, with their answer. Another one after a change is a further
+ * quote; the old one stays.
+ */
 export const quoteSchema = z.strictObject({
   id: z.string().min(1).max(40),
   on: isoDay,

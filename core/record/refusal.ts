@@ -1,4 +1,7 @@
-/** Input that cannot be used: a stable code, one sentence for people, and the place in dotted form (`feet.left.readings.0.trials`). */
+/**
+ * Input that cannot be used: a stable code, one sentence for people, and the place in dotted form
+ * (`feet.left.readings.0.trials`).
+ */
 export class Refusal extends Error {
   constructor(
     readonly code: string,

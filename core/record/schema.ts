@@ -1,21 +1,18 @@
 import { z } from 'zod'
+import { BODY_AMOUNTS } from '../kinds/body/all'
+import { storedAmount, storedWithDefault } from '../kinds/body/stored'
+import { POSTS } from '../kinds/posts/all'
 import { captureSchema } from './captureSchema'
 import { footwearSchema } from './footwearSchema'
-import { findingsSchema } from './findingsSchema'
+import { findingsSchema } from '../kinds/findings/all'
 import { footprintSchema } from './footprintSchema'
 import { isoDay } from './isoDay'
-import { layerSchema } from './layerSchema'
+import { layerSchema } from '../kinds/layers/all'
 import { quoteSchema } from './quoteSchema'
-import { normsSchema } from '../measure/normsTable'
+import { normsSchema } from './tables'
 import { complaintSchema, storySchema } from './storySchema'
-import {
-  COMPLAINT_PLACES,
-  DEVICE_KINDS,
-  POSTURES,
-  READING_KINDS,
-  SCHOOLS,
-  SIDES,
-} from './vocabulary'
+import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, SCHOOLS, SIDES } from '../tables/vocabulary'
+import { READING_KINDS } from '../kinds/readings/all'
 
 const text = (max: number) => z.string().max(max)
 const finite = z.number()
@@ -31,33 +28,56 @@ export const readingSchema = z.strictObject({
   at: text(40).optional(),
 })
 
-export const postSchema = z.strictObject({
+/** Ranges of a post's numbers; both styles of a place have the same. */
+const postAmount = (key: 'angleDeg' | 'lengthMm' | 'motionDeg') => {
+  const ranges = POSTS.all.flatMap((p) => p.amounts.filter((a) => a.key === key))
+  return z
+    .number()
+    .min(Math.min(...ranges.map((a) => a.range[0])))
+    .max(Math.max(...ranges.map((a) => a.range[1])))
+}
+
+const postSchema = z.strictObject({
   at: z.enum(['rearfoot', 'forefoot']),
   style: z.enum(['extrinsic', 'intrinsic']).default('extrinsic'),
-  angleDeg: z.number().min(-45).max(45),
-  /** length of an extrinsic block from the heel (rearfoot) or behind the front edge (forefoot), mm; the house length where absent */
-  lengthMm: z.number().min(10).max(140).optional(),
-  /** how far an extrinsic rearfoot block lets the heel roll in before its whole base lies on the floor */
-  motionDeg: z.number().min(0).max(12).optional(),
+  angleDeg: postAmount('angleDeg'),
+  /**
+   * length of an extrinsic block from the heel (rearfoot) or behind the front edge (forefoot), mm;
+   * the house length where absent
+   */
+  lengthMm: postAmount('lengthMm').optional(),
+  /**
+   * how far an extrinsic rearfoot block lets the heel roll in before its whole base lies on the
+   * floor
+   */
+  motionDeg: postAmount('motionDeg').optional(),
   /** code of the ledger's entry it came from */
   because: text(80).optional(),
 })
 
+const frontEdge = storedWithDefault('frontEdge')
+
 export const deviceSchema = z.strictObject({
   kind: z.enum(DEVICE_KINDS).default('full-custom'),
   school: z.enum(SCHOOLS).optional(),
-  castAngleDeg: z.number().min(-45).max(45).default(0),
+  castAngleDeg: storedWithDefault('castAngle'),
   layers: z.array(layerSchema).max(40).default([]),
   outline: z
     .strictObject({
-      heelCupMm: z.number().min(0).max(40).default(14),
+      heelCupMm: storedWithDefault('heelCup'),
       distal: z
-        .strictObject({ behindHeadsMm: z.number().min(-20).max(60).default(5) })
-        .default({ behindHeadsMm: 5 }),
-      /** height of the inner and outer top line beside the midfoot; as high as the foot's own border where absent */
-      medialTopMm: z.number().min(0).max(40).optional(),
-      lateralTopMm: z.number().min(0).max(40).optional(),
-      /** places of the trim line that were moved out (+) or in by hand: on which border, at which share of the length */
+        .strictObject({ behindHeadsMm: frontEdge })
+        .default({ behindHeadsMm: frontEdge.parse(undefined) }),
+      /**
+       * height of the inner and outer top line beside the midfoot; as high as the foot's own border
+       * where absent
+       */
+      medialTopMm: storedAmount('medialTop').optional(),
+      lateralTopMm: storedAmount('lateralTop').optional(),
+      /**
+       * places of the trim line that were moved out (+) or in by hand: on which border, at which
+       * share of the length
+       */
       points: z
         .array(
           z.strictObject({
@@ -74,39 +94,50 @@ export const deviceSchema = z.strictObject({
   shell: z
     .strictObject({
       material: text(40).default('polypropylene'),
-      thicknessMm: z.number().min(0.5).max(20).default(4),
-      /** other thicknesses under heel, arch and front edge, blended between; `thicknessMm` where one is absent */
+      thicknessMm: storedWithDefault('shellThickness'),
+      /**
+       * other thicknesses under heel, arch and front edge, blended between; `thicknessMm` where one
+       * is absent
+       */
       graded: z
         .strictObject({
-          heelMm: z.number().min(0.5).max(20).optional(),
-          archMm: z.number().min(0.5).max(20).optional(),
-          frontMm: z.number().min(0.5).max(20).optional(),
+          heelMm: storedAmount('gradedHeel').optional(),
+          archMm: storedAmount('gradedArch').optional(),
+          frontMm: storedAmount('gradedFront').optional(),
         })
         .optional(),
       /** a layer below the shell */
       base: z
         .strictObject({
           material: text(40).default('eva-60'),
-          thicknessMm: z.number().min(0).max(20).default(2),
+          thicknessMm: storedAmount('baseThickness').default(
+            BODY_AMOUNTS.of('baseThickness').start,
+          ),
           reach: z.enum(['shell', 'sulcus', 'full']).default('shell'),
         })
         .optional(),
       cover: z
         .strictObject({
           material: text(40).default('eva-35'),
-          thicknessMm: z.number().min(0).max(20).default(2),
+          thicknessMm: storedWithDefault('coverThickness'),
         })
         .prefault({}),
     })
     .prefault({}),
   posts: z.array(postSchema).max(4).default([]),
-  heelLiftMm: z.number().min(0).max(40).default(0),
-  /** the lift runs out over this length in front of the heel, mm; to just behind the ball where absent */
-  liftTaperMm: z.number().min(20).max(200).optional(),
-  /** the underside of the heel ground flat so that it does not rock; always so for heat-moulded blanks unless false */
+  heelLiftMm: storedWithDefault('heelLift'),
+  /**
+   * the lift runs out over this length in front of the heel, mm; to just behind the ball where
+   * absent
+   */
+  liftTaperMm: storedAmount('liftTaper').optional(),
+  /**
+   * the underside of the heel ground flat so that it does not rock; always so for heat-moulded
+   * blanks unless false
+   */
   heelStabiliser: z.boolean().optional(),
   /** wanted change of the turning moment against the plain device, N·mm, + supination */
-  aimNmm: z.number().min(-3000).max(3000).optional(),
+  aimNmm: storedAmount('wantedMoment').optional(),
   /** the blank a trim-to-fit or heat-moulded device is made from */
   blank: z.strictObject({ id: text(40), sizeMm: z.number().min(100).max(400) }).optional(),
   /** a name of its own, when a client has several */
@@ -190,7 +221,10 @@ export const followupSchema = z.strictObject({
   numbToes: z.enum(['no', 'left', 'right', 'both']).optional(),
   hotSpots: z.enum(['no', 'left', 'right', 'both']).optional(),
   wouldChange: text(300).optional(),
-  /** thickness of the liner at one marked place, as new and now, mm; with the days used it says how it packs out */
+  /**
+   * thickness of the liner at one marked place, as new and now, mm; with the days used it says how
+   * it packs out
+   */
   liner: z
     .strictObject({ newMm: z.number().min(0.5).max(60), nowMm: z.number().min(0).max(60) })
     .optional(),
@@ -267,10 +301,16 @@ export const decisionSchema = z.strictObject({
   at: text(40).optional(),
 })
 
-/** The fitting record, version 1. Unknown keys are refused; everything but `format`, `version` and one foot has a default or is optional. */
+/** The version of the record that this program writes; older ones are migrated on reading. */
+export const RECORD_VERSION = 2
+
+/**
+ * The fitting record. Unknown keys are refused; everything but `format`, `version` and one foot has
+ * a default or is optional.
+ */
 export const recordSchema = z.strictObject({
   format: z.literal('gentle-arch/fitting'),
-  version: z.literal(1),
+  version: z.literal(RECORD_VERSION),
   shop: z
     .strictObject({
       name: text(120).optional(),
@@ -311,7 +351,7 @@ export const recordSchema = z.strictObject({
 })
 
 export { captureSchema, complaintSchema, findingsSchema, storySchema }
-export { CHECK_PLACES, FOOTWEAR_ASKS, footwearSchema, shellCheckSchema } from './footwearSchema'
+export { CHECK_PLACES, footwearSchema, shellCheckSchema } from './footwearSchema'
 export type {
   Footwear,
   HotSpot,
@@ -321,7 +361,8 @@ export type {
   TryOnReading,
 } from './footwearSchema'
 export type { Quote, QuoteLine } from './quoteSchema'
-export type { Findings, Mark } from './findingsSchema'
+export type { Mark } from '../kinds/findings/markSchema'
+export type { Findings } from '../kinds/findings/all'
 export type { Complaint, Story } from './storySchema'
 export type FittingRecord = z.output<typeof recordSchema>
 export type Foot = z.output<typeof footSchema>

@@ -1,8 +1,8 @@
 const HALF_PAIRS = /[\ud800-\udbff](?![\udc00-\udfff])|(?<![\ud800-\udbff])[\udc00-\udfff]/g
 
 /**
- * A text as a database can hold it: without the character 0, and with a sign of replacement for half of a pair, as an emoji leaves that was cut
- * through.
+ * A text as a database can hold it: without the character 0, and with a sign of replacement for
+ * half of a pair, as an emoji leaves that was cut through.
  *
  * @example storable('a\u0000b') // 'ab'
  */

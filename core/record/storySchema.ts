@@ -2,19 +2,17 @@ import { z } from 'zod'
 import {
   ABILITIES,
   COMPLAINT_PLACES,
-  CONDITIONS,
+  FORCES,
+  HISTORY_KINDS,
   INTENTS,
   SCHOOLS,
   SIDES,
-  SIGNS,
-} from './vocabulary'
+  WHEN_IT_HURTS,
+} from '../tables/vocabulary'
+import { SIGN_KINDS } from '../kinds/signs/all'
+import { CONDITION_KINDS } from '../kinds/conditions/all'
 
 const text = (max: number) => z.string().max(max)
-
-export const WHEN_IT_HURTS = ['start', 'during', 'after', 'morning', 'always', 'night'] as const
-/** How much goes through the footwear, from easy standing to landing and driving an edge. */
-export const FORCES = ['light', 'usual', 'hard'] as const
-export const HISTORY_KINDS = ['break', 'operation', 'sprain', 'other'] as const
 
 export const complaintSchema = z.strictObject({
   foot: z.enum(SIDES),
@@ -42,7 +40,7 @@ export const storySchema = z.strictObject({
     .optional(),
   goal: text(500).optional(),
   complaints: z.array(complaintSchema).max(30).default([]),
-  conditions: z.array(z.enum(CONDITIONS)).default([]),
+  conditions: z.array(z.enum(CONDITION_KINDS)).default([]),
   history: z
     .array(
       z.strictObject({
@@ -55,7 +53,7 @@ export const storySchema = z.strictObject({
     .max(20)
     .optional(),
   /** answers to the questions asked before anything is made; what was not asked is absent */
-  signs: z.partialRecord(z.enum(SIGNS), z.enum(['yes', 'no'])).optional(),
+  signs: z.partialRecord(z.enum(SIGN_KINDS), z.enum(['yes', 'no'])).optional(),
   /** somebody entitled to it has looked at these reasons and lets making go on */
   clearances: z
     .array(

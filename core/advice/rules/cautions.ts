@@ -1,16 +1,25 @@
 import { ageInYears } from '../../measure/ageAtVisit'
-import type { Condition } from '../../record/vocabulary'
+import { CONDITIONS, type Condition } from '../../kinds/conditions/all'
+import type { ConditionDefinition } from '../../kinds/conditions/definition'
 import { n, ofFoot, ofRecord, type FootRule, type RecordContext, type RecordRule } from '../rule'
 
-const all = { school: 'all', source: 'house cautions', children: true } as const
+const all = { school: 'all', caution: true, children: true } as const
 const stop = { ...all, kind: 'stop', strength: 'strong' } as const
 const watch = { ...all, kind: 'watch', strength: 'strong' } as const
-const condition = (code: string, name: Condition, words: string): RecordRule =>
-  ofRecord({
-    ...watch,
-    code,
-    when: ({ has }) => (has(name) ? { words, triggers: ['story.conditions'] } : null),
-  })
+const HEALTH = 'health cautions; local law and licensed practice come first'
+/** What a condition that was told asks of every station and paper; its words stand with its kind. */
+const ofCondition = ({ kind, caution }: ConditionDefinition<Condition>): RecordRule[] =>
+  caution
+    ? [
+        ofRecord({
+          ...watch,
+          code: caution.code,
+          source: HEALTH,
+          when: ({ has }) =>
+            has(kind) ? { words: caution.words, triggers: ['story.conditions'] } : null,
+        }),
+      ]
+    : []
 const making = ({ record }: RecordContext) =>
   Object.values(record.feet).some((f) => f?.device && f.device.kind !== 'none')
 const moulded = ({ record }: RecordContext) =>
@@ -27,6 +36,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...stop,
     code: 'refer-first',
+    source: HEALTH,
     when: ({ risk }) => {
       const open = risk.refers.filter((r) => !r.cleared)
       return open.length
@@ -41,6 +51,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'cleared',
+    source: HEALTH,
     when: ({ risk, record }) => {
       const done = risk.refers.filter((r) => r.cleared)
       return done.length
@@ -57,6 +68,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...stop,
     code: 'risk-foot',
+    source: 'in the manner of the international diabetic-foot guidance',
     when: ({ risk }) =>
       risk.atRisk
         ? {
@@ -75,6 +87,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...stop,
     code: 'no-heat-on-foot',
+    source: HEALTH,
     when: (c) =>
       c.risk.atRisk && moulded(c)
         ? {
@@ -87,6 +100,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'screen-missing',
+    source: 'in the manner of the international diabetic-foot guidance',
     when: ({ has, risk }) =>
       has('diabetes') && risk.grade === null
         ? {
@@ -97,29 +111,11 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
           }
         : null,
   }),
-  condition(
-    'blood-thinners',
-    'bloodThinners',
-    'Blood thinners: soft edges, short try-on; a bruise means stop.',
-  ),
-  condition(
-    'inflammatory-arthritis',
-    'inflammatoryArthritis',
-    'Inflammatory arthritis: a hot joint is referred; total contact, no rigid shell in a flare.',
-  ),
-  condition(
-    'pregnancy',
-    'pregnancy',
-    'Pregnancy and three months after: sizes are provisional. Measure again, stretch or sell nothing as final.',
-  ),
-  condition(
-    'hypermobility',
-    'hypermobility',
-    'Loose joints: do not measure or mould at the end of the range.',
-  ),
+  ...CONDITIONS.all.flatMap(ofCondition),
   ofFoot({
     ...watch,
     code: 'weak-pulse',
+    source: HEALTH,
     when: ({ f, has, hurts, side, at }) =>
       (f.pulses === 'one' || f.pulses === 'weak') &&
       (has('diabetes') || has('smoking') || f.skin === 'cold' || hurts('shin'))
@@ -133,6 +129,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'numb',
+    source: HEALTH,
     when: ({ record }) =>
       (record.story?.complaints ?? []).some((c) => c.numb)
         ? {
@@ -145,6 +142,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'guardian',
+    source: 'consent of a guardian; local law rules',
     when: ({ child, record }) =>
       child && !record.client?.guardian
         ? { words: 'A child: name the guardian who agrees.', triggers: ['client.guardian'] }
@@ -153,6 +151,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'growing',
+    source: HEALTH,
     when: ({ child, record }) =>
       child && making({ record } as RecordContext)
         ? {
@@ -164,6 +163,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofFoot({
     ...watch,
     code: 'flat-child',
+    source: HEALTH,
     when: ({ child, device, record, side, at }) =>
       child &&
       device &&
@@ -179,10 +179,11 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'leg-length-watch',
-    when: ({ record }) => {
+    source: 'error of tape and blocks, workshop practice',
+    when: ({ record }, limit) => {
       const leg = record.legLengthDifferenceMm
-      if (!leg || leg.value === 0 || leg.value > 10) return null
-      if (leg.value < 5)
+      if (!leg || leg.value === 0 || limit.over('mostMm', leg.value)) return null
+      if (limit.under('errorMm', leg.value))
         return {
           words: `A leg length difference of ${n(leg.value)} mm is within the error of the method: watch, lift nothing.`,
           triggers: ['legLengthDifferenceMm'],
@@ -190,7 +191,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       return leg.method === 'blocks' && leg.shownTwice
         ? null
         : {
-            words: `A leg length difference of ${n(leg.value)} mm: show it twice by blocks before lifting; a tape errs by 5 mm and more.`,
+            words: `A leg length difference of ${n(leg.value)} mm: show it twice by blocks before lifting; a tape errs by ${n(limit.of('errorMm'))} mm and more.`,
             triggers: ['legLengthDifferenceMm'],
           }
     },
@@ -198,8 +199,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'binding-check',
-    when: ({ record, activity }) =>
-      record.footwear?.chosen && activity === 'ski-touring'
+    source: 'release settings are a certified technician’s',
+    when: ({ record, recheck }) =>
+      record.footwear?.chosen && recheck === 'binding'
         ? {
             words:
               'A changed shell or sole length, a lift or cant under the sole, another weight or ability: a certified technician re-checks the release setting. This tool never computes it.',
@@ -210,11 +212,12 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'blade-remount',
-    when: ({ record, activity }) => {
+    source: 'workshop practice',
+    when: ({ record, recheck }) => {
       const chosen = record.footwear?.chosen
       const canted =
         (chosen?.soleCantDeg?.left ?? 0) !== 0 || (chosen?.soleCantDeg?.right ?? 0) !== 0
-      return canted && (activity === 'hockey' || activity === 'figure-skating')
+      return canted && recheck === 'blade'
         ? {
             words:
               'Skates: a cant under the blade means remounting it; check the alignment on the ice.',
@@ -226,6 +229,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'heat-at-bench',
+    source: 'burn thresholds of ISO 13732-1, workshop practice',
     when: (c) =>
       !c.risk.atRisk && moulded(c)
         ? {

@@ -1,3 +1,5 @@
+import { LAYERS } from '../../kinds/layers/all'
+import { NO_COVER } from '../../tables/materials'
 import { n, ofFoot, type FootRule, type RecordRule } from '../rule'
 
 const suggest = { school: 'comfort', kind: 'suggest' } as const
@@ -7,9 +9,10 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
   ofFoot({
     ...suggest,
     code: 'lesser-first',
+    source: 'comfort: the lesser measure first',
     strength: 'usual',
     lesser: true,
-    when: ({ hurts, device, side }) => {
+    when: ({ hurts, device, side }, limit) => {
       const pain = hurts(
         'heelPlantar',
         'archPlantar',
@@ -23,7 +26,7 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
         'knee',
         'back',
       )
-      return pain && (pain.score ?? 5) <= 6 && !device
+      return pain && !device && limit.atMost('pain', pain.score ?? limit.of('unscored'))
         ? {
             words: `Would a stock insert be enough for the ${side} foot? Try the lesser measure first and note why not.`,
             change: { device: 'trim-to-fit' },
@@ -35,6 +38,7 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
   ofFoot({
     ...suggest,
     code: 'wider-shoe',
+    source: 'comfort: footwear before a device',
     strength: 'strong',
     lesser: true,
     when: ({ hurts, numb, measure, side, at }) => {
@@ -61,6 +65,7 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
   ofFoot({
     ...suggest,
     code: 'instep-room',
+    source: 'comfort: footwear before a device',
     strength: 'usual',
     lesser: true,
     when: ({ hurts, numb, side }) =>
@@ -75,12 +80,15 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
   ofFoot({
     ...suggest,
     code: 'toe-room',
+    source: 'comfort: footwear before a device',
     strength: 'usual',
     lesser: true,
-    when: ({ hurts, measure, side, at }) =>
-      (measure.leads?.secondToeMm ?? 0) >= 3 && hurts('lesserToes', 'greatToe')
+    when: ({ hurts, measure, side, at }, limit) =>
+      measure.leads?.secondToeMm !== undefined &&
+      limit.atLeast('leadMm', measure.leads.secondToeMm) &&
+      hurts('lesserToes', 'greatToe')
         ? {
-            words: `The ${side} second toe reaches ${n(measure.leads!.secondToeMm!)} mm past the first and toes hurt: half a size longer; stand on the pulled-out insole and look at the toe.`,
+            words: `The ${side} second toe reaches ${n(measure.leads.secondToeMm)} mm past the first and toes hurt: half a size longer; stand on the pulled-out insole and look at the toe.`,
             change: { footwear: 'longer' },
             triggers: [at('readings.secondToeLeadMm'), 'story.complaints'],
           }
@@ -89,17 +97,19 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
   ofFoot({
     ...suggest,
     code: 'soft-cover',
+    source: 'comfort: what the client feels most',
     strength: 'weak',
-    when: ({ hurts, device, side, record, at }) =>
+    when: ({ hurts, device, side, record, at }, limit) =>
       device &&
       device.kind !== 'none' &&
-      (record.story?.hours ?? 0) >= 8 &&
-      device.shell.cover.thicknessMm < 3 &&
-      device.shell.cover.material !== 'none' &&
+      record.story?.hours !== undefined &&
+      limit.atLeast('hours', record.story.hours) &&
+      limit.under('coverMm', device.shell.cover.thicknessMm) &&
+      device.shell.cover.material !== NO_COVER &&
       hurts('heelPlantar', 'secondMetHead', 'thirdMetHead', 'fourthMetHead', 'firstMetHead')
         ? {
-            words: `${n(record.story!.hours!)} hours on the feet: a cover of 3 mm instead of ${n(device.shell.cover.thicknessMm)} mm is felt most by the ${side} sole, if the footwear has room.`,
-            change: { shell: { coverMm: 3 } },
+            words: `${n(record.story.hours)} hours on the feet: a cover of ${n(limit.of('coverMm'))} mm instead of ${n(device.shell.cover.thicknessMm)} mm is felt most by the ${side} sole, if the footwear has room.`,
+            change: { shell: { coverMm: limit.of('coverMm') } },
             triggers: ['story.hours', at('device.shell.cover')],
           }
         : null,
@@ -108,11 +118,12 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
     school: 'comfort',
     kind: 'watch',
     code: 'tilt-without-pain',
+    source: 'comfort: posture alone is no reason',
     strength: 'usual',
-    when: ({ record, device, side, at }) =>
+    when: ({ record, device, side, at }, limit) =>
       device &&
-      (device.posts.some((p) => Math.abs(p.angleDeg) >= 3) ||
-        device.layers.some((l) => l.on && /Skive|Shave/.test(l.kind))) &&
+      (device.posts.some((p) => limit.atLeast('postDeg', Math.abs(p.angleDeg))) ||
+        device.layers.some((l) => l.on && LAYERS.of(l.kind).phase === 'skive')) &&
       !(record.story?.complaints ?? []).some((c) => c.foot === side)
         ? {
             words: `The ${side} device tilts a foot that does not hurt. Posture alone is no reason; is there another?`,
@@ -124,16 +135,14 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
     school: 'comfort',
     kind: 'watch',
     code: 'big-step',
+    source: 'comfort: one change at a time',
     strength: 'usual',
-    when: ({ device, side, at }) => {
-      const strong = device?.posts.filter((p) => Math.abs(p.angleDeg) >= 3).length ?? 0
+    when: ({ device, side, at }, limit) => {
+      const strong =
+        device?.posts.filter((p) => limit.atLeast('postDeg', Math.abs(p.angleDeg))).length ?? 0
       const skives =
-        device?.layers.filter(
-          (l) =>
-            l.on &&
-            (l.kind === 'medialSkive' || l.kind === 'lateralSkive' || l.kind === 'threePlaneShave'),
-        ).length ?? 0
-      return strong + skives >= 3
+        device?.layers.filter((l) => l.on && LAYERS.of(l.kind).phase === 'skive').length ?? 0
+      return limit.atLeast('ways', strong + skives)
         ? {
             words: `The ${side} device pushes in ${strong + skives} ways at once. One change at a time shows what helps.`,
             triggers: [at('device')],

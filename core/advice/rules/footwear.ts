@@ -1,22 +1,20 @@
 import { bestMean } from '../../measure/reading'
-import { SIDES } from '../../record/vocabulary'
+import { SIDES } from '../../tables/vocabulary'
 import { ofRecord, type RecordRule } from '../rule'
 
-const watch = { school: 'all', kind: 'watch', source: 'workshop default', children: true } as const
-
-/** Forefoot widths that differ by more than this want a word about a split pair, mm (half a shell size and more at the ball). */
-const BALL_GAP_MM = 8
+const watch = { school: 'all', kind: 'watch', children: true } as const
 
 /** What the two feet and the chosen pair ask for. */
 export const FOOTWEAR: readonly RecordRule[] = [
   ofRecord({
     ...watch,
     code: 'ball-gap',
-    when: ({ record }) => {
+    source: 'workshop default: half a shell size and more at the ball',
+    when: ({ record }, limit) => {
       const [l, r] = SIDES.map(
         (side) => record.feet[side] && bestMean(record.feet[side]!, 'forefootWidthMm', 'standing'),
       )
-      return l !== undefined && r !== undefined && Math.abs(l - r) > BALL_GAP_MM
+      return l !== undefined && r !== undefined && limit.over('mm', Math.abs(l - r))
         ? {
             words: `The forefeet differ by ${Math.abs(l - r).toFixed(1)} mm. Compare one size with work, a split pair, and a custom shell.`,
             triggers: ['feet.left.readings.forefootWidthMm', 'feet.right.readings.forefootWidthMm'],
@@ -27,6 +25,7 @@ export const FOOTWEAR: readonly RecordRule[] = [
   ofRecord({
     ...watch,
     code: 'split-pair',
+    source: 'workshop practice',
     when: ({ record }) => {
       const chosen = record.footwear?.chosen
       return chosen?.sizeLeftMm !== undefined &&

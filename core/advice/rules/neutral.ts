@@ -1,4 +1,3 @@
-import { USUAL_FOREFOOT_DEG } from '../../examine/examination'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const suggest = { school: 'neutral', kind: 'suggest' } as const
@@ -8,12 +7,13 @@ export const NEUTRAL: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'rearfoot-post',
+    source: 'neutral: hold the heel near its neutral, amounts of the bench',
     strength: 'usual',
-    when: ({ exam, side, at }) =>
-      exam.relaxed && exam.relaxed.meanDeg <= -6
+    when: ({ exam, side, at }, limit) =>
+      exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg)
         ? {
-            words: `The ${side} heel stands everted ${n(exam.relaxed.meanDeg)}°. A varus rearfoot post of 3° holds it nearer neutral.`,
-            change: { post: { at: 'rearfoot', angleDeg: 3 } },
+            words: `The ${side} heel stands everted ${n(exam.relaxed.meanDeg)}°. A varus rearfoot post of ${n(limit.of('postDeg'))}° holds it nearer neutral.`,
+            change: { post: { at: 'rearfoot', angleDeg: limit.of('postDeg') } },
             triggers: [at('findings.rcspDeg')],
           }
         : null,
@@ -21,13 +21,14 @@ export const NEUTRAL: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'forefoot-varus',
+    source: 'neutral: balance the forefoot to the rearfoot in the cast',
     strength: 'usual',
-    when: ({ exam, f, hurts, side, at }) => {
+    when: ({ exam, f, hurts, side, at, norms }, limit) => {
       const { forefoot, forefootMm } = exam
       if (
         !forefoot ||
-        forefoot.meanDeg <= USUAL_FOREFOOT_DEG[1] ||
-        forefoot.trials < 2 ||
+        forefoot.meanDeg <= norms.usualForefootDeg[1] ||
+        limit.under('tries', forefoot.trials) ||
         forefoot.repeat
       )
         return null
@@ -47,11 +48,12 @@ export const NEUTRAL: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'forefoot-valgus',
+    source: 'neutral: balance the forefoot to the rearfoot in the cast',
     strength: 'usual',
-    when: ({ exam, f, side, at }) =>
+    when: ({ exam, f, side, at, norms }, limit) =>
       exam.forefoot &&
-      exam.forefoot.meanDeg < USUAL_FOREFOOT_DEG[0] &&
-      exam.forefoot.trials >= 2 &&
+      exam.forefoot.meanDeg < norms.usualForefootDeg[0] &&
+      limit.atLeast('tries', exam.forefoot.trials) &&
       !exam.forefoot.repeat
         ? {
             words: `The ${side} forefoot is ${n(exam.forefoot.meanDeg)}° valgus${exam.forefootMm === null ? '' : `, ${n(exam.forefootMm)} mm across`}${f.firstRay?.rest === 'plantarflexed' && f.firstRay.stiffness === 'loose' ? '; the first ray gives, so balance half of it' : ''}. Balance it in the cast.`,
@@ -63,27 +65,31 @@ export const NEUTRAL: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'roll-post',
+    source: 'neutral: take half of the roll',
     strength: 'weak',
-    when: ({ exam, hurts, side, at }) =>
-      exam.rollDeg !== null &&
-      exam.rollDeg >= 6 &&
-      (exam.relaxed?.meanDeg ?? 0) > -6 &&
-      hurts('medialAnkle', 'navicular', 'archPlantar', 'shin', 'knee')
-        ? {
-            words: `The ${side} heel rolls in ${n(exam.rollDeg)}° from neutral to get down. A varus rearfoot post of ${Math.min(4, Math.round(exam.rollDeg / 2))}° takes about half of it.`,
-            change: {
-              post: { at: 'rearfoot', angleDeg: Math.min(4, Math.round(exam.rollDeg / 2)) },
-            },
-            triggers: [at('findings.ncspDeg'), at('findings.rcspDeg')],
-          }
-        : null,
+    when: ({ exam, hurts, side, at }, limit) => {
+      if (
+        exam.rollDeg === null ||
+        !limit.atLeast('rollDeg', exam.rollDeg) ||
+        (exam.relaxed && !limit.over('evertedDeg', exam.relaxed.meanDeg)) ||
+        !hurts('medialAnkle', 'navicular', 'archPlantar', 'shin', 'knee')
+      )
+        return null
+      const angleDeg = Math.min(limit.of('mostDeg'), Math.round(exam.rollDeg * limit.of('share')))
+      return {
+        words: `The ${side} heel rolls in ${n(exam.rollDeg)}° from neutral to get down. A varus rearfoot post of ${n(angleDeg)}° takes about half of it.`,
+        change: { post: { at: 'rearfoot', angleDeg } },
+        triggers: [at('findings.ncspDeg'), at('findings.rcspDeg')],
+      }
+    },
   }),
   ofFoot({
     ...suggest,
     code: 'uncompensated',
+    source: 'neutral: fill the gap below an inverted heel',
     strength: 'usual',
-    when: ({ exam, side, at }) =>
-      exam.uncompensatedDeg !== null && exam.uncompensatedDeg >= 3
+    when: ({ exam, side, at }, limit) =>
+      exam.uncompensatedDeg !== null && limit.atLeast('deg', exam.uncompensatedDeg)
         ? {
             words: `The ${side} heel stays ${n(exam.uncompensatedDeg)}° inverted in stance: it does not get down. A varus post of the same angle fills the gap below it instead of pushing it over.`,
             change: { post: { at: 'rearfoot', angleDeg: Math.round(exam.uncompensatedDeg) } },
@@ -95,9 +101,10 @@ export const NEUTRAL: readonly FootRule[] = [
     school: 'neutral',
     kind: 'watch',
     code: 'end-of-eversion',
+    source: 'neutral: a joint at its end is not posted further',
     strength: 'usual',
-    when: ({ exam, side, at }) =>
-      exam.eversionLeftDeg !== null && exam.eversionLeftDeg <= 2
+    when: ({ exam, side, at }, limit) =>
+      exam.eversionLeftDeg !== null && limit.atMost('leftDeg', exam.eversionLeftDeg)
         ? {
             words: `The ${side} heel stands at the end of its eversion (${exam.eversionLeftDeg < 0 ? '0' : n(exam.eversionLeftDeg)}° left): a post is felt as a block. Go up in small steps.`,
             triggers: [
@@ -112,9 +119,10 @@ export const NEUTRAL: readonly FootRule[] = [
     school: 'neutral',
     kind: 'watch',
     code: 'ncsp-again',
+    source: 'neutral: stance is shin and neutral together',
     strength: 'usual',
-    when: ({ exam, side, at }) =>
-      exam.ncspDisagrees
+    when: ({ exam, side, at }, limit) =>
+      exam.ncspGapDeg !== null && limit.over('gapDeg', Math.abs(exam.ncspGapDeg))
         ? {
             words: `The ${side} neutral stance reads ${n(exam.angles.ncspDeg!.meanDeg)}°, shin and neutral together give ${n(exam.expectedNcspDeg!)}°. Measure again; never add the shin to the neutral stance.`,
             change: { measure: 'ncspDeg' },
@@ -126,9 +134,10 @@ export const NEUTRAL: readonly FootRule[] = [
     school: 'neutral',
     kind: 'watch',
     code: 'neutral-gap',
+    source: 'neutral: two ways to one angle',
     strength: 'weak',
-    when: ({ exam, side, at }) =>
-      exam.neutralGapDeg !== null && Math.abs(exam.neutralGapDeg) > 3
+    when: ({ exam, side, at }, limit) =>
+      exam.neutralGapDeg !== null && limit.over('gapDeg', Math.abs(exam.neutralGapDeg))
         ? {
             words: `The ${side} neutral by ranges and by palpation lie ${n(exam.neutralGapDeg)}° apart. Take both again before building on either.`,
             change: { measure: 'neutralPalpatedDeg' },

@@ -1,23 +1,28 @@
+import { NO_COVER } from '../../tables/materials'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const suggest = { school: 'platform', kind: 'suggest' } as const
 
-/** Even load on heel, first and fifth met head in rigid boots and skates: deep cup, little volume, some give. */
+/**
+ * Even load on heel, first and fifth met head in rigid boots and skates: deep cup, little volume,
+ * some give.
+ */
 export const PLATFORM: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'deep-cup',
+    source: 'platform: a boot holds the heel by its cup',
     strength: 'usual',
-    when: ({ boot, device, exam, hurts, side, at }) =>
+    when: ({ boot, device, exam, hurts, side, at }, limit) =>
       boot &&
       device &&
       device.kind !== 'none' &&
-      device.outline.heelCupMm < 16 &&
-      ((exam.relaxed && Math.abs(exam.relaxed.meanDeg) >= 4) ||
+      limit.under('cupMm', device.outline.heelCupMm) &&
+      ((exam.relaxed && limit.atLeast('tiltDeg', Math.abs(exam.relaxed.meanDeg))) ||
         hurts('heelBack', 'medialAnkle', 'lateralAnkle'))
         ? {
-            words: `A boot holds the ${side} heel by its cup: ${n(device.outline.heelCupMm)} mm is shallow for it, 16 mm holds.`,
-            change: { shell: { heelCupMm: 16 } },
+            words: `A boot holds the ${side} heel by its cup: ${n(device.outline.heelCupMm)} mm is shallow for it, ${n(limit.of('cupMm'))} mm holds.`,
+            change: { shell: { heelCupMm: limit.of('cupMm') } },
             triggers: [at('device.outline.heelCupMm'), at('findings.rcspDeg')],
           }
         : null,
@@ -25,17 +30,18 @@ export const PLATFORM: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'some-give',
+    source: 'platform: an arch in a snug boot wants give',
     strength: 'usual',
-    when: ({ boot, device, mean, side, at, record }) =>
+    when: ({ boot, device, mean, side, at, record }, limit) =>
       boot &&
       device &&
       device.kind === 'full-custom' &&
-      device.shell.thicknessMm > 3 &&
+      limit.over('thicknessMm', device.shell.thicknessMm) &&
       (record.story?.intent === 'race' || record.story?.intent === 'performance') &&
       mean('footLengthMm') !== undefined
         ? {
-            words: `In a snug boot the ${side} arch wants some give: a shell of 3 mm instead of ${n(device.shell.thicknessMm)} mm, and the arch filled so that support is even, not high.`,
-            change: { shell: { thicknessMm: 3 } },
+            words: `In a snug boot the ${side} arch wants some give: a shell of ${n(limit.of('thicknessMm'))} mm instead of ${n(device.shell.thicknessMm)} mm, and the arch filled so that support is even, not high.`,
+            change: { shell: { thicknessMm: limit.of('thicknessMm') } },
             triggers: [at('device.shell.thicknessMm'), 'story.intent'],
           }
         : null,
@@ -43,14 +49,15 @@ export const PLATFORM: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'even-arch',
+    source: 'platform: even support, not high',
     strength: 'usual',
-    when: ({ boot, exam, hurts, f, side, at }) =>
+    when: ({ boot, exam, hurts, f, side, at }, limit) =>
       boot &&
       hurts('archPlantar', 'navicular') &&
       (exam.stiff.includes('midtarsal') || f.mobility?.midtarsal === 'stiff')
         ? {
-            words: `A stiff ${side} midfoot that hurts in the boot: fill the arch fully (4.5 mm) so that support is even and not high.`,
-            change: { layer: 'archFill', amounts: { amountMm: 4.5 } },
+            words: `A stiff ${side} midfoot that hurts in the boot: fill the arch fully (${n(limit.of('fillMm'))} mm) so that support is even and not high.`,
+            change: { layer: 'archFill', amounts: { amountMm: limit.of('fillMm') } },
             triggers: [at('findings.mobility'), 'story.complaints'],
           }
         : null,
@@ -58,13 +65,15 @@ export const PLATFORM: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'three-points',
+    source: 'platform: heel, first and fifth head alike',
     strength: 'usual',
-    when: ({ boot, exam, side, at }) =>
+    when: ({ boot, exam, side, at, norms }, limit) =>
       boot &&
       exam.forefoot &&
-      exam.forefoot.trials >= 2 &&
+      limit.atLeast('tries', exam.forefoot.trials) &&
       !exam.forefoot.repeat &&
-      (exam.forefoot.meanDeg > 6 || exam.forefoot.meanDeg < -2)
+      (exam.forefoot.meanDeg > norms.usualForefootDeg[1] ||
+        exam.forefoot.meanDeg < norms.usualForefootDeg[0])
         ? {
             words: `With ${n(exam.forefoot.meanDeg)}° of forefoot ${exam.forefoot.meanDeg > 0 ? 'varus' : 'valgus'} the ${side} ball stands on one edge${exam.forefootMm === null ? '' : ` (${n(exam.forefootMm)} mm)`}. Bring the board up to the first and fifth head alike.`,
             change: { layer: 'intrinsicForefootPost', amounts: {} },
@@ -75,6 +84,7 @@ export const PLATFORM: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'knee-cuff',
+    source: 'platform: the cuff follows the leg before anything is canted',
     strength: 'strong',
     lesser: true,
     when: ({ boot, f, side, at }) =>
@@ -89,13 +99,14 @@ export const PLATFORM: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'thin-cover',
+    source: 'platform: the instep keeps its room',
     strength: 'weak',
-    when: ({ boot, device, measure, side, at }) =>
+    when: ({ boot, device, measure, side, at }, limit) =>
       boot &&
       device &&
       device.kind !== 'none' &&
-      device.shell.cover.material !== 'none' &&
-      device.shell.cover.thicknessMm > 1.5 &&
+      device.shell.cover.material !== NO_COVER &&
+      limit.over('thicknessMm', device.shell.cover.thicknessMm) &&
       measure.classes?.midfootVolume === 'high'
         ? {
             words: `The ${side} foot is full at the waist: a thin hard cover (microfibre) leaves the instep its room.`,

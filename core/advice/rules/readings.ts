@@ -1,11 +1,12 @@
-import { normsOf } from '../../measure/normsTable'
-import { measureFoot } from '../../measure/measureFoot'
-import { READING_LABELS } from '../../measure/labels'
+import { READINGS, READING_KINDS } from '../../kinds/readings/all'
+import { normsOf } from '../../record/tables'
+import { archSizeLengthMm } from '../../measure/archSize'
 import { bestMean, readingOf, summarise } from '../../measure/reading'
 import { questionsOf } from '../../measure/questions'
 import type { FittingRecord } from '../../record/schema'
-import { POSTURES, READING_KINDS, SIDES, type Side } from '../../record/vocabulary'
+import { POSTURES, SIDES, type Side } from '../../tables/vocabulary'
 import type { Entry } from '../entry'
+import { limitsOf } from '../limits'
 
 import { n } from '../rule'
 
@@ -15,15 +16,14 @@ const watch = {
   strength: 'strong',
   lesser: false,
   met: false,
+  caution: false,
+  figures: [],
 } as const
 
-/** Length difference from which it is worth a word, mm. */
-const LENGTH_GAP_MM = 3
-
 /** Ledger lines about readings: repeats, unlikely values, feet that differ, arch size. */
-export function readingEntries(record: FittingRecord, child: boolean): Entry[] {
+export function readingEntries(record: FittingRecord): Entry[] {
   const out: Entry[] = []
-  for (const side of SIDES) out.push(...repeats(record, side), ...archSize(record, side, child))
+  for (const side of SIDES) out.push(...repeats(record, side), ...archSize(record, side))
   for (const question of questionsOf(record))
     out.push({
       code: `sure:${question.about}`,
@@ -43,9 +43,10 @@ function repeats(record: FittingRecord, side: Side): Entry[] {
   return READING_KINDS.flatMap((what) =>
     POSTURES.flatMap((posture): Entry[] => {
       const reading = readingOf(foot, what, posture)
-      const s = reading && summarise(reading, normsOf(record))
+      const norms = normsOf(record)
+      const s = reading && summarise(reading, norms)
       if (!s?.repeat) return []
-      const name = READING_LABELS[what].name.toLowerCase()
+      const name = READINGS.of(what).name.toLowerCase()
       const tries = reading!.trials
         .filter((_, i) => !reading!.struck.includes(i))
         .map(n)
@@ -64,6 +65,14 @@ function repeats(record: FittingRecord, side: Side): Entry[] {
           triggers: [`feet.${side}.readings.${what}`],
           words,
           source: 'measuring practice',
+          figures: [
+            {
+              words: 'spread above',
+              value: s.spread,
+              limit: norms.repeatLimitMm[what],
+              unit: 'mm',
+            },
+          ],
           change: { measure: what },
         },
       ]
@@ -71,18 +80,14 @@ function repeats(record: FittingRecord, side: Side): Entry[] {
   )
 }
 
-function archSize(record: FittingRecord, side: Side, child: boolean): Entry[] {
+function archSize(record: FittingRecord, side: Side): Entry[] {
   const foot = record.feet[side]
   if (!foot) return []
   const length = bestMean(foot, 'footLengthMm', 'standing')
-  const arch = measureFoot(foot, record.client, child, 10, normsOf(record)).archSizeLengthMm
-  if (
-    length === undefined ||
-    arch === undefined ||
-    arch - length < normsOf(record).archSizeMm.watch
-  )
-    return []
-  const by = arch - length >= normsOf(record).archSizeMm.by
+  const { archSizeMm, ...norms } = normsOf(record)
+  const arch = archSizeLengthMm(foot, norms)
+  if (length === undefined || arch === undefined || arch - length < archSizeMm.watch) return []
+  const by = arch - length >= archSizeMm.by
   const words = by
     ? `The ${side} ball sits where a ${n(arch)} mm foot has it: the toes are short for the arch. Size the device and flexing footwear by arch length.`
     : `The ${side} arch is long for the foot (as in ${n(arch)} mm). Take the arch length again.`
@@ -95,6 +100,14 @@ function archSize(record: FittingRecord, side: Side, child: boolean): Entry[] {
       triggers: [`feet.${side}.readings.archLengthMm`],
       words,
       source: 'workshop default',
+      figures: [
+        {
+          words: by ? 'size by it from' : 'watched from',
+          value: arch - length,
+          limit: by ? archSizeMm.by : archSizeMm.watch,
+          unit: 'mm',
+        },
+      ],
       change: null,
     },
   ]
@@ -104,7 +117,9 @@ function lengthGap(record: FittingRecord): Entry[] {
   const { left, right } = record.feet
   const l = left && bestMean(left, 'footLengthMm', 'standing')
   const r = right && bestMean(right, 'footLengthMm', 'standing')
-  if (l === undefined || r === undefined || Math.abs(l - r) < LENGTH_GAP_MM) return []
+  if (l === undefined || r === undefined) return []
+  const limit = limitsOf('length-gap', normsOf(record))
+  if (!limit.atLeast('mm', Math.abs(l - r))) return []
   const longer: Side = l > r ? 'left' : 'right'
   const words = `The ${longer} foot is ${n(Math.abs(l - r))} mm longer. Fit the ${longer} one and look at the other heel.`
   return [
@@ -115,6 +130,7 @@ function lengthGap(record: FittingRecord): Entry[] {
       triggers: ['feet.left.readings.footLengthMm', 'feet.right.readings.footLengthMm'],
       words,
       source: 'workshop default',
+      figures: limit.figures(),
       change: null,
     },
   ]

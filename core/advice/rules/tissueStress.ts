@@ -1,30 +1,31 @@
-import { SPOT_HALF_MM, SPOT_LENGTH_MM } from '../../record/layerSchema'
+import { SPOT_HALF_MM, SPOT_LENGTH_MM } from '../../kinds/layers/spot'
+import { plainDevice } from '../../device/buildDevice'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const school = 'tissue-stress' as const
 const suggest = { school, kind: 'suggest' } as const
 
-/** How far a heel stands everted before the inner side counts as overloaded, degrees. */
-const EVERTED_DEG = -4
-/** Pain from which the stronger form is named, 0–10. */
-const SEVERE = 7
-/** Radius of a relief at the most: a bigger one unloads nothing, mm. */
-const MOST_RADIUS_MM = 40
+/** A relief no bigger than a fingertip unloads nothing, mm. */
+const LEAST_RADIUS_MM = 6
 
-/** From tissue to push: one rule for each row of the table; each names the tissue and the least push that unloads it. */
+/**
+ * From tissue to push: one rule for each row of the table; each names the tissue and the least push
+ * that unloads it.
+ */
 export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'medial-push',
+    source: 'tissue stress: push where the axis lies, amounts of the bench',
     strength: 'strong',
-    when: ({ hurts, exam, f, side, at }) => {
+    when: ({ hurts, exam, f, side, at }, limit) => {
       const pain = hurts('medialAnkle', 'navicular', 'archPlantar')
       const rolls =
-        (exam.relaxed !== null && exam.relaxed.meanDeg <= EVERTED_DEG) ||
+        (exam.relaxed !== null && limit.atMost('evertedDeg', exam.relaxed.meanDeg)) ||
         f.axis === 'medial' ||
         f.kneeOver === 'inside'
       if (!pain || !rolls) return null
-      const depthMm = f.axis === 'medial' ? 3 : 2
+      const depthMm = limit.of(f.axis === 'medial' ? 'medialAxisDepthMm' : 'depthMm')
       const seen = exam.relaxed
         ? `the heel stands ${exam.relaxed.meanDeg < 0 ? 'everted' : 'inverted'} ${n(exam.relaxed.meanDeg)}°`
         : f.axis === 'medial'
@@ -43,12 +44,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'medial-shave',
+    source: 'tissue stress, amounts of the bench',
     strength: 'usual',
-    when: ({ hurts, f, side, at }) =>
+    when: ({ hurts, f, side, at }, limit) =>
       hurts('navicular', 'archPlantar') && f.axis === 'medial'
         ? {
-            words: `The ${side} axis lies medial and the pain sits forward of the heel. A three-plane shave of 4 mm pushes further forward than a skive.`,
-            change: { layer: 'threePlaneShave', amounts: { depthMm: 4 } },
+            words: `The ${side} axis lies medial and the pain sits forward of the heel. A three-plane shave of ${n(limit.of('depthMm'))} mm pushes further forward than a skive.`,
+            change: { layer: 'threePlaneShave', amounts: { depthMm: limit.of('depthMm') } },
             triggers: ['story.complaints', at('findings.axis')],
           }
         : null,
@@ -56,13 +58,17 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'medial-hold',
+    source: 'tissue stress, amounts of the bench',
     strength: 'weak',
-    when: ({ hurts, exam, side, at }) => {
+    when: ({ hurts, exam, side, at }, limit) => {
       const pain = hurts('medialAnkle', 'navicular')
-      return pain && (pain.score ?? 0) >= SEVERE && exam.relaxed && exam.relaxed.meanDeg <= -6
+      return pain &&
+        limit.atLeast('pain', pain.score ?? 0) &&
+        exam.relaxed &&
+        limit.atMost('evertedDeg', exam.relaxed.meanDeg)
         ? {
-            words: `Severe pain on the ${side} inner side and a heel everted ${n(exam.relaxed.meanDeg)}°: a medial wrap of 8 mm or a flange holds the arch from the side, if the footwear has room.`,
-            change: { layer: 'medialWrap', amounts: { heightMm: 8 } },
+            words: `Severe pain on the ${side} inner side and a heel everted ${n(exam.relaxed.meanDeg)}°: a medial wrap of ${n(limit.of('heightMm'))} mm or a flange holds the arch from the side, if the footwear has room.`,
+            change: { layer: 'medialWrap', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
         : null
@@ -71,12 +77,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'fascia-support',
+    source: 'tissue stress: unload the fascia along the lateral column',
     strength: 'strong',
-    when: ({ hurts, side }) =>
+    when: ({ hurts, side }, limit) =>
       hurts('heelPlantar')
         ? {
             words: `The ${side} heel hurts from below: support under the shaft of the fifth metatarsal takes pull off the fascia; free the first ray too.`,
-            change: { layer: 'fifthMetSupport', amounts: { heightMm: 3 } },
+            change: { layer: 'fifthMetSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints'],
           }
         : null,
@@ -84,13 +91,14 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'fascia-aperture',
+    source: 'tissue stress: float the sore spot',
     strength: 'usual',
-    when: ({ hurts, side }) => {
+    when: ({ hurts, side }, limit) => {
       const pain = hurts('heelPlantar')
-      return pain && (pain.score ?? 0) >= 5
+      return pain && limit.atLeast('pain', pain.score ?? 0)
         ? {
-            words: `A sore ${side} heel: an elongated heel aperture of 3 mm with soft fill lets the spot float.`,
-            change: { layer: 'elongatedHeelAperture', amounts: { depthMm: 3 } },
+            words: `A sore ${side} heel: an elongated heel aperture of ${n(limit.of('depthMm'))} mm with soft fill lets the spot float.`,
+            change: { layer: 'elongatedHeelAperture', amounts: { depthMm: limit.of('depthMm') } },
             triggers: ['story.complaints'],
           }
         : null
@@ -99,12 +107,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'fascia-lift',
+    source: 'tissue stress: less pull of a short calf on the heel',
     strength: 'weak',
-    when: ({ hurts, exam, side, at }) =>
+    when: ({ hurts, exam, side, at }, limit) =>
       hurts('heelPlantar', 'achilles') && exam.ankle !== null && exam.ankle !== 'usual'
         ? {
-            words: `The ${side} heel hurts and the ankle is short: a heel lift of 3 mm eases both.`,
-            change: { heelLiftMm: 3 },
+            words: `The ${side} heel hurts and the ankle is short: a heel lift of ${n(limit.of('liftMm'))} mm eases both.`,
+            change: { heelLiftMm: limit.of('liftMm') },
             triggers: ['story.complaints', at('findings.ankleKneeStraightDeg')],
           }
         : null,
@@ -112,12 +121,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'lateral-push',
+    source: 'tissue stress: off the outer side, amounts of the bench',
     strength: 'strong',
-    when: ({ hurts, exam, f, side, at }) =>
+    when: ({ hurts, exam, f, side, at }, limit) =>
       hurts('lateralAnkle')
         ? {
-            words: `The ${side} outer ankle hurts${exam.relaxed && exam.relaxed.meanDeg > 0 ? ` and the heel stands inverted ${n(exam.relaxed.meanDeg)}°` : f.kneeOver === 'outside' ? ' and the knee tracks outside' : ''}. A valgus rearfoot post of 2° takes it off the outer side.`,
-            change: { post: { at: 'rearfoot', angleDeg: -2 } },
+            words: `The ${side} outer ankle hurts${exam.relaxed && exam.relaxed.meanDeg > 0 ? ` and the heel stands inverted ${n(exam.relaxed.meanDeg)}°` : f.kneeOver === 'outside' ? ' and the knee tracks outside' : ''}. A valgus rearfoot post of ${n(limit.of('postDeg'))}° takes it off the outer side.`,
+            change: { post: { at: 'rearfoot', angleDeg: -limit.of('postDeg') } },
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
         : null,
@@ -125,12 +135,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'lateral-skive',
+    source: 'tissue stress: a tilt that needs no room',
     strength: 'usual',
-    when: ({ hurts, exam, side, at }) =>
-      hurts('lateralAnkle') && exam.relaxed && exam.relaxed.meanDeg >= 3
+    when: ({ hurts, exam, side, at }, limit) =>
+      hurts('lateralAnkle') && exam.relaxed && limit.atLeast('invertedDeg', exam.relaxed.meanDeg)
         ? {
-            words: `The ${side} heel stands inverted ${n(exam.relaxed.meanDeg)}°: a lateral heel skive of 2 mm needs no room below.`,
-            change: { layer: 'lateralSkive', amounts: { depthMm: 2 } },
+            words: `The ${side} heel stands inverted ${n(exam.relaxed.meanDeg)}°: a lateral heel skive of ${n(limit.of('depthMm'))} mm needs no room below.`,
+            change: { layer: 'lateralSkive', amounts: { depthMm: limit.of('depthMm') } },
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
         : null,
@@ -138,12 +149,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'cuboid',
+    source: 'tissue stress: load off the peroneal tendon',
     strength: 'usual',
-    when: ({ hurts, side }) =>
+    when: ({ hurts, side }, limit) =>
       hurts('fifthMetBase')
         ? {
-            words: `The ${side} outer midfoot hurts: support of 3 mm under the cuboid takes load off the peroneal tendon.`,
-            change: { layer: 'cuboidSupport', amounts: { heightMm: 3 } },
+            words: `The ${side} outer midfoot hurts: support of ${n(limit.of('heightMm'))} mm under the cuboid takes load off the peroneal tendon.`,
+            change: { layer: 'cuboidSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints'],
           }
         : null,
@@ -151,12 +163,15 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'forefoot-abducted',
+    source: 'tissue stress: the lateral column under the leg',
     strength: 'usual',
-    when: ({ hurts, f, side, at }) =>
-      (f.posture?.[5] ?? 0) >= 1 && hurts('medialAnkle', 'navicular', 'archPlantar', 'fifthMetHead')
+    when: ({ hurts, f, side, at }, limit) =>
+      f.posture?.[5] !== undefined &&
+      limit.atLeast('item', f.posture[5]) &&
+      hurts('medialAnkle', 'navicular', 'archPlantar', 'fifthMetHead')
         ? {
             words: `The ${side} forefoot turns out. Support under the shaft of the fifth metatarsal, and a medial wrap if that is not enough, brings it under the leg.`,
-            change: { layer: 'fifthMetSupport', amounts: { heightMm: 3 } },
+            change: { layer: 'fifthMetSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: [at('findings.posture'), 'story.complaints'],
           }
         : null,
@@ -164,6 +179,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'toe-plate',
+    source: 'tissue stress: a stiff joint is not bent',
     strength: 'strong',
     when: ({ hurts, exam, side, at }) =>
       exam.firstToe?.startsWith('rigid') && hurts('greatToe', 'firstMetHead')
@@ -177,12 +193,15 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'short-first',
+    source: 'tissue stress: load back to a short first ray',
     strength: 'usual',
-    when: ({ measure, hurts, side, at }) =>
-      (measure.leads?.secondMetMm ?? 0) >= 3 && hurts('secondMetHead', 'greatToe')
+    when: ({ measure, hurts, side, at }, limit) =>
+      measure.leads?.secondMetMm !== undefined &&
+      limit.atLeast('leadMm', measure.leads.secondMetMm) &&
+      hurts('secondMetHead', 'greatToe')
         ? {
-            words: `The ${side} second metatarsal reaches ${n(measure.leads!.secondMetMm!)} mm past the first: raise under the first metatarsal and toe by 3 mm, pad behind the second, and take footwear half a size longer.`,
-            change: { layer: 'firstRayExtension', amounts: { heightMm: 3 } },
+            words: `The ${side} second metatarsal reaches ${n(measure.leads.secondMetMm)} mm past the first: raise under the first metatarsal and toe by ${n(limit.of('heightMm'))} mm, pad behind the second, and take footwear half a size longer.`,
+            change: { layer: 'firstRayExtension', amounts: { heightMm: limit.of('heightMm') } },
             triggers: [at('readings.secondMetLeadMm'), 'story.complaints'],
           }
         : null,
@@ -190,12 +209,19 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'met-pad',
+    source: 'tissue stress: lift the shafts, never the heads',
     strength: 'strong',
-    when: ({ hurts, side }) =>
+    when: ({ hurts, side }, limit) =>
       hurts('secondMetHead', 'thirdMetHead', 'fourthMetHead')
         ? {
-            words: `Pain under the ${side} met heads. A met pad of 4 mm, its front edge 8 mm behind the heads, lifts the shafts.`,
-            change: { layer: 'metPad', amounts: { heightMm: 4, behindHeadsMm: 8 } },
+            words: `Pain under the ${side} met heads. A met pad of ${n(limit.of('heightMm'))} mm, its front edge ${n(limit.of('behindHeadsMm'))} mm behind the heads, lifts the shafts.`,
+            change: {
+              layer: 'metPad',
+              amounts: {
+                heightMm: limit.of('heightMm'),
+                behindHeadsMm: limit.of('behindHeadsMm'),
+              },
+            },
             triggers: ['story.complaints'],
           }
         : null,
@@ -203,13 +229,14 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'nerve-spread',
+    source: 'tissue stress: spread the heads',
     strength: 'usual',
-    when: ({ numb, f, side, at }) =>
+    when: ({ numb, f, side, at }, limit) =>
       numb('lesserToes', 'thirdMetHead', 'fourthMetHead') ||
       (f.numbness?.toes.includes(3) && f.numbness.toes.includes(4))
         ? {
-            words: `Feeling goes between the ${side} third and fourth toes: more width first, then a spread pad of 4 mm just behind the heads, never under them.`,
-            change: { layer: 'nerveSpreadPad', amounts: { heightMm: 4 } },
+            words: `Feeling goes between the ${side} third and fourth toes: more width first, then a spread pad of ${n(limit.of('heightMm'))} mm just behind the heads, never under them.`,
+            change: { layer: 'nerveSpreadPad', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints', at('findings.numbness')],
           }
         : null,
@@ -217,12 +244,16 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'sesamoid',
+    source: 'tissue stress: let the sesamoids hang free',
     strength: 'usual',
-    when: ({ hurts, exam, side }) =>
+    when: ({ hurts, exam, side }, limit) =>
       hurts('firstMetHead') && !exam.firstToe?.startsWith('rigid')
         ? {
-            words: `Pain under the ${side} first met head: a relief of 2 mm under it lets the sesamoids hang free.`,
-            change: { layer: 'metHeadRelief', amounts: { depthMm: 2, heads: [1] } },
+            words: `Pain under the ${side} first met head: a relief of ${n(limit.of('depthMm'))} mm under it lets the sesamoids hang free.`,
+            change: {
+              layer: 'metHeadRelief',
+              amounts: { depthMm: limit.of('depthMm'), heads: [1] },
+            },
             triggers: ['story.complaints'],
           }
         : null,
@@ -230,29 +261,34 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'spot-relief',
+    source: 'tissue stress: a hollow where it was marked',
     strength: 'strong',
-    when: ({ f, side, at }) => {
+    when: ({ f, side, at }, limit) => {
       const spot = [...(f.marks ?? [])]
         .filter(
           (m) =>
             m.view === 'plantar' &&
             ['callus', 'corn', 'lump', 'bonyPoint', 'tender'].includes(m.kind) &&
-            (m.tenderness ?? (m.kind === 'callus' ? 0 : 3)) >= 3,
+            limit.atLeast(
+              'tenderness',
+              m.tenderness ?? (m.kind === 'callus' ? 0 : limit.of('tenderness')),
+            ),
         )
         .sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
       if (!spot) return null
       const radiusMm = Math.min(
-        MOST_RADIUS_MM,
-        Math.max(6, Math.round((spot.sizeMm ?? 12) / 2) + 3),
+        limit.of('mostRadiusMm'),
+        Math.max(LEAST_RADIUS_MM, Math.round((spot.sizeMm ?? 12) / 2) + 3),
       )
+      const depthMm = limit.of('depthMm')
       // A mark may lie on the border of the skin, a relief under the sole only.
       const [xMm, yMm] = [
         Math.max(-SPOT_HALF_MM, Math.min(SPOT_HALF_MM, spot.xMm)),
         Math.max(0, Math.min(SPOT_LENGTH_MM, spot.yMm)),
       ]
       return {
-        words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of 2 mm, radius ${radiusMm} mm, at that place.`,
-        change: { layer: 'sweetSpot', amounts: { depthMm: 2, xMm, yMm, radiusMm } },
+        words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,
+        change: { layer: 'sweetSpot', amounts: { depthMm, xMm, yMm, radiusMm } },
         triggers: [at('findings.marks')],
       }
     },
@@ -260,12 +296,13 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'heel-pad',
+    source: 'tissue stress: gather a thin pad',
     strength: 'usual',
-    when: ({ hurts, f, side, at }) =>
+    when: ({ hurts, f, side, at }, limit) =>
       f.fatPad === 'thin' && hurts('heelPlantar', 'heelBack')
         ? {
-            words: `The ${side} heel pad is thin: a deep cup of 18 mm gathers it, with a soft plug under the heel.`,
-            change: { shell: { heelCupMm: 18 } },
+            words: `The ${side} heel pad is thin: a deep cup of ${n(limit.of('cupMm'))} mm gathers it, with a soft plug under the heel.`,
+            change: { shell: { heelCupMm: limit.of('cupMm') } },
             triggers: [at('findings.fatPad'), 'story.complaints'],
           }
         : null,
@@ -273,14 +310,15 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   ofFoot({
     ...suggest,
     code: 'spring-shell',
+    source: 'tissue stress: let the arch spring',
     strength: 'usual',
-    when: ({ activity, hurts, device, side, at }) =>
-      activity === 'running' &&
+    when: ({ springs, hurts, device, side, at }, limit) =>
+      springs &&
       hurts('archPlantar', 'heelPlantar', 'achilles', 'shin') &&
-      (device?.shell.thicknessMm ?? 4) > 3
+      limit.over('thicknessMm', device?.shell.thicknessMm ?? plainDevice().shell.thicknessMm)
         ? {
-            words: `A runner springs off the ${side} arch: a shell of 3 mm lets it compress and return.`,
-            change: { shell: { thicknessMm: 3 } },
+            words: `A runner springs off the ${side} arch: a shell of ${n(limit.of('thicknessMm'))} mm lets it compress and return.`,
+            change: { shell: { thicknessMm: limit.of('thicknessMm') } },
             triggers: ['story.activity', at('device.shell.thicknessMm')],
           }
         : null,

@@ -1,10 +1,7 @@
+import { ANGLES, ANGLE_KEYS } from '../../kinds/findings/all'
+import { READINGS } from '../../kinds/readings/all'
 import { keptAgainstHand } from '../../capture/againstHand'
 import { usesCaptured } from '../../device/footField'
-import { READING_LABELS } from '../../measure/labels'
-import { ANGLE_LABELS } from '../../examine/angleLabels'
-import { ANGLE_KEYS, USUAL_FOREFOOT_DEG } from '../../examine/examination'
-import { isRange } from '../../examine/examineFoot'
-import { normsOf } from '../../measure/normsTable'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const watch = { school: 'all', kind: 'watch', children: true } as const
@@ -14,12 +11,13 @@ export const TRUST: readonly FootRule[] = [
   ofFoot({
     ...watch,
     code: 'forefoot-again',
+    source: 'measuring practice',
     strength: 'strong',
-    when: ({ exam, side, at }) =>
+    when: ({ exam, side, at, norms }, limit) =>
       exam.forefoot &&
-      exam.forefoot.trials < 2 &&
-      (exam.forefoot.meanDeg > USUAL_FOREFOOT_DEG[1] ||
-        exam.forefoot.meanDeg < USUAL_FOREFOOT_DEG[0])
+      limit.under('tries', exam.forefoot.trials) &&
+      (exam.forefoot.meanDeg > norms.usualForefootDeg[1] ||
+        exam.forefoot.meanDeg < norms.usualForefootDeg[0])
         ? {
             words: `The ${side} forefoot angle of ${n(exam.forefoot.meanDeg)}°${exam.forefootMm === null ? '' : ` (${n(exam.forefootMm)} mm)`} was read once. Read it again before building on it.`,
             change: { measure: 'forefootDeg' },
@@ -30,15 +28,18 @@ export const TRUST: readonly FootRule[] = [
   ofFoot({
     ...watch,
     code: 'angle-again',
+    source: 'measuring practice',
     strength: 'usual',
     when: ({ exam, side, at }) => {
       const key = ANGLE_KEYS.find((k) => exam.angles[k]?.repeat)
       return key
         ? {
-            words: `The ${side} ${ANGLE_LABELS[key].name.toLowerCase()} spreads ${n(exam.angles[key]!.spreadDeg)}°: take it again.`,
+            words: `The ${side} ${ANGLES.of(key).name.toLowerCase()} spreads ${n(exam.angles[key]!.spreadDeg)}°: take it again.`,
             change: { measure: key },
             triggers: [
-              at(`findings.${isRange(key) && key.includes('versionDeg') ? 'subtalar' : key}`),
+              at(
+                `findings.${ANGLES.of(key).range && key.includes('versionDeg') ? 'subtalar' : key}`,
+              ),
             ],
           }
         : null
@@ -47,9 +48,10 @@ export const TRUST: readonly FootRule[] = [
   ofFoot({
     ...watch,
     code: 'post-by-feel',
+    source: 'between fitters 3 to 5°',
     strength: 'weak',
-    when: ({ device, record, side, at }) => {
-      const limit = normsOf(record).alignmentChangeDeg
+    when: ({ device, side, at, norms }) => {
+      const limit = norms.alignmentChangeDeg
       const small = device?.posts.find(
         (p) => p.angleDeg !== 0 && Math.abs(p.angleDeg) < limit && p.because === 'rearfoot-post',
       )
@@ -64,14 +66,15 @@ export const TRUST: readonly FootRule[] = [
   ofFoot({
     ...watch,
     code: 'scan-apart',
+    source: 'measuring practice',
     strength: 'usual',
-    when: ({ foot, record, side, at }) => {
-      const worst = keptAgainstHand(foot, normsOf(record))
+    when: ({ foot, side, at, norms }) => {
+      const worst = keptAgainstHand(foot, norms)
         .filter((r) => r.apart && !r.otherLoad)
         .sort((a, b) => Math.abs(b.gapMm!) / b.limitMm - Math.abs(a.gapMm!) / a.limitMm)[0]
       return worst
         ? {
-            words: `The ${side} ${READING_LABELS[worst.what].name.toLowerCase()} is ${n(worst.gapMm!)} mm ${worst.gapMm! > 0 ? 'more' : 'less'} on the scan than by hand: look at the landmark, then take it again.`,
+            words: `The ${side} ${READINGS.of(worst.what).name.toLowerCase()} is ${n(worst.gapMm!)} mm ${worst.gapMm! > 0 ? 'more' : 'less'} on the scan than by hand: look at the landmark, then take it again.`,
             change: { measure: worst.what },
             triggers: [at('readings')],
           }
@@ -81,6 +84,7 @@ export const TRUST: readonly FootRule[] = [
   ofFoot({
     ...watch,
     code: 'capture-overruled',
+    source: 'capture practice',
     strength: 'strong',
     when: ({ foot, side, at }) =>
       foot.capture?.overruled && usesCaptured(foot)

@@ -20,17 +20,26 @@ export interface HeatFit {
   ambientFree: boolean
 }
 
-/** What earlier logs of the same apparatus say, with how sure they are (share of the value); it steadies a log that has only begun. */
+/**
+ * What earlier logs of the same apparatus say, with how sure they are (share of the value); it
+ * steadies a log that has only begun.
+ */
 export interface HeatPrior {
   gain: number
   tauMin: number
   share: number
 }
 
-/** What a probe is off by, °C; weighs readings against what is known of the apparatus (house default). */
+/**
+ * What a probe is off by, °C; weighs readings against what is known of the apparatus (house
+ * default).
+ */
 const PROBE_C = 0.5
 const LEAST = 4
-/** A start of its own is believed when it explains so many times what a reading is off by (F on 1 degree of freedom, about 0.1 %). */
+/**
+ * A start of its own is believed when it explains so many times what a reading is off by (F on 1
+ * degree of freedom, about 0.1 %).
+ */
 const WARM_START = 11
 const TAU_MIN = 0.02
 const TAU_MAX = 2000
@@ -38,7 +47,10 @@ const TAU_MAX = 2000
 const TAU_SHARE = 1e-7
 const GOLDEN = (Math.sqrt(5) - 1) / 2
 
-/** How much of start, surroundings and gain is in the temperature at each reading, for a τ and a dead time. */
+/**
+ * How much of start, surroundings and gain is in the temperature at each reading, for a τ and a
+ * dead time.
+ */
 function columns(
   log: readonly HeatReading[],
   changes: Changes,
@@ -54,7 +66,8 @@ function columns(
     const decay = Math.exp(-(to - from) / tau)
     start.push(start[i - 1]! * decay)
     ambient.push(1 + (ambient[i - 1]! - 1) * decay)
-    // The drive holds from its reading to the next; with a dead time it arrives later, maybe in the middle of an interval.
+    // The drive holds from its reading to the next; with a dead time it arrives later, maybe in the
+    // middle of an interval.
     let g = gain[i - 1]!
     let t = from
     for (const at of dead === 0 ? [to] : [...arrivals(changes, dead, from, to), to]) {
@@ -118,13 +131,15 @@ interface Tried {
 }
 
 /**
- * Fits G and τ to a log by least squares; the start temperature is fitted too. The surroundings are free only when the log holds two drives or a
- * part without drive; else they are given, or the first reading. A dead time is looked for only when the drive changes.
+ * Fits G and τ to a log by least squares; the start temperature is fitted too. The surroundings are
+ * free only when the log holds two drives or a part without drive; else they are given, or the
+ * first reading. A dead time is looked for only when the drive changes.
  *
- * @param prior gain and time constant of this apparatus from earlier logs, held against the readings by how sure each is
+ * @param prior gain and time constant of this apparatus from earlier logs, held against the
+ *   readings by how sure each is
  * @param ambientC temperature of the surroundings; the first reading where absent and not free
  * @throws Refusal with fewer than four readings, or when nothing of it moves
- * @example fitHeat([{ minutes: 0, celsius: 21, drive: 1 }, …], {}).tauMin // 6.4
+ * For instance `fitHeat([{ minutes: 0, celsius: 21, drive: 1 }, …], {}).tauMin` is 6.4
  */
 export function fitHeat(
   log: readonly HeatReading[],
@@ -144,7 +159,8 @@ export function fitHeat(
   const given = ambientC ?? y[0]!
   if (Math.max(...y) - Math.min(...y) < 1e-9)
     throw new Refusal('flat', 'Every reading is the same: there is nothing to fit.', 'log')
-  // A log that begins cold begins at the surroundings; one number less to find makes a short log say much more.
+  // A log that begins cold begins at the surroundings; one number less to find makes a short log
+  // say much more.
   let cold = driven
   const attempt = (tau: number, dead: number): Tried => {
     const c = columns(log, changes, tau, dead)

@@ -2,14 +2,20 @@ import Papa from 'papaparse'
 import { parseNumber } from '../../measure/callOut'
 import { Refusal } from '../../record/refusal'
 
-/** One reading of a probe: minutes since the log began, °C, and the drive then (oven step, V², 1 where nobody wrote it). */
+/**
+ * One reading of a probe: minutes since the log began, °C, and the drive then (oven step, V², 1
+ * where nobody wrote it).
+ */
 export interface HeatReading {
   minutes: number
   celsius: number
   drive: number
 }
 
-/** Reads a log as CSV `minutes,celsius[,drive]`, with or without a line of names. Refuses with the row that is wrong. */
+/**
+ * Reads a log as CSV `minutes,celsius[,drive]`, with or without a line of names. Refuses with the
+ * row that is wrong.
+ */
 export function readHeatCsv(text: string): HeatReading[] {
   const rows = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
     skipEmptyLines: true,

@@ -2,7 +2,7 @@ import { Refusal } from '../../record/refusal'
 import { fitHeat, type HeatFit, type HeatPrior } from './fitHeat'
 import { forecast, temperatureAt, type HeatForecast } from './predictHeat'
 import type { HeatReading } from './heatLog'
-import type { HeatWindow } from './windows'
+import type { HeatWindow } from '../../tables/heatWindows'
 
 /** What a log says so far, with the curve ahead. */
 export interface HeatStory {
@@ -10,16 +10,25 @@ export interface HeatStory {
   /** why there is no fit yet */
   why: string
   ahead: HeatForecast | null
-  /** curve ahead, each with the half width of its band: readings' scatter, and the window's share of what is still unsure */
+  /**
+   * curve ahead, each with the half width of its band: readings' scatter, and the window's share of
+   * what is still unsure
+   */
   curve: { minutes: number; celsius: number; bandC: number }[]
   now: HeatReading | null
 }
 
-/** The fit forgets its sureness with the way ahead: so much of the rise that is still to come is added to the band, of a log without a prior. */
+/**
+ * The fit forgets its sureness with the way ahead: so much of the rise that is still to come is
+ * added to the band, of a log without a prior.
+ */
 const AHEAD_SHARE = 0.08
 const AHEAD_SHARE_KNOWN = 0.04
 const STEPS = 60
-/** A log that knows nothing of its apparatus says nothing before so many minutes and so much of a rise, °C (house limits: a dozen times the probe's error). */
+/**
+ * A log that knows nothing of its apparatus says nothing before so many minutes and so much of a
+ * rise, °C (house limits: a dozen times the probe's error).
+ */
 const LEAST_MIN = 1
 const LEAST_RISE_C = 6
 
@@ -71,7 +80,8 @@ export function heatStory(
 }
 
 /**
- * Prior of an apparatus from its earlier logs: the mean of their gains and time constants, as sure as they agree (at least 10 %).
+ * Prior of an apparatus from its earlier logs: the mean of their gains and time constants, as sure
+ * as they agree (at least 10 %).
  *
  * @returns undefined without a log that could be fitted
  */

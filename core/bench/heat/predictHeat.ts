@@ -14,7 +14,10 @@ export function temperatureAt(
   return steady + (fit.nowC - steady) * Math.exp(-minutesLater / fit.tauMin)
 }
 
-/** Minutes from the last reading until a temperature is passed, at a drive held from then on; 0 where it is passed already, null where it never is. */
+/**
+ * Minutes from the last reading until a temperature is passed, at a drive held from then on; 0
+ * where it is passed already, null where it never is.
+ */
 export function minutesTo(fit: HeatFit, celsius: number, drive: number = fit.drive): number | null {
   const steady = steadyC(fit, drive)
   const rising = steady > fit.nowC
@@ -25,20 +28,32 @@ export function minutesTo(fit: HeatFit, celsius: number, drive: number = fit.dri
 
 export interface HeatForecast {
   steadyC: number
-  /** minutes from the last reading to the working window; 0 inside it, null where it is never reached or none is given */
+  /**
+   * minutes from the last reading to the working window; 0 inside it, null where it is never
+   * reached or none is given
+   */
   toWindowMin: number | null
   /** will it go on beyond the window's upper edge? */
   overshoot: boolean
-  /** minutes from the last reading until it leaves the window through its top; null where it does not */
+  /**
+   * minutes from the last reading until it leaves the window through its top; null where it does
+   * not
+   */
   leavesMin: number | null
-  /** minutes of cooling without drive to a temperature that can be handled; null where the surroundings are warmer */
+  /**
+   * minutes of cooling without drive to a temperature that can be handled; null where the
+   * surroundings are warmer
+   */
   toHandlingMin: number | null
 }
 
 /** Temperature at which a piece is taken into the hand, °C (house default). */
 export const HANDLING_C = 45
 
-/** What will happen at the drive of the last reading: when the working window is reached, whether it is overshot, how long cooling takes. */
+/**
+ * What will happen at the drive of the last reading: when the working window is reached, whether it
+ * is overshot, how long cooling takes.
+ */
 export function forecast(
   fit: HeatFit,
   window: readonly [number, number] | null,
@@ -64,6 +79,9 @@ export function forecast(
   }
 }
 
-/** Drive whose steady temperature lies in the middle of a window. Null where the apparatus was never driven. */
+/**
+ * Drive whose steady temperature lies in the middle of a window. Null where the apparatus was never
+ * driven.
+ */
 export const driveFor = (fit: HeatFit, [low, high]: readonly [number, number]): number | null =>
   fit.gain === null || fit.gain === 0 ? null : ((low + high) / 2 - fit.ambientC) / fit.gain

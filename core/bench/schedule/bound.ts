@@ -1,8 +1,10 @@
 import { topological, type Problem } from './problem'
 import type { Order } from './timing'
 
-/** Earliest starts and what must follow after each task, by windows, precedence and orders, minutes. */
-export function headsAndTails(
+/**
+ * Earliest starts and what must follow after each task, by windows, precedence and orders, minutes.
+ */
+function headsAndTails(
   problem: Problem,
   orders: readonly Order[] = [],
 ): { head: Float64Array; tail: Float64Array } {
@@ -10,7 +12,8 @@ export function headsAndTails(
   const head = Float64Array.from(tasks, (t) => t.lo)
   const tail = new Float64Array(tasks.length)
   const order = topological(problem)
-  // Orders may point against the way the tasks are listed: repeat until nothing moves (they hold no circle).
+  // Orders may point against the way the tasks are listed: repeat until nothing moves (they hold no
+  // circle).
   for (let moved = true, round = 0; moved && round <= tasks.length; round++) {
     moved = false
     const push = (from: number, to: number) => {
@@ -34,8 +37,9 @@ export function headsAndTails(
 }
 
 /**
- * A bound that no plan can be shorter than, minutes from the earliest opening. Two relaxations, both proven: every task begins no earlier than
- * its windows and predecessors let it, and what follows it follows; and of the tasks of a resource that begin at a or later and have at least b
+ * A bound that no plan can be shorter than, minutes from the earliest opening. Two relaxations,
+ * both proven: every task begins no earlier than its windows and predecessors let it, and what
+ * follows it follows; and of the tasks of a resource that begin at a or later and have at least b
  * behind them, all work divided by how many there are of it lies between a and the end less b.
  */
 export function lowerBound(problem: Problem, orders: readonly Order[] = []): number {

@@ -1,8 +1,9 @@
 import type { Problem } from './problem'
 
 /**
- * The earliest moment at which more of a resource is held than there is: a smallest set of tasks of which two at least must not overlap.
- * Null when nothing is booked twice. Tasks that are not placed (NaN) hold nothing.
+ * The earliest moment at which more of a resource is held than there is: a smallest set of tasks of
+ * which two at least must not overlap. Null when nothing is booked twice. Tasks that are not placed
+ * (NaN) hold nothing.
  */
 export function firstConflict(
   problem: Problem,

@@ -6,7 +6,7 @@ const clock = z.string().regex(/^([01]\d|2[0-4]):[0-5]\d$/, 'write the time as H
 const id = z.string().min(1).max(160)
 const window = z.strictObject({ from: clock, to: clock })
 
-export const dayResourceSchema = z.strictObject({
+const dayResourceSchema = z.strictObject({
   id,
   count: z.number().int().min(0).max(50).default(1),
   from: clock,
@@ -14,7 +14,7 @@ export const dayResourceSchema = z.strictObject({
   name: z.string().max(80).optional(),
 })
 
-export const dayStepSchema = z.strictObject({
+const dayStepSchema = z.strictObject({
   id,
   minutes: z.number().int().min(0).max(2880),
   /** resources it holds from start to end, people among them; the same id twice holds two */
@@ -29,7 +29,7 @@ export const dayStepSchema = z.strictObject({
   words: z.string().max(200).optional(),
 })
 
-export const dayJobSchema = z.strictObject({
+const dayJobSchema = z.strictObject({
   id,
   due: clock.optional(),
   visit: window.optional(),
@@ -37,7 +37,10 @@ export const dayJobSchema = z.strictObject({
   name: z.string().max(120).optional(),
 })
 
-/** A day of the workshop: what there is, what is to be done, what is running; `now` holds everything that has not begun to later. */
+/**
+ * A day of the workshop: what there is, what is to be done, what is running; `now` holds everything
+ * that has not begun to later.
+ */
 export const daySchema = z.strictObject({
   resources: z.array(dayResourceSchema).min(1).max(60),
   jobs: z.array(dayJobSchema).max(300),
@@ -70,7 +73,10 @@ export const minuteOf = (time: string): number =>
 export const clockOf = (minute: number): string =>
   `${String(Math.floor(minute / 60)).padStart(2, '0')}:${String(minute % 60).padStart(2, '0')}`
 
-/** Reads a day and checks that it hangs together: names used once, needs and predecessors that exist, no circle, windows that open before they close. */
+/**
+ * Reads a day and checks that it hangs together: names used once, needs and predecessors that
+ * exist, no circle, windows that open before they close.
+ */
 export function parseDay(value: unknown): Day {
   const day = parseWith(daySchema, value, 'day')
   const refuse = (words: string, path: string): never => {

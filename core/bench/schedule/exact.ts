@@ -9,9 +9,10 @@ export interface Plan {
 }
 
 /**
- * The optimum by branch and bound: the best timing without resources is a bound; where it books something twice, one of the tasks involved must
- * be over before another begins (minimal forbidden sets, Bartusch, Möhring and Radermacher 1988; for costs that do not only grow with time,
- * De Reyck and Herroelen 1998).
+ * The optimum by branch and bound: the best timing without resources is a bound; where it books
+ * something twice, one of the tasks involved must be over before another begins (minimal forbidden
+ * sets, Bartusch, Möhring and Radermacher 1988; for costs that do not only grow with time, De Reyck
+ * and Herroelen 1998).
  *
  * @param start a plan to beat, or null
  * @param mostNodes gives up after so many and says that it did not finish
@@ -81,7 +82,10 @@ function closureOf(problem: Problem): Int32Array {
   return after
 }
 
-/** The closure with one more order: whatever comes before `from` now also comes before all that follows `to`. */
+/**
+ * The closure with one more order: whatever comes before `from` now also comes before all that
+ * follows `to`.
+ */
 function withOrder(after: Int32Array, from: number, to: number): Int32Array<ArrayBuffer> {
   const gained = after[to]! | (1 << to)
   return Int32Array.from(after, (bits, i) =>

@@ -50,9 +50,10 @@ function firstOrders(problem: Problem): number[][] {
 }
 
 /**
- * A good plan for a whole day: jobs are put in one by one in several orders; then a few are taken out and put back in another order, over and
- * over, and what is not worse is kept (Shaw 1998: large neighbourhoods). It stops after so much work, not after so much time, so that the same
- * day gives the same plan on every machine.
+ * A good plan for a whole day: jobs are put in one by one in several orders; then a few are taken
+ * out and put back in another order, over and over, and what is not worse is kept (Shaw 1998: large
+ * neighbourhoods). It stops after so much work, not after so much time, so that the same day gives
+ * the same plan on every machine.
  *
  * @param work minutes of occupancy it may look at
  * @param given an order of jobs to begin with, as when a running plan is made again
@@ -178,7 +179,7 @@ function shuffle(list: number[], random: () => number) {
 }
 
 /** The same orders on every resource with the best timing for them. */
-export function polished(problem: Problem, found: Found): Found {
+function polished(problem: Problem, found: Found): Found {
   if (found.unplaced.length > 0) return found
   const orders: Order[] = []
   problem.caps.forEach((_, r) => {
@@ -186,7 +187,8 @@ export function polished(problem: Problem, found: Found): Found {
       .filter((t) => t.minutes > 0 && t.needs.includes(r))
       .sort((a, b) => found.starts[a.index]! - found.starts[b.index]!)
     users.forEach((u, i) => {
-      // Whoever is over when another begins stays before it; nearest first, and the chain carries the rest.
+      // Whoever is over when another begins stays before it; nearest first, and the chain carries
+      // the rest.
       const ends = found.starts[u.index]! + u.minutes
       const next = users.slice(i + 1).filter((v) => found.starts[v.index]! >= ends)
       for (const v of next) {

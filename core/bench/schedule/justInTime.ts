@@ -1,8 +1,9 @@
 import type { Problem } from './problem'
 
 /**
- * Moves steps whose result does not keep (a blank in the oven) as late as what waits for them allows, without moving anything else: nothing becomes
- * later for it, nobody waits longer, and nothing is booked twice. Later steps first, so that a chain of them closes up.
+ * Moves steps whose result does not keep (a blank in the oven) as late as what waits for them
+ * allows, without moving anything else: nothing becomes later for it, nobody waits longer, and
+ * nothing is booked twice. Later steps first, so that a chain of them closes up.
  *
  * @param starts minutes since midnight by task; NaN where it is not placed; changed in place
  */

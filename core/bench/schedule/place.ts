@@ -30,7 +30,10 @@ export class Occupancy {
     }
   }
 
-  /** The earliest start from a minute on at which a task books nothing twice; NaN when its window has none. */
+  /**
+   * The earliest start from a minute on at which a task books nothing twice; NaN when its window
+   * has none.
+   */
   earliest(task: Task, from: number): number {
     let t = Math.max(task.lo, from)
     if (task.minutes === 0 || task.needs.length === 0) return t <= task.hi ? t : Number.NaN
@@ -63,7 +66,10 @@ interface JobShape {
   leastWaiting: number
 }
 
-/** Builds plans job by job: each job's steps as early as the others leave room, its client's stay as short as can be. */
+/**
+ * Builds plans job by job: each job's steps as early as the others leave room, its client's stay as
+ * short as can be.
+ */
 export class Builder {
   readonly starts: Float64Array
   readonly occupancy: Occupancy
@@ -204,7 +210,8 @@ export class Builder {
 function shapeOf(problem: Problem, order: number[]): JobShape {
   const clients = order.filter((t) => problem.tasks[t]!.client)
   const first = clients[0] ?? -1
-  // Longest way from the first client step to the end of the last, and at least the client's own minutes.
+  // Longest way from the first client step to the end of the last, and at least the client's own
+  // minutes.
   const reach = new Map<number, number>()
   let longest = 0
   for (const t of order) {

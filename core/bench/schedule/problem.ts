@@ -43,7 +43,10 @@ export interface Problem {
 /** A step that needs nobody and nothing may end long after closing time. */
 const FAR = 3 * 24 * 60
 
-/** Everything that a running step waited for, by way of any number of steps: with a clock it is over, whether somebody ticked it or not. */
+/**
+ * Everything that a running step waited for, by way of any number of steps: with a clock it is
+ * over, whether somebody ticked it or not.
+ */
 function overBefore(day: Day): string[] {
   return day.running.flatMap(({ job, step }) => {
     const steps = new Map(day.jobs.find((j) => j.id === job)!.steps.map((s) => [s.id, s]))
@@ -56,8 +59,8 @@ function overBefore(day: Day): string[] {
 }
 
 /**
- * A day in numbers: steps that are over are left out, running ones stand where they began. Without a `now` what a running step waits for is
- * placed before it; with one it is over.
+ * A day in numbers: steps that are over are left out, running ones stand where they began. Without
+ * a `now` what a running step waits for is placed before it; with one it is over.
  */
 export function problemOf(day: Day): Problem {
   const index = new Map(day.resources.map((r, i) => [r.id, i]))

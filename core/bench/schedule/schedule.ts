@@ -28,7 +28,10 @@ export interface Schedule {
   makespanMin: number
   clientWaitingMin: number
   lateMin: number
-  /** no plan of this day can let clients wait less: what their own steps ask for, with nothing else in the way; null where lateness and waiting pull apart */
+  /**
+   * no plan of this day can let clients wait less: what their own steps ask for, with nothing else
+   * in the way; null where lateness and waiting pull apart
+   */
   waitingBoundMin: number | null
   /** no plan of this day can be shorter */
   lowerBoundMin: number
@@ -40,7 +43,10 @@ export interface Schedule {
 }
 
 export interface ScheduleOptions {
-  /** how much the search may look at, minutes of occupancy; the house value takes a day of 40 jobs about a second */
+  /**
+   * how much the search may look at, minutes of occupancy; the house value takes a day of 40 jobs
+   * about a second
+   */
   work?: number
   /** starts of an earlier plan: jobs keep that order where nothing forces another */
   keep?: readonly PlacedStep[]
@@ -51,15 +57,20 @@ export interface ScheduleOptions {
 const SMALL = 16
 const MOST_NODES = 60_000
 const HOUSE_WORK = 15_000_000
-/** Work of a re-plan: so little that a day-sized one answers at once; the plan it is made from steers it. */
+/**
+ * Work of a re-plan: so little that a day-sized one answers at once; the plan it is made from
+ * steers it.
+ */
 export const QUICK_WORK = 2_000_000
 
 /**
- * Places every step of a day so that nothing and nobody is booked twice, client steps lie inside their visit and each step follows what it waits
- * for; among such plans least total lateness, then least client waiting, then the shortest day. Small days are solved to the optimum; larger ones
- * by a search that stops after a fixed amount of work, with a proven bound beside it.
+ * Places every step of a day so that nothing and nobody is booked twice, client steps lie inside
+ * their visit and each step follows what it waits for; among such plans least total lateness, then
+ * least client waiting, then the shortest day. Small days are solved to the optimum; larger ones by
+ * a search that stops after a fixed amount of work, with a proven bound beside it.
  *
- * @example schedule(parseDay(day)) // { steps: [{ job: 'a', step: 'oven', start: '10:10', … }], makespanMin: 212, … }
+ * For instance `schedule(parseDay(day))` is { steps: [{ job: 'a', step: 'oven', start: '10:10', … }],
+ *   makespanMin: 212, … }
  */
 export function schedule(
   day: Day,
@@ -173,7 +184,9 @@ function clashesOf(
   return out
 }
 
-/** What a plan made again would move, before it moves: steps whose start changes, with by how much. */
+/**
+ * What a plan made again would move, before it moves: steps whose start changes, with by how much.
+ */
 export function planMoves(
   before: readonly PlacedStep[],
   after: readonly PlacedStep[],

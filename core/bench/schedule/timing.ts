@@ -7,15 +7,17 @@ export interface Order {
 }
 
 /**
- * Weights that put lateness before client waiting before the length of the day: each is larger than all that follows can sum to in three days.
+ * Weights that put lateness before client waiting before the length of the day: each is larger than
+ * all that follows can sum to in three days.
  */
 const WAITING = 10_000
 const LATE = 100_000_000_000
 
 /**
- * The best starts when only windows, precedence and a set of orders hold, resources not looked at: least total lateness, then client waiting,
- * then length of the day. A linear programme over differences; its dual is a flow of least cost, solved by successive longest paths
- * (Ahuja, Magnanti and Orlin 1993, ch. 9), so that the answer is exact and in whole minutes.
+ * The best starts when only windows, precedence and a set of orders hold, resources not looked at:
+ * least total lateness, then client waiting, then length of the day. A linear programme over
+ * differences; its dual is a flow of least cost, solved by successive longest paths (Ahuja,
+ * Magnanti and Orlin 1993, ch. 9), so that the answer is exact and in whole minutes.
  *
  * @returns null when windows and orders contradict each other
  */
@@ -33,7 +35,8 @@ export function bestTiming(
     to.push(v)
     length.push(d)
   }
-  // Node 0 is the clock; then the steps; then for each job its lateness, the end and the beginning of its client's stay; then the day's end.
+  // Node 0 is the clock; then the steps; then for each job its lateness, the end and the beginning
+  // of its client's stay; then the day's end.
   let nodes = n + 1
   const demand: number[] = [0]
   for (const t of tasks) {
@@ -79,7 +82,9 @@ export function bestTiming(
   const via = new Int32Array(nodes)
   const seen = new Int32Array(nodes)
   const queued = new Uint8Array(nodes)
-  /** Longest paths in the residual network from some nodes; false when a circle grows without end. */
+  /**
+   * Longest paths in the residual network from some nodes; false when a circle grows without end.
+   */
   const longest = (sources: readonly number[]): boolean => {
     dist.fill(-Infinity)
     via.fill(-1)

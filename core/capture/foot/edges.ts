@@ -1,6 +1,9 @@
 import { leastSquares } from '../../geometry/leastSquares'
 
-/** Where a body ends in one direction, read off like a caliper's jaw: mm along the direction, mm across it, and the height there. */
+/**
+ * Where a body ends in one direction, read off like a caliper's jaw: mm along the direction, mm
+ * across it, and the height there.
+ */
 export interface Edge {
   atMm: number
   acrossMm: number
@@ -13,11 +16,13 @@ export type Direction = 'medial' | 'lateral' | 'front' | 'rear'
 const BAND_MM = 2.5
 
 /**
- * The edge of a cloud of points in one direction: a curved surface is laid through the outermost points by least squares and its highest
- * place is taken, so that noise does not push the edge outward as the single outermost point would.
+ * The edge of a cloud of points in one direction: a curved surface is laid through the outermost
+ * points by least squares and its highest place is taken, so that noise does not push the edge
+ * outward as the single outermost point would.
  *
  * @param p points in the foot's frame
- * @param window across the direction: where, and how far to either side, mm; without it the edge is found where it is outermost
+ * @param window across the direction: where, and how far to either side, mm; without it the edge is
+ *   found where it is outermost
  */
 export function edgeOf(
   p: Float64Array,

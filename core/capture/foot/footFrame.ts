@@ -10,7 +10,10 @@ import { bordersBetween, outlineRows, type OutlineRows } from './outlineRows'
 import { FOOT_REFERENCE } from './references'
 import { emptyGrid, planeOf, rasterLow, smoothed, type SoleGrid } from './soleGrid'
 
-/** A scan being brought into the foot's frame: its faces near the sole, and points all over it, in scan coordinates (mm). */
+/**
+ * A scan being brought into the foot's frame: its faces near the sole, and points all over it, in
+ * scan coordinates (mm).
+ */
 export interface PosedScan {
   sole: { positions: Float64Array; triangles: Uint32Array }
   /** the scan's own points near the sole, for its borders */
@@ -57,7 +60,7 @@ export interface FootView {
 export const PLAN_Z: readonly [number, number] = [-12, 45]
 
 /** Sees a foot in a frame that is nearly right: grid, borders, ends, heel, heads, planes. */
-export function viewIn(
+function viewIn(
   frame: Frame,
   scan: PosedScan,
   moved: Moved,
@@ -100,7 +103,8 @@ export function viewIn(
       y > rearMm + 0.08 * lengthMm &&
       y < rearMm + 0.175 * lengthMm,
   )
-  // The borders' middle lies higher than the sole: on a rolled heel it is not over the sole's own middle.
+  // The borders' middle lies higher than the sole: on a rolled heel it is not over the sole's own
+  // middle.
   if (heelPlane)
     for (let k = 0; k < 3; k++)
       heelPlane.b =
@@ -129,7 +133,10 @@ export function viewIn(
   }
 }
 
-/** Height of the sole at a point; where it was not seen, that of the nearest seen cell within 12 mm, else 0. */
+/**
+ * Height of the sole at a point; where it was not seen, that of the nearest seen cell within 12 mm,
+ * else 0.
+ */
 export function nearHeight(grid: SoleGrid, x: number, y: number): number {
   const here = sampleGrid(grid, x, y)
   if (!Number.isNaN(here)) return here
@@ -149,9 +156,10 @@ export function nearHeight(grid: SoleGrid, x: number, y: number): number {
 const BORDER_RISE_MM = 13
 
 /**
- * Roll of the heel's sole as a slope: a surface that curves evenly to both sides is laid under the whole width of the heel, so that more of it
- * carries the answer than the flat middle alone. The borders of a cloud, and with them the middle of its heel, are less sure: there the
- * surface may lean to one side as well, so that a middle that is off does not pass for roll.
+ * Roll of the heel's sole as a slope: a surface that curves evenly to both sides is laid under the
+ * whole width of the heel, so that more of it carries the answer than the flat middle alone. The
+ * borders of a cloud, and with them the middle of its heel, are less sure: there the surface may
+ * lean to one side as well, so that a middle that is off does not pass for roll.
  */
 function heelSlope(
   grid: SoleGrid,
@@ -180,7 +188,10 @@ function heelSlope(
   return fit && fit[1]! / halfMm
 }
 
-/** Cells further from the fit than this many times the middle distance of all are strays: walls and gaps laid over in a cloud of points. */
+/**
+ * Cells further from the fit than this many times the middle distance of all are strays: walls and
+ * gaps laid over in a cloud of points.
+ */
 const STRAY = 4
 
 /** A least-squares fit that is laid again, twice, without the cells that lie far off it. */
@@ -199,7 +210,7 @@ function withoutStrays(rows: readonly [number[], number][]): number[] | null {
 }
 
 /** Angle of a line through points (x, z) by least squares, degrees. */
-export function slopeDeg(points: readonly (readonly number[])[]): number {
+function slopeDeg(points: readonly (readonly number[])[]): number {
   const n = points.length
   const mx = points.reduce((s, p) => s + p[0]!, 0) / n
   const mz = points.reduce((s, p) => s + p[2]!, 0) / n
@@ -209,11 +220,14 @@ export function slopeDeg(points: readonly (readonly number[])[]): number {
 }
 
 /**
- * Brings a scan into the foot's frame by looking, turning a little, and looking again: y along the axis from the middle of the heel past the
- * outer side of the second toe, rearmost heel at y = 0, z = 0 through the heel's lowest point and the middle between heads 1 and 5; the leg's
- * long axis upright when 60 mm of it are seen, else rolled so that the forefoot shows the examined angle, or without one the heel level.
+ * Brings a scan into the foot's frame by looking, turning a little, and looking again: y along the
+ * axis from the middle of the heel past the outer side of the second toe, rearmost heel at y = 0, z
+ * = 0 through the heel's lowest point and the middle between heads 1 and 5; the leg's long axis
+ * upright when 60 mm of it are seen, else rolled so that the forefoot shows the examined angle, or
+ * without one the heel level.
  *
- * @param examinedForefootDeg angle of forefoot to rearfoot from the examination, degrees; null when it was not examined
+ * @param examinedForefootDeg angle of forefoot to rearfoot from the examination, degrees; null when
+ *   it was not examined
  */
 export function footFrame(
   start: Frame,
@@ -223,7 +237,8 @@ export function footFrame(
   moved: Moved = {},
 ): FootView {
   let view = viewIn(start, scan, moved, lengthHint, 2)
-  // Coarse looks until it hardly moves, then fine ones, so that it settles where the readings are taken.
+  // Coarse looks until it hardly moves, then fine ones, so that it settles where the readings are
+  // taken.
   for (const [stepMm, rounds, still] of [
     [2, 8, 0.05],
     [1, 5, 0.004],

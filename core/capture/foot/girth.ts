@@ -10,8 +10,9 @@ const DIRECTIONS = 72
 const LONGEST_GAP = 5
 
 /**
- * Girth of a body in a plane, mm: the points near it, their mean radius in every direction from the middle, and the length of a tape around
- * them, which spans hollows. Null where the surface does not close.
+ * Girth of a body in a plane, mm: the points near it, their mean radius in every direction from the
+ * middle, and the length of a tape around them, which spans hollows. Null where the surface does
+ * not close.
  *
  * @param p points in the foot's frame
  * @param through a point of the plane

@@ -8,11 +8,16 @@ type Point = [number, number]
 
 /** How far a pad may lie from where feet usually have it, mm (one standard deviation). */
 const USUAL_MM = 4
-/** A pad this far below its surroundings is as good a sign as one standard deviation of place, mm. */
+/**
+ * A pad this far below its surroundings is as good a sign as one standard deviation of place, mm.
+ */
 const PAD_MM = 1.7
 const SEARCH_MM = 9
 
-/** Both borders beside a place, as the middle of what the rows around say: a hole in the rim must not move a head. */
+/**
+ * Both borders beside a place, as the middle of what the rows around say: a hole in the rim must
+ * not move a head.
+ */
 function usualBorders(
   grid: SoleGrid,
   rows: OutlineRows,
@@ -44,8 +49,9 @@ export function expectedHead(
 }
 
 /**
- * A pad near an expected place: the most likely of all cells around it, weighing how far the sole there stands out downwards (fine less
- * coarse smoothing, so that a tilted sole does not shift it) against how unusual the place is.
+ * A pad near an expected place: the most likely of all cells around it, weighing how far the sole
+ * there stands out downwards (fine less coarse smoothing, so that a tilted sole does not shift it)
+ * against how unusual the place is.
  *
  * @param fine sole smoothed over 3 mm
  * @param coarse sole smoothed over 9 mm

@@ -29,12 +29,16 @@ export type Landmarks = Partial<Record<LandmarkName, Vec3>>
 
 const ON_SOLE = new Set<string>(['heel', 'archApex', ...HEAD_NAMES])
 
-/** Height of the navicular over the arch apex on the inner side, mm: a place to look at, to be moved by hand. */
+/**
+ * Height of the navicular over the arch apex on the inner side, mm: a place to look at, to be moved
+ * by hand.
+ */
 const NAVICULAR_ABOVE_MM = 30
 
 /**
- * Landmarks of a foot in its own frame, mm. Those that were moved by hand stay where they were put; the rest is read off the shape. The
- * navicular is a proposal from its usual place: a scan does not show it.
+ * Landmarks of a foot in its own frame, mm. Those that were moved by hand stay where they were put;
+ * the rest is read off the shape. The navicular is a proposal from its usual place: a scan does not
+ * show it.
  */
 export function landmarksOf(view: FootView, moved: Landmarks): Landmarks {
   const { fine, low, lengthMm, heads, heel } = view
@@ -84,7 +88,10 @@ export function landmarksOf(view: FootView, moved: Landmarks): Landmarks {
   return found
 }
 
-/** Arch apex: the highest point of the sole under the line from heel to first met head; a parabola over 28 mm steadies its place. */
+/**
+ * Arch apex: the highest point of the sole under the line from heel to first met head; a parabola
+ * over 28 mm steadies its place.
+ */
 function apexOf({ fine, heel, heads }: FootView): Vec3 | null {
   const first = heads[0]!
   const length = Math.hypot(first[0] - heel[0], first[1] - heel[1])
@@ -103,7 +110,10 @@ function apexOf({ fine, heel, heads }: FootView): Vec3 | null {
   return at(best + shift)
 }
 
-/** Highest point of the body over a line across the foot, by a parabola through its uppermost points; null when there is none above a least height: it is open. */
+/**
+ * Highest point of the body over a line across the foot, by a parabola through its uppermost
+ * points; null when there is none above a least height: it is open.
+ */
 export function topAt(
   p: Float64Array,
   y: number,
@@ -127,8 +137,9 @@ export function topAt(
 }
 
 /**
- * The line that halves the back of the heel, through the middles of its slices; absent where its sides are not seen that high. The slices are
- * laid across the line itself, found by turning them until it no longer leans in them: level slices through a leaning dome would lean too little.
+ * The line that halves the back of the heel, through the middles of its slices; absent where its
+ * sides are not seen that high. The slices are laid across the line itself, found by turning them
+ * until it no longer leans in them: level slices through a leaning dome would lean too little.
  */
 function bisectionOf(view: FootView): Landmarks {
   const { points, lengthMm } = view

@@ -4,10 +4,13 @@ import { leastSquares } from '../../geometry/leastSquares'
 import { ringAround } from './ring'
 
 /** Least length of leg that tells where upright is, mm. */
-export const LEAST_LEG_MM = 60
+const LEAST_LEG_MM = 60
 const DIRECTIONS = 24
 
-/** The middle of a slice of a body: that of the area within its ring, so that uneven points do not pull it; null when it is not closed. */
+/**
+ * The middle of a slice of a body: that of the area within its ring, so that uneven points do not
+ * pull it; null when it is not closed.
+ */
 export function sliceMiddle(
   points: readonly (readonly [number, number])[],
 ): [number, number] | null {
@@ -30,8 +33,8 @@ export interface LegAxis {
 }
 
 /**
- * The long axis of the leg: a straight line through the middles of its slices, from where the body has become as short as a leg up to 4 mm
- * below its end. Null when less than 60 mm are in view.
+ * The long axis of the leg: a straight line through the middles of its slices, from where the body
+ * has become as short as a leg up to 4 mm below its end. Null when less than 60 mm are in view.
  */
 export function legAxis(p: Float64Array, lengthMm: number, rearMm: number): LegAxis | null {
   let top = -Infinity

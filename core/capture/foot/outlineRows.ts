@@ -7,7 +7,10 @@ export interface OutlineRows {
   lateral: Float64Array
 }
 
-/** Borders of a sole grid, smoothed along the foot over about 5 mm so that single cells do not matter. */
+/**
+ * Borders of a sole grid, smoothed along the foot over about 5 mm so that single cells do not
+ * matter.
+ */
 export function outlineRows(grid: SoleGrid): OutlineRows {
   const { from, to } = rowEnds(grid)
   const border = (cells: Float64Array, shift: 0 | 1) => {

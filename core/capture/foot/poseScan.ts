@@ -1,6 +1,6 @@
 import { Delaunay } from 'd3-delaunay'
 import { allIntoFrame, scaled, type Frame } from '../../geometry/frame'
-import type { Side } from '../../record/vocabulary'
+import type { Side } from '../../tables/vocabulary'
 import type { CleanScan } from '../shape/cleanScan'
 import { compact } from '../shape/compact'
 import { decimated } from '../shape/decimate'
@@ -58,7 +58,10 @@ export function poseScan(scan: CleanScan): RoughScan {
   }
 }
 
-/** A cloud's faces laid anew in a better frame, so that steep borders are cut alike on both sides; a mesh stays as it is. */
+/**
+ * A cloud's faces laid anew in a better frame, so that steep borders are cut alike on both sides; a
+ * mesh stays as it is.
+ */
 export function refaced(scan: CleanScan, rough: RoughScan, frame: Frame): RoughScan {
   if (scan.triangles.length > 0) return rough
   return {
@@ -100,7 +103,10 @@ function lowest(
   return among.filter((i) => p[i + 2]! < floor.get(key(i))! + marginMm)
 }
 
-/** Faces laid through the lowest points of a cloud (Delaunay in the plan); long ones are gaps and are left out. */
+/**
+ * Faces laid through the lowest points of a cloud (Delaunay in the plan); long ones are gaps and
+ * are left out.
+ */
 function cloudFaces(p: Float64Array, spacingMm: number): Uint32Array {
   const near: number[] = []
   for (let i = 0; i < p.length; i += 3) if (p[i + 2]! < NEAR_SOLE_MM) near.push(i)

@@ -1,6 +1,7 @@
 /**
- * Where things lie on a foot as a share of its length and of its plan's width (0 outer border, 1 inner), and what a level, well held foot
- * reads by the rules of this folder because its border is round. House values, own assumption; measured feet may move them.
+ * Where things lie on a foot as a share of its length and of its plan's width (0 outer border, 1
+ * inner), and what a level, well held foot reads by the rules of this folder because its border is
+ * round. House values, own assumption; measured feet may move them.
  */
 export const FOOT_REFERENCE = {
   /** lowest point of the heel from its rear */
@@ -13,7 +14,9 @@ export const FOOT_REFERENCE = {
   toeAcross: [0.26, 0.07, -0.08, -0.21, -0.32],
   /** how far the middle of the ball's plan lies outside the axis, per mm of forefoot width */
   ballOutside: 0.018,
-  /** angle of the sole under the heads of a level forefoot, degrees: the outer border rises earlier */
+  /**
+   * angle of the sole under the heads of a level forefoot, degrees: the outer border rises earlier
+   */
   forefootDeg: -0.73,
   /** outer border above the chord heel–fifth head in its middle third, mm */
   borderSagMm: 0.67,

@@ -1,12 +1,18 @@
 type Point = readonly [number, number]
 
-/** A closed line as mean radii around a middle; `gap` is the longest run of directions that hold no point. */
+/**
+ * A closed line as mean radii around a middle; `gap` is the longest run of directions that hold no
+ * point.
+ */
 export interface Ring {
   points: [number, number][]
   gap: number
 }
 
-/** Mean radius of points in every direction from a middle: uneven points and noise then matter little. */
+/**
+ * Mean radius of points in every direction from a middle: uneven points and noise then matter
+ * little.
+ */
 export function ringAround(points: readonly Point[], [cx, cy]: Point, directions: number): Ring {
   const radius = new Float64Array(directions)
   const count = new Float64Array(directions)

@@ -20,12 +20,18 @@ const CELL_MM = 7
 /** Directions with the largest support that are looked at more closely. */
 const STARTS = 20
 
-/** Cells are counted by marking them with the number of the count; the marks are kept so that nothing has to be cleared. */
+/**
+ * Cells are counted by marking them with the number of the count; the marks are kept so that
+ * nothing has to be cleared.
+ */
 const SIDE = 256
 const marks = new Int32Array(SIDE * SIDE)
 let counting = 0
 
-/** Occupied cells of the points seen along a direction: those close to the plane that supports the body there, and all of them. */
+/**
+ * Occupied cells of the points seen along a direction: those close to the plane that supports the
+ * body there, and all of them.
+ */
 function cellsAlong(xyz: Float64Array, d: Vec3, slabMm: number): number {
   const n = xyz.length / 3
   let top = -Infinity
@@ -51,11 +57,17 @@ function cellsAlong(xyz: Float64Array, d: Vec3, slabMm: number): number {
   return count
 }
 
-/** How well a direction looks at a sole: much of the body lies on the supporting plane, and little of its shadow falls elsewhere. */
+/**
+ * How well a direction looks at a sole: much of the body lies on the supporting plane, and little
+ * of its shadow falls elsewhere.
+ */
 const soleness = (xyz: Float64Array, d: Vec3, slabMm = SLAB_MM) =>
   cellsAlong(xyz, d, slabMm) ** 2 / Math.max(1, cellsAlong(xyz, d, Infinity))
 
-/** Directions from which a sole may be seen, looking from below: what climbing from several starts comes to. */
+/**
+ * Directions from which a sole may be seen, looking from below: what climbing from several starts
+ * comes to.
+ */
 function soleDirections(xyz: Float64Array): { d: Vec3; value: number }[] {
   const few = everyNth(xyz, Math.ceil(xyz.length / 3 / 4500))
   const tried: { d: Vec3; value: number }[] = []
@@ -124,7 +136,10 @@ function climb(
   return best
 }
 
-/** A pose good to a few degrees, before it is known which foot it is: z up, y from heel to toes, x to the right seen from above. */
+/**
+ * A pose good to a few degrees, before it is known which foot it is: z up, y from heel to toes, x
+ * to the right seen from above.
+ */
 export interface RoughPose {
   frame: Frame
   lengthMm: number
@@ -132,7 +147,10 @@ export interface RoughPose {
   endsMm: number
 }
 
-/** Width of a foot's plan as a share of its length behind the arch, in the middle and at the ball, and how far feet differ. */
+/**
+ * Width of a foot's plan as a share of its length behind the arch, in the middle and at the ball,
+ * and how far feet differ.
+ */
 const PLAN_WIDTHS = [
   { at: 0.3, share: 0.26 },
   { at: 0.5, share: 0.31 },
@@ -198,8 +216,9 @@ function planFrom(xyz: Float64Array, up: Vec3): Plan {
 }
 
 /**
- * Finds a foot in a cloud of points in any pose: the sole is where most of it lies on one plane and its plan is most like a foot's, the long
- * axis is that of its plan, the toes are at the wide end. A leg in view must stand over the heel.
+ * Finds a foot in a cloud of points in any pose: the sole is where most of it lies on one plane and
+ * its plan is most like a foot's, the long axis is that of its plan, the toes are at the wide end.
+ * A leg in view must stand over the heel.
  *
  * @param xyz points about 3 mm apart, mm
  * @throws Refusal when the plan is not that of a foot
@@ -227,7 +246,10 @@ export function roughPose(xyz: Float64Array): RoughPose {
   return { frame, lengthMm, endsMm }
 }
 
-/** Direction of the long axis of a plan, by the moments of its occupied cells, radians from the first axis. */
+/**
+ * Direction of the long axis of a plan, by the moments of its occupied cells, radians from the
+ * first axis.
+ */
 function axisOf(low: readonly [number, number, number][]): number {
   const cells = new Map<number, [number, number]>()
   for (const [a, b] of low)

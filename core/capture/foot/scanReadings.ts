@@ -1,6 +1,6 @@
 import { min } from 'd3-array'
 import { degrees } from '../../geometry/angle'
-import type { ReadingKind } from '../../record/vocabulary'
+import type { ReadingKind } from '../../kinds/readings/all'
 import { edgeOf } from './edges'
 import { PLAN_Z, type FootView } from './footFrame'
 import { girthIn } from './girth'
@@ -8,7 +8,9 @@ import { topAt, type Landmarks } from './landmarks'
 
 /** What is read off a captured surface, mm and degrees; what the shape does not show is absent. */
 export type ScanReadings = Partial<Record<ReadingKind, number>> & {
-  /** plane of the heads against the heel's plane, + inverted; as the sole shows it, border included */
+  /**
+   * plane of the heads against the heel's plane, + inverted; as the sole shows it, border included
+   */
   forefootDeg?: number
   /** heel bisection against the leg (upright), + inverted; only with 60 mm of leg */
   heelBisectionDeg?: number
@@ -16,8 +18,10 @@ export type ScanReadings = Partial<Record<ReadingKind, number>> & {
 }
 
 /**
- * Readings off a captured foot by the rules of the tape and the caliper: length along the axis, width between the borders beside heads 1 and
- * 5, heel width at its widest, girths where the shape closes (across hollows, as a tape lies), heights over z = 0.
+ * Readings off a captured foot by the rules of the tape and the caliper: length along the axis,
+ * width between the borders beside heads 1 and
+ * 5, heel width at its widest, girths where the shape closes (across hollows, as a tape lies),
+ * heights over z = 0.
  */
 export function scanReadings(view: FootView, landmarks: Landmarks): ScanReadings {
   const { low, points, lengthMm } = view
@@ -83,7 +87,10 @@ function girthsOf(
   return out
 }
 
-/** Bend of the instep: where the front of the body is furthest from the straight line leg–ball, seen from the side. */
+/**
+ * Bend of the instep: where the front of the body is furthest from the straight line leg–ball, seen
+ * from the side.
+ */
 function bendOf(points: Float64Array, lengthMm: number): [number, number, number] {
   let best: [number, number, number] = [0, 0.33 * lengthMm, 0.26 * lengthMm]
   let least = Infinity

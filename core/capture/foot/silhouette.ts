@@ -4,7 +4,10 @@ const STEP_MM = 3
 /** Highest that is drawn, mm: heel, ankle, and the leg over it. */
 const TOP_MM = 150
 
-/** The back of a foot as a closed line in x (medial) and z, mm: sole, sides and what is seen of the leg; empty where too little was seen. */
+/**
+ * The back of a foot as a closed line in x (medial) and z, mm: sole, sides and what is seen of the
+ * leg; empty where too little was seen.
+ */
 export function silhouetteBehind({
   points,
   lengthMm,

@@ -21,10 +21,16 @@ export function emptyGrid(lengthMm: number, halfWidthMm: number, stepMm: number)
   }
 }
 
-/** Faces lower than this are sole for sure: they tell which way round the faces that look down are wound, mm. */
+/**
+ * Faces lower than this are sole for sure: they tell which way round the faces that look down are
+ * wound, mm.
+ */
 const SURE_MM = 8
 
-/** Sign of the winding, seen from above, of most of the low faces; 0 when they do not agree, as in faces laid through a cloud. */
+/**
+ * Sign of the winding, seen from above, of most of the low faces; 0 when they do not agree, as in
+ * faces laid through a cloud.
+ */
 function windingBelow(p: Float64Array, t: Uint32Array): -1 | 0 | 1 {
   let [plus, all] = [0, 0]
   for (let i = 0; i < t.length; i += 3) {
@@ -39,8 +45,8 @@ function windingBelow(p: Float64Array, t: Uint32Array): -1 | 0 | 1 {
 }
 
 /**
- * Lowest height of a mesh over every cell's middle, mm; points are in the foot's frame. Only faces that look down count: through a gap in the
- * sole the instep's back must not pass for it.
+ * Lowest height of a mesh over every cell's middle, mm; points are in the foot's frame. Only faces
+ * that look down count: through a gap in the sole the instep's back must not pass for it.
  */
 export function rasterLow(grid: SoleGrid, p: Float64Array, t: Uint32Array): SoleGrid {
   const winding = windingBelow(p, t)
@@ -73,7 +79,8 @@ export function rasterLow(grid: SoleGrid, p: Float64Array, t: Uint32Array): Sole
 }
 
 /**
- * A grid smoothed by a Gaussian over what was seen (weights of unseen cells are left out); cells that were not seen stay NaN.
+ * A grid smoothed by a Gaussian over what was seen (weights of unseen cells are left out); cells
+ * that were not seen stay NaN.
  *
  * @param sigmaMm standard deviation of the Gaussian, mm
  */
@@ -111,7 +118,10 @@ export function smoothed(grid: SoleGrid, sigmaMm: number): SoleGrid {
   return { ...grid, z: grid.z.map((v, i) => (Number.isNaN(v) ? NaN : v2[i]! / w2[i]!)) }
 }
 
-/** Least-squares plane z = a + b·x + c·y over the seen cells that a test picks; null with fewer than 12. */
+/**
+ * Least-squares plane z = a + b·x + c·y over the seen cells that a test picks; null with fewer than
+ * 12.
+ */
 export function planeOf(
   grid: SoleGrid,
   pick: (x: number, y: number) => boolean,

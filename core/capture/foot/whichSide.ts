@@ -1,4 +1,4 @@
-import type { Side } from '../../record/vocabulary'
+import type { Side } from '../../tables/vocabulary'
 import { bordersBetween, outlineRows } from './outlineRows'
 import type { SoleGrid } from './soleGrid'
 
@@ -9,8 +9,8 @@ export interface SideGuess {
 }
 
 /**
- * Left or right from the sole in a rough pose (x to the right seen from above): the arch is on the inner side, the toes reach further forward
- * there, and the plan's front bends towards it.
+ * Left or right from the sole in a rough pose (x to the right seen from above): the arch is on the
+ * inner side, the toes reach further forward there, and the plan's front bends towards it.
  *
  * @param grid sole in the rough pose, y from the heel, any step
  */

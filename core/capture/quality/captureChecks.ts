@@ -2,7 +2,7 @@ import { sampleGrid } from '../../geometry/grid'
 import type { FootView } from '../foot/footFrame'
 import type { Landmarks } from '../foot/landmarks'
 import type { ScanReadings } from '../foot/scanReadings'
-import { CHECK_LIMITS, CHECK_TABLE, type CheckCode, type CheckRule } from '../checkTable'
+import { CHECK_TABLE, type CheckCode, type CheckRule } from '../../tables/captureChecks'
 import type { Coverage } from './coverage'
 import type { Examined } from './examined'
 import {
@@ -17,7 +17,9 @@ import {
 
 export type CaptureVerdict = 'good' | 'doubtful' | 'redo'
 
-/** One line of the quality table: what was found, what is allowed, what it means and where to look. */
+/**
+ * One line of the quality table: what was found, what is allowed, what it means and where to look.
+ */
 export interface CaptureCheck {
   code: CheckCode
   value: number
@@ -37,7 +39,9 @@ export interface NotSeen {
 /** Up to this many times its limit a value is doubtful; beyond, the capture is to be redone. */
 const DOUBTFUL = 1.25
 
-/** Is the value within, a little beyond, or far beyond its limit? Coverage counts what is missing. */
+/**
+ * Is the value within, a little beyond, or far beyond its limit? Coverage counts what is missing.
+ */
 export function verdictOf(rule: Pick<CheckRule, 'code' | 'limit'>, value: number): CaptureVerdict {
   const away =
     rule.code === 'coverage'
@@ -58,14 +62,17 @@ const NEUTRAL_FROM = {
   assumed: 'assumed upright, nothing examined',
 }
 
-/** Every check of a captured shape against what was examined: good, doubtful or redo, or not seen and why. */
+/**
+ * Every check of a captured shape against what was examined: good, doubtful or redo, or not seen
+ * and why.
+ */
 export function captureChecks(
   view: FootView,
   landmarks: Landmarks,
   readings: ScanReadings,
   coverage: Coverage,
   examined: Examined,
-  limits: Record<CheckCode, number> = CHECK_LIMITS,
+  limits: Record<CheckCode, number>,
 ): { checks: CaptureCheck[]; notSeen: NotSeen[] } {
   const seen = (k: number) =>
     !Number.isNaN(sampleGrid(view.grid, view.heads[k]![0], view.heads[k]![1]))

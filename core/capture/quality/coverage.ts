@@ -40,7 +40,8 @@ export function placeWords(view: Pick<FootView, 'lengthMm'>, x: number, y: numbe
 /**
  * How much of the sole was seen, what was not, and the sole with its small gaps filled.
  *
- * @param mostFilledMm2 largest gap that is filled smoothly, mm²; larger ones are left open and named
+ * @param mostFilledMm2 largest gap that is filled smoothly, mm²; larger ones are left open and
+ *   named
  */
 export function coverageOf(view: FootView, mostFilledMm2: number): Coverage {
   const { grid, low, lengthMm } = view
@@ -85,11 +86,15 @@ export function coverageOf(view: FootView, mostFilledMm2: number): Coverage {
   }
 }
 
-/** Plan of the foot: every row from border to border; rows without any point take their borders from the nearest rows around. */
+/**
+ * Plan of the foot: every row from border to border; rows without any point take their borders from
+ * the nearest rows around.
+ */
 function planOf({ grid, lengthMm }: FootView): Uint8Array {
   const { columns, rows, stepMm, y0 } = grid
   const { from, to } = rowEnds(grid)
-  // A border that jumps in by more than its neighbours allow was not seen there: the line between what was seen bridges it.
+  // A border that jumps in by more than its neighbours allow was not seen there: the line between
+  // what was seen bridges it.
   const bridged = (line: Float64Array, sign: 1 | -1) => {
     const out = Float64Array.from(line)
     const reach = Math.round(14 / stepMm)
@@ -164,7 +169,10 @@ function regions(missing: Uint8Array, columns: number): number[][] {
   return out
 }
 
-/** Fills a gap: a curved surface laid through its surroundings, then bent to meet them all around (relaxation of what it misses). */
+/**
+ * Fills a gap: a curved surface laid through its surroundings, then bent to meet them all around
+ * (relaxation of what it misses).
+ */
 function fill(grid: SoleGrid, part: readonly number[]) {
   const { z, columns } = grid
   const inside = new Set(part)

@@ -8,13 +8,18 @@ export interface Examined {
   neutralDeg: number
   neutralFrom: NeutralSource
   forefootDeg: number | null
-  /** how far the first head should rest above (+) or below the others, mm; null when not examined */
+  /**
+   * how far the first head should rest above (+) or below the others, mm; null when not examined
+   */
   firstRayMm: number | null
   navicularHeightMm: number | null
   navicularFrom: 'measured' | 'arch index' | null
 }
 
-/** Gathers what a capture is judged against. Without a navicular height it follows 44 + 220·(AHI − 0.36), an own assumption. */
+/**
+ * Gathers what a capture is judged against. Without a navicular height it follows 44 + 220·(AHI −
+ * 0.36), an own assumption.
+ */
 export function examinedOf(foot: Foot | undefined): Examined {
   const neutral = heldNeutral(foot?.findings)
   const forefoot = foot?.findings?.forefootDeg

@@ -10,11 +10,17 @@ import { planeOf, smoothed, type SoleGrid } from '../foot/soleGrid'
 
 type P3 = [number, number, number]
 
-/** Smoothing, averaging and the reach of a signal's surroundings each take a part of it away; these give it back (from made-up feet). */
+/**
+ * Smoothing, averaging and the reach of a signal's surroundings each take a part of it away; these
+ * give it back (from made-up feet).
+ */
 const BOW_SHARE = 1.22
 const APEX_SHARE = 1.12
 const DENT_SHARE = 1.8
-/** A claw lifts the knuckle and drives the tip down: the step grows by this much per mm of either, after smoothing. */
+/**
+ * A claw lifts the knuckle and drives the tip down: the step grows by this much per mm of either,
+ * after smoothing.
+ */
 const CLAW_STEP = 1.2
 
 /** Roll of the forefoot against the heel beyond what a level foot reads, degrees. */
@@ -22,8 +28,8 @@ export const forefootRollDeg = (view: FootView): number =>
   view.forefootDeg - degrees(Math.atan(view.heelPlane?.b ?? 0)) - FOOT_REFERENCE.forefootDeg
 
 /**
- * The outer border from heel to fifth head with the forefoot's own angle taken out, and its chord: how far its middle third lies above (+)
- * the chord beyond what a well held foot shows, mm.
+ * The outer border from heel to fifth head with the forefoot's own angle taken out, and its chord:
+ * how far its middle third lies above (+) the chord beyond what a well held foot shows, mm.
  */
 export function borderSag(view: FootView): { mm: number; line: P3[]; chord: [P3, P3] } | null {
   const { grid, fine, rows, heel, heads, lengthMm, heelPlane } = view
@@ -58,7 +64,10 @@ export function borderSag(view: FootView): { mm: number; line: P3[]; chord: [P3,
   }
 }
 
-/** First head above (+) the line of heads 2 to 5, beyond what a level foot shows, mm; the second counts little, since it follows the first. */
+/**
+ * First head above (+) the line of heads 2 to 5, beyond what a level foot shows, mm; the second
+ * counts little, since it follows the first.
+ */
 export function firstRayRise(view: FootView): number {
   const weights = [0.2, 1, 1, 1]
   const fit = leastSquares(
@@ -102,7 +111,10 @@ function lowestNear(grid: SoleGrid, x: number, y: number, reach: number): P3 | n
   return best
 }
 
-/** Deepest pit under heads 4 and 5: sole there above a plane through its surroundings, beyond the usual, mm. */
+/**
+ * Deepest pit under heads 4 and 5: sole there above a plane through its surroundings, beyond the
+ * usual, mm.
+ */
 export function fingerDent(view: FootView): { mm: number; at: P3 } | null {
   const fine = smoothed(view.grid, 2)
   let best: { mm: number; at: P3 } | null = null

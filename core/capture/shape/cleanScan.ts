@@ -5,7 +5,10 @@ import { boxOf, componentsOf, spacingOf, type Component } from './components'
 import { dropDoubles, turnFlipped } from './faces'
 import { findPlate, plateLike } from './plate'
 
-/** A scan fit to look for a foot in: one body, no specks, no table; everything that was left out is said. */
+/**
+ * A scan fit to look for a foot in: one body, no specks, no table; everything that was left out is
+ * said.
+ */
 export interface CleanScan extends Mesh {
   /** what was cleaned, in words */
   notes: string[]
@@ -28,8 +31,8 @@ const footSized = (c: Component, all: readonly Component[]) =>
   c.longestMm <= FOOT_SIDE_MM[1] && (c.longestMm >= FOOT_SIDE_MM[0] || all.length > 1)
 
 /**
- * Cleans a scan in mm: doubled faces, a table plate (loose or grown together with the foot), specks, faces turned inside out. What cannot
- * be cleaned is refused with a reason.
+ * Cleans a scan in mm: doubled faces, a table plate (loose or grown together with the foot),
+ * specks, faces turned inside out. What cannot be cleaned is refused with a reason.
  *
  * @throws Refusal `no-foot` when nothing of a foot's size is left
  */
@@ -94,7 +97,10 @@ export function cleanScan(scan: Mesh): CleanScan {
 /** Nothing of a foot lies further than this from the middle of a scan, tables included, mm. */
 const FAR_MM = 1200
 
-/** A scan without points that lie far from the middle of most of them: one stray coordinate must not stretch everything that follows. */
+/**
+ * A scan without points that lie far from the middle of most of them: one stray coordinate must not
+ * stretch everything that follows.
+ */
 function withoutStrays(mesh: Mesh): { mesh: Mesh; strays: number } {
   const p = mesh.positions
   const step = 3 * Math.max(1, Math.floor(p.length / 3 / 5000))

@@ -14,7 +14,10 @@ export interface Component {
   spreadMm: [number, number, number]
 }
 
-/** Mean edge length of a mesh, or the mean distance to the nearest neighbour in a sample of a cloud, mm. */
+/**
+ * Mean edge length of a mesh, or the mean distance to the nearest neighbour in a sample of a cloud,
+ * mm.
+ */
 export function spacingOf({ positions: p, triangles: t }: Mesh): number {
   if (t.length > 0) {
     let sum = 0
@@ -27,7 +30,8 @@ export function spacingOf({ positions: p, triangles: t }: Mesh): number {
     }
     return sum / n
   }
-  // A cloud of N points over an area A has points about √(A/N) apart; the area is that of the occupied 4 mm cubes' shell.
+  // A cloud of N points over an area A has points about √(A/N) apart; the area is that of the
+  // occupied 4 mm cubes' shell.
   const cubes = new Set<number>()
   for (let i = 0; i < p.length; i += 3) cubes.add(cubeKey(p[i]!, p[i + 1]!, p[i + 2]!, 6))
   return Math.min(6, Math.max(0.2, Math.sqrt((cubes.size * 36) / (1.35 * (p.length / 3)))))
@@ -76,7 +80,10 @@ function joinCloud(p: Float64Array, sets: Sets, reach: number) {
     }
 }
 
-/** The pieces of a mesh (by shared corners) or of a cloud (by cubes that touch), largest first, and the piece of every point. */
+/**
+ * The pieces of a mesh (by shared corners) or of a cloud (by cubes that touch), largest first, and
+ * the piece of every point.
+ */
 export function componentsOf(
   mesh: Mesh,
   spacingMm: number,
@@ -167,7 +174,10 @@ function measure(p: Float64Array, labels: Int32Array, area: Map<number, number>)
   })
 }
 
-/** Eigenvalues of a symmetric 3 × 3 matrix given as xx yy zz xy xz yz, largest first (trigonometric form, Smith 1961). */
+/**
+ * Eigenvalues of a symmetric 3 × 3 matrix given as xx yy zz xy xz yz, largest first (trigonometric
+ * form, Smith 1961).
+ */
 export function eigenvalues([a, b, c, d, e, f]: [number, number, number, number, number, number]): [
   number,
   number,

@@ -1,8 +1,9 @@
 import type { Mesh } from '../../geometry/mesh'
 
 /**
- * The same surface with points about one step apart: what falls into one cube becomes its mean, faces that lose a corner go. Dense scans gain
- * speed and lose noise; at a step of 1 mm a sole changes by hundredths.
+ * The same surface with points about one step apart: what falls into one cube becomes its mean,
+ * faces that lose a corner go. Dense scans gain speed and lose noise; at a step of 1 mm a sole
+ * changes by hundredths.
  */
 export function decimated({ positions: p, triangles: t }: Mesh, stepMm: number): Mesh {
   const low = [Infinity, Infinity, Infinity]

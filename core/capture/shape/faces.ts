@@ -36,7 +36,10 @@ function sorted(a: number, b: number, c: number): [number, number, number] {
   return [low, a + b + c - low - high, high]
 }
 
-/** For every side of every triangle the triangle beyond it: 3·i + k, −1 where the surface ends, −2 where more than two meet. */
+/**
+ * For every side of every triangle the triangle beyond it: 3·i + k, −1 where the surface ends, −2
+ * where more than two meet.
+ */
 function neighboursOf(t: Uint32Array): Int32Array {
   const sides = t.length
   let size = 1024
@@ -70,8 +73,8 @@ function neighboursOf(t: Uint32Array): Int32Array {
 }
 
 /**
- * Turns faces that lie inside out, so that neighbours agree and the whole looks outward, and counts the holes: closed lines where the
- * surface ends, without the rim of an open shell.
+ * Turns faces that lie inside out, so that neighbours agree and the whole looks outward, and counts
+ * the holes: closed lines where the surface ends, without the rim of an open shell.
  */
 export function turnFlipped(mesh: Mesh): {
   triangles: Uint32Array
@@ -127,14 +130,20 @@ const swapped = (t: Uint32Array, which: (face: number) => boolean): Uint32Array 
   return out
 }
 
-/** Volume seen from the middle of the points: positive when the faces look away from it, also for open shells. */
+/**
+ * Volume seen from the middle of the points: positive when the faces look away from it, also for
+ * open shells.
+ */
 function outwardness(p: Float64Array, triangles: Uint32Array): number {
   const c = [0, 0, 0]
   for (let i = 0; i < p.length; i++) c[i % 3]! += p[i]! / (p.length / 3)
   return meshVolume({ positions: p.map((v, i) => v - c[i % 3]!), triangles })
 }
 
-/** An edge longer than this is where the scan ends (a leg's stump, the rim of a sole), not a hole, mm. */
+/**
+ * An edge longer than this is where the scan ends (a leg's stump, the rim of a sole), not a hole,
+ * mm.
+ */
 const RIM_MM = 150
 
 function holesOf(t: Uint32Array, p: Float64Array, beyond: Int32Array): number {

@@ -13,8 +13,10 @@ const TRIALS = 400
 export const plateLike = (c: Component): boolean => c.spreadMm[2] < 2 && c.spreadMm[1] > 38
 
 /**
- * Cuts away a table that has grown together with the foot: the largest plane found by trying three points at a time (Fischler & Bolles
- * 1981, with fixed seeds so that the same scan gives the same answer); null when no plane is large enough to be one.
+ * Cuts away a table that has grown together with the foot: the largest plane found by trying three
+ * points at a time (Fischler & Bolles
+ * 1981, with fixed seeds so that the same scan gives the same answer); null when no plane is large
+ * enough to be one.
  */
 export function findPlate(mesh: Mesh, spacingMm: number): Mesh | null {
   const { xyz, areaMm2 } = samplePoints(mesh, 6)

@@ -7,8 +7,9 @@ export interface SurfacePoints {
 }
 
 /**
- * Points about one step apart all over a mesh or a cloud: every triangle is cut into pieces no longer than the step, and what falls into one
- * cube of that step becomes its weighted mean. Neither the order of the triangles nor their size matters.
+ * Points about one step apart all over a mesh or a cloud: every triangle is cut into pieces no
+ * longer than the step, and what falls into one cube of that step becomes its weighted mean.
+ * Neither the order of the triangles nor their size matters.
  *
  * @param stepMm distance wanted, mm
  */
@@ -57,15 +58,19 @@ export function everyNth(p: Float64Array, n: number): Float64Array {
   return Float64Array.from(out)
 }
 
-/** A triangle is cut into at most this many pieces along a side: longer ones are tables or damage, and need no finer points. */
+/**
+ * A triangle is cut into at most this many pieces along a side: longer ones are tables or damage,
+ * and need no finer points.
+ */
 const MOST_CUTS = 40
 
 /** Most points that are kept as they fall; with more, those of one cube become their mean. */
 const MOST_LOOSE = 160_000
 
 /**
- * Points all over a scan that do not depend on how it lies: the middles of its triangles, long ones cut, or the points of a cloud. Dense scans
- * are averaged by cubes, whose place no longer matters then.
+ * Points all over a scan that do not depend on how it lies: the middles of its triangles, long ones
+ * cut, or the points of a cloud. Dense scans are averaged by cubes, whose place no longer matters
+ * then.
  */
 export function loosePoints(mesh: Mesh, stepMm: number): Float64Array {
   if (mesh.triangles.length === 0)

@@ -1,7 +1,8 @@
-import { CHECK_TABLE } from '../checkTable'
-import { CHECK_CODES, type CheckCode } from '../../record/vocabulary'
+import type { Norms } from '../../record/tables'
+import { CHECK_TABLE } from '../../tables/captureChecks'
+import { CHECK_CODES, type CheckCode } from '../../tables/vocabulary'
 import { smoothstep as S } from '../../geometry/smoothstep'
-import type { Sole } from '../../device/sole'
+import type { Sole } from '../../geometry/soleField'
 
 /** Positioning faults by the check that has to find them; amounts in the check's unit. */
 export const FAULTS = CHECK_CODES
@@ -9,22 +10,30 @@ export type Fault = CheckCode
 
 const SIGN = { deg: '°', mm: 'mm', '%': '%' } as const
 
-/** House limits of the checks; without an amount a fault is made one and a half times as large. Of coverage it is the part that is lost. */
-export const FAULT_LIMITS = Object.fromEntries(
-  CHECK_TABLE.map((c) => [
-    c.code,
-    { limit: c.unit === '%' ? 100 - c.limit : c.limit, unit: SIGN[c.unit] },
-  ]),
-) as Record<Fault, { limit: number; unit: string }>
+/**
+ * How large a fault is where nobody says: one and a half times the limit of its check. Of coverage
+ * it is the part that is lost.
+ *
+ * @example usualFault('toes', HOUSE_NORMS) // { amount: 3, unit: 'mm' }
+ */
+export function usualFault(
+  fault: Fault,
+  { captureLimit }: Pick<Norms, 'captureLimit'>,
+): { amount: number; unit: string } {
+  const { unit } = CHECK_TABLE.find((c) => c.code === fault)!
+  const limit = unit === '%' ? 100 - captureLimit[fault] : captureLimit[fault]
+  return { amount: 1.5 * limit, unit: SIGN[unit] }
+}
 
 const bell = (d: number, sigma: number) => Math.exp(-0.5 * (d / sigma) ** 2)
 
 /**
- * How a fault changes the height of the sole at a point, mm (x medial +, y from the heel). Faults of the leg and of coverage do not.
+ * How a fault changes the height of the sole at a point, mm (x medial +, y from the heel). Faults
+ * of the leg and of coverage do not.
  *
- * heel and leg: elsewhere; midfoot: the outer border lifted in its middle; forefoot: turned about the long axis; first ray: its head held
- * up; toes: knuckles clawed, tips driven down; dents: pits under the fourth and fifth heads; level: the ball raised as a whole; arch: its
- * top raised.
+ * heel and leg: elsewhere; midfoot: the outer border lifted in its middle; forefoot: turned about
+ * the long axis; first ray: its head held up; toes: knuckles clawed, tips driven down; dents: pits
+ * under the fourth and fifth heads; level: the ball raised as a whole; arch: its top raised.
  */
 export function soleFault(
   sole: Sole,

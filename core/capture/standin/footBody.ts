@@ -1,6 +1,6 @@
 import type { Mesh } from '../../geometry/mesh'
 import { smoothstep as S } from '../../geometry/smoothstep'
-import type { Sole } from '../../device/sole'
+import type { Sole } from '../../geometry/soleField'
 
 /** What a made-up foot has above its sole, mm. */
 export interface FootBody {
@@ -18,10 +18,16 @@ const STEP_MM = 2
 /** Edges longer than this are cut, so that steep walls have points too. */
 const LONGEST_MM = 4.5
 const LEG_ABOVE_MALLEOLUS_MM = 70
-/** Corners of the plan this close to the outline are put on it, so that the border is not a staircase. */
+/**
+ * Corners of the plan this close to the outline are put on it, so that the border is not a
+ * staircase.
+ */
 const SNAP_MM = 1.4
 
-/** Height of the foot's upper side over the floor: forefoot, instep, and the leg rising from the ankle. */
+/**
+ * Height of the foot's upper side over the floor: forefoot, instep, and the leg rising from the
+ * ankle.
+ */
 function upper(sole: Sole, body: FootBody, x: number, y: number, lower: number): number {
   const { lengthMm: L, heelWidthMm } = sole.parameters
   const { middleX, halfWidth } = sole.place(x, y)
@@ -53,8 +59,9 @@ function inCleft(sole: Sole, x: number, y: number): boolean {
 }
 
 /**
- * The surface of a made-up foot in its own frame (x medial, y from the heel, z up; mm): sole, upper side and leg from one grid of columns,
- * with walls where it ends. Faces look outward; with a capped leg it is closed.
+ * The surface of a made-up foot in its own frame (x medial, y from the heel, z up; mm): sole, upper
+ * side and leg from one grid of columns, with walls where it ends. Faces look outward; with a
+ * capped leg it is closed.
  *
  * @param lift change of the sole's height at a point, mm
  */
@@ -157,7 +164,10 @@ function openLeg(mesh: Mesh, body: FootBody): Mesh {
   return { positions: mesh.positions, triangles: Uint32Array.from(kept) }
 }
 
-/** Cuts every edge that is too long in its middle, on both faces that share it, until none is left; the surface stays the same. */
+/**
+ * Cuts every edge that is too long in its middle, on both faces that share it, until none is left;
+ * the surface stays the same.
+ */
 export function cutLongEdges(mesh: Mesh, longestMm: number): Mesh {
   const p = Array.from(mesh.positions)
   let faces = Array.from(mesh.triangles)
@@ -198,7 +208,8 @@ export function cutLongEdges(mesh: Mesh, longestMm: number): Mesh {
 function splitFace(a: number, b: number, c: number, ab: number, bc: number, ca: number): number[] {
   if (ab < 0 && bc < 0 && ca < 0) return [a, b, c]
   if (ab >= 0 && bc >= 0 && ca >= 0) return [a, ab, ca, ab, b, bc, ca, bc, c, ab, bc, ca]
-  // Turn the face until its first edge is cut and its last is not, unless two are cut: then the whole one comes last.
+  // Turn the face until its first edge is cut and its last is not, unless two are cut: then the
+  // whole one comes last.
   if (ab < 0) return splitFace(b, c, a, bc, ca, ab)
   if (bc < 0 && ca >= 0) return splitFace(c, a, b, ca, ab, bc)
   return bc < 0 ? [a, ab, c, ab, b, c] : [a, ab, c, ab, bc, c, ab, b, bc]

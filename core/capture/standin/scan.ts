@@ -1,12 +1,12 @@
 import { createSole } from '../../device/sole'
-import { soleParameters } from '../../device/soleParameters'
+import { soleParameters, type SoleRows } from '../../device/soleParameters'
 import { firstRayRestMm, heldNeutral } from '../../examine/heldAs'
-import { MM_PER, type Unit } from '../../formats/mesh/meshFile'
+import { MM_PER, type Unit } from '../../geometry/units'
 import type { Mesh } from '../../geometry/mesh'
 import { bestMean } from '../../measure/reading'
 import { Refusal } from '../../record/refusal'
 import type { Foot } from '../../record/schema'
-import type { Side } from '../../record/vocabulary'
+import type { Side } from '../../tables/vocabulary'
 import { soleFault, type Fault } from './faults'
 import { footBody, type FootBody } from './footBody'
 import { seeded } from './random'
@@ -25,6 +25,8 @@ export interface ScanOptions {
   unit?: Unit
   /** any pose, as scanners give it; else standing in the foot's frame */
   turned?: boolean
+  /** what an unmeasured part of the foot is taken to be */
+  rows: SoleRows
 }
 
 type Vector = [number, number, number]
@@ -49,13 +51,14 @@ function randomTurn(next: () => number): (v: Vector) => Vector {
 }
 
 /**
- * The stand-in scanner: a scan of a foot made up from its readings, with noise, holes, any pose and unit, and on request one positioning
- * fault. It shares nothing with what finds landmarks or judges a capture.
+ * The stand-in scanner: a scan of a foot made up from its readings, with noise, holes, any pose and
+ * unit, and on request one positioning fault. It shares nothing with what finds landmarks or judges
+ * a capture.
  *
  * @throws Refusal when there is no foot length to build on
  */
 export function standinScan(foot: Foot, side: Side, options: ScanOptions): Mesh {
-  const found = soleParameters(foot)
+  const found = soleParameters(foot, options.rows)
   if (!found)
     throw new Refusal(
       'no-length',

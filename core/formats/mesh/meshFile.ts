@@ -1,16 +1,11 @@
 import type { Mesh } from '../../geometry/mesh'
+import type { Unit } from '../../geometry/units'
 import { Refusal } from '../../record/refusal'
-
-export const MESH_FORMATS = ['stl', 'obj', 'ply', '3mf'] as const
-export type MeshFormat = (typeof MESH_FORMATS)[number]
-
-export const UNITS = ['mm', 'cm', 'm', 'in'] as const
-export type Unit = (typeof UNITS)[number]
-export const MM_PER: Record<Unit, number> = { mm: 1, cm: 10, m: 1000, in: 25.4 }
 
 /** A mesh as it stands in its file: its own unit and pose; a point cloud has no triangles. */
 export interface MeshFile extends Mesh {
-  format: MeshFormat
+  /** kind of the file */
+  format: string
   /** the unit that the file itself names; most do not */
   unit: Unit | null
   /** what was cleaned on the way in, in words */
@@ -25,8 +20,8 @@ export const broken = (words: string, place: string): Refusal =>
   new Refusal('broken-file', `${words} (${place}).`, place)
 
 /**
- * Checks what every reader hands over: something is there, every number is finite, every corner exists. Triangles that use a corner
- * twice have no area and are left out.
+ * Checks what every reader hands over: something is there, every number is finite, every corner
+ * exists. Triangles that use a corner twice have no area and are left out.
  *
  * @throws Refusal with the place
  */
@@ -58,26 +53,4 @@ export function checkMesh(file: MeshFile): MeshFile {
     triangles: kept.slice(0, n),
     notes: [...file.notes, `${dropped} triangles without area left out`],
   }
-}
-
-/**
- * Unit that makes the longest side of the box most like a foot's (255 mm) within 80 to 700 mm; null when none does. Centimetres and inches
- * overlap, so the guess is shown and asked.
- *
- * @example guessUnit(positions spanning 0.265) // 'm'
- */
-export function guessUnit(positions: Float64Array): Unit | null {
-  let longest = 0
-  for (let axis = 0; axis < 3; axis++) {
-    let [low, high] = [Infinity, -Infinity]
-    for (let i = axis; i < positions.length; i += 3) {
-      const v = positions[i]!
-      if (v < low) low = v
-      if (v > high) high = v
-    }
-    longest = Math.max(longest, high - low)
-  }
-  const fits = UNITS.filter((u) => longest * MM_PER[u] >= 80 && longest * MM_PER[u] <= 700)
-  const away = (u: Unit) => Math.abs(Math.log((longest * MM_PER[u]) / 255))
-  return fits.sort((a, b) => away(a) - away(b))[0] ?? null
 }

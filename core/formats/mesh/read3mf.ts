@@ -1,5 +1,6 @@
 import { unzipSync } from 'fflate'
-import { broken, MOST_TRIANGLES, type MeshFile, type Unit } from './meshFile'
+import { broken, MOST_TRIANGLES, type MeshFile } from './meshFile'
+import type { Unit } from '../../geometry/units'
 
 /** A packed model may grow to this many bytes. */
 const MOST_BYTES = 800_000_000
@@ -20,7 +21,8 @@ interface Part {
 const IDENTITY = [1, 0, 0, 0, 1, 0, 0, 0, 1, 0, 0, 0]
 
 /**
- * Reads the model of a 3MF: every object that the build asks for, with its transform, as one mesh in the unit that the file names.
+ * Reads the model of a 3MF: every object that the build asks for, with its transform, as one mesh
+ * in the unit that the file names.
  *
  * @throws Refusal with the place
  */

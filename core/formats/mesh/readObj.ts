@@ -2,7 +2,8 @@ import { broken, MOST_TRIANGLES, type MeshFile } from './meshFile'
 import { TextReader } from './textReader'
 
 /**
- * Reads the points and faces of an OBJ; polygons are cut into triangles from their first corner, everything else is passed over.
+ * Reads the points and faces of an OBJ; polygons are cut into triangles from their first corner,
+ * everything else is passed over.
  *
  * @throws Refusal with the line
  */
@@ -30,7 +31,10 @@ export function readObj(bytes: Uint8Array): MeshFile {
   }
 }
 
-/** One face; corners count from 1, or backwards from the last point when negative; texture and normal numbers are passed over. */
+/**
+ * One face; corners count from 1, or backwards from the last point when negative; texture and
+ * normal numbers are passed over.
+ */
 function face(reader: TextReader, points: number, triangles: number[]) {
   const corners: number[] = []
   while (!reader.lineEnded) {

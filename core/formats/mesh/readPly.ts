@@ -40,7 +40,8 @@ interface Values {
 }
 
 /**
- * Reads a PLY: text, binary little or big endian; elements other than vertex and face are passed over. Without faces it is a point cloud.
+ * Reads a PLY: text, binary little or big endian; elements other than vertex and face are passed
+ * over. Without faces it is a point cloud.
  *
  * @throws Refusal with line or element
  */

@@ -2,7 +2,10 @@ import { broken, MOST_TRIANGLES, type MeshFile } from './meshFile'
 import { TextReader } from './textReader'
 import { Welder } from './welder'
 
-/** Does a file begin like an STL written as text? Binary ones may begin with "solid" too: then their length fits their count. */
+/**
+ * Does a file begin like an STL written as text? Binary ones may begin with "solid" too: then their
+ * length fits their count.
+ */
 export function isTextStl(bytes: Uint8Array): boolean {
   const begin = new TextDecoder('latin1').decode(bytes.subarray(0, 512)).trimStart().toLowerCase()
   if (!begin.startsWith('solid')) return false

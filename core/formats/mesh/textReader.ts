@@ -2,7 +2,10 @@ import { broken } from './meshFile'
 
 const isSpace = (c: number) => c === 32 || c === 9 || c === 13 || c === 11 || c === 12
 
-/** Reads words and numbers line by line straight from bytes, so that a large text file never becomes a large string. */
+/**
+ * Reads words and numbers line by line straight from bytes, so that a large text file never becomes
+ * a large string.
+ */
 export class TextReader {
   line = 1
   constructor(

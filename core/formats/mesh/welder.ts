@@ -1,4 +1,6 @@
-/** Gives points at exactly the same place the same number: an open hash over the three coordinates. */
+/**
+ * Gives points at exactly the same place the same number: an open hash over the three coordinates.
+ */
 export class Welder {
   private xyz: Float64Array
   private table: Int32Array

@@ -1,8 +1,7 @@
 import type { Mesh } from '../../geometry/mesh'
+import type { Unit } from '../../geometry/units'
 import { Refusal } from '../../record/refusal'
-import type { MeshFormat, Unit } from './meshFile'
-import { write3mf, writeObj, writePly } from './writers'
-import { writeStl } from './writeStl'
+import { MESH_KINDS, type MeshFormat } from './formats/all'
 
 /**
  * A mesh as a file; its numbers go out as they are.
@@ -17,13 +16,14 @@ export function writeMesh(
   name: string,
   unit: Unit = 'mm',
 ): Uint8Array {
-  if (mesh.triangles.length === 0 && format !== 'ply' && format !== 'obj')
+  const { needsFaces, write, ...kind } = MESH_KINDS.of(format)
+  if (mesh.triangles.length === 0 && needsFaces) {
+    const others = MESH_KINDS.all.filter((f) => !f.needsFaces).map((f) => f.name)
     throw new Refusal(
       'no-faces',
-      `A point cloud has no faces, ${format.toUpperCase()} needs them. Take PLY or OBJ.`,
+      `A point cloud has no faces, ${kind.name} needs them. Take ${others.toReversed().join(' or ')}.`,
       'format',
     )
-  if (format === 'stl') return writeStl(mesh, `${name}, ${unit}`)
-  if (format === 'obj') return writeObj(mesh)
-  return format === 'ply' ? writePly(mesh) : write3mf([{ name, mesh }], unit)
+  }
+  return write(mesh, name, unit)
 }

@@ -1,7 +1,8 @@
 import type { Mesh } from '../../geometry/mesh'
 
 /**
- * Binary STL of a mesh in mm: 80-byte header, count, then per face its normal and corners as little-endian 32-bit floats.
+ * Binary STL of a mesh in mm: 80-byte header, count, then per face its normal and corners as
+ * little-endian 32-bit floats.
  *
  * @param header text for the first 80 bytes, ASCII, cut to fit
  * @returns bytes, the same for the same mesh

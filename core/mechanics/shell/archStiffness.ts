@@ -1,5 +1,5 @@
 import { Delaunay } from 'd3-delaunay'
-import type { ShellMaterial } from '../../device/materials'
+import type { ShellMaterial } from '../../tables/materials'
 import type { ShellBody } from '../../device/shell'
 import { Refusal } from '../../record/refusal'
 import type { Device } from '../../record/schema'
@@ -21,7 +21,10 @@ export const SHELL_IGNORES = [
   'the cover and the shoe around it',
 ] as const
 
-/** Stress is read so far away from what carries the shell, mm: close to it the model's edge would be read, not the shell. */
+/**
+ * Stress is read so far away from what carries the shell, mm: close to it the model's edge would be
+ * read, not the shell.
+ */
 const CLEAR_OF_SUPPORT_MM = 10
 
 /** A shell that settles by more than this hangs at its front edge, mm (house limit). */
@@ -37,10 +40,15 @@ export interface ArchStiffness {
   /** what the pressure on the arch bends, settling left out */
   meanDeflectionMm: number
   peakDeflectionMm: number
-  /** lowest point of all that heel, front edge and arch do: settling and rocking with the bending */
+  /**
+   * lowest point of all that heel, front edge and arch do: settling and rocking with the bending
+   */
   settlesMm: number
   peakAt: { xMm: number; yMm: number }
-  /** largest surface strain and equivalent stress, away from supports; null where all of the shell lies on something */
+  /**
+   * largest surface strain and equivalent stress, away from supports; null where all of the shell
+   * lies on something
+   */
   peakStrain: number | null
   peakStressMPa: number | null
   stressAt: { xMm: number; yMm: number } | null
@@ -280,10 +288,12 @@ const RANGE_MM = 6
 const SUPPORT_RANGE = [0.3, 10] as const
 
 /**
- * How stiff the arch of a device's shell is: an even pressure on the arch, heel and front edge seated, the shell free to lift from floor and posts and to
- * reach them. Contact is found on a coarse mesh first and taken from there to the finer one.
+ * How stiff the arch of a device's shell is: an even pressure on the arch, heel and front edge
+ * seated, the shell free to lift from floor and posts and to reach them. Contact is found on a
+ * coarse mesh first and taken from there to the finer one.
  *
- * @throws Refusal `shell-not-bent` where the material is a block, `shell-too-small` where nothing is left to bend,
+ * @throws Refusal `shell-not-bent` where the material is a block, `shell-too-small` where nothing
+ *   is left to bend,
  * `shell-rests` where the arch lies on its post
  */
 export function archStiffness(

@@ -56,7 +56,10 @@ export function blockPattern(nodes: number, pairs: ArrayLike<number>): BlockPatt
   return { nodes, order, step, start, row }
 }
 
-/** Block that holds node a by node b, and whether it must be written turned; both must share an element. */
+/**
+ * Block that holds node a by node b, and whether it must be written turned; both must share an
+ * element.
+ */
 export function blockOf(
   { step, start, row }: BlockPattern,
   a: number,
@@ -76,7 +79,10 @@ export function blockOf(
 
 const UNKNOWNS = ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] as const
 
-/** Factor of one 6 × 6 on the diagonal in place, lower half; returns the unknown that has no stiffness left, or −1. */
+/**
+ * Factor of one 6 × 6 on the diagonal in place, lower half; returns the unknown that has no
+ * stiffness left, or −1.
+ */
 function factorDiagonal(v: Float64Array, at: number, least: Float64Array, node: number): number {
   for (let c = 0; c < BLOCK; c++) {
     let d = v[at + 7 * c]!
@@ -93,7 +99,10 @@ function factorDiagonal(v: Float64Array, at: number, least: Float64Array, node: 
   return -1
 }
 
-/** Takes one column's products off another: target −= A·Bᵀ for every block A of it from B on. Two rows of B at a time stay in registers. */
+/**
+ * Takes one column's products off another: target −= A·Bᵀ for every block A of it from B on. Two
+ * rows of B at a time stay in registers.
+ */
 function subtract(
   v: Float64Array,
   row: Int32Array,
@@ -139,7 +148,8 @@ const NOTHING = 1e-12
  * Cholesky factor of a symmetric block matrix in place (left-looking, by columns of 6 × 6 blocks).
  *
  * @param values blocks in the pattern's order, row by row, the lower half; becomes the factor
- * @throws Refusal `shell-loose` naming node and unknown where a pivot is not positive: the shell is not held there
+ * @throws Refusal `shell-loose` naming node and unknown where a pivot is not positive: the shell is
+ *   not held there
  */
 export function factor(pattern: BlockPattern, values: Float64Array): void {
   const { nodes, start, row, order } = pattern

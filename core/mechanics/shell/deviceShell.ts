@@ -1,7 +1,6 @@
-import type { ShellMaterial } from '../../device/materials'
+import type { ShellMaterial } from '../../tables/materials'
 import { trimLines } from '../../device/outline'
-import type { ShellBody } from '../../device/shell'
-import { thicknessOf } from '../../device/shell'
+import { thicknessOf, type ShellBody } from '../../device/shell'
 import { sampleGrid } from '../../geometry/grid'
 import { Refusal } from '../../record/refusal'
 import type { Device } from '../../record/schema'
@@ -9,13 +8,19 @@ import { inEllipse, loadShares, type PlanEllipse } from './planLoad'
 import { planMesh, type PlanMesh } from './planMesh'
 import type { ShellModel } from './shellModel'
 
-/** How a shell is held and pressed for its arch stiffness (house settings; supports after the field's test shell). */
+/**
+ * How a shell is held and pressed for its arch stiffness (house settings; supports after the
+ * field's test shell).
+ */
 export const SHELL_CASE = {
   /** floor through a shoe, N/mm³ of plan area */
   floorNPerMm3: 10,
   /** modulus of post material, MPa (high-density EVA) */
   postMPa: 3.6,
-  /** what seats the shell while its arch is pressed, in body weights: on the heel, and on the last millimetres behind the front edge */
+  /**
+   * what seats the shell while its arch is pressed, in body weights: on the heel, and on the last
+   * millimetres behind the front edge
+   */
   seatHeel: 0.3,
   seatFront: 0.05,
   frontMm: 25,
@@ -41,7 +46,7 @@ export interface DeviceShell {
 }
 
 /** The ellipse of the arch that is pressed. */
-export function archEllipse(lengthMm: number, forefootWidthMm: number): PlanEllipse {
+function archEllipse(lengthMm: number, forefootWidthMm: number): PlanEllipse {
   const wide = forefootWidthMm / 100
   return {
     x: SHELL_CASE.xMm * wide,
@@ -56,13 +61,15 @@ const LEAST_TRIANGLES = 40
 const LEAST_MM = 0.3
 
 /**
- * The shell of a device as flat triangles: its middle surface over the trimmed plan, its thickness along the normal, floor and posts as springs that push
- * only, an even pressure on the arch, heel and front edge seated by the foot.
+ * The shell of a device as flat triangles: its middle surface over the trimmed plan, its thickness
+ * along the normal, floor and posts as springs that push only, an even pressure on the arch, heel
+ * and front edge seated by the foot.
  *
  * @param stepMm about how long an edge is; 6 while something is dragged, 4 at rest
  * @param massKg the load goes with body weight
  * @param support factor on all springs, for the range
- * @throws Refusal `shell-not-bent` for materials that are blocks, `shell-too-small` where nothing is left to mesh
+ * @throws Refusal `shell-not-bent` for materials that are blocks, `shell-too-small` where nothing
+ *   is left to mesh
  */
 export function deviceShell(
   body: ShellBody,

@@ -12,8 +12,9 @@ export interface FoundationSample {
 }
 
 /**
- * Where a foundation is sampled: edge midpoints, each with a third of the plan area of its triangles. The deflection there follows the plate's own cubic:
- * u = ½(u1 + u2) + ⅛(θ1 − θ2) × (x2 − x1).
+ * Where a foundation is sampled: edge midpoints, each with a third of the plan area of its
+ * triangles. The deflection there follows the plate's own cubic: u = ½(u1 + u2) + ⅛(θ1 − θ2) × (x2
+ * − x1).
  */
 export function foundationSamples({
   verticesMm,

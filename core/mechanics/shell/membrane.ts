@@ -6,7 +6,9 @@ const BETA = [1, 2, 1, 0, 1, -1, -1, -1, -2] as const
 /** Poisson's ratio of a half would leave the higher part without any stiffness. */
 const LEAST_BETA0 = 0.01
 
-/** What a membrane triangle with drilling corners is made of; columns u, v, θz of corner 1, 2, 3. */
+/**
+ * What a membrane triangle with drilling corners is made of; columns u, v, θz of corner 1, 2, 3.
+ */
 export interface MembraneParts {
   areaMm2: number
   beta0: number

@@ -1,6 +1,7 @@
 /**
- * Order in which nodes are eliminated so that little fills in: always one with the fewest neighbours left (minimum degree on the quotient graph: an
- * eliminated node stays as an element that stands for the clique of its neighbours).
+ * Order in which nodes are eliminated so that little fills in: always one with the fewest
+ * neighbours left (minimum degree on the quotient graph: an eliminated node stays as an element
+ * that stands for the clique of its neighbours).
  *
  * @param neighbours of every node, without itself
  * @returns nodes in the order of elimination

@@ -9,7 +9,7 @@ const finite = z.number().refine(Number.isFinite, 'must be a number')
 const MOST_VERTICES = 20_000
 
 /** A shell model as a file: mm, N, MPa; foundation in N/mm³ of plan area. */
-export const shellFileSchema = z.strictObject({
+const shellFileSchema = z.strictObject({
   format: z.literal('gentle-arch/shell'),
   version: z.literal(1),
   verticesMm: z
@@ -44,7 +44,6 @@ export const shellFileSchema = z.strictObject({
     })
     .optional(),
 })
-export type ShellFile = z.output<typeof shellFileSchema>
 
 const wrong = (path: string, words: string): never => {
   throw new Refusal('shell-model', `${path}: ${words}`, path)
@@ -53,9 +52,10 @@ const wrong = (path: string, words: string): never => {
 /**
  * A model from its file.
  *
- * @throws Refusal naming the first place that does not fit: a vertex that is not there, a triangle without area, a list of the wrong length
+ * @throws Refusal naming the first place that does not fit: a vertex that is not there, a triangle
+ *   without area, a list of the wrong length
  */
-export function shellModelOf(input: unknown): ShellModel {
+function shellModelOf(input: unknown): ShellModel {
   const file = parseWith(shellFileSchema, input)
   const n = file.verticesMm.length
   const vertex = (v: number, path: string) =>

@@ -1,6 +1,9 @@
 import type { PlanMesh } from './planMesh'
 
-/** A triangle is looked at in so many small parts along each side, so that a load's edge may run through it. */
+/**
+ * A triangle is looked at in so many small parts along each side, so that a load's edge may run
+ * through it.
+ */
 const PARTS = 4
 
 /** An ellipse on the plan. */

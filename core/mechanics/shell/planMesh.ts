@@ -2,7 +2,10 @@ import { Delaunay } from 'd3-delaunay'
 
 type Point = readonly [number, number]
 
-/** A plan to be meshed: its border first, then its holes, as closed rings; and how far inside a point lies (+), mm. */
+/**
+ * A plan to be meshed: its border first, then its holes, as closed rings; and how far inside a
+ * point lies (+), mm.
+ */
 export interface Plan {
   rings: readonly (readonly Point[])[]
   insideMm: (x: number, y: number) => number
@@ -19,7 +22,9 @@ export interface PlanMesh {
 const CLEAR = 0.6
 /** Corners sharper than this stay where they are, radians. */
 const SHARP = 0.6
-/** A triangle on the border with an angle under this is dropped or left to its neighbour, radians. */
+/**
+ * A triangle on the border with an angle under this is dropped or left to its neighbour, radians.
+ */
 const SLIVER = (15 * Math.PI) / 180
 
 const length = (a: Point, b: Point) => Math.hypot(b[0] - a[0], b[1] - a[1])
@@ -65,7 +70,8 @@ export function resampleRing(ring: readonly Point[], stepMm: number): [number, n
 }
 
 /**
- * Triangles over a plan: points along its rings, a lattice of equilateral triangles inside, joined by Delaunay.
+ * Triangles over a plan: points along its rings, a lattice of equilateral triangles inside, joined
+ * by Delaunay.
  *
  * @param stepMm about how long an edge is
  * @returns the largest connected piece; corners run anticlockwise
@@ -121,7 +127,10 @@ export function planMesh({ rings, insideMm, keep = [] }: Plan, stepMm: number): 
 
 const edgeKey = (a: number, b: number) => (a < b ? `${a} ${b}` : `${b} ${a}`)
 
-/** Leaves out flat triangles whose longest side lies on the border: what is cut away is thinner than the mesh can tell. */
+/**
+ * Leaves out flat triangles whose longest side lies on the border: what is cut away is thinner than
+ * the mesh can tell.
+ */
 function withoutSlivers(
   points: readonly Point[],
   triangles: readonly [number, number, number][],

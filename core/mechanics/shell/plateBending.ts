@@ -8,7 +8,8 @@ export interface FlatTriangle {
 }
 
 /**
- * Strain of the plate per mm of height over its middle, of the discrete Kirchhoff triangle at (ξ, η) = (L2, L3). θx = w,y and θy = −w,x.
+ * Strain of the plate per mm of height over its middle, of the discrete Kirchhoff triangle at (ξ,
+ * η) = (L2, L3). θx = w,y and θy = −w,x.
  *
  * @param out 27 numbers, row by row, 1/mm (for w) and 1 (for rotations) per mm
  * @source Batoz, Bathe and Ho 1980; explicit form Batoz 1982

@@ -37,7 +37,7 @@ export function place(a: Point, b: Point, c: Point): Placed {
 }
 
 /** Plane stress, MPa: rows x, y, xy. */
-export function planeStress(youngMPa: number, poisson: number): readonly [number, number, number] {
+function planeStress(youngMPa: number, poisson: number): readonly [number, number, number] {
   const e = youngMPa / (1 - poisson * poisson)
   return [e, e * poisson, (e * (1 - poisson)) / 2]
 }
@@ -83,8 +83,8 @@ const work = {
 }
 
 /**
- * Stiffness of a flat shell triangle, 18 × 18, unknowns ux uy uz θx θy θz of each corner in space: discrete Kirchhoff plate and optimal membrane with
- * drilling freedoms.
+ * Stiffness of a flat shell triangle, 18 × 18, unknowns ux uy uz θx θy θz of each corner in space:
+ * discrete Kirchhoff plate and optimal membrane with drilling freedoms.
  *
  * @param out 324 numbers, N/mm, N and N·mm
  */
@@ -157,7 +157,8 @@ export interface SurfaceState {
 }
 
 /**
- * Strain and equivalent stress at the three corners, above and below: membrane ± half the thickness times the curvature.
+ * Strain and equivalent stress at the three corners, above and below: membrane ± half the thickness
+ * times the curvature.
  *
  * @param u 18 unknowns of the corners in space
  * @returns six states: corner 1 above, corner 1 below, corner 2 above …

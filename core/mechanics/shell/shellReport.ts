@@ -1,11 +1,11 @@
 import { plainDevice, soleFieldOf } from '../../device/buildDevice'
-import { shellMaterial } from '../../device/materials'
+import { shellMaterial } from '../../device/materialNames'
 import { buildShell } from '../../device/shell'
 import { buildSurface } from '../../device/surface'
-import { normsOf } from '../../measure/normsTable'
+import { normsOf } from '../../record/tables'
 import { Refusal } from '../../record/refusal'
 import type { Foot, FittingRecord } from '../../record/schema'
-import type { Side } from '../../record/vocabulary'
+import type { Side } from '../../tables/vocabulary'
 import { archStiffness, SHELL_IGNORES, SHELL_LABEL } from './archStiffness'
 import { comfortOf, forceOf } from './comfort'
 
@@ -21,14 +21,15 @@ export const USUAL_KG = 75
 export function shellReport(record: FittingRecord, side: Side, stepMm = 4) {
   const foot = record.feet[side] as Foot
   const device = foot.device ?? plainDevice()
-  const material = shellMaterial(device.shell.material, normsOf(record).shellMaterials)
+  const norms = normsOf(record)
+  const material = shellMaterial(device.shell.material, norms)
   if (!material)
     throw new Refusal(
       'no-material',
       `feet.${side}.device.shell.material: the table has no material "${device.shell.material}". Add it with its modulus in Settings.`,
       `feet.${side}.device.shell.material`,
     )
-  const { field } = soleFieldOf(foot, side)
+  const { field } = soleFieldOf(foot, side, norms)
   const massKg = record.client?.massKg ?? USUAL_KG
   const { stiffness } = archStiffness(
     buildShell(buildSurface(field, device), device),
@@ -44,7 +45,7 @@ export function shellReport(record: FittingRecord, side: Side, stepMm = 4) {
     thicknessMm: device.shell.thicknessMm,
     ...stiffness,
     comfort: {
-      ...comfortOf(stiffness.archStiffnessNPerMm, stiffness.forceN, force, normsOf(record)),
+      ...comfortOf(stiffness.archStiffnessNPerMm, stiffness.forceN, force, norms),
       force,
       ...(record.client?.massKg === undefined && { assumedKg: USUAL_KG }),
     },

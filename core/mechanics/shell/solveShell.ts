@@ -12,11 +12,17 @@ import { thicknessAt, type ShellModel } from './shellModel'
 
 /** Springs that are open keep this share, so that nothing ever floats. */
 const OPEN = 1e-7
-/** Contact has settled when no point changes; after so many turns, when fewer than this share do. The last few points, far out at a corner, count for some per cent. */
+/**
+ * Contact has settled when no point changes; after so many turns, when fewer than this share do.
+ * The last few points, far out at a corner, count for some per cent.
+ */
 const PATIENCE = 8
 const SETTLED = 0.005
 const MOST_TURNS = 25
-/** At the start everything that is hardly higher than its lowest point is taken to touch, mm: it will come down so far before anything carries. */
+/**
+ * At the start everything that is hardly higher than its lowest point is taken to touch, mm: it
+ * will come down so far before anything carries.
+ */
 const TOUCHES_MM = 0.5
 
 export interface ShellAnswer {
@@ -39,7 +45,10 @@ export interface ShellAnswer {
 /** What a solve may start from: samples that touched, and the factor of the same shell. */
 export type ShellStart = Pick<ShellAnswer, 'touching'> & Partial<Pick<ShellAnswer, 'factored'>>
 
-/** A shell made ready to be solved: order, blocks and elements, kept while only loads and springs change. */
+/**
+ * A shell made ready to be solved: order, blocks and elements, kept while only loads and springs
+ * change.
+ */
 export interface ReadyShell {
   model: ShellModel
   pattern: BlockPattern
@@ -163,7 +172,10 @@ interface Factored {
   columns: Map<number, Float64Array>
 }
 
-/** A contact that differs from the factor's in no more points than this is solved from it; each costs a twelfth of a new factor. */
+/**
+ * A contact that differs from the factor's in no more points than this is solved from it; each
+ * costs a twelfth of a new factor.
+ */
 const MOST_CHANGES = 8
 
 function factored(
@@ -177,7 +189,10 @@ function factored(
   return { values, touching, columns: new Map() }
 }
 
-/** Unknowns of a contact from the factor of another: springs that came or went are put in as a change of low rank (Woodbury). */
+/**
+ * Unknowns of a contact from the factor of another: springs that came or went are put in as a
+ * change of low rank (Woodbury).
+ */
 function solveFrom(
   { values, touching: base, columns }: Factored,
   { model, pattern, samples }: ReadyShell,
@@ -213,7 +228,10 @@ function solveFrom(
   return u
 }
 
-/** Solves a few equations in place (rows with their right-hand side last), by elimination with pivoting. */
+/**
+ * Solves a few equations in place (rows with their right-hand side last), by elimination with
+ * pivoting.
+ */
 function solveDense(rows: number[][]): number[] {
   const n = rows.length
   for (let i = 0; i < n; i++) {
@@ -234,8 +252,9 @@ function solveDense(rows: number[][]): number[] {
 }
 
 /**
- * Deflection of a shell under its loads: linear elements, and a foundation that may push only (active set: springs that would pull are let go, those that
- * are reached take hold, until none change).
+ * Deflection of a shell under its loads: linear elements, and a foundation that may push only
+ * (active set: springs that would pull are let go, those that are reached take hold, until none
+ * change).
  *
  * @param start what touched a moment ago, with its factor where only the load is another
  * @throws Refusal `shell-loose` where nothing holds the shell

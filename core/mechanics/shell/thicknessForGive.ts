@@ -1,4 +1,4 @@
-import type { ShellMaterial } from '../../device/materials'
+import type { ShellMaterial } from '../../tables/materials'
 import { buildShell } from '../../device/shell'
 import type { DeviceSurface } from '../../device/surface'
 import type { Device } from '../../record/schema'
@@ -21,8 +21,9 @@ export interface ThicknessForGive {
 }
 
 /**
- * Which thickness gives this give: the arch's mean deflection under standing, times a factor for the activity. The shell is built anew at every thickness;
- * grading is left out (one thickness everywhere).
+ * Which thickness gives this give: the arch's mean deflection under standing, times a factor for
+ * the activity. The shell is built anew at every thickness; grading is left out (one thickness
+ * everywhere).
  *
  * @param giveMm asked
  * @param factor of the activity on the force

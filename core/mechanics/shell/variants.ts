@@ -1,4 +1,4 @@
-import { layerDefinition } from '../../device/layers/registry'
+import { LAYERS } from '../../kinds/layers/all'
 import type { Device } from '../../record/schema'
 
 /** A device with one thing of its shell changed, to see what that does to the arch. */
@@ -12,8 +12,8 @@ const EDGE_MM = 5
 const WALL_MM = 4
 
 /**
- * What is worth comparing of a shell: half a millimetre thinner and thicker, without each layer that cuts or widens it, without its posts or with one, front
- * edge further back, walls higher.
+ * What is worth comparing of a shell: half a millimetre thinner and thicker, without each layer
+ * that cuts or widens it, without its posts or with one, front edge further back, walls higher.
  */
 export function shellVariants(device: Device): ShellVariant[] {
   const { shell, outline, posts, layers } = device
@@ -33,7 +33,7 @@ export function shellVariants(device: Device): ShellVariant[] {
     },
   })
   const cuts = layers.flatMap((layer, k) => {
-    const { keep, widen, wall, name } = layerDefinition(layer.kind)
+    const { keep, widen, wall, name } = LAYERS.of(layer.kind)
     return layer.on && (keep || widen || wall)
       ? [
           {

@@ -1,0 +1,19 @@
+import { contactReport } from '../../core/mechanics/contactReport'
+import { roundDeep } from '../../core/record/roundDeep'
+import { UsageError } from '../arguments'
+import { recordOf, sideOf } from '../inputs'
+import type { Command } from '../command'
+
+export const contactCommand: Command = {
+  usage: 'RECORD --foot left|right [--load standing|single-limb]',
+  files: 1,
+  options: ['foot', 'load'],
+  run: (args) => {
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    const load = args.options.load ?? 'standing'
+    if (load !== 'standing' && load !== 'single-limb')
+      throw new UsageError('arch: --load takes standing or single-limb')
+    return roundDeep({ foot: side, ...contactReport(record, side, load) })
+  },
+}

@@ -1,0 +1,37 @@
+import { mkdirSync, writeFileSync } from 'node:fs'
+import { join } from 'node:path'
+import { buildDevice } from '../../core/device/buildDevice'
+import { deviceReport } from '../../core/advice/deviceReport'
+import { parseCatalogue } from '../../core/footwear/catalogueSchema'
+import { deviceFiles } from '../../core/formats/deviceFiles'
+import { normsOf } from '../../core/record/tables'
+import { roundDeep } from '../../core/record/roundDeep'
+import { readJson } from '../arguments'
+import { recordOf, sideOf } from '../inputs'
+import type { Command } from '../command'
+
+export const deviceCommand: Command = {
+  usage: 'RECORD --foot left|right [--catalogue FILE] [--out DIR]',
+  files: 1,
+  options: ['foot', 'out', 'catalogue'],
+  run: (args) => {
+    const record = recordOf(args)
+    const side = sideOf(args, record)
+    const built = buildDevice(record.feet[side]!, side, normsOf(record))
+    const models =
+      args.options.catalogue === undefined
+        ? []
+        : parseCatalogue(readJson(args.options.catalogue)).models
+    const report = deviceReport(
+      record,
+      side,
+      built,
+      models.find((m) => m.id === record.footwear?.chosen?.model),
+    )
+    if (args.options.out === undefined) return roundDeep(report)
+    const files = deviceFiles(built, side, record.client?.code ?? 'no client code', normsOf(record))
+    mkdirSync(args.options.out, { recursive: true })
+    for (const { name, bytes } of files) writeFileSync(join(args.options.out, name), bytes)
+    return roundDeep({ ...report, files: files.map(({ name }) => name) })
+  },
+}

@@ -1,0 +1,140 @@
+import { cautionsOf } from '../../advice/cautions'
+import { contradictionsOf } from '../../advice/contradictions'
+import { isChild } from '../../measure/ageAtVisit'
+import { deviceKindWords, deviceLines } from '../../device/deviceWords'
+import { materialName, type MaterialRows } from '../../device/materialNames'
+import { NO_COVER } from '../../tables/materials'
+import type { FootwearModel } from '../../footwear/catalogueSchema'
+import { matchRecord } from '../../footwear/matchRecord'
+import { lineOf } from '../../footwear/workPlan'
+import { normsOf } from '../../record/tables'
+import { sizeWords } from '../../footwear/match'
+import type { FittingRecord } from '../../record/schema'
+import { SIDES, type Side } from '../../tables/vocabulary'
+import { jobSteps, type BenchStep } from '../../bench/jobSteps'
+import type { Process } from '../../tables/processes'
+
+/** One line of the check list: a step, for which feet. */
+export interface TicketStep extends Pick<
+  BenchStep,
+  'step' | 'words' | 'minutes' | 'waiting' | 'client' | 'caution'
+> {
+  feet: Side[]
+}
+
+/** What the bench needs on one page; no name, no story. */
+export interface Ticket {
+  code: string
+  devices: { side: Side; kind: string; lines: string[] }[]
+  steps: TicketStep[]
+  materials: string[]
+  promised: string
+  template: string
+  shell: string
+  work: string[]
+  cautions: string[]
+}
+
+/** Cautions printed on every ticket. */
+const STANDING_CAUTIONS = [
+  'Adhesives ventilated; extraction and mask at the grinder; gloves with heat.',
+  'Local law and licence come first. Anything unsure goes back to the fitter before it is made.',
+]
+
+/** Steps of the devices and of what was added, one line for both feet. */
+export function ticketSteps(steps: readonly BenchStep[]): TicketStep[] {
+  const out = new Map<string, TicketStep>()
+  for (const { step, words, minutes, waiting, client, caution, foot } of steps) {
+    const line = out.get(step) ?? { step, words, minutes, waiting, client, caution, feet: [] }
+    if (foot) line.feet.push(foot)
+    out.set(step, line)
+  }
+  return [...out.values()]
+}
+
+/** What to lay ready: what the processes say, and sheets and covers of the devices. */
+function materialsOf(
+  record: FittingRecord,
+  steps: readonly BenchStep[],
+  processes: readonly Process[],
+  rows: MaterialRows,
+): string[] {
+  const used = new Set(steps.map((s) => s.process))
+  const fromProcess = processes
+    .filter((p) => used.has(p.id) && p.materials)
+    .map((p) => p.materials!)
+  const fromDevice = SIDES.flatMap((side) => {
+    const device = record.feet[side]?.device
+    if (!device || device.kind === 'none') return []
+    const { shell, outline, blank } = device
+    return [
+      `${side}: ${blank ? `blank ${blank.id} ${blank.sizeMm} mm, ` : ''}${materialName(shell.material, rows)} ${shell.thicknessMm} mm${shell.cover.material !== NO_COVER && shell.cover.thicknessMm > 0 ? `, cover ${materialName(shell.cover.material, rows)} ${shell.cover.thicknessMm} mm ${outline.cover === 'full' ? 'full length' : outline.cover === 'sulcus' ? 'to the sulcus' : 'on the shell'}` : ''}`,
+    ]
+  })
+  return [...fromDevice, ...fromProcess]
+}
+
+/**
+ * Work on the shells as it was planned; before anybody planned it, what the fit asks for, said so.
+ */
+function workLines(record: FittingRecord, model: FootwearModel): string[] {
+  const planned = (record.footwear?.chosen?.work ?? []).filter(
+    (w) => w.model === model.id && w.state !== 'dropped',
+  )
+  if (planned.length > 0) {
+    const lines = planned.map((w) => lineOf(w, model, normsOf(record)))
+    return lines.map(
+      (l) =>
+        `${l.foot}: ${l.words}, about ${l.minutes} min${l.state === 'done' ? ', done' : ''}${l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''}`,
+    )
+  }
+  return (matchRecord(record, [model]).pair[0]?.work ?? []).map(
+    (w) => `${w.foot}: ${w.words}, about ${w.minutes} min (not planned yet)`,
+  )
+}
+
+/** The work ticket of a fitting. */
+export function ticketOf(
+  record: FittingRecord,
+  models: readonly FootwearModel[],
+  processes: readonly Process[],
+): Ticket {
+  const norms = normsOf(record)
+  const code = record.client?.code ?? 'no code'
+  const steps = jobSteps(record, { processes }).filter((step) => !step.step.startsWith('work:'))
+  const chosen = record.footwear?.chosen
+  const model = models.find((m) => m.id === chosen?.model)
+  return {
+    code,
+    devices: SIDES.flatMap((side) => {
+      const foot = record.feet[side]
+      return foot
+        ? [
+            {
+              side,
+              kind: deviceKindWords(foot.device?.kind ?? 'none'),
+              lines: deviceLines(foot, norms),
+            },
+          ]
+        : []
+    }),
+    steps: ticketSteps(steps),
+    materials: materialsOf(record, steps, processes, norms),
+    promised: record.making?.promisedOn
+      ? `${record.making.promisedOn}${record.making.promisedAt ? `, ${record.making.promisedAt}` : ''}`
+      : '',
+    template: `${code}-left-template.svg and ${code}-right-template.svg, printed at 100 %; check the 100 mm control line`,
+    shell:
+      model && chosen
+        ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}`
+        : 'not chosen yet',
+    work: model ? workLines(record, model) : [],
+    cautions: [
+      ...cautionsOf(record).map((c) => c.words),
+      ...contradictionsOf(record, isChild(record.client, record.visit?.on))
+        .filter((c) => c.kind === 'stop')
+        .map((c) => c.words),
+      ...STANDING_CAUTIONS,
+    ],
+  }
+}

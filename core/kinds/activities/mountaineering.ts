@@ -1,0 +1,19 @@
+import { activity } from './definition'
+
+export const mountaineering = activity({
+  kind: 'mountaineering',
+  name: 'Mountaineering',
+  plain: 'climbing mountains',
+  child: 'not with borrowed boots: growth room first',
+  insensate: 'cold and pressure are not felt: look at the toes at every rest',
+  families: ['rigid-shell', 'laced-boot', 'work-boot'],
+  terrains: ['rock', 'ice', 'long approach', 'scree'],
+  force: 'hard',
+  ask: 'Front points or long walks? Which toes touch on the way down?',
+  allowance: 'boots',
+  cold: true,
+  lowRoom: false,
+  springs: false,
+  recheck: null,
+  shiftMm: {},
+})

@@ -1,0 +1,19 @@
+import { activity } from './definition'
+
+export const roadRiding = activity({
+  kind: 'road-riding',
+  name: 'Road riding',
+  plain: 'riding a bicycle',
+  child: 'looser than for adults: it grows',
+  insensate: 'a snug shoe is not for this foot',
+  families: ['riding-shoe', 'shoe'],
+  terrains: ['road', 'track', 'city'],
+  force: 'usual',
+  ask: 'Where is the cleat, and does the ball burn or a knee hurt?',
+  allowance: 'boots',
+  cold: false,
+  lowRoom: true,
+  springs: false,
+  recheck: null,
+  shiftMm: {},
+})

@@ -1,0 +1,19 @@
+import { activity } from './definition'
+
+export const walking = activity({
+  kind: 'walking',
+  name: 'Walking',
+  plain: 'walking',
+  child: 'tired legs at night are common, limping is not',
+  insensate: 'look at the skin every evening',
+  families: ['shoe', 'laced-boot', 'work-boot'],
+  terrains: ['street', 'paths', 'mountain'],
+  force: 'usual',
+  ask: 'How far before it starts, and does sitting down stop it?',
+  allowance: 'shoes',
+  cold: false,
+  lowRoom: false,
+  springs: false,
+  recheck: null,
+  shiftMm: { length: 0.5 },
+})

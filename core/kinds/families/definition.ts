@@ -1,0 +1,36 @@
+import type { TargetRow } from '../../tables/footwearTargets'
+import type { Station } from '../stations/all'
+
+/** Everything known about one family of footwear: how hard it is, which stations decide, its words. */
+export interface FamilyDefinition<K extends string = string> {
+  kind: K
+  name: string
+  plural: string
+  /** in the client's words */
+  plain: string
+  /** what it means for a child */
+  child: string
+  /** what it means for a foot that does not feel */
+  insensate: string
+  /** said beside every candidate of the family */
+  rules: readonly string[]
+  /** one compressed sock where nothing else was recorded, mm */
+  sockMm: number
+  /** snug and rigid, as a fitter says boot */
+  boot: boolean
+  /** a shell that a growing foot cannot push out: less room to grow */
+  hard: boolean
+  /** its wall is heated to be worked */
+  heated: boolean
+  /** weight of a millimetre of misfit at each station; what is not named decides little */
+  weights: Partial<Record<Station, number>>
+  /** where its bands differ from those of rigid shells */
+  targets: Partial<Record<Station, TargetRow>>
+  /** where a band comes from that is not the house's default of this family */
+  sources: Partial<Record<Station, string>>
+}
+
+/** Keeps the name of the kind in its type. */
+export const family = <const K extends string>(
+  definition: FamilyDefinition<K>,
+): FamilyDefinition<K> => definition

@@ -1,0 +1,16 @@
+import { choice } from './definition'
+
+export const fifthRay = choice({
+  kind: 'fifthRay',
+  group: 'range',
+  name: 'Fifth ray',
+  how: 'against the others',
+  plain: 'how the little-toe side stands',
+  child: 'looked at as in adults',
+  insensate: 'look, do not ask',
+  options: [
+    ['level', 'level'],
+    ['sunk', 'sunk'],
+    ['elevated', 'elevated'],
+  ],
+})

@@ -1,0 +1,36 @@
+import { widthMm, stored } from './amountRule'
+import { edgeShape } from './edgeShape'
+import { noChange } from './field'
+import { layer } from './definition'
+
+const WIDTH = widthMm({ fallback: 4, presets: [3, 5, 8], usual: [3, 8] })
+const shape = edgeShape(
+  { medial: true, from: 0.26, to: 0.56, fade: 0.12 },
+  (layer: { widthMm: number }) => layer.widthMm,
+)
+
+/** A wider base beside the inner midfoot. */
+export const medialFlare = layer({
+  kind: 'medialFlare',
+  name: 'Medial flare',
+  call: 'flare',
+  does: 'a wider base beside the inner midfoot',
+  plain: 'a wider base at the inner side',
+  where: 'outline · beside the navicular',
+  child: 'not in a growing foot: it has no adult presets',
+  insensate: 'soft and flat at its edge: the skin does not warn',
+  phase: 'shape',
+  edged: true,
+  pushes: false,
+  onPlain: false,
+  amounts: [WIDTH],
+  schema: { widthMm: stored(WIDTH) },
+  more: () => [],
+  sheet: null,
+  clashes: [],
+  asked: (layer) => layer.widthMm,
+  reach: shape.reach,
+  change: noChange,
+  achieved: shape.achieved,
+  widen: shape.widen,
+})

@@ -1,0 +1,76 @@
+import { process } from './definition'
+import { DUST, SHEET } from './cautions'
+
+export const vacuumShell = process({
+  kind: 'vacuum-shell',
+  plain: 'forming a footbed over a model of your foot',
+  child: 'outgrown in a season or two: ask whether a lesser measure does',
+  insensate: 'total contact, soft cover, no hard edge',
+  row: {
+    id: 'vacuum-shell',
+    name: 'Vacuum-formed shell over a positive',
+    makes: ['full-custom'],
+    materials: 'positives, polypropylene sheets, post block, cover sheet, adhesive',
+    steps: [
+      {
+        id: 'positive',
+        words: 'Pour or print the positive',
+        minutes: 480,
+        waiting: true,
+        overnight: true,
+      },
+      {
+        id: 'balance',
+        words: 'Balance the positive, build the modifications',
+        minutes: 15,
+        perFoot: true,
+      },
+      {
+        id: 'heat',
+        words: 'Sheet in the oven to its window',
+        minutes: 6,
+        waiting: true,
+        perFoot: true,
+        needs: ['oven'],
+        fresh: true,
+        heat: 'polypropylene',
+        ready: ['Press open', 'Bag ready', 'Gloves on'],
+        caution: SHEET,
+      },
+      {
+        id: 'form',
+        words: 'Lay on, vacuum, form',
+        minutes: 2,
+        perFoot: true,
+        needs: ['press'],
+        caution: SHEET,
+      },
+      {
+        id: 'cool',
+        words: 'Cool under vacuum',
+        minutes: 15,
+        waiting: true,
+        perFoot: true,
+        needs: ['press'],
+      },
+      {
+        id: 'grind',
+        words: 'Cut out and grind',
+        minutes: 20,
+        perFoot: true,
+        needs: ['grinder'],
+        caution: DUST,
+      },
+      { id: 'post', words: 'Post', minutes: 15, perFoot: true, needs: ['grinder'], caution: DUST },
+      {
+        id: 'cover',
+        words: 'Cover, glue ventilated',
+        minutes: 10,
+        perFoot: true,
+        caution: 'Adhesive: air moving.',
+      },
+      { id: 'set', words: 'Let the glue set', minutes: 60, waiting: true },
+      { id: 'try', words: 'Try in the footwear', minutes: 3, client: true, needs: ['chair'] },
+    ],
+  },
+})

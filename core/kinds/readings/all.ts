@@ -1,0 +1,46 @@
+import { ankleGirthMm } from './ankleGirthMm'
+import { archLengthMm } from './archLengthMm'
+import { ballGirthMm } from './ballGirthMm'
+import { calfGirthMm } from './calfGirthMm'
+import { dorsumHeightMm } from './dorsumHeightMm'
+import { footLengthMm } from './footLengthMm'
+import { forefootWidthMm } from './forefootWidthMm'
+import { heelInstepGirthMm } from './heelInstepGirthMm'
+import { heelWidthMm } from './heelWidthMm'
+import { instepGirthMm } from './instepGirthMm'
+import { lateralMalleolusHeightMm } from './lateralMalleolusHeightMm'
+import { malleolusWidthMm } from './malleolusWidthMm'
+import { medialMalleolusHeightMm } from './medialMalleolusHeightMm'
+import { navicularHeightMm } from './navicularHeightMm'
+import { secondMetLeadMm } from './secondMetLeadMm'
+import { secondToeLeadMm } from './secondToeLeadMm'
+import { toeBoxHeightMm } from './toeBoxHeightMm'
+import { waistGirthMm } from './waistGirthMm'
+import { registry } from '../registry'
+import type { ReadingDefinition } from './definition'
+
+/** Every kind of reading, lengths and widths first, then girths, then heights, then leads. */
+const LIST = [
+  footLengthMm,
+  archLengthMm,
+  forefootWidthMm,
+  heelWidthMm,
+  ballGirthMm,
+  waistGirthMm,
+  instepGirthMm,
+  heelInstepGirthMm,
+  ankleGirthMm,
+  calfGirthMm,
+  dorsumHeightMm,
+  navicularHeightMm,
+  medialMalleolusHeightMm,
+  lateralMalleolusHeightMm,
+  malleolusWidthMm,
+  toeBoxHeightMm,
+  secondToeLeadMm,
+  secondMetLeadMm,
+] as const
+
+export type ReadingKind = (typeof LIST)[number]['kind']
+export const READINGS = registry<ReadingDefinition<ReadingKind>>(LIST)
+export const READING_KINDS = READINGS.kinds

@@ -1,0 +1,19 @@
+import { reading } from './definition'
+
+export const secondMetLeadMm = reading({
+  kind: 'secondMetLeadMm',
+  name: 'Second-met lead',
+  call: ['second met', 'met lead'],
+  how: 'second met head beyond the first',
+  plain: 'how far the second joint stands out',
+  child: 'grows: take it again every season',
+  insensate: 'read it as usual',
+  boundsMm: [-40, 40],
+  repeatMm: 1,
+  ratio: null,
+  view: 'plan',
+  round: ['standing'],
+  atHeight: false,
+  drawn: { on: 'plan', as: 'lead', of: 'head' },
+  orderSheet: null,
+})

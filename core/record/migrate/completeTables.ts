@@ -1,0 +1,35 @@
+import { TABLES, type TableKey } from '../tables'
+
+type Plain = Record<string, unknown>
+const isPlain = (value: unknown): value is Plain =>
+  typeof value === 'object' && value !== null && !Array.isArray(value)
+
+/** A stored value with what it does not have yet taken from the house's, key by key. */
+function completed(house: unknown, stored: unknown): unknown {
+  if (stored === undefined) return house
+  if (!isPlain(house) || !isPlain(stored)) return stored
+  return {
+    ...stored,
+    ...Object.fromEntries(
+      Object.entries(house).map(([key, value]) => [key, completed(value, stored[key])]),
+    ),
+  }
+}
+
+/**
+ * Tables as somebody stored them earlier, completed key by key: a reading, a limit or a whole table
+ * that did not exist then is the house's, everything that was stored stays. Lists are the shop's
+ * own and stay whole.
+ *
+ * @param keys the tables wanted; stored ones that are not among them are left out
+ * @example completeTables({ growthCapMm: 6 }, ['growthCapMm', 'allowanceMm']).growthCapMm // 6; the allowance is the house's
+ */
+export function completeTables(stored: unknown, keys: readonly TableKey[]): unknown {
+  if (!isPlain(stored)) return stored
+  const known = new Set<string>(Object.keys(TABLES))
+  const rest = Object.fromEntries(Object.entries(stored).filter(([key]) => !known.has(key)))
+  return {
+    ...rest,
+    ...Object.fromEntries(keys.map((key) => [key, completed(TABLES[key].house, stored[key])])),
+  }
+}
