@@ -6,7 +6,10 @@ import { HttpProblem } from '../http/problem'
 import { route } from '../http/route'
 import { startSession } from '../http/session'
 
-/** The one-time code printed at the first start becomes an owner. Wrong codes are slowed like wrong passwords. */
+/**
+ * The one-time code printed at the first start becomes an owner. Wrong codes are slowed like wrong
+ * passwords.
+ */
 export default route({ permission: 'public', body: firstOwnerBody }, async ({ event, body }) => {
   const wait = await secondsToWait(database(), 'first-owner')
   if (wait > 0) throw new HttpProblem(429, 'wait', `Too many tries. Wait ${wait} seconds.`)

@@ -69,7 +69,10 @@ export interface AuditRow {
   detail: unknown
 }
 
-/** The newest lines of a shop, of one client when given; details of erased clients are gone for good. */
+/**
+ * The newest lines of a shop, of one client when given; details of erased clients are gone for
+ * good.
+ */
 export async function readAudit(
   db: Client,
   shopId: string,

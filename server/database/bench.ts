@@ -1,28 +1,27 @@
 import { dayPlanSchema, EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
-import { isOver, jobSteps, type Learned } from '../../core/bench/jobSteps'
-import type { Process } from '../../core/bench/processes'
+import { isOver, jobSteps, type Making } from '../../core/bench/jobSteps'
 import type { StepTook } from '../../core/bench/durations'
 import { deviceKindWords } from '../../core/device/deviceWords'
 import { riskOf } from '../../core/examine/risk'
-import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { parseWith } from '../../core/record/parse'
-import { joinRecord, type Parts } from '../../core/record/parts'
-import { SIDES } from '../../core/record/vocabulary'
+import { joinRecord } from '../../core/record/parts'
+import type { ShopTables } from '../../core/record/tables'
+import { SIDES } from '../../core/tables/vocabulary'
 import type { BenchJobRow, PlanRow } from '../../shared/contracts'
 import { wearerOf } from '../../core/bench/wearer'
 import type { Client } from './pool'
+import { PARTS_COLUMN, partsOf } from './storedParts'
 
 /** Fittings of the last year with something left to make, the promised first. */
 export async function openJobs(
   db: Client,
   shopId: string,
   today: string,
-  models: readonly FootwearModel[],
-  learned: Learned,
-  processes: readonly Process[],
+  tables: Pick<ShopTables, 'processes' | 'skinMarginK'>,
+  making: Omit<Making, 'processes'>,
 ): Promise<BenchJobRow[]> {
   const { rows } = await db.query(
-    `select f.id, f.opened_on, c.code, c.details, jsonb_object_agg(p.part, p.content) as parts, max(p.version) filter (where p.part = 'jobs') as jobs_version, max(p.version) filter (where p.part = 'making') as making_version
+    `select f.id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts, max(p.version) filter (where p.part = 'jobs') as jobs_version, max(p.version) filter (where p.part = 'making') as making_version
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
      where f.shop_id = $1 and f.opened_on > $2::date - 365 and p.part in ('device.left', 'device.right', 'footwear', 'jobs', 'making', 'norms', 'story', 'findings.left', 'findings.right', 'legLength', 'handover')
      group by f.id, c.id having not bool_or(p.part = 'handover' and p.content ? 'on') order by f.opened_on, f.id`,
@@ -30,8 +29,8 @@ export async function openJobs(
   )
   return rows
     .flatMap((r): BenchJobRow[] => {
-      const record = joinRecord({ ...(r.parts as Parts), visit: { on: r.opened_on } }, r.details)
-      const steps = jobSteps(record, models, learned, processes)
+      const record = joinRecord({ ...partsOf(r.parts), visit: { on: r.opened_on } }, r.details)
+      const steps = jobSteps(record, { ...making, processes: tables.processes })
       if (steps.length === 0 || isOver(steps)) return []
       const kinds = [
         ...new Set(SIDES.map((s) => record.feet[s]?.device?.kind).filter((k) => k && k !== 'none')),
@@ -48,7 +47,7 @@ export async function openJobs(
           making: record.making ?? {},
           makingVersion: r.making_version ?? 0,
           blocked: riskOf(record).blocked,
-          wearer: wearerOf(record),
+          wearer: wearerOf(record, tables),
         },
       ]
     })

@@ -1,15 +1,23 @@
-import type { Wearer } from '../../core/bench/stepState'
+import { UNKNOWN_WEARER, type Wearer } from '../../core/record/stepState'
 import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf } from '../../core/advice/cautions'
 import { riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
 import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
-import { normsOf } from '../../core/measure/normsTable'
-import type { FittingRecord, Story } from '../../core/record/schema'
+import {
+  normsOf,
+  normsOfShop,
+  SHOP_KEYS,
+  type Norms,
+  type ShopKey,
+  type ShopTables,
+} from '../../core/record/tables'
+import { RECORD_VERSION, type FittingRecord, type Story } from '../../core/record/schema'
 import type { FittingRow, FittingState, PartState } from '../../shared/contracts'
 import { addClient } from './clients'
-import { currentNorms } from './norms'
+import { currentTables } from './shopTables'
 import type { Client } from './pool'
+import { partContent } from './storedParts'
 
 /** Opens an empty fitting, judged by the shop's table of norms of that day. */
 export async function openFitting(
@@ -23,8 +31,8 @@ export async function openFitting(
     'insert into fittings (shop_id, client_id, opened_on) values ($1, $2, $3) returning id',
     [shopId, clientId, openedOn],
   )
-  const norms = table === 'current' ? await currentNorms(db, shopId) : null
-  if (norms) await putPart(db, rows[0].id, 'norms', norms, null)
+  if (table === 'current')
+    await putPart(db, rows[0].id, 'norms', normsOfShop(await currentTables(db, shopId)), null)
   return rows[0].id
 }
 
@@ -37,8 +45,8 @@ async function putPart(
   by: string | null,
 ) {
   await db.query(
-    'insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4) on conflict (fitting_id, part) do nothing',
-    [fittingId, part, JSON.stringify(content), by],
+    'insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5) on conflict (fitting_id, part) do nothing',
+    [fittingId, part, JSON.stringify(content), by, RECORD_VERSION],
   )
 }
 
@@ -52,7 +60,10 @@ const COPIED: readonly PartName[] = [
   'legLength',
 ]
 
-/** A further fitting for another activity: readings and findings go along when asked for, and what the client has told of their health. */
+/**
+ * A further fitting for another activity: readings and findings go along when asked for, and what
+ * the client has told of their health.
+ */
 export async function openFurtherFitting(
   db: Client,
   shopId: string,
@@ -87,14 +98,20 @@ interface PartRow {
   version: number
   changed_by: string | null
   changed_at: Date
+  record_version: number
 }
 
+const PART_COLUMNS = 'part, content, version, changed_by, changed_at, record_version'
+
 const toState = (r: PartRow): PartState => ({
-  content: r.content,
+  content: partContent(r.part, r.content, r.record_version),
   version: r.version,
   changedBy: r.changed_by,
   changedAt: r.changed_at.toISOString(),
 })
+
+const todays = (tables: ShopTables): Pick<ShopTables, ShopKey> =>
+  Object.fromEntries(SHOP_KEYS.map((key) => [key, tables[key]])) as Pick<ShopTables, ShopKey>
 
 /** A fitting with its client and all parts; null when this shop has none with this id. */
 export async function readFitting(
@@ -110,25 +127,26 @@ export async function readFitting(
   const f = rows[0]
   if (!f) return null
   const parts = await db.query<PartRow>(
-    'select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1',
+    `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1`,
     [id],
   )
+  const tables = await currentTables(db, shopId)
   const state: FittingState = {
     id: f.id,
     openedOn: f.opened_on,
-    shop: { name: f.shop },
+    shop: { name: f.shop, tables: todays(tables) },
     client: { id: f.client_id, code: f.code, version: f.version, details: f.details },
     parts: Object.fromEntries(parts.rows.map((r) => [r.part, toState(r)])),
     cautions: [],
     blocked: false,
-    wearer: { child: true, noHeat: false },
+    wearer: UNKNOWN_WEARER,
   }
   const record = recordOf(state)
   return {
     ...state,
     cautions: cautionsOf(record),
     blocked: riskOf(record).blocked,
-    wearer: wearerOf(record),
+    wearer: wearerOf(record, tables),
   }
 }
 
@@ -141,6 +159,15 @@ export function recordOf(state: FittingState): FittingRecord {
   return joinRecord({ ...parts, visit }, state.client.details, { name: state.shop.name })
 }
 
+/** The rows that a fitting is judged by. */
+async function keptNorms(db: Client, fittingId: string): Promise<Norms> {
+  const { rows } = await db.query<PartRow>(
+    `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1 and part = 'norms'`,
+    [fittingId],
+  )
+  return normsOf({ norms: rows[0] && (toState(rows[0]).content as Norms) })
+}
+
 export type Applied =
   | { kind: 'applied'; part: PartName; state: PartState; before: unknown }
   | { kind: 'repeated'; part: PartName; state: PartState }
@@ -148,8 +175,8 @@ export type Applied =
   | { kind: 'unknown' }
 
 /**
- * Applies a command in the caller's transaction: locks the fitting, checks that the command is new and its version current, writes the
- * part, remembers the command.
+ * Applies a command in the caller's transaction: locks the fitting, checks that the command is new
+ * and its version current, writes the part, remembers the command.
  */
 export async function applyToFitting(
   db: Client,
@@ -159,7 +186,7 @@ export async function applyToFitting(
   version: number,
   command: Command,
   by: string,
-  wearer?: Wearer,
+  wearer: Wearer = UNKNOWN_WEARER,
 ): Promise<Applied> {
   const part = partOf(command)
   const locked = await db.query(
@@ -168,7 +195,7 @@ export async function applyToFitting(
   )
   if (locked.rows.length === 0) return { kind: 'unknown' }
   const found = await db.query<PartRow>(
-    'select part, content, version, changed_by, changed_at from fitting_parts where fitting_id = $1 and part = $2',
+    `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1 and part = $2`,
     [id, part],
   )
   const current = found.rows[0]
@@ -185,22 +212,16 @@ export async function applyToFitting(
         ? toState(current)
         : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() },
     }
-  const table = await db.query<{ content: FittingRecord['norms'] }>(
-    "select content from fitting_parts where fitting_id = $1 and part = 'norms'",
-    [id],
-  )
-  const content = applyCommand(
-    current?.content,
-    command,
-    { by, at: new Date().toISOString() },
-    normsOf({ norms: table.rows[0]?.content }),
+  const content = applyCommand(current && toState(current).content, command, {
+    stamp: { by, at: new Date().toISOString() },
+    norms: await keptNorms(db, id),
     wearer,
-  )
+  })
   const saved = await db.query<PartRow>(
-    `insert into fitting_parts (fitting_id, part, content, version, changed_by) values ($1, $2, $3, 1, $4)
-     on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now()
-     returning part, content, version, changed_by, changed_at`,
-    [id, part, JSON.stringify(content), by],
+    `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
+     on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now(), record_version = excluded.record_version
+     returning ${PART_COLUMNS}`,
+    [id, part, JSON.stringify(content), by, RECORD_VERSION],
   )
   const row = saved.rows[0]!
   await db.query(

@@ -1,6 +1,9 @@
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import type { ShellCheck } from '../../core/record/schema'
+import type { FittingRecord, ShellCheck } from '../../core/record/schema'
 import type { Client } from './pool'
+import { partContent } from './storedParts'
+
+type Footwear = NonNullable<FittingRecord['footwear']>
 
 /** The shop's footwear models, in catalogue order. */
 export async function readModels(db: Client, shopId: string): Promise<FootwearModel[]> {
@@ -51,10 +54,13 @@ export async function removeModel(db: Client, shopId: string, model: string): Pr
 
 /** Every shell check of a shop, whoever's foot it was; no client goes along. */
 export async function readShellChecks(db: Client, shopId: string): Promise<ShellCheck[]> {
-  const { rows } = await db.query<{ checks: ShellCheck[] }>(
-    `select p.content->'chosen'->'shellChecks' as checks from fitting_parts p join fittings f on f.id = p.fitting_id
+  const { rows } = await db.query<{ content: unknown; record_version: number }>(
+    `select p.content, p.record_version from fitting_parts p join fittings f on f.id = p.fitting_id
      where f.shop_id = $1 and p.part = 'footwear' and jsonb_typeof(p.content->'chosen'->'shellChecks') = 'array'`,
     [shopId],
   )
-  return rows.flatMap((r) => r.checks)
+  return rows.flatMap((r): ShellCheck[] => {
+    const footwear = partContent('footwear', r.content, r.record_version) as Footwear
+    return footwear.chosen?.shellChecks ?? []
+  })
 }

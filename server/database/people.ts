@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto'
 import type { Role } from '../../shared/permissions'
-import { hashSecret, verifySecret } from '../security/secrets'
+import { hashSecret, isOutdated, verifySecret } from '../security/secrets'
 import type { Client } from './pool'
 
 export interface SignedIn {
@@ -20,7 +20,7 @@ const loginHash = (login: string) =>
   createHash('sha256').update(login.trim().toLowerCase()).digest('hex')
 
 /** Seconds to wait after so many failures in a row: 0, 0, 0, then 2, 4, 8 … up to 5 minutes. */
-export const waitSeconds = (failures: number): number =>
+const waitSeconds = (failures: number): number =>
   failures < 3 ? 0 : Math.min(300, 2 ** (failures - 2))
 
 /** Seconds left before another try with this name is taken. */
@@ -33,8 +33,8 @@ export async function secondsToWait(db: Client, login: string): Promise<number> 
 }
 
 /**
- * The person with this name and password; null for any mismatch, with the same work and the same answer whether the name exists or not.
- * Demo people sign in without a password.
+ * The person with this name and password; null for any mismatch, with the same work and the same
+ * answer whether the name exists or not. Demo people sign in without a password.
  */
 export async function signIn(
   db: Client,
@@ -49,6 +49,11 @@ export async function signIn(
   const good = await verifySecret(person?.password_hash ?? null, password)
   if (person && (good || (person.demo && person.password_hash === null))) {
     await db.query('delete from sign_in_failures where login_hash = $1', [loginHash(login)])
+    if (good && isOutdated(person.password_hash))
+      await db.query('update people set password_hash = $2 where id = $1', [
+        person.id,
+        await hashSecret(password),
+      ])
     return toPerson(person)
   }
   await db.query(
@@ -76,7 +81,9 @@ export async function awaitsFirstOwner(db: Client): Promise<boolean> {
   return rows.length > 0
 }
 
-/** Turns the one-time code into an owner with a name and a password; null when the code is wrong. */
+/**
+ * Turns the one-time code into an owner with a name and a password; null when the code is wrong.
+ */
 export async function claimOwner(
   db: Client,
   code: string,

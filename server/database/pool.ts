@@ -19,7 +19,8 @@ export function database(): pg.Pool {
     connectionTimeoutMillis: 5_000,
     idleTimeoutMillis: 30_000,
   })
-  // A connection that PostgreSQL closes while idle is replaced on next use; without a listener it would end the process.
+  // A connection that PostgreSQL closes while idle is replaced on next use; without a listener it
+  // would end the process.
   pool.on('error', (error) =>
     console.error(
       JSON.stringify({

@@ -17,7 +17,10 @@ const toTimer = (r: Record<string, never>): Timer => ({
   by: r.made_by ?? null,
 })
 
-/** Timers that run or pause, the next to end first, with the database's own clock: the only clock there is. */
+/**
+ * Timers that run or pause, the next to end first, with the database's own clock: the only clock
+ * there is.
+ */
 export async function openTimers(
   db: Client,
   shopId: string,
@@ -54,7 +57,9 @@ const CHANGES: Record<string, string> = {
   stop: `state = 'stopped', stopped_at = clock_timestamp(), ends_at = null, left_ms = null where state <> 'stopped'`,
 }
 
-/** Pauses, resumes, extends, renames or stops a timer; false when there is none in a state for it. */
+/**
+ * Pauses, resumes, extends, renames or stops a timer; false when there is none in a state for it.
+ */
 export async function changeTimer(
   db: Client,
   shopId: string,

@@ -1,9 +1,10 @@
 import { riskOf } from '../../core/examine/risk'
-import { joinRecord, type Parts } from '../../core/record/parts'
+import { joinRecord } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
 import type { Client as ClientDetails } from '../../core/record/schema'
 import type { VisitRow, VisitState } from '../../shared/contracts'
 import type { Client } from './pool'
+import { PARTS_COLUMN, partsOf, type StoredPart } from './storedParts'
 
 /** Visits of a day (shop's local day as the caller gives it), in order of time. */
 export async function visitsBetween(
@@ -16,7 +17,7 @@ export async function visitsBetween(
     `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at, v.minutes, v.reason, v.state, v.version, f.opened_on, p.parts, p.chosen, p.told
      from visits v join fittings f on f.id = v.fitting_id join clients c on c.id = f.client_id
      left join lateral (select array_agg(part) as parts, bool_or(part = 'footwear' and content ? 'chosen') as chosen,
-       jsonb_object_agg(part, content) filter (where part in ('story', 'findings.left', 'findings.right', 'legLength')) as told from fitting_parts where fitting_id = f.id) p on true
+       ${PARTS_COLUMN} filter (where part in ('story', 'findings.left', 'findings.right', 'legLength')) as told from fitting_parts p where fitting_id = f.id) p on true
      where v.shop_id = $1 and v.starts_at >= $2 and v.starts_at < $3 order by v.starts_at, v.id`,
     [shopId, from, to],
   )
@@ -31,7 +32,7 @@ interface Row {
   name: string
   details: ClientDetails
   opened_on: string
-  told: Parts | null
+  told: Record<string, StoredPart> | null
   starts_at: Date
   minutes: number
   reason: string
@@ -55,7 +56,8 @@ const toVisit = (r: Row): VisitRow => ({
   state: r.state,
   version: r.version,
   stations: stationsDone((part) => r.parts?.includes(part) ?? false, Boolean(r.chosen)),
-  blocked: riskOf(joinRecord({ ...r.told, visit: { on: r.opened_on } }, r.details)).blocked,
+  blocked: riskOf(joinRecord({ ...partsOf(r.told), visit: { on: r.opened_on } }, r.details))
+    .blocked,
 })
 
 /** Fittings of the last 60 days that are begun and not handed over, newest first. */

@@ -1,4 +1,4 @@
-import type { ClientCard } from '../../core/followup/card'
+import type { ClientCard } from '../../core/formats/papers/card'
 import { INK, MUTED, newPaper } from './paper'
 
 /** The client's card: one page, large letters, plain words. */

@@ -1,4 +1,4 @@
-import type { FittingForm } from '../../core/followup/fittingForm'
+import type { FittingForm } from '../../core/formats/papers/fittingForm'
 import { MUTED, newPaper } from './paper'
 
 const BOTTOM = 278

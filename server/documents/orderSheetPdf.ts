@@ -1,9 +1,12 @@
-import { orderSheet } from '../../core/footwear/orderSheet'
+import { orderSheet } from '../../core/formats/papers/orderSheet'
 import type { FittingRecord } from '../../core/record/schema'
-import { SIDES } from '../../core/record/vocabulary'
+import { SIDES } from '../../core/tables/vocabulary'
 import { MUTED, newPaper } from './paper'
 
-/** The order sheet of a shell made to measure: measures from calf to toe, expansion by region and side. A code, never a name. */
+/**
+ * The order sheet of a shell made to measure: measures from calf to toe, expansion by region and
+ * side. A code, never a name.
+ */
 export async function orderSheetPdf(
   record: FittingRecord,
   shop: string,

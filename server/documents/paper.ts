@@ -42,7 +42,10 @@ async function font(store: string, name: string): Promise<Buffer> {
   return Buffer.from(raw as Uint8Array)
 }
 
-/** An A4 page with the project's letters; positions in mm from the top left. Without a first page the caller adds its own. */
+/**
+ * An A4 page with the project's letters; positions in mm from the top left. Without a first page
+ * the caller adds its own.
+ */
 export async function newPaper(title: string, now: Date, firstPage = true): Promise<Paper> {
   const [regular, bold, headline] = await Promise.all([
     font('figtree400', 'Figtree_400Regular.ttf'),

@@ -1,12 +1,16 @@
 import { cautionsOf } from '../../core/advice/cautions'
 import { deviceKindWords, deviceLines } from '../../core/device/deviceWords'
-import { deviceReport } from '../../core/device/deviceReport'
+import { deviceReport } from '../../core/advice/deviceReport'
 import { madeDevices } from '../../core/formats/deviceFiles'
 import { ESTIMATE_NOTES, estimateLines } from '../../core/mechanics/estimateLines'
+import { normsOf } from '../../core/record/tables'
 import type { FittingRecord } from '../../core/record/schema'
 import { MUTED, newPaper } from './paper'
 
-/** The prescription of a pair on paper: what is made, what was reached, what goes against each other, cautions. A code, never a name. */
+/**
+ * The prescription of a pair on paper: what is made, what was reached, what goes against each
+ * other, cautions. A code, never a name.
+ */
 export async function prescriptionPdf(
   record: FittingRecord,
   shop: string,
@@ -32,7 +36,7 @@ export async function prescriptionPdf(
         y,
         { size: 11, width: 84 },
       ) + 1
-    for (const line of deviceLines(record.feet[side]!))
+    for (const line of deviceLines(record.feet[side]!, normsOf(record)))
       y = text(`•  ${line}`, x, y, { size: 9.5, width: 84 }) + 0.6
     const report = deviceReport(record, side, built)
     y = text('Reached on the solid', x, y + 2, { bold: true, size: 10 }) + 0.5

@@ -8,7 +8,8 @@ const QUALITY = 80
 const MOST_PIXELS = 60_000_000
 
 /**
- * A picture decoded and written anew as JPEG: upright, at most 1600 px, without any of the file's own data (place, camera, names).
+ * A picture decoded and written anew as JPEG: upright, at most 1600 px, without any of the file's
+ * own data (place, camera, names).
  *
  * @throws HttpProblem 400 when it is no picture
  */

@@ -11,7 +11,10 @@ const STROKE: Record<LineStyle, { width: number; colour: string; dash?: [number,
   light: { width: 0.2, colour: LINE, dash: [2, 2] },
 }
 
-/** Trim templates as PDF at exactly 1:1, one a page: A4 where it fits, else A3. Print at 100 %, the control line says whether it was. */
+/**
+ * Trim templates as PDF at exactly 1:1, one a page: A4 where it fits, else A3. Print at 100 %, the
+ * control line says whether it was.
+ */
 export async function templatePdf(templates: readonly Template[], now: Date): Promise<Buffer> {
   const paper = await newPaper('Trim template 1:1', now, false)
   for (const template of templates) drawTemplate(paper, template)

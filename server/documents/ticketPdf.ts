@@ -1,4 +1,4 @@
-import type { Ticket } from '../../core/bench/ticket'
+import type { Ticket } from '../../core/formats/papers/ticket'
 import { INK, LINE, MUTED, newPaper } from './paper'
 
 export interface TicketDrawing {

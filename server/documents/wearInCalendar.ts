@@ -1,7 +1,10 @@
 import ical, { ICalCalendarMethod } from 'ical-generator'
 import type { WearInDay } from '../../core/followup/wearInPlan'
 
-/** Wearing in as iCalendar, one whole day an event: whole days have no hour that a change of the clock could move. */
+/**
+ * Wearing in as iCalendar, one whole day an event: whole days have no hour that a change of the
+ * clock could move.
+ */
 export function wearInCalendar(
   days: readonly WearInDay[],
   shop: string,

@@ -6,12 +6,15 @@ import { sizeWords } from '../../core/footwear/reasons'
 import { sideView, type Line } from '../../core/footwear/views'
 import { lineOf, type WorkLine } from '../../core/footwear/workPlan'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import { normsOf } from '../../core/measure/normsTable'
+import { normsOf } from '../../core/record/tables'
 import type { FittingRecord } from '../../core/record/schema'
-import { SIDES, type Side } from '../../core/record/vocabulary'
+import { SIDES, type Side } from '../../core/tables/vocabulary'
 import { INK, LINE, MUTED, newPaper, type Paper } from './paper'
 
-/** The work on the shells for the bench: drawings at half size with distances from landmarks, settings, heat and cooling, stops. A code, never a name. */
+/**
+ * The work on the shells for the bench: drawings at half size with distances from landmarks,
+ * settings, heat and cooling, stops. A code, never a name.
+ */
 export async function workPlanPdf(
   record: FittingRecord,
   model: FootwearModel,
@@ -24,7 +27,7 @@ export async function workPlanPdf(
   const norms = normsOf(record)
   const lines = chosen.work
     .filter((w) => w.state !== 'dropped' && w.model === model.id)
-    .map((w) => lineOf(w, model, norms.springBackShare))
+    .map((w) => lineOf(w, model, norms))
   const paper = await newPaper(`Work plan ${code}`, now)
   const { heading, text, rule } = paper
   heading('Work on the shells', 15, 13, 22)
@@ -42,7 +45,7 @@ export async function workPlanPdf(
     text(side.toUpperCase(), x, 33, { bold: true, size: 12 })
     const size = side === 'left' ? chosen.sizeLeftMm : chosen.sizeRightMm
     const foot = feet[side]
-    const found = record.feet[side] && soleParameters(record.feet[side])
+    const found = record.feet[side] && soleParameters(record.feet[side], norms)
     if (!size || !foot || !found) continue
     const numbered = lines.flatMap((l, i) => (l.foot === side ? [{ line: l, n: i + 1 }] : []))
     const plan = planView(createSole(found.parameters), found.parameters, model, size)

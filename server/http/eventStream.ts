@@ -1,6 +1,9 @@
 import { createEventStream, type H3Event } from 'h3'
 
-/** Server-sent events with a beat, so that a dead line is noticed. `subscribe` gets what to push with and returns how to stop. */
+/**
+ * Server-sent events with a beat, so that a dead line is noticed. `subscribe` gets what to push
+ * with and returns how to stop.
+ */
 export function eventStream(
   event: H3Event,
   subscribe: (push: (name: string, data: string) => void) => () => void,

@@ -37,8 +37,9 @@ interface Options<S extends z.ZodType> {
 const MOST_BYTES = 2_000_000
 
 /**
- * Wraps every route: who asks and whether they may, JSON only, same origin for changes, body by contract, one problem document for
- * anything that goes wrong, and a log line without names or readings.
+ * Wraps every route: who asks and whether they may, JSON only, same origin for changes, body by
+ * contract, one problem document for anything that goes wrong, and a log line without names or
+ * readings.
  */
 export function route<S extends z.ZodType, R>(
   options: Options<S>,

@@ -29,7 +29,10 @@ const open = (event: H3Event) => {
   })
 }
 
-/** Who is signed in; null when nobody is, or after too long without a request. Keeps the session alive. */
+/**
+ * Who is signed in; null when nobody is, or after too long without a request. Keeps the session
+ * alive.
+ */
 export async function signedIn(event: H3Event): Promise<SignedIn | null> {
   const session = await open(event)
   const { person, seenAt } = session.data

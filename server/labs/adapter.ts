@@ -25,7 +25,10 @@ export interface LabAdapter {
 
 const SECONDS = 20
 
-/** A lab that takes orders over HTTP: the order is posted as JSON, the answer is JSON of the same contract as the stand-in's. */
+/**
+ * A lab that takes orders over HTTP: the order is posted as JSON, the answer is JSON of the same
+ * contract as the stand-in's.
+ */
 const httpLab = (url: string): LabAdapter => ({
   name: new URL(url).hostname,
   async send(order) {

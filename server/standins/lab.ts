@@ -1,6 +1,7 @@
 /**
- * A made-up lab: reads an order as text, looks at what it is asked to print with its own few rules, and answers as text. It shares nothing
- * with the code that builds devices: it takes the prescription as written and the STL as bytes.
+ * A made-up lab: reads an order as text, looks at what it is asked to print with its own few rules,
+ * and answers as text. It shares nothing with the code that builds devices: it takes the
+ * prescription as written and the STL as bytes.
  */
 export function standinLab(text: string): string {
   const order = JSON.parse(text) as {

@@ -14,8 +14,8 @@ export interface Stander {
 const CELL_MM = 5
 
 /**
- * A stand-in for a pressure plate: blobs under heel, ball, outer edge and toes with sensor noise, written as the file a plate would give.
- * It shares no code with the reading of prints.
+ * A stand-in for a pressure plate: blobs under heel, ball, outer edge and toes with sensor noise,
+ * written as the file a plate would give. It shares no code with the reading of prints.
  */
 export function plateFile(foot: Stander, seed: number): string {
   const { next: random } = seeded(seed)

@@ -1,6 +1,9 @@
 import { seeded } from '../../core/capture/standin/random'
 
-/** A made-up apparatus: steady rise over the room for one unit of drive, K; time constant, min; noise of the probe, K. */
+/**
+ * A made-up apparatus: steady rise over the room for one unit of drive, K; time constant, min;
+ * noise of the probe, K.
+ */
 export const APPARATUS: Record<string, { gainK: number; tauMin: number; noiseK: number }> = {
   oven: { gainK: 150, tauMin: 6.5, noiseK: 0.5 },
   tray: { gainK: 95, tauMin: 5, noiseK: 0.4 },
@@ -9,7 +12,10 @@ export const APPARATUS: Record<string, { gainK: number; tauMin: number; noiseK: 
 }
 const ROOM_C = 21
 
-/** The stand-in probe: temperature some minutes after it was `startC`, at a drive held since; the noise is repeatable by seed and minute. */
+/**
+ * The stand-in probe: temperature some minutes after it was `startC`, at a drive held since; the
+ * noise is repeatable by seed and minute.
+ */
 export function probeReading(
   apparatus: string,
   minutes: number,

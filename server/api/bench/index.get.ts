@@ -1,10 +1,9 @@
 import { getQuery } from 'h3'
 import { learnDurations, learnedMinutes } from '../../../core/bench/durations'
-import { HOUSE_NORMS } from '../../../core/measure/normsTable'
 import type { BenchState } from '../../../shared/contracts'
 import { openJobs, readPlan, stepsTook } from '../../database/bench'
 import { readModels } from '../../database/models'
-import { currentNorms } from '../../database/norms'
+import { currentTables } from '../../database/shopTables'
 import { benchPeople } from '../../database/people'
 import { database } from '../../database/pool'
 import { isoDay } from '../../../core/record/isoDay'
@@ -13,7 +12,10 @@ import { dayBounds, localDay } from '../../http/day'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
 
-/** A day at the bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees codes, no names and no reasons. */
+/**
+ * A day at the bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees
+ * codes, no names and no reasons.
+ */
 export default route(
   { permission: 'bench.see' },
   async ({ event, person }): Promise<BenchState> => {
@@ -22,11 +24,11 @@ export default route(
     if (!isoDay.safeParse(day).success)
       throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
     const db = database()
-    const norms = (await currentNorms(db, person.shopId)) ?? HOUSE_NORMS
-    const times = learnDurations(await stepsTook(db, person.shopId), norms.processes)
+    const tables = await currentTables(db, person.shopId)
+    const times = learnDurations(await stepsTook(db, person.shopId), tables.processes)
     const [jobs, visits, people, plan] = await Promise.all([
       readModels(db, person.shopId).then((models) =>
-        openJobs(db, person.shopId, localDay(), models, learnedMinutes(times), norms.processes),
+        openJobs(db, person.shopId, localDay(), tables, { models, learned: learnedMinutes(times) }),
       ),
       visitsBetween(db, person.shopId, ...dayBounds(at)),
       benchPeople(db, person.shopId),
@@ -36,8 +38,8 @@ export default route(
     return {
       day,
       today: localDay(),
-      resources: norms.benchResources,
-      processes: norms.processes,
+      resources: tables.benchResources,
+      processes: tables.processes,
       people,
       times,
       plan,

@@ -2,6 +2,7 @@ import { refuseTrial } from '../../../core/measure/questions'
 import { doubleReadingBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
 import { addDoubleReading } from '../../database/doubleReadings'
+import { currentTables } from '../../database/shopTables'
 import { transaction } from '../../database/pool'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
@@ -11,8 +12,9 @@ export default route(
   { permission: 'fittings.change', body: doubleReadingBody },
   ({ person, body }) =>
     transaction(async (db) => {
+      const tables = await currentTables(db, person.shopId)
       for (const value of [body.first, body.second]) {
-        const refused = refuseTrial(body.what, value)
+        const refused = refuseTrial(body.what, value, tables)
         if (refused) throw new HttpProblem(400, 'out-of-bounds', refused.words)
       }
       const id = await addDoubleReading(db, person.shopId, { ...body, fitter: person.name })

@@ -3,7 +3,10 @@ import { changeHeatLog } from '../../database/heat'
 import { transaction } from '../../database/pool'
 import { here, idParam, route } from '../../http/route'
 
-/** Adds readings, strikes one, or ends a log. A reading of a minute that is there already is not doubled. */
+/**
+ * Adds readings, strikes one, or ends a log. A reading of a minute that is there already is not
+ * doubled.
+ */
 export default route(
   { permission: 'jobs.change', body: heatChangeBody },
   ({ event, person, body }) =>

@@ -1,7 +1,7 @@
-import { readNorms } from '../../database/norms'
+import { readTables } from '../../database/shopTables'
 import { database } from '../../database/pool'
 import { route } from '../../http/route'
 
 export default route({ permission: 'norms.see' }, async ({ person }) => ({
-  versions: await readNorms(database(), person.shopId),
+  versions: await readTables(database(), person.shopId),
 }))

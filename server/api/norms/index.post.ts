@@ -1,6 +1,6 @@
 import { normsBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
-import { addNorms } from '../../database/norms'
+import { addTables } from '../../database/shopTables'
 import { transaction } from '../../database/pool'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
@@ -8,7 +8,7 @@ import { route } from '../../http/route'
 /** A new version of the table; older ones stay, and so do the fittings judged by them. */
 export default route({ permission: 'norms.change', body: normsBody }, ({ person, body }) =>
   transaction(async (db) => {
-    const norms = await addNorms(db, person.shopId, body.basedOn, body.norms, person.name)
+    const norms = await addTables(db, person.shopId, body.basedOn, body.norms, person.name)
     if (!norms)
       throw new HttpProblem(
         409,

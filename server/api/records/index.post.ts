@@ -6,7 +6,10 @@ import { transaction } from '../../database/pool'
 import { localDay } from '../../http/day'
 import { route } from '../../http/route'
 
-/** Imports a fitting record as a new client with one fitting. Anything else is refused with its place; nothing stored is touched. */
+/**
+ * Imports a fitting record as a new client with one fitting. Anything else is refused with its
+ * place; nothing stored is touched.
+ */
 export default route({ permission: 'records.import', body: z.unknown() }, ({ person, body }) => {
   const record = parseRecord(body)
   return transaction(async (db) => {

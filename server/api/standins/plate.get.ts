@@ -16,7 +16,10 @@ const query = z.object({
   seed: z.coerce.number().int().min(0).max(1e9).default(1),
 })
 
-/** The stand-in pressure plate: the client's foot stands on it and a footprint file comes back, as from a real one. */
+/**
+ * The stand-in pressure plate: the client's foot stands on it and a footprint file comes back, as
+ * from a real one.
+ */
 export default route({ permission: 'fittings.change' }, async ({ event, person }) => {
   const { fitting, side, seed } = parseWith(query, getQuery(event), 'query')
   const state = here(await readFitting(database(), person.shopId, fitting))

@@ -1,9 +1,10 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { z } from 'zod'
-import { FAULTS, FAULT_LIMITS } from '../../../core/capture/standin/faults'
+import { FAULTS, usualFault } from '../../../core/capture/standin/faults'
 import { standinScan } from '../../../core/capture/standin/scan'
-import { MESH_FORMATS } from '../../../core/formats/mesh/meshFile'
+import { MESH_FORMATS } from '../../../core/formats/mesh/formats/all'
 import { writeMesh } from '../../../core/formats/mesh/writeMesh'
+import { normsOf } from '../../../core/record/tables'
 import { parseWith } from '../../../core/record/parse'
 import { audit } from '../../database/audit'
 import { readFitting, recordOf } from '../../database/fittings'
@@ -22,10 +23,13 @@ const query = z.object({
 export default route({ permission: 'fittings.change' }, async ({ event, person }) => {
   const { fitting, side, seed, fault, format } = parseWith(query, getQuery(event), 'query')
   const state = here(await readFitting(database(), person.shopId, fitting))
-  const mesh = standinScan(recordOf(state).feet[side]!, side, {
+  const record = recordOf(state)
+  const rows = normsOf(record)
+  const mesh = standinScan(record.feet[side]!, side, {
     seed,
     fault,
-    amount: fault && 1.5 * FAULT_LIMITS[fault].limit,
+    amount: fault && usualFault(fault, rows).amount,
+    rows,
     noiseMm: 0.3,
     holes: 2,
     leg: seed % 3 === 0 ? 'open' : 'capped',

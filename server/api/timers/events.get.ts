@@ -2,7 +2,10 @@ import { eventStream } from '../../http/eventStream'
 import { onFittingChange } from '../../http/listener'
 import { route } from '../../http/route'
 
-/** Server-sent events: a timer of this shop changed, or something at its bench. The screen asks which. */
+/**
+ * Server-sent events: a timer of this shop changed, or something at its bench. The screen asks
+ * which.
+ */
 export default route({ permission: 'timers.see' }, ({ event, person }) =>
   eventStream(event, (push) => {
     const stops = (['timers', 'bench'] as const).map((what) =>

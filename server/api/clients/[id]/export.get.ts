@@ -7,7 +7,10 @@ import { database } from '../../../database/pool'
 import { scansOf } from '../../../database/scans'
 import { here, idParam, route } from '../../../http/route'
 
-/** Everything held of one client: fitting records, photographs, and the list of scans, whose originals are fetched one by one. */
+/**
+ * Everything held of one client: fitting records, photographs, and the list of scans, whose
+ * originals are fetched one by one.
+ */
 export default route({ permission: 'clients.export' }, async ({ event, person }) => {
   const db = database()
   const client = here(await findClient(db, person.shopId, idParam(event)))

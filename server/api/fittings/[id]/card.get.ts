@@ -1,6 +1,6 @@
 import { format, parseISO } from 'date-fns'
 import { setResponseHeader } from 'h3'
-import { clientCard } from '../../../../core/followup/card'
+import { clientCard } from '../../../../core/formats/papers/card'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'

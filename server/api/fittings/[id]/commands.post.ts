@@ -9,12 +9,15 @@ import { audit } from '../../../database/audit'
 import { logStep } from '../../../database/bench'
 import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
-import { currentNorms } from '../../../database/norms'
+import { currentTables } from '../../../database/shopTables'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 
-/** One change of a fitting: row, version check and audit line in one transaction, then word to every open screen. */
+/**
+ * One change of a fitting: row, version check and audit line in one transaction, then word to every
+ * open screen.
+ */
 export default route(
   { permission: 'jobs.change', body: commandBody },
   async ({ event, person, body }) => {
@@ -32,12 +35,10 @@ export default route(
           'Making waits for a clearance, which the fitter records in Story.',
         )
       const steps = state
-        ? jobSteps(
-            recordOf(state),
-            await readModels(db, person.shopId),
-            {},
-            (await currentNorms(db, person.shopId))?.processes,
-          )
+        ? jobSteps(recordOf(state), {
+            models: await readModels(db, person.shopId),
+            processes: (await currentTables(db, person.shopId)).processes,
+          })
         : []
       const known = body.command.kind === 'jobs.step' ? stepCommand(steps, body.command) : null
       if (

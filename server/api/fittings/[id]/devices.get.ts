@@ -1,6 +1,7 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { z } from 'zod'
 import { madeDevices, madeSides, templateOf, zipFiles } from '../../../../core/formats/deviceFiles'
+import { normsOf } from '../../../../core/record/tables'
 import { parseWith } from '../../../../core/record/parse'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
@@ -37,7 +38,9 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
   const now = new Date()
   const templates = () =>
     templatePdf(
-      madeDevices(record).map(({ side, built }) => templateOf(built, side, state.client.code)),
+      madeDevices(record).map(({ side, built }) =>
+        templateOf(built, side, state.client.code, normsOf(record)),
+      ),
       now,
     )
   const paper = () => prescriptionPdf(record, state.shop.name, localDay(), now)

@@ -1,5 +1,5 @@
 import { setResponseHeader } from 'h3'
-import { fittingForm } from '../../../../core/followup/fittingForm'
+import { fittingForm } from '../../../../core/formats/papers/fittingForm'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'

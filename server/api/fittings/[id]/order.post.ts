@@ -1,5 +1,5 @@
 import { createHash, randomUUID } from 'node:crypto'
-import { prescription } from '../../../../core/formats/prescription'
+import { prescription } from '../../../../core/formats/papers/prescription'
 import type { LabOrder } from '../../../../core/record/schema'
 import { orderBody } from '../../../../shared/contracts'
 import { audit } from '../../../database/audit'
@@ -11,7 +11,10 @@ import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 import { lab } from '../../../labs/adapter'
 
-/** Sends the devices to the lab and keeps order and answer with the fitting. Nothing is kept when the lab does not answer. */
+/**
+ * Sends the devices to the lab and keeps order and answer with the fitting. Nothing is kept when
+ * the lab does not answer.
+ */
 export default route(
   { permission: 'devices.order', body: orderBody },
   async ({ event, person, body }) => {

@@ -1,15 +1,16 @@
 import { setResponseHeader } from 'h3'
-import { ticketOf } from '../../../../core/bench/ticket'
+import { ticketOf } from '../../../../core/formats/papers/ticket'
 import { plainDevice } from '../../../../core/device/buildDevice'
 import { soleOutline, trimLine } from '../../../../core/device/outline'
 import { buildShell } from '../../../../core/device/shell'
 import { footField } from '../../../../core/device/footField'
 import { buildSurface } from '../../../../core/device/surface'
-import { SIDES } from '../../../../core/record/vocabulary'
+import { SIDES } from '../../../../core/tables/vocabulary'
+import { normsOf } from '../../../../core/record/tables'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
-import { currentNorms } from '../../../database/norms'
+import { currentTables } from '../../../database/shopTables'
 import { database } from '../../../database/pool'
 import { ticketPdf, type TicketDrawing } from '../../../documents/ticketPdf'
 import { localDay } from '../../../http/day'
@@ -28,7 +29,7 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     )
   const drawings = SIDES.flatMap((side): TicketDrawing[] => {
     const foot = record.feet[side]
-    const found = foot && footField(foot, 2)
+    const found = foot && footField(foot, normsOf(record), 2)
     if (!found || !foot.device || foot.device.kind === 'none') return []
     const device = foot.device ?? plainDevice()
     const { field } = found
@@ -51,7 +52,7 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     ticketOf(
       record,
       await readModels(database(), person.shopId),
-      (await currentNorms(database(), person.shopId))?.processes,
+      (await currentTables(database(), person.shopId)).processes,
     ),
     state.shop.name,
     localDay(),

@@ -7,7 +7,10 @@ import { reencode } from '../../../../documents/reencode'
 import { HttpProblem } from '../../../../http/problem'
 import { here, idParam, route } from '../../../../http/route'
 
-/** A photograph of old footwear: decoded, written anew without the file's own data, kept with the fitting. */
+/**
+ * A photograph of old footwear: decoded, written anew without the file's own data, kept with the
+ * fitting.
+ */
 export default route(
   { permission: 'fittings.change', body: photoBody, mostBytes: 12_000_000 },
   async ({ event, person, body }) => {

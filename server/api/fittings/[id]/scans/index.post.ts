@@ -12,7 +12,9 @@ import { here, idParam, rawBody, route } from '../../../../http/route'
 /** Largest scan file, bytes: a million triangles of binary STL with room. */
 const MOST_BYTES = 120_000_000
 
-/** Stores a scan as it came, byte for byte, with its hash; the screen has read it before it is sent. */
+/**
+ * Stores a scan as it came, byte for byte, with its hash; the screen has read it before it is sent.
+ */
 export default route({ permission: 'fittings.change' }, async ({ event, person }) => {
   const id = idParam(event)
   return transaction(async (db) => {

@@ -1,0 +1,61 @@
+import { completeTables } from '../../core/record/migrate/completeTables'
+import { parseWith } from '../../core/record/parse'
+import {
+  HOUSE_TABLES,
+  shopTablesSchema,
+  TABLES,
+  type ShopTables,
+  type TableKey,
+} from '../../core/record/tables'
+import type { TablesVersion } from '../../shared/contracts'
+import type { Client } from './pool'
+
+const EVERY_TABLE = Object.keys(TABLES) as TableKey[]
+
+/** All versions of a shop's tables, newest first; empty while the house's hold. */
+export async function readTables(db: Client, shopId: string): Promise<TablesVersion[]> {
+  const { rows } = await db.query(
+    'select content, made_by, made_at from norms where shop_id = $1 order by version desc',
+    [shopId],
+  )
+  return rows.map((r) => ({
+    norms: parseWith(shopTablesSchema, completeTables(r.content, EVERY_TABLE), 'norms'),
+    madeBy: r.made_by,
+    madeAt: r.made_at.toISOString(),
+  }))
+}
+
+/** The tables that the shop has today. */
+export async function currentTables(db: Client, shopId: string): Promise<ShopTables> {
+  const { rows } = await db.query(
+    'select content from norms where shop_id = $1 order by version desc limit 1',
+    [shopId],
+  )
+  return rows[0]
+    ? parseWith(shopTablesSchema, completeTables(rows[0].content, EVERY_TABLE), 'norms')
+    : HOUSE_TABLES
+}
+
+/**
+ * Adds a version on top of the one it was made from; null when somebody was first. Call in a
+ * transaction: it locks the shop.
+ */
+export async function addTables(
+  db: Client,
+  shopId: string,
+  basedOn: number,
+  tables: ShopTables,
+  by: string,
+): Promise<ShopTables | null> {
+  await db.query('select 1 from shops where id = $1 for update', [shopId])
+  const latest = await currentTables(db, shopId)
+  if (latest.version !== basedOn) return null
+  const next = { ...tables, version: latest.version + 1 }
+  await db.query('insert into norms (shop_id, version, content, made_by) values ($1, $2, $3, $4)', [
+    shopId,
+    next.version,
+    JSON.stringify(next),
+    by,
+  ])
+  return next
+}
