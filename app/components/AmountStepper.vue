@@ -2,7 +2,10 @@
 import { onBeforeUnmount, ref } from 'vue'
 import { parseNumber } from '../../core/measure/callOut'
 
-/** Minus, value, plus. Holding repeats and shows drafts; letting go keeps the value. Null reads 'none'; plus begins at `start`. */
+/**
+ * Minus, value, plus. Holding repeats and shows drafts; letting go keeps the value. Null reads
+ * 'none'; plus begins at `start`.
+ */
 const {
   value,
   unit,

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { useNow } from '@vueuse/core'
 import { VBtn, VList, VListItem, VMenu } from 'vuetify/components'
 import { useSession } from '~/stores/session'
 import { ROLE_WORDS } from '../../shared/permissions'
@@ -20,10 +20,7 @@ const {
   shop?: string
 }>()
 const session = useSession()
-const now = ref(new Date())
-let timer: ReturnType<typeof setInterval> | undefined
-onMounted(() => (timer = setInterval(() => (now.value = new Date()), 10_000)))
-onBeforeUnmount(() => clearInterval(timer))
+const now = useNow({ interval: 10_000 })
 const SAVED = { saved: 'Saved', saving: 'Saving', kept: 'Kept on this device' }
 async function leave() {
   await session.signOut()

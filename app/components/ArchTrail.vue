@@ -2,7 +2,10 @@
 import { computed } from 'vue'
 import { STATIONS } from './stations'
 
-/** Nine stops on a shallow arch. Done: check; now: larger with ring; to do: hollow; attention: triangle. Stops may carry initials instead. */
+/**
+ * Nine stops on a shallow arch. Done: check; now: larger with ring; to do: hollow; attention:
+ * triangle. Stops may carry initials instead.
+ */
 const {
   now = 0,
   done = [],

@@ -1,15 +1,19 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { processSchema, type Process, type Step } from '../../core/bench/processes'
+import { processSchema, type Process, type Step } from '../../core/tables/processes'
 import { parseNumber } from '../../core/measure/callOut'
-import { HOUSE_NORMS, NORM_NOTES, type Norms } from '../../core/measure/normsTable'
+import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { useBench } from '~/stores/bench'
 import DraftField from './DraftField.vue'
 
-/** How things are made here: steps with their minutes beside what they really take; what the bench has; windows of heat and the skin's margin. */
-const { draft, may } = defineProps<{ draft: Norms; may: boolean }>()
-const emit = defineEmits<{ change: [Partial<Norms>]; trouble: [string] }>()
+/**
+ * How things are made here: steps with their minutes beside what they really take; what the bench
+ * has; windows of heat and the skin's margin.
+ */
+const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
+const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const bench = useBench()
 onMounted(() => void bench.load())
 const pane = ref<'steps' | 'has' | 'heat'>('steps')
@@ -20,7 +24,7 @@ const process = computed(
 const took = computed(() => new Map((bench.state?.times ?? []).map((t) => [t.step, t])))
 const NEEDS = computed(() => draft.benchResources.filter((r) => r.id !== 'people'))
 function put(next: Process) {
-  const read = processSchema.safeParse(JSON.parse(JSON.stringify(next)))
+  const read = processSchema.safeParse(plainCopy(next))
   if (!read.success)
     return emit('trouble', `${next.name}: ${read.error.issues[0]!.message}. Nothing was changed.`)
   emit('trouble', '')
@@ -88,7 +92,7 @@ function addProcess() {
 const toggle = (list: readonly string[] | undefined, id: string) =>
   list?.includes(id) ? list.filter((n) => n !== id) : [...(list ?? []), id]
 const house = (key: string) =>
-  HOUSE_NORMS.processes
+  HOUSE_TABLES.processes
     .flatMap((p) => p.steps.map((s) => [`${p.id}:${s.id}`, s.minutes] as const))
     .find(([k]) => k === key)?.[1]
 </script>
@@ -143,7 +147,7 @@ const house = (key: string) =>
         /></label>
       </div>
       <p class="small muted">
-        {{ NORM_NOTES.processes.source }}; what the bench logs moves them by itself: median drawn
+        {{ TABLES.processes.source }}; what the bench logs moves them by itself: median drawn
         towards this value by 5/(n+5). A step waits for the one above unless “after” says otherwise.
       </p>
       <table class="table">
@@ -349,8 +353,7 @@ const house = (key: string) =>
       <tbody>
         <tr v-for="(r, i) in draft.benchResources" :key="r.id">
           <td>
-            <b>{{ r.name }}</b
-            ><span v-if="r.id === 'people'" class="small muted">
+            <b>{{ r.name }}</b><span v-if="r.id === 'people'" class="small muted">
               those on duty, chosen on the bench day</span
             >
           </td>
@@ -438,8 +441,8 @@ const house = (key: string) =>
         </tbody>
       </table>
       <p class="small muted">
-        {{ NORM_NOTES.heatWindows.source }}. {{ NORM_NOTES.skinMarginK.name }} ({{
-          NORM_NOTES.skinMarginK.source
+        {{ TABLES.heatWindows.source }}. {{ TABLES.skinMarginK.name }} ({{
+          TABLES.skinMarginK.source
         }}):
       </p>
       <div class="line">

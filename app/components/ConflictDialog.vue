@@ -1,10 +1,12 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
-import { useFitting } from '~/stores/fitting'
+import { useQueue } from '~/stores/queue'
+import { useConflict } from '~/stores/conflict'
 
 /** Somebody else changed the same part: nothing is lost, the person at the bench chooses. */
-const fitting = useFitting()
+const queue = useQueue()
+const conflict = useConflict()
 const when = (iso: string) =>
   iso.startsWith('1970') ? '' : ` at ${format(new Date(iso), 'HH:mm')}`
 const NAMES: Record<string, string> = {
@@ -20,30 +22,30 @@ function partWords(part: string): string {
 </script>
 
 <template>
-  <VDialog :model-value="fitting.conflict !== null" persistent>
-    <VCard v-if="fitting.conflict" class="pane" role="alertdialog">
+  <VDialog :model-value="conflict.open !== null" persistent>
+    <VCard v-if="conflict.open" class="pane" role="alertdialog">
       <h2>Changed in two places</h2>
       <p>
-        <b>{{ fitting.conflict.current.changedBy ?? 'Someone' }}</b> changed the
-        {{ partWords(fitting.conflict.item.part) }}{{ when(fitting.conflict.current.changedAt) }},
-        after this screen had read them.
+        <b>{{ conflict.open.current.changedBy ?? 'Someone' }}</b> changed the
+        {{ partWords(conflict.open.item.part) }}{{ when(conflict.open.current.changedAt) }}, after
+        this screen had read them.
       </p>
       <p>
         Yours, not kept yet:
         <b>{{
-          fitting.queue
-            .filter((q) => q.part === fitting.conflict!.item.part)
+          queue.waiting
+            .filter((q) => q.part === conflict.open!.item.part)
             .map((q) => q.words)
             .join('; ')
         }}</b>
       </p>
       <div class="acts">
-        <VBtn color="primary" variant="flat" @click="fitting.resolve('mine')">{{
-          fitting.conflict.item.command.kind === 'readings.add'
+        <VBtn color="primary" variant="flat" @click="conflict.resolve('mine')">{{
+          conflict.open.item.command.kind === 'readings.add'
             ? 'Add mine to theirs'
             : 'Put mine on top'
         }}</VBtn>
-        <VBtn @click="fitting.resolve('theirs')">Keep theirs, drop mine</VBtn>
+        <VBtn @click="conflict.resolve('theirs')">Keep theirs, drop mine</VBtn>
       </div>
     </VCard>
   </VDialog>

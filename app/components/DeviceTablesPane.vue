@@ -1,19 +1,24 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
+import { LAYERS } from '../../core/kinds/layers/all'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { layerKinds } from '../../core/device/layers/registry'
-import { youngFromShoreA, type ShellMaterial } from '../../core/device/materials'
-import type { Blank } from '../../core/device/blanks'
+import { youngFromShoreA } from '../../core/mechanics/shoreHardness'
+import type { ShellMaterial } from '../../core/tables/materials'
+import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/callOut'
-import { HOUSE_NORMS, NORM_NOTES, type Norms } from '../../core/measure/normsTable'
+import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import DraftField from './DraftField.vue'
 
-/** Shell materials, usual limits of layers and blanks of the shop, as part of the table fittings are judged by. */
-const { draft, may } = defineProps<{ draft: Norms; may: boolean }>()
-const emit = defineEmits<{ change: [Partial<Norms>]; trouble: [string] }>()
+/**
+ * Shell materials, usual limits of layers and blanks of the shop, as part of the table fittings are
+ * judged by.
+ */
+const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
+const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const pane = ref<'materials' | 'layers' | 'blanks'>('materials')
 function copy<T>(v: T): T {
-  return JSON.parse(JSON.stringify(v)) as T
+  return plainCopy(v) as T
 }
 
 /** The typed number within limits; anything else is said and not kept. */
@@ -159,7 +164,7 @@ function shore(i: number, text: string) {
   }
 }
 const layers = computed(() =>
-  layerKinds().flatMap((d) =>
+  LAYERS.all.flatMap((d) =>
     d.amounts.map((rule) => ({
       key: `${d.kind}.${rule.key}`,
       name: d.name,
@@ -203,7 +208,7 @@ const addBlank = () =>
     blanks: [
       ...draft.blanks,
       {
-        ...copy(draft.blanks.at(-1) ?? (HOUSE_NORMS.blanks[0] as Blank)),
+        ...copy(draft.blanks.at(-1) ?? (HOUSE_TABLES.blanks[0] as Blank)),
         id: 'own',
         name: 'Own line',
         state: 'measured here',
@@ -227,9 +232,8 @@ const addBlank = () =>
         :aria-selected="pane === id"
         @click="pane = id"
       >
-        {{ words }}</button
-      ><span class="small muted">{{
-        NORM_NOTES[
+        {{ words }}</button><span class="small muted">{{
+        TABLES[
           pane === 'materials' ? 'shellMaterials' : pane === 'layers' ? 'layerUsual' : 'blanks'
         ].source
       }}</span>

@@ -2,8 +2,9 @@
 import { nextTick, ref, watch } from 'vue'
 
 /**
- * A field whose typed text is its own until it is left: news from the server never overwrites what is being typed. On leaving or Enter it
- * gives its text away and then shows what was really kept, so that refused input does not stay.
+ * A field whose typed text is its own until it is left: news from the server never overwrites what
+ * is being typed. On leaving or Enter it gives its text away and then shows what was really kept,
+ * so that refused input does not stay.
  */
 const {
   value,
@@ -33,6 +34,10 @@ async function keep() {
   await nextTick()
   if (!invalidKeeps) text.value = shown()
 }
+function leave() {
+  typing.value = false
+  void keep()
+}
 async function enter() {
   await keep()
   emit('next')
@@ -49,10 +54,7 @@ defineExpose({ focus: () => input.value?.focus() })
     :disabled="disabled"
     @input="dirty = true"
     @focus="typing = true"
-    @blur="
-      typing = false
-      keep()
-    "
+    @blur="leave"
     @keydown.enter="enter"
   />
 </template>

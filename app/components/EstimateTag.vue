@@ -2,10 +2,13 @@
 import { ref } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { CONTACT_IGNORES, CONTACT_LABEL } from '../../core/mechanics/contact'
-import { FIT_RANGE } from '../../core/mechanics/estimateLimits'
+import { FIT_RANGE } from '../../core/mechanics/fitRange'
 import { SHELL_IGNORES, SHELL_LABEL } from '../../core/mechanics/shell/archStiffness'
 
-/** The word 'estimate' beside a figure: one tap tells what it is, what it leaves out and what it was made with. */
+/**
+ * The word 'estimate' beside a figure: one tap tells what it is, what it leaves out and what it was
+ * made with.
+ */
 const { of, facts = [] } = defineProps<{ of: 'contact' | 'shell'; facts?: string[] }>()
 const open = ref(false)
 const LABELS = { contact: CONTACT_LABEL, shell: SHELL_LABEL }

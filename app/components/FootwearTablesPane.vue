@@ -1,24 +1,23 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
+import { STATIONS, STATION_KINDS, type Station } from '../../core/kinds/stations/all'
+import { FAMILIES, FAMILY_KINDS, type Family } from '../../core/kinds/families/all'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { FAMILY_RULES } from '../../core/footwear/families'
-import {
-  STATIONS,
-  STATION_KIND,
-  stationWords,
-  type Station,
-} from '../../core/footwear/stationWords'
 import { houseRow, targetSource } from '../../core/footwear/targets'
 import { parseNumber } from '../../core/measure/callOut'
-import { HOUSE_NORMS, NORM_NOTES, type Norms } from '../../core/measure/normsTable'
-import { ACTIVITIES } from '../../core/record/activities'
-import { FAMILIES, INTENTS, type Family, type Intent } from '../../core/record/vocabulary'
+import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
+import { ACTIVITIES } from '../../core/kinds/activities/all'
+import { INTENTS, type Intent } from '../../core/tables/vocabulary'
 import { useModels } from '~/stores/models'
 import DraftField from './DraftField.vue'
 
-/** Target clearances by family, station and intent; what an activity moves; spring-back; makers' flex numbers on the own scale. */
-const { draft, may } = defineProps<{ draft: Norms; may: boolean }>()
-const emit = defineEmits<{ change: [Partial<Norms>]; trouble: [string] }>()
+/**
+ * Target clearances by family, station and intent; what an activity moves; spring-back; makers'
+ * flex numbers on the own scale.
+ */
+const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
+const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const models = useModels()
 models.load().catch(() => undefined)
 const pane = ref<'targets' | 'activity' | 'flex'>('targets')
@@ -36,14 +35,14 @@ function number(text: string, name: string, low: number, high: number): number |
   return value
 }
 function setBand(station: Station, intent: Intent, which: 0 | 1, text: string) {
-  const value = number(text, `${stationWords(station).name} ${intent}`, -30, 60)
+  const value = number(text, `${STATION_KINDS.of(station).name} ${intent}`, -30, 60)
   if (value === undefined) return
-  const row = JSON.parse(JSON.stringify(rowOf(station))) as Record<Intent, [number, number]>
+  const row = plainCopy(rowOf(station)) as Record<Intent, [number, number]>
   row[intent][which] = value
   if (row[intent][0] > row[intent][1])
     return emit(
       'trouble',
-      `${stationWords(station).name} ${intent}: the lower end must not lie above the upper one.`,
+      `${STATION_KINDS.of(station).name} ${intent}: the lower end must not lie above the upper one.`,
     )
   const key = `${family.value}.${station}`
   const { [key]: _, ...others } = draft.matchTargets
@@ -58,8 +57,8 @@ const shifts = computed(() =>
   Object.entries(draft.activityShiftMm).map(([key, mm]) => ({
     key,
     mm,
-    activity: ACTIVITIES.find((a) => a.id === key.split('.')[0])?.name ?? key.split('.')[0],
-    station: stationWords(key.split('.')[1] as Station)?.name ?? key,
+    activity: ACTIVITIES.find(key.split('.')[0]!)?.name ?? key.split('.')[0],
+    station: STATION_KINDS.of(key.split('.')[1] as Station)?.name ?? key,
   })),
 )
 function setShift(key: string, text: string) {
@@ -139,13 +138,13 @@ const dropPoint = (maker: string, i: number) =>
         {{ words }}
       </button>
       <select v-if="pane === 'targets'" v-model="family" class="field fam" aria-label="Family">
-        <option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_RULES[f].plural }}</option>
+        <option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_KINDS.of(f).plural }}</option>
       </select>
     </div>
     <template v-if="pane === 'targets'">
       <p class="small muted">
         mm of room: length bare behind the heel, widths and girths a side, heights whole.
-        {{ FAMILY_RULES[family].rules.join(' ') }}
+        {{ FAMILY_KINDS.of(family).rules.join(' ') }}
       </p>
       <table class="table">
         <thead>
@@ -158,8 +157,8 @@ const dropPoint = (maker: string, i: number) =>
         <tbody>
           <tr v-for="s in STATIONS" :key="s">
             <td>
-              <b>{{ stationWords(s).name }}</b>
-              <span class="small muted">{{ STATION_KIND[s] }}</span>
+              <b>{{ STATION_KINDS.of(s).name }}</b>
+              <span class="small muted">{{ STATION_KINDS.of(s).measure }}</span>
             </td>
             <td v-for="i in INTENTS" :key="i" class="nowrap">
               <DraftField
@@ -174,7 +173,7 @@ const dropPoint = (maker: string, i: number) =>
                 inputmode="decimal"
                 :value="rowOf(s)[i][w]"
                 :disabled="!may"
-                :aria-label="`${stationWords(s).name} ${i} ${w === 0 ? 'from' : 'to'}`"
+                :aria-label="`${STATION_KINDS.of(s).name} ${i} ${w === 0 ? 'from' : 'to'}`"
                 @keep="(t: string) => setBand(s, i, w, t)"
               />
             </td>
@@ -187,8 +186,8 @@ const dropPoint = (maker: string, i: number) =>
     </template>
     <template v-else-if="pane === 'activity'">
       <p class="small muted">
-        {{ NORM_NOTES.activityShiftMm.name }}: feet swell and slide forward ({{
-          NORM_NOTES.activityShiftMm.source
+        {{ TABLES.activityShiftMm.name }}: feet swell and slide forward ({{
+          TABLES.activityShiftMm.source
         }}).
       </p>
       <table class="table">
@@ -206,7 +205,7 @@ const dropPoint = (maker: string, i: number) =>
             <td>
               <DraftField
                 class="num"
-                :class="{ own: HOUSE_NORMS.activityShiftMm[s.key] !== s.mm }"
+                :class="{ own: HOUSE_TABLES.activityShiftMm[s.key] !== s.mm }"
                 inputmode="decimal"
                 :value="s.mm"
                 :disabled="!may"
@@ -224,7 +223,9 @@ const dropPoint = (maker: string, i: number) =>
           aria-label="Activity of a new shift"
           :disabled="!may"
         >
-          <option v-for="a in ACTIVITIES" :key="a.id" :value="a.id">{{ a.name }}</option></select
+          <option v-for="a in ACTIVITIES.all" :key="a.kind" :value="a.kind">
+            {{ a.name }}
+          </option></select
         ><select
           v-model="adding.station"
           class="field fam"
@@ -232,20 +233,20 @@ const dropPoint = (maker: string, i: number) =>
           :disabled="!may"
         >
           <option v-for="s in STATIONS" :key="s" :value="s">
-            {{ stationWords(s).name }}
+            {{ STATION_KINDS.of(s).name }}
           </option></select
         ><VBtn type="submit" :disabled="!may">Add</VBtn>
       </form>
       <p class="small muted">
-        {{ NORM_NOTES.characterShiftMm.name }} ({{ NORM_NOTES.characterShiftMm.source }}): a loose
-        foot lowers the snug end, the others raise both ends.
+        {{ TABLES.characterShiftMm.name }} ({{ TABLES.characterShiftMm.source }}): a loose foot
+        lowers the snug end, the others raise both ends.
       </p>
       <div class="line">
         <label v-for="(words, k) in TRAITS" :key="k" class="line"
           >{{ words }}
           <DraftField
             class="num"
-            :class="{ own: HOUSE_NORMS.characterShiftMm[k] !== draft.characterShiftMm[k] }"
+            :class="{ own: HOUSE_TABLES.characterShiftMm[k] !== draft.characterShiftMm[k] }"
             inputmode="decimal"
             :value="draft.characterShiftMm[k]"
             :disabled="!may"
@@ -254,7 +255,7 @@ const dropPoint = (maker: string, i: number) =>
         /></label>
       </div>
       <label class="line"
-        >{{ NORM_NOTES.springBackShare.name }}
+        >{{ TABLES.springBackShare.name }}
         <DraftField
           class="num"
           inputmode="decimal"
@@ -268,7 +269,7 @@ const dropPoint = (maker: string, i: number) =>
             }
           "
         />
-        <span class="small muted">{{ NORM_NOTES.springBackShare.source }}</span></label
+        <span class="small muted">{{ TABLES.springBackShare.source }}</span></label
       >
     </template>
     <template v-else>

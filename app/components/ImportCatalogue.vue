@@ -2,11 +2,14 @@
 import { computed, ref, shallowRef } from 'vue'
 import { VBtn, VCard, VDialog, VProgressLinear } from 'vuetify/components'
 import type { CatalogueCheck } from '../../core/formats/catalogueCsv'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { matchWorker } from '~/workers/matchWorker'
 import StatusMark from './StatusMark.vue'
 
-/** A catalogue file, CSV or JSON: checked row by row first; bad rows are named and left out only when the user says so. */
+/**
+ * A catalogue file, CSV or JSON: checked row by row first; bad rows are named and left out only
+ * when the user says so.
+ */
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [number] }>()
 const { known } = defineProps<{ known: ReadonlySet<string> }>()
@@ -71,9 +74,11 @@ async function keep() {
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <template v-if="check">
         <p>
-          <b>{{ name }}</b
-          >: {{ check.rows }} rows, <b>{{ check.models.length }} good</b> ({{ replaced }} replace a
-          model of the catalogue), <b :class="{ 'stop-text': badRows }">{{ badRows }} bad</b>,
+          <b>{{ name }}</b>: {{ check.rows }} rows, <b>{{ check.models.length }} good</b> ({{
+            replaced
+          }}
+          replace a model of the catalogue),
+          <b :class="{ 'stop-text': badRows }">{{ badRows }} bad</b>,
           {{ check.cautions.length }} worth a second look.
         </p>
         <ul class="scroll report" tabindex="0" aria-label="Report">

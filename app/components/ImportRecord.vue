@@ -2,7 +2,7 @@
 import { ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { parseRecord } from '../../core/record/parse'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 
 /** Reads a fitting record file; anything else is refused with its place before it is sent. */
 const emit = defineEmits<{ close: [] }>()

@@ -2,17 +2,21 @@
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
 import { entryKey, type Entry } from '../../core/advice/entry'
+import { figureWords } from '../../core/advice/limits'
 import { useFitting } from '~/stores/fitting'
 import SideMark from './SideMark.vue'
 import SchoolsDialog from './SchoolsDialog.vue'
 import StatusMark from './StatusMark.vue'
+import { useLedger } from '~/stores/ledger'
 
 /** Why: every suggestion with its finding, its school and the fitter's decision. */
 const fitting = useFitting()
+const ledger = useLedger()
 const emit = defineEmits<{ measure: [string] }>()
 const all = ref(false)
 const open = ref(false)
-const schoolNote = ref('')
+/** the entry whose grounds are shown */
+const grounds = ref('')
 const asideFor = ref<Entry | null>(null)
 const reason = ref('')
 const SCHOOLS: Record<Entry['school'], [string, string]> = {
@@ -44,15 +48,18 @@ const REASONS = [
   'Seen and checked',
   'Later, one change at a time',
 ]
-const shown = computed(() => (all.value ? fitting.openEntries : fitting.openEntries.slice(0, 3)))
-const decided = computed(() => fitting.ledger.decided)
+const shown = computed(() => (all.value ? ledger.open : ledger.open.slice(0, 3)))
+const decided = computed(() => ledger.decided)
 const lapsed = computed(() => decided.value.filter((d) => d.entry === null).length)
 const schools = ref(false)
 const counts = computed(() =>
   (['stop', 'watch', 'suggest'] as const)
-    .map((kind) => ({ kind, n: fitting.openEntries.filter((e) => e.kind === kind).length }))
+    .map((kind) => ({ kind, n: ledger.open.filter((e) => e.kind === kind).length }))
     .filter((c) => c.n > 0),
 )
+
+const toggleGrounds = (entry: Entry) =>
+  (grounds.value = grounds.value === entryKey(entry) ? '' : entryKey(entry))
 
 function acceptWord(entry: Entry): string {
   const change = entry.change
@@ -65,18 +72,18 @@ function acceptWord(entry: Entry): string {
 }
 function accept(entry: Entry) {
   if (entry.change && 'measure' in entry.change) return emit('measure', entry.change.measure)
-  fitting.accept(entry)
+  ledger.accept(entry)
 }
 function setAside(why: string) {
   if (!asideFor.value || !why.trim()) return
-  fitting.decide(asideFor.value, 'set-aside', why.trim())
+  ledger.decide(asideFor.value, 'set-aside', why.trim())
   asideFor.value = null
   reason.value = ''
 }
 defineExpose({
   focusFirst: () => document.querySelector<HTMLButtonElement>('.ledger .accept')?.focus(),
-  acceptFirst: () => fitting.openEntries[0] && !fitting.readOnly && accept(fitting.openEntries[0]),
-  asideFirst: () => (asideFor.value = fitting.readOnly ? null : (fitting.openEntries[0] ?? null)),
+  acceptFirst: () => ledger.open[0] && !fitting.readOnly && accept(ledger.open[0]),
+  asideFirst: () => (asideFor.value = fitting.readOnly ? null : (ledger.open[0] ?? null)),
 })
 </script>
 
@@ -91,12 +98,11 @@ defineExpose({
     <div class="sheet">
       <div class="head">
         <h2>Why</h2>
-        <span class="muted small"
-          >{{ fitting.openEntries.length }} open · {{ decided.length }} decided</span
+        <span class="muted small">{{ ledger.open.length }} open · {{ decided.length }} decided</span
         ><button class="all" @click="schools = true">Five schools</button>
       </div>
       <div class="list scroll">
-        <p v-if="fitting.openEntries.length === 0" class="empty muted">
+        <p v-if="ledger.open.length === 0" class="empty muted">
           Nothing to weigh up. Readings are in order.
         </p>
         <article v-for="entry in shown" :key="entryKey(entry)" class="item">
@@ -106,15 +112,22 @@ defineExpose({
             <span v-if="entry.lesser" class="chip">lesser measure</span>
             <button
               class="school"
-              @click="schoolNote = schoolNote === entryKey(entry) ? '' : entryKey(entry)"
+              :aria-expanded="grounds === entryKey(entry)"
+              @click="toggleGrounds(entry)"
             >
               {{ SCHOOLS[entry.school][0] }}
             </button>
           </div>
-          <p v-if="schoolNote === entryKey(entry)" class="small muted note">
-            {{ SCHOOLS[entry.school][1] }}
-          </p>
           <p>{{ entry.words }}</p>
+          <div v-if="grounds === entryKey(entry)" class="small muted note">
+            <p>{{ SCHOOLS[entry.school][1] }}</p>
+            <ul v-if="entry.figures.length">
+              <li v-for="figure in entry.figures" :key="figure.words">
+                {{ figureWords(figure) }}
+              </li>
+            </ul>
+            <p>Source: {{ entry.source }}.</p>
+          </div>
           <div v-if="!fitting.readOnly" class="acts">
             <VBtn color="primary" variant="flat" class="accept" @click="accept(entry)">{{
               acceptWord(entry)
@@ -122,8 +135,8 @@ defineExpose({
             <VBtn @click="asideFor = entry">Set aside</VBtn>
           </div>
         </article>
-        <button v-if="fitting.openEntries.length > 3" class="more" @click="all = !all">
-          {{ all ? 'Show three' : `${fitting.openEntries.length - 3} more` }}
+        <button v-if="ledger.open.length > 3" class="more" @click="all = !all">
+          {{ all ? 'Show three' : `${ledger.open.length - 3} more` }}
         </button>
         <details v-if="decided.length" class="decided">
           <summary>
@@ -147,7 +160,7 @@ defineExpose({
               >{{ decision.by
               }}<template v-if="decision.at">, {{ decision.at.slice(0, 10) }}</template></span
             >
-            <button v-if="!fitting.readOnly" class="again" @click="fitting.reopen(decision)">
+            <button v-if="!fitting.readOnly" class="again" @click="ledger.reopen(decision)">
               {{ entry === null ? 'Clear away' : 'Open again' }}
             </button>
           </div>

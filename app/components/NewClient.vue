@@ -1,13 +1,15 @@
 <script setup lang="ts">
+import DayField from '~/components/DayField.vue'
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VTextField } from 'vuetify/components'
 import { parseNumber } from '../../core/measure/callOut'
 import { ageInYears, ADULT_FROM_YEARS } from '../../core/measure/ageAtVisit'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 
 const emit = defineEmits<{ close: [] }>()
 const name = ref('')
-const bornOn = ref('')
+const bornOn = ref<string>()
+const bornTrouble = ref('')
 const massKg = ref('')
 const occupation = ref('')
 const guardian = ref('')
@@ -16,8 +18,7 @@ const trouble = ref('')
 const busy = ref(false)
 const today = new Date().toISOString().slice(0, 10)
 const child = computed(
-  () =>
-    /^\d{4}-\d\d-\d\d$/.test(bornOn.value) && ageInYears(bornOn.value, today) < ADULT_FROM_YEARS,
+  () => bornOn.value !== undefined && ageInYears(bornOn.value, today) < ADULT_FROM_YEARS,
 )
 const mass = computed(() => (massKg.value.trim() ? parseNumber(massKg.value) : undefined))
 const massTrouble = computed(() =>
@@ -33,7 +34,7 @@ async function begin() {
     trouble.value = 'A name is needed.'
     return
   }
-  if (massTrouble.value || busy.value) return
+  if (massTrouble.value || bornTrouble.value || busy.value) return
   busy.value = true
   try {
     const details = {
@@ -69,7 +70,7 @@ async function begin() {
         maxlength="120"
         class="wide"
       />
-      <VTextField v-model="bornOn" label="Born on" type="date" :max="today" />
+      <DayField v-model="bornOn" v-model:trouble="bornTrouble" label="Born on" :max="today" />
       <VTextField
         v-model="massKg"
         label="Body weight, kg"

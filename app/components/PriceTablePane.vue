@@ -1,20 +1,21 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
 import { VBtn } from 'vuetify/components'
 import {
   PRICE_KINDS,
   priceTableSchema,
   type Price,
   type PriceTable,
-} from '../../core/followup/priceTable'
+} from '../../core/tables/prices'
 import { parseNumber } from '../../core/measure/callOut'
-import { NORM_NOTES, type Norms } from '../../core/measure/normsTable'
+import { TABLES, type ShopTables } from '../../core/record/tables'
 import DraftField from './DraftField.vue'
 
 /** The shop's own prices; footwear brings its own from the catalogue. */
-const { draft, may } = defineProps<{ draft: Norms; may: boolean }>()
-const emit = defineEmits<{ change: [Partial<Norms>]; trouble: [string] }>()
+const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
+const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 function put(part: Partial<PriceTable>) {
-  const read = priceTableSchema.safeParse(JSON.parse(JSON.stringify({ ...draft.prices, ...part })))
+  const read = priceTableSchema.safeParse(plainCopy({ ...draft.prices, ...part }))
   if (!read.success)
     return emit(
       'trouble',
@@ -55,8 +56,8 @@ function add() {
 <template>
   <div class="tables">
     <p class="small muted">
-      {{ NORM_NOTES.prices.source }}. Lines that stand for a device, work or visit come into a quote
-      by themselves.
+      {{ TABLES.prices.source }}. Lines that stand for a device, work or visit come into a quote by
+      themselves.
     </p>
     <div class="line">
       <label class="line"

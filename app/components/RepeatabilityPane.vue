@@ -1,16 +1,18 @@
 <script setup lang="ts">
+import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { READING_LABELS } from '../../core/measure/labels'
-import { HOUSE_NORMS } from '../../core/measure/normsTable'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { parseNumber } from '../../core/measure/callOut'
 import { smallestChange, technicalError } from '../../core/measure/repeatability'
-import { READING_KINDS, type ReadingKind } from '../../core/record/vocabulary'
 import type { DoubleReading } from '../../shared/contracts'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
 
-/** How well readings repeat: double readings by each fitter, their error and the smallest change that can be believed. */
+/**
+ * How well readings repeat: double readings by each fitter, their error and the smallest change
+ * that can be believed.
+ */
 const session = useSession()
 const readings = ref<DoubleReading[]>([])
 const trouble = ref('')
@@ -79,7 +81,7 @@ const rows = computed(() => {
         <tbody>
           <tr v-for="r in rows" :key="r.fitter + r.what">
             <td>
-              <b>{{ READING_LABELS[r.what].name }}</b>
+              <b>{{ READINGS.of(r.what).name }}</b>
             </td>
             <td>{{ r.fitter }}</td>
             <td>
@@ -110,7 +112,7 @@ const rows = computed(() => {
           ><span>Reading</span
           ><select v-model="what" class="field">
             <option v-for="k in READING_KINDS" :key="k" :value="k">
-              {{ READING_LABELS[k].name }}
+              {{ READINGS.of(k).name }}
             </option>
           </select></label
         >
@@ -136,7 +138,7 @@ const rows = computed(() => {
         </div>
         <div v-for="r in readings" :key="r.id" class="row small">
           <span
-            ><b>{{ READING_LABELS[r.what].name }}</b> {{ r.first }} · {{ r.second }}<br /><span
+            ><b>{{ READINGS.of(r.what).name }}</b> {{ r.first }} · {{ r.second }}<br /><span
               class="muted"
               >{{ r.subject }}, {{ r.fitter }}, {{ r.takenOn }}</span
             ></span

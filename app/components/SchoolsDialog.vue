@@ -3,7 +3,7 @@ import { computed } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { changeWords } from '../../core/advice/applyChange'
 import { bySchool } from '../../core/advice/bySchool'
-import type { School } from '../../core/record/vocabulary'
+import type { School } from '../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { SCHOOL_WORDS } from './schoolWords'
 import SideMark from './SideMark.vue'
@@ -66,7 +66,9 @@ const list = (schools: readonly School[]) => schools.map((s) => NAMES[s][0]).joi
               ><span v-else-if="e.lesser" class="muted small">lesser measure</span>
             </div>
             <p>{{ e.words }}</p>
-            <p v-if="changeWords(e.change)" class="muted small">→ {{ changeWords(e.change) }}</p>
+            <p v-if="changeWords(e.change, fitting.norms)" class="muted small">
+              → {{ changeWords(e.change, fitting.norms) }}
+            </p>
           </article>
         </section>
       </div>

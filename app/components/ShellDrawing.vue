@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import type { Stations } from '../../core/footwear/catalogueSchema'
 
-/** A shell cut open, with the measure that is asked for drawn on it: where to hold the tape, the calliper or the stick. */
+/**
+ * A shell cut open, with the measure that is asked for drawn on it: where to hold the tape, the
+ * calliper or the stick.
+ */
 const { at } = defineProps<{ at: keyof Stations }>()
 type Shape = { d: string; dot?: [number, number][] }
 /** From the side: heel left, toe right, boot board at y = 150; from above: heel left. */

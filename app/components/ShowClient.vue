@@ -1,14 +1,18 @@
 <script setup lang="ts">
+import { useEventListener } from '@vueuse/core'
 import { computed, nextTick, onBeforeUnmount, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { clientPicture } from '../../core/followup/clientPicture'
-import { PLACES } from '../../core/record/places'
-import { SIDES, type Side } from '../../core/record/vocabulary'
+import { PLACES } from '../../core/kinds/places'
+import { SIDES, type Side } from '../../core/tables/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
 import { useFitting } from '~/stores/fitting'
 
-/** A picture for the client on one page: the two feet, what was found, what it means, what is proposed and what else could be done. */
+/**
+ * A picture for the client on one page: the two feet, what was found, what it means, what is
+ * proposed and what else could be done.
+ */
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
 const picture = computed(() => clientPicture(fitting.record))
@@ -31,23 +35,20 @@ const spots = (side: Side) =>
       }
     })
 const print = () => window.print()
-const key = (event: KeyboardEvent) => event.key === 'Escape' && (open.value = false)
+useEventListener('keydown', (event) => {
+  if (event.key === 'Escape') open.value = false
+})
 let before: HTMLElement | null = null
 const back = ref<{ $el: HTMLElement } | null>(null)
-onBeforeUnmount(() => {
-  document.documentElement.classList.remove('showing')
-  window.removeEventListener('keydown', key)
-})
+onBeforeUnmount(() => document.documentElement.classList.remove('showing'))
 watch(
   open,
   async (on) => {
     document.documentElement.classList.toggle('showing', on)
     if (!on) {
-      window.removeEventListener('keydown', key)
       before?.focus()
       return
     }
-    window.addEventListener('keydown', key)
     before = document.activeElement as HTMLElement | null
     await nextTick()
     back.value?.$el.focus()

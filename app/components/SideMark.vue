@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 
 /** Half disc with its flat edge to the spine; a word goes with it. */
 const { side, word = false } = defineProps<{ side: Side; word?: boolean }>()

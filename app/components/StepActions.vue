@@ -1,12 +1,15 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { skinCheck } from '../../core/bench/heat/windows'
+import { skinCheck } from '../../core/record/skinCheck'
 import type { BenchStep } from '../../core/bench/jobSteps'
-import type { StepChange, Wearer } from '../../core/bench/stepState'
+import type { StepChange, Wearer } from '../../core/record/stepState'
 import { parseNumber } from '../../core/measure/callOut'
 
-/** What can be done with a step: begin, end, longer, split, leave out, do again. A step on warm skin is locked until its temperature is typed and cool enough. */
+/**
+ * What can be done with a step: begin, end, longer, split, leave out, do again. A step on warm skin
+ * is locked until its temperature is typed and cool enough.
+ */
 const {
   step,
   wearer,
@@ -87,8 +90,7 @@ function answer() {
             placeholder="measure"
         /></label>
         <p role="status">
-          <b>{{ skin ? { go: '✓ ', reason: '▲ ', stop: '■ ' }[skin.answer] : '' }}</b
-          >{{
+          <b>{{ skin ? { go: '✓ ', reason: '▲ ', stop: '■ ' }[skin.answer] : '' }}</b>{{
             skin?.words ??
             `Locked until it is measured: the side that touches the sock, just before the foot goes in for about ${step.skinMin} min.`
           }}

@@ -1,13 +1,17 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn, VMenu } from 'vuetify/components'
 import { leftWords } from '../../core/bench/timer'
-import { ringOnce } from '~/composables/alarm'
+import { ringOnce } from '~/browser/alarm'
 import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
 import AmountStepper from './AmountStepper.vue'
 
-/** Timers of the bench in every header: the next to end, all of them on a tap, and an alarm on every open device. */
+/**
+ * Timers of the bench in every header: the next to end, all of them on a tap, and an alarm on every
+ * open device.
+ */
 const timers = useTimers()
 const session = useSession()
 const may = computed(() => session.may('jobs.change'))
@@ -16,19 +20,12 @@ watch(
   () => session.person?.id,
   (id) => (id && session.may('timers.see') ? timers.listen() : timers.quiet()),
 )
-let bell: ReturnType<typeof setInterval> | undefined
+const bell = useIntervalFn(ringOnce, 4000, { immediate: false, immediateCallback: true })
 watch(
   () => timers.ringing.length > 0,
-  (is) => {
-    clearInterval(bell)
-    if (is) {
-      ringOnce()
-      bell = setInterval(ringOnce, 4000)
-    }
-  },
+  (is) => (is ? bell.resume() : bell.pause()),
   { immediate: true },
 )
-onBeforeUnmount(() => clearInterval(bell))
 const next = computed(
   () =>
     timers.timers
@@ -116,8 +113,7 @@ async function start() {
   </VMenu>
   <div v-if="timers.ringing.length" class="alarm" role="alertdialog" aria-label="Timer is over">
     <div v-for="t in timers.ringing" :key="t.id" class="ring">
-      <b>{{ t.name }}</b
-      ><span class="time">{{ leftWords(timers.left(t)) }}</span
+      <b>{{ t.name }}</b><span class="time">{{ leftWords(timers.left(t)) }}</span
       ><template v-if="may"
         ><VBtn @click="timers.change(t.id, { do: 'extend', minutes: 1 })">1 min more</VBtn
         ><VBtn color="primary" variant="flat" @click="timers.change(t.id, { do: 'stop' })"

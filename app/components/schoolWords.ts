@@ -1,4 +1,4 @@
-import type { School } from '../../core/record/vocabulary'
+import type { School } from '../../core/tables/vocabulary'
 
 /** The schools as people say them, with what each looks at first. */
 export const SCHOOL_WORDS: Record<School, { name: string; looks: string }> = {

@@ -11,5 +11,4 @@ export const STATIONS = [
   { id: 'followup', label: 'Follow-up' },
 ] as const
 
-export type StationId = (typeof STATIONS)[number]['id']
 export const stationNumber = (id: string): number => STATIONS.findIndex((s) => s.id === id) + 1

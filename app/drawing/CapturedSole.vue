@@ -2,11 +2,14 @@
 import { computed, ref } from 'vue'
 import type { CaptureCheck } from '../../core/capture/quality/captureChecks'
 import type { LandmarkName } from '../../core/capture/foot/landmarks'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import type { Analysis } from '~/workers/scan.worker'
 import { drawRings, HUES, mirror, pathOf, thin, toDrawing } from './footDrawing'
 
-/** A captured sole as terrain: contours, what the checks looked at where it is, and landmarks to drag; arrow keys move them by 1 mm. */
+/**
+ * A captured sole as terrain: contours, what the checks looked at where it is, and landmarks to
+ * drag; arrow keys move them by 1 mm.
+ */
 const {
   side,
   analysis,

@@ -2,10 +2,13 @@
 import { computed } from 'vue'
 import type { ContourRing } from '../../core/device/contours'
 import { twoDigits } from '../../core/mechanics/effectSteps'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import { drawRings, HUES, pathOf, thin, toDrawing } from './footDrawing'
 
-/** How far a shell bends under the pressure on its arch: rings in spruce within the trim line, the pressed ellipse dashed, the most as a figure. */
+/**
+ * How far a shell bends under the pressure on its arch: rings in spruce within the trim line, the
+ * pressed ellipse dashed, the most as a figure.
+ */
 const { side, lengthMm, outline, trims, rings, intervalMm, ellipse, peak, heightMm } = defineProps<{
   side: Side
   lengthMm: number

@@ -1,9 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { EffectKind, EffectStep } from '../../core/mechanics/effectSteps'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 
-/** One effect: an arrow by its step in length and weight, the turning moment as an arc as seen from behind; a dash for none, dots where nothing may be told. */
+/**
+ * One effect: an arrow by its step in length and weight, the turning moment as an arc as seen from
+ * behind; a dash for none, dots where nothing may be told.
+ */
 const { step, kind, side } = defineProps<{
   step: EffectStep | null
   kind: EffectKind
@@ -20,7 +23,9 @@ const straight = computed(() => {
   const back = step?.way === 'up' ? head : -head
   return `M14 ${12 + (step?.way === 'up' ? h : -h)}V${tip}M${14 - head} ${tip + back}L14 ${tip}L${14 + head} ${tip + back}`
 })
-/** Outward turning runs clockwise from behind on a right foot, the other way round on a left one. */
+/**
+ * Outward turning runs clockwise from behind on a right foot, the other way round on a left one.
+ */
 const arc = computed(() => {
   const clockwise = (side === 'right') === (step?.way === 'up') ? 1 : -1
   const half = ((SWEEP[step?.step ?? 0]! / 2) * Math.PI) / 180

@@ -1,10 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import type { Analysis } from '~/workers/scan.worker'
 import { HUES, mirror } from './footDrawing'
 
-/** A captured foot from behind: the heel's bisection against the leg and neutral, or the sole under the heads against the examined angle. */
+/**
+ * A captured foot from behind: the heel's bisection against the leg and neutral, or the sole under
+ * the heads against the examined angle.
+ */
 const { side, analysis, part } = defineProps<{
   side: Side
   analysis: Analysis

@@ -4,10 +4,13 @@ import { area, curveMonotoneX, line } from 'd3-shape'
 import { computed } from 'vue'
 import type { HeatPrior } from '../../core/bench/heat/fitHeat'
 import { heatStory } from '../../core/bench/heat/heatStory'
-import type { HeatWindow } from '../../core/bench/heat/windows'
+import type { HeatWindow } from '../../core/tables/heatWindows'
 import type { HeatLogRow } from '../../shared/contracts'
 
-/** Heat of a piece: measured, ahead with its band, the working window, when it is in and when too hot. */
+/**
+ * Heat of a piece: measured, ahead with its band, the working window, when it is in and when too
+ * hot.
+ */
 const {
   log,
   window: win,

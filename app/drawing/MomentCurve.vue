@@ -3,9 +3,12 @@ import { scaleLinear } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { computed } from 'vue'
 import type { AmountForMoment } from '../../core/mechanics/amountForMoment'
-import { FIT_RANGE } from '../../core/mechanics/estimateLimits'
+import { FIT_RANGE } from '../../core/mechanics/fitRange'
 
-/** Change of moment over one amount with its spread; what is wanted, the answer, and where the usual ends. */
+/**
+ * Change of moment over one amount with its spread; what is wanted, the answer, and where the usual
+ * ends.
+ */
 const { found, wanted, usualMost, unit, name } = defineProps<{
   found: AmountForMoment
   wanted: number

@@ -2,10 +2,13 @@
 import { computed } from 'vue'
 import type { PressurePicture } from '../../core/mechanics/deviceEffects'
 import { twoDigits } from '../../core/mechanics/effectSteps'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import { drawRings, HUES, pathOf, thin, toDrawing } from './footDrawing'
 
-/** Pressure under a foot as terrain in one hue: rings every 20 kPa, darker where it presses more; heel and the two most loaded heads in figures. */
+/**
+ * Pressure under a foot as terrain in one hue: rings every 20 kPa, darker where it presses more;
+ * heel and the two most loaded heads in figures.
+ */
 const { side, picture, lengthMm, outline, heads, heightMm, label } = defineProps<{
   side: Side
   picture: PressurePicture

@@ -1,21 +1,30 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Side } from '../../core/record/vocabulary'
-import type { Reach } from '../../core/device/layers/definition'
+import type { Side } from '../../core/tables/vocabulary'
+import type { Reach } from '../../core/kinds/layers/definition'
 import type { Section } from '../../core/device/section'
 import { HUES, mirror } from './footDrawing'
 
-/** What can be dragged on a section, with the value it has now; each handle names the number it changes. */
+/**
+ * What can be dragged on a section, with the value it has now; each handle names the number it
+ * changes.
+ */
 export interface SectionHandle {
   id: string
   name: string
   unit: 'mm' | '°'
   value: number
-  /** where the handle stands: on the top's end (rim), under the middle (thickness), beside the base (angle) */
+  /**
+   * where the handle stands: on the top's end (rim), under the middle (thickness), beside the base
+   * (angle)
+   */
   at: 'innerRim' | 'outerRim' | 'under' | 'base'
 }
 
-/** One cut seen from behind, to scale, with its dimensions: width, rim heights, thickness, tilt; floor, block, shell, and the cast as a dashed line. */
+/**
+ * One cut seen from behind, to scale, with its dimensions: width, rim heights, thickness, tilt;
+ * floor, block, shell, and the cast as a dashed line.
+ */
 const {
   side,
   section,
@@ -141,7 +150,8 @@ function drag(event: PointerEvent, h: SectionHandle, done: boolean) {
   const p = point(event)
   const up = from.y - p.y
   const step = h.unit === '°' ? 1 : 0.5
-  // Under the sole further down is thicker; everywhere else up is more. Two millimetres of hand are one degree.
+  // Under the sole further down is thicker; everywhere else up is more. Two millimetres of hand are
+  // one degree.
   const change = h.at === 'under' ? -up : h.unit === '°' ? up / 2 : up
   emit('change', h.id, Math.round((from.value + change) / step) * step, done)
   if (done) from = null

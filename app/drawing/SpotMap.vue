@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import { bestMean } from '../../core/measure/reading'
-import type { MARK_VIEWS } from '../../core/record/findingsSchema'
-import { SIDES, type Side } from '../../core/record/vocabulary'
+import { sideHeights, sideOutline } from '../../core/measure/sideOutline'
+import { SIDES, type MARK_VIEWS, type Side } from '../../core/tables/vocabulary'
 import { HUES, mirror } from './footDrawing'
+import { pathOfCubics } from './pathOfCubics'
 import { useSole } from './useSole'
 import { useFitting } from '~/stores/fitting'
 
@@ -20,7 +20,10 @@ export interface Spot {
   bad?: boolean
 }
 
-/** Both feet in one view; a tap places a spot, arrow keys move it, Enter sets it. Coordinates are of the foot's own frame, x medial +. */
+/**
+ * Both feet in one view; a tap places a spot, arrow keys move it, Enter sets it. Coordinates are of
+ * the foot's own frame, x medial +.
+ */
 const {
   view,
   spots,
@@ -43,8 +46,7 @@ const soles = {
 const fromAbove = computed(() => view === 'plantar' || view === 'dorsal')
 const marks = (side: Side) => spots.filter((s) => s.side === side)
 const height = (side: Side) =>
-  bestMean(fitting.record.feet[side]!, 'dorsumHeightMm', 'standing') ??
-  0.24 * soles[side].value.lengthMm
+  sideHeights(fitting.record.feet[side]!, soles[side].value.lengthMm).dorsumMm
 /** From above x runs across; from the side x is the height above the floor. */
 const drawn = (side: Side, mark: Pick<Spot, 'xMm' | 'yMm'>) => {
   const L = soles[side].value.lengthMm
@@ -52,12 +54,15 @@ const drawn = (side: Side, mark: Pick<Spot, 'xMm' | 'yMm'>) => {
     ? { x: mirror(side) * mark.xMm, y: L - mark.yMm }
     : { x: -mirror(side) * (mark.yMm - L / 2), y: -mark.xMm }
 }
+/** The side view goes up the leg by so many heights of the dorsum. */
+const LEG_HEIGHTS = 1.9
 const profile = (side: Side) => {
   const L = soles[side].value.lengthMm
-  const d = height(side)
-  const p = (y: number, z: number) =>
-    `${(-mirror(side) * (y - L / 2)).toFixed(1)} ${(-z).toFixed(1)}`
-  return `M${p(0.05 * L, 1.9 * d)}C${p(0.04 * L, d)} ${p(-0.01 * L, 0.3 * d)} ${p(0.06 * L, 0)}L${p(0.94 * L, 0)}C${p(L, 0)} ${p(L, 0.35 * d)} ${p(0.92 * L, 0.42 * d)}C${p(0.76 * L, 0.5 * d)} ${p(0.62 * L, 0.8 * d)} ${p(0.5 * L, d)}C${p(0.42 * L, 1.15 * d)} ${p(0.37 * L, 1.4 * d)} ${p(0.36 * L, 1.9 * d)}`
+  const heights = sideHeights(fitting.record.feet[side]!, L)
+  return pathOfCubics(sideOutline(heights, LEG_HEIGHTS * heights.dorsumMm), ([y, z]) => [
+    -mirror(side) * (y - L / 2),
+    -z,
+  ])
 }
 const box = (side: Side) => {
   const L = soles[side].value.lengthMm

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import type { Shape } from '~/workers/device.worker'
-import { drawRings, HUES, mirror, pathOf, thin, toDrawing } from './footDrawing'
+import { HUES, mirror, pathOf, thin, toDrawing } from './footDrawing'
 
 /** A round spot of a layer that can be dragged on the foot. */
 export interface Spot {
@@ -14,7 +14,10 @@ export interface Spot {
   chosen: boolean
 }
 
-/** A point of the trim line that can be moved out or in: on which border, at which share of the length, and how far it is now. */
+/**
+ * A point of the trim line that can be moved out or in: on which border, at which share of the
+ * length, and how far it is now.
+ */
 export interface TrimPoint {
   edge: 'medial' | 'lateral'
   s: number
@@ -22,8 +25,8 @@ export interface TrimPoint {
 }
 
 /**
- * The device as terrain: contours in spruce within the foot's outline, the trim line with its front edge to drag, spots to drag, the reach of
- * the chosen layer, and a section line to drag and turn.
+ * The device as terrain: contours in spruce within the foot's outline, the trim line with its front
+ * edge to drag, spots to drag, the reach of the chosen layer, and a section line to drag and turn.
  */
 const {
   side,
@@ -62,21 +65,7 @@ const emit = defineEmits<{
 }>()
 const svg = ref<SVGSVGElement | null>(null)
 const sheet = ref<SVGGElement | null>(null)
-const rings = computed(() =>
-  shape
-    ? drawRings(
-        side,
-        shape.lengthMm,
-        shape.rings,
-        HUES.spruce,
-        0.05,
-        0.5,
-        5,
-        shape.intervalMm,
-        shape.outline,
-      )
-    : [],
-)
+const rings = computed(() => shape?.rings ?? [])
 const outline = computed(() => (shape ? pathOf(side, shape.lengthMm, thin(shape.outline)) : ''))
 const trim = computed(() =>
   shape ? shape.trims.map((line) => pathOf(side, shape.lengthMm, thin(line))).join('') : '',
@@ -116,7 +105,10 @@ const front = computed(() => {
   return near.length ? { yMm: Math.max(...near), behindMm: frontMm } : null
 })
 
-/** Points of the trim line where it is now: the outermost of the line at that distance from the heel. */
+/**
+ * Points of the trim line where it is now: the outermost of the line at that distance from the
+ * heel.
+ */
 const trimPoints = computed(() => {
   if (!shape || !outlinePoints) return []
   return outlinePoints.flatMap((p) => {

@@ -2,15 +2,17 @@ import { interpolateRgb } from 'd3-interpolate'
 import { contourRings, type ContourRing } from '../../core/device/contours'
 import { soleOutline } from '../../core/device/outline'
 import { sampleSole } from '../../core/device/soleField'
-import type { SoleParameters } from '../../core/device/soleParameters'
-import type { Side } from '../../core/record/vocabulary'
+import type { SoleParameters } from '../../core/geometry/soleField'
+import type { Side } from '../../core/tables/vocabulary'
 
 type Point = readonly [number, number]
 
 /** Left feet are drawn as they are, right feet mirrored, so that inner edges face each other. */
 export const mirror = (side: Side): 1 | -1 => (side === 'left' ? 1 : -1)
 
-/** A foot's point in drawing millimetres: x mirrored for the right foot, y down, heel at the bottom. */
+/**
+ * A foot's point in drawing millimetres: x mirrored for the right foot, y down, heel at the bottom.
+ */
 export const toDrawing = (side: Side, lengthMm: number, [x, y]: Point): [number, number] => [
   x * mirror(side),
   lengthMm - y,
@@ -24,7 +26,10 @@ export const pathOf = (side: Side, lengthMm: number, points: readonly Point[]): 
     ? ''
     : `M${points.map((p) => toDrawing(side, lengthMm, p).map(n).join(' ')).join('L')}Z`
 
-/** Drops points that lie within a tolerance of the line between their neighbours (fewer points, same look). */
+/**
+ * Drops points that lie within a tolerance of the line between their neighbours (fewer points, same
+ * look).
+ */
 export function thin(points: readonly Point[], everyMm = 1.2): Point[] {
   const out: Point[] = []
   for (const p of points) {
@@ -64,7 +69,10 @@ export function isInside(line: readonly Point[], x: number, y: number): boolean 
   return inside
 }
 
-/** A place on an index ring for its height: well inside the outline, as far back as the middle of the foot allows. */
+/**
+ * A place on an index ring for its height: well inside the outline, as far back as the middle of
+ * the foot allows.
+ */
 function labelSpot(rings: readonly (readonly Point[])[], outline: readonly Point[]): Point | null {
   for (const ring of [...rings].sort((a, b) => b.length - a.length)) {
     const good = ring.filter(
@@ -80,7 +88,10 @@ function labelSpot(rings: readonly (readonly Point[])[], outline: readonly Point
   return null
 }
 
-/** Rings as filled paths in one hue, darker = higher; every `indexEvery`th is an index ring with its height set on it. */
+/**
+ * Rings as filled paths in one hue, darker = higher; every `indexEvery`th is an index ring with its
+ * height set on it.
+ */
 export function drawRings(
   side: Side,
   lengthMm: number,

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { onMounted, ref } from 'vue'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import AppHeader from '~/components/AppHeader.vue'
 
 interface Line {

@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { FAMILY_KINDS } from '../../core/kinds/families/all'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VDataTable } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import { FAMILY_RULES } from '../../core/footwear/families'
 import { sizeWords } from '../../core/footwear/reasons'
 import { biasWords } from '../../core/footwear/shellCheck'
 import { cautionsOf, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
-import { api } from '~/composables/api'
-import { download } from '~/composables/download'
+import { api } from '~/browser/api'
+import { download } from '~/browser/download'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
 import AmountStepper from '~/components/AmountStepper.vue'
@@ -16,7 +16,10 @@ import ImportCatalogue from '~/components/ImportCatalogue.vue'
 import MeasureShell from '~/components/MeasureShell.vue'
 import StatusMark from '~/components/StatusMark.vue'
 
-/** The shop's footwear: what is known of each model's inside, stock by size, what shell checks taught; import, export, measuring. */
+/**
+ * The shop's footwear: what is known of each model's inside, stock by size, what shell checks
+ * taught; import, export, measuring.
+ */
 const models = useModels()
 const session = useSession()
 const trouble = ref('')
@@ -43,7 +46,7 @@ const rows = computed(() =>
     id: m.id,
     name: m.name,
     maker: m.maker,
-    family: FAMILY_RULES[m.family].plural,
+    family: FAMILY_KINDS.of(m.family).plural,
     sizes: `${sizeWords(Math.min(...m.sizesMm))} – ${sizeWords(Math.max(...m.sizesMm))}`,
     length: m.at.lengthMm ?? null,
     ball: m.at.ballWidthMm ?? m.lastWidthMm ?? null,
@@ -108,6 +111,10 @@ const json = () =>
     JSON.stringify({ format: 'gentle-arch/catalogue', version: 1, models: models.models }, null, 2),
     'application/json',
   )
+function measureNew() {
+  looking.value = ''
+  measuring.value = 'new'
+}
 </script>
 
 <template>
@@ -134,10 +141,7 @@ const json = () =>
           v-if="session.may('models.measure')"
           color="primary"
           variant="flat"
-          @click="
-            looking = ''
-            measuring = 'new'
-          "
+          @click="measureNew"
           >Measure a shell</VBtn
         >
       </div>
@@ -174,8 +178,9 @@ const json = () =>
         </section>
         <section v-if="m" class="card scroll one" tabindex="0" aria-label="This model">
           <div class="card-head">
-            <b class="strong">{{ m.name }}</b
-            ><span class="aside small">{{ m.maker }} · {{ FAMILY_RULES[m.family].name }}</span>
+            <b class="strong">{{ m.name }}</b><span class="aside small"
+              >{{ m.maker }} · {{ FAMILY_KINDS.of(m.family).name }}</span
+            >
           </div>
           <div class="card-body">
             <p class="small">
@@ -200,8 +205,7 @@ const json = () =>
             <h3>On the shelf</h3>
             <div class="stock">
               <div v-for="s in m.sizesMm" :key="s" class="size">
-                <b>{{ sizeWords(s) }}</b
-                ><AmountStepper
+                <b>{{ sizeWords(s) }}</b><AmountStepper
                   :value="m.stock[String(s)] ?? 0"
                   unit=""
                   :step="1"

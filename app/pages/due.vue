@@ -5,7 +5,7 @@ import { VBtn } from 'vuetify/components'
 import type { DueRow } from '../../shared/contracts'
 import AppHeader from '~/components/AppHeader.vue'
 import StatusMark from '~/components/StatusMark.vue'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
 
 /** Whom to ask, who outgrows what, whose guarantee ends. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useTimestamp } from '@vueuse/core'
+import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { heatStory } from '../../core/bench/heat/heatStory'
 import { driveFor, HANDLING_C, steadyC } from '../../core/bench/heat/predictHeat'
@@ -10,7 +11,7 @@ import { Refusal } from '../../core/record/refusal'
 import AppHeader from '~/components/AppHeader.vue'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
-import { download } from '~/composables/download'
+import { download } from '~/browser/download'
 import HeatCurve from '~/drawing/HeatCurve.vue'
 import { APPARATUS, useHeat } from '~/stores/heat'
 import { useSession } from '~/stores/session'
@@ -24,13 +25,8 @@ const trouble = ref('')
 const typed = ref('')
 const drive = ref('1')
 const fresh = ref({ name: '', apparatus: 'oven', window: 'polypropylene' })
-const clock = ref(Date.now())
-let timer: ReturnType<typeof setInterval> | undefined
-onMounted(() => {
-  void heat.load()
-  timer = setInterval(() => (clock.value = Date.now()), 1000)
-})
-onBeforeUnmount(() => clearInterval(timer))
+const clock = useTimestamp({ interval: 1000 })
+onMounted(() => void heat.load())
 const log = computed(() => heat.logs.find((l) => l.id === at.value) ?? heat.logs[0])
 const window_ = computed(() => heat.windowOf(log.value?.window ?? null) ?? null)
 const prior = computed(() => (log.value ? heat.priorOf(log.value.apparatus) : undefined))
@@ -170,8 +166,7 @@ const csv = () =>
                   :aria-pressed="l.id === log?.id"
                   @click="at = l.id"
                 >
-                  <b class="ellipsis">{{ l.name }}</b
-                  ><span class="label muted"
+                  <b class="ellipsis">{{ l.name }}</b><span class="label muted"
                     >{{ l.apparatus }} · {{ l.readings.length }} readings ·
                     {{
                       l.stoppedAt ? format(new Date(l.startedAt), 'd MMM HH:mm') : 'in the heat'

@@ -1,13 +1,13 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
+import { READINGS, READING_KINDS } from '../../core/kinds/readings/all'
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { CHECK_TABLE } from '../../core/capture/checkTable'
-import { HOUSE_NORMS, NORM_NOTES, type Norms } from '../../core/measure/normsTable'
-import { READING_LABELS } from '../../core/measure/labels'
+import { CHECK_TABLE } from '../../core/tables/captureChecks'
+import { HOUSE_TABLES, TABLES, type ShopTables, type TableKey } from '../../core/record/tables'
 import { parseNumber } from '../../core/measure/callOut'
-import { READING_KINDS } from '../../core/record/vocabulary'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 import BenchTablesPane from '~/components/BenchTablesPane.vue'
@@ -17,22 +17,25 @@ import PriceTablePane from '~/components/PriceTablePane.vue'
 import DraftField from '~/components/DraftField.vue'
 import RepeatabilityPane from '~/components/RepeatabilityPane.vue'
 
-/** House rules: the table fittings are judged by, in versions, with sources; and how well readings repeat here. */
+/**
+ * House rules: the table fittings are judged by, in versions, with sources; and how well readings
+ * repeat here.
+ */
 const session = useSession()
 const pane = ref<'limits' | 'readings' | 'devices' | 'footwear' | 'bench' | 'prices' | 'repeat'>(
   'limits',
 )
-const versions = ref<{ norms: Norms; madeBy: string | null; madeAt: string }[]>([])
-const draft = ref<Norms>(copy(HOUSE_NORMS))
+const versions = ref<{ norms: ShopTables; madeBy: string | null; madeAt: string }[]>([])
+const draft = ref<ShopTables>(copy(HOUSE_TABLES))
 const changed = ref(false)
 const trouble = ref('')
 const done = ref('')
 function copy<T>(v: T): T {
-  return JSON.parse(JSON.stringify(v)) as T
+  return plainCopy(v) as T
 }
-const current = computed(() => versions.value[0]?.norms ?? HOUSE_NORMS)
+const current = computed(() => versions.value[0]?.norms ?? HOUSE_TABLES)
 const source = ref('')
-function take(part: Partial<Norms>) {
+function take(part: Partial<ShopTables>) {
   draft.value = { ...draft.value, ...copy(part) }
   changed.value = true
 }
@@ -49,7 +52,7 @@ const CHECK_NAMES: Record<string, string> = Object.fromEntries(
   CHECK_TABLE.map((c) => [c.code, c.name]),
 )
 /** Every number of the table that is not one per reading, as rows with one to three fields. */
-type Key = keyof typeof NORM_NOTES
+type Key = TableKey
 const SIMPLE: Key[] = [
   'sideGapMm',
   'widthPerLength',
@@ -90,7 +93,7 @@ function numberOf(text: string, name: string): number | undefined {
   return value ?? undefined
 }
 function set(key: Key, at: string | number | null, text: string) {
-  const value = numberOf(text, NORM_NOTES[key].name)
+  const value = numberOf(text, TABLES[key].name)
   if (value === undefined) return
   if (at === null) draft.value = { ...draft.value, [key]: value }
   else {
@@ -104,7 +107,7 @@ function setReading(
   which: 'low' | 'high' | 'repeat' | 'mean' | 'sd',
   text: string,
 ) {
-  const value = numberOf(text, READING_LABELS[what].name)
+  const value = numberOf(text, READINGS.of(what).name)
   if (value === undefined) return
   const next = copy(draft.value)
   if (which === 'repeat') next.repeatLimitMm[what] = value
@@ -119,7 +122,7 @@ function setReading(
 }
 async function save() {
   try {
-    const { norms } = await api<{ norms: Norms }>('norms', 'POST', {
+    const { norms } = await api<{ norms: ShopTables }>('norms', 'POST', {
       basedOn: current.value.version,
       norms: { ...draft.value, source: source.value },
     })
@@ -131,7 +134,7 @@ async function save() {
   }
 }
 const differs = (key: Key, at: string | number | null, value: number) => {
-  const house = HOUSE_NORMS[key] as unknown
+  const house = HOUSE_TABLES[key] as unknown
   return value !== (at === null ? house : (house as Record<string | number, number>)[at])
 }
 </script>
@@ -182,7 +185,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
             <tbody>
               <tr v-for="key in SIMPLE" :key="key">
                 <td>
-                  <b>{{ NORM_NOTES[key].name }}</b>
+                  <b>{{ TABLES[key].name }}</b>
                 </td>
                 <td>
                   <div class="cells">
@@ -194,14 +197,14 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                         inputmode="decimal"
                         :value="c.value"
                         :disabled="!may"
-                        :aria-label="`${NORM_NOTES[key].name} ${c.label || (c.at ?? '')}`"
+                        :aria-label="`${TABLES[key].name} ${c.label || (c.at ?? '')}`"
                         @keep="(t: string) => set(key, c.at, t)"
                     /></label>
                   </div>
                 </td>
-                <td>{{ NORM_NOTES[key].unit }}</td>
-                <td class="muted">{{ NORM_NOTES[key].source }}</td>
-                <td class="muted small">{{ NORM_NOTES[key].state }}</td>
+                <td>{{ TABLES[key].unit }}</td>
+                <td class="muted">{{ TABLES[key].source }}</td>
+                <td class="muted small">{{ TABLES[key].state }}</td>
               </tr>
             </tbody>
           </table>
@@ -247,7 +250,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
             <tbody>
               <tr v-for="what in READING_KINDS" :key="what">
                 <td>
-                  <b>{{ READING_LABELS[what].name }}</b>
+                  <b>{{ READINGS.of(what).name }}</b>
                 </td>
                 <td>
                   <DraftField
@@ -255,7 +258,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                     inputmode="decimal"
                     :value="draft.hardBoundsMm[what][0]"
                     :disabled="!may"
-                    :aria-label="`${READING_LABELS[what].name} refused below`"
+                    :aria-label="`${READINGS.of(what).name} refused below`"
                     @keep="(t: string) => setReading(what, 'low', t)"
                   />
                 </td>
@@ -265,7 +268,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                     inputmode="decimal"
                     :value="draft.hardBoundsMm[what][1]"
                     :disabled="!may"
-                    :aria-label="`${READING_LABELS[what].name} refused above`"
+                    :aria-label="`${READINGS.of(what).name} refused above`"
                     @keep="(t: string) => setReading(what, 'high', t)"
                   />
                 </td>
@@ -275,7 +278,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                     inputmode="decimal"
                     :value="draft.repeatLimitMm[what]"
                     :disabled="!may"
-                    :aria-label="`${READING_LABELS[what].name} again above`"
+                    :aria-label="`${READINGS.of(what).name} again above`"
                     @keep="(t: string) => setReading(what, 'repeat', t)"
                   />
                 </td>
@@ -286,7 +289,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                     inputmode="decimal"
                     :value="draft.ratioToLength[what]!.mean"
                     :disabled="!may"
-                    :aria-label="`${READING_LABELS[what].name} usual share`"
+                    :aria-label="`${READINGS.of(what).name} usual share`"
                     @keep="(t: string) => setReading(what, 'mean', t)"
                   /><span v-else class="muted">–</span>
                 </td>
@@ -297,7 +300,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                     inputmode="decimal"
                     :value="draft.ratioToLength[what]!.sd"
                     :disabled="!may"
-                    :aria-label="`${READING_LABELS[what].name} SD`"
+                    :aria-label="`${READINGS.of(what).name} SD`"
                     @keep="(t: string) => setReading(what, 'sd', t)"
                   />
                 </td>

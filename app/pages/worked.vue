@@ -3,11 +3,11 @@ import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import type { ShopFigures } from '../../core/followup/shopFigures'
 import { FEW, REGIONS, workedCsv, type WorkedRow } from '../../core/followup/worked'
-import { HOUSE_NORMS } from '../../core/measure/normsTable'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import AppHeader from '~/components/AppHeader.vue'
 import StatusMark from '~/components/StatusMark.vue'
-import { api } from '~/composables/api'
-import { download } from '~/composables/download'
+import { api } from '~/browser/api'
+import { download } from '~/browser/download'
 import WorkedChart from '~/drawing/WorkedChart.vue'
 
 /** The shop's own records: who was given what, and how it went. An association, no proof. */
@@ -137,8 +137,7 @@ const counts = computed(() =>
                       :aria-expanded="open === key(r)"
                       @click="open = open === key(r) ? '' : key(r)"
                     >
-                      <b>{{ words(r.region) }}</b
-                      >: {{ r.modification }}
+                      <b>{{ words(r.region) }}</b>: {{ r.modification }}
                     </button>
                   </td>
                   <td class="nowrap">{{ r.cameBack }} back of {{ r.clients }}</td>

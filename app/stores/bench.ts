@@ -1,7 +1,9 @@
+import { plainCopy } from '~/browser/plainCopy'
 import { format } from 'date-fns'
 import { defineStore } from 'pinia'
 import { benchDay, ownJob, visitJob, type BenchDay } from '../../core/bench/benchDay'
 import { EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
+import { jobsOfDay } from '../../core/bench/jobsOfDay'
 import type { BenchStep } from '../../core/bench/jobSteps'
 import { planConflicts, type Naming, type PlanConflict } from '../../core/bench/planCheck'
 import {
@@ -13,13 +15,11 @@ import {
 } from '../../core/bench/planView'
 import type { PlacedStep, Schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand } from '../../core/bench/stepCommand'
-import type { StepChange } from '../../core/bench/stepState'
+import type { StepChange } from '../../core/record/stepState'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { scheduleWorker, stopScheduling } from '~/workers/scheduleWorker'
 import { useTimers } from './timers'
-
-const copy = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
 
 /** A day at the bench: what is to be done, the kept plan, a proposal that has moved nothing yet. */
 export const useBench = defineStore('bench', {
@@ -49,27 +49,20 @@ export const useBench = defineStore('bench', {
         this.state!.people.find((p) => p.name === n)!.role === 'bench' ? [] : [i],
       )
     },
-    /** Jobs of this day: promised for it or earlier, with a visit on it, begun, or put on it by hand. */
-    jobsOfDay(): BenchJobRow[] {
-      const day = this.state?.day ?? ''
-      return (this.state?.jobs ?? []).filter((j) => {
-        if (j.blocked) return false
-        const put = this.plan.jobs[j.id]
-        if (put !== undefined) return put
-        if (j.benchOn) return j.benchOn === day || (j.benchOn < day && this.isToday)
-        return (
-          (j.promisedOn !== undefined &&
-            (this.isToday ? j.promisedOn <= day : j.promisedOn === day)) ||
-          this.state!.visits.some(
-            (v) => v.job === j.id && j.steps.some((s) => s.client && s.state === 'open'),
-          ) ||
-          j.steps.some((s) => s.state === 'running')
-        )
+    /** jobs of this day, and those that are not */
+    sorted(): { here: BenchJobRow[]; others: BenchJobRow[] } {
+      return jobsOfDay(this.state?.jobs ?? [], {
+        day: this.state?.day ?? '',
+        isToday: this.isToday,
+        visits: this.state?.visits ?? [],
+        byHand: this.plan.jobs,
       })
     },
+    jobsOfDay(): BenchJobRow[] {
+      return this.sorted.here
+    },
     otherJobs(): BenchJobRow[] {
-      const here = new Set(this.jobsOfDay.map((j) => j.id))
-      return (this.state?.jobs ?? []).filter((j) => !here.has(j.id))
+      return this.sorted.others
     },
     clock(): (moment: string) => string | null {
       const day = this.state?.day
@@ -107,7 +100,9 @@ export const useBench = defineStore('bench', {
     stepsOf(): Map<string, BenchStep[]> {
       return new Map((this.state?.jobs ?? []).map((j) => [j.id, j.steps]))
     },
-    /** What is shown: the kept plan as it stands now, or the first proposal while nothing is kept. */
+    /**
+     * What is shown: the kept plan as it stands now, or the first proposal while nothing is kept.
+     */
     shown(): ShownStep[] {
       if (!this.built) return []
       const kept = this.plan.steps.length || !this.proposal ? this.plan.steps : this.proposal.steps
@@ -185,7 +180,10 @@ export const useBench = defineStore('bench', {
         this.conflicts.some((c) => c.kind !== 'late')
       )
     },
-    /** Makes a plan from how things stand; nothing moves before it is taken. The newest question wins. */
+    /**
+     * Makes a plan from how things stand; nothing moves before it is taken. The newest question
+     * wins.
+     */
     async propose(quick: boolean) {
       if (!this.built || this.built.day.jobs.length === 0) {
         this.proposal = null
@@ -196,8 +194,8 @@ export const useBench = defineStore('bench', {
       this.planning = true
       try {
         const answer = await scheduleWorker().plan(
-          copy(this.built.day),
-          this.plan.steps.length ? copy(this.plan.steps) : null,
+          plainCopy(this.built.day),
+          this.plan.steps.length ? plainCopy(this.plan.steps) : null,
           quick,
         )
         if (mine === this.asked) this.proposal = answer
@@ -212,11 +210,14 @@ export const useBench = defineStore('bench', {
       this.asked++
       this.planning = false
     },
-    /** Makes a change of the plan on the screen at once and keeps it, one after the other, so that quick keys do not overtake each other. */
+    /**
+     * Makes a change of the plan on the screen at once and keeps it, one after the other, so that
+     * quick keys do not overtake each other.
+     */
     keep(change: (plan: DayPlan) => DayPlan, said: string): Promise<void> {
       this.state = { ...this.state!, plan: { ...this.state!.plan, plan: change(this.plan) } }
       const mine = ++this.kept
-      const sent = copy(this.plan)
+      const sent = plainCopy(this.plan)
       this.chain = this.chain.then(async () => {
         // What was overtaken while it waited goes along with the last one.
         if (mine !== this.kept) return
@@ -245,12 +246,18 @@ export const useBench = defineStore('bench', {
       await this.keep((plan) => ({ ...plan, steps }), 'Plan kept')
       this.proposal = null
     },
-    /** Changes something of the day that a plan must answer to: on duty, own work, jobs put on or off. */
+    /**
+     * Changes something of the day that a plan must answer to: on duty, own work, jobs put on or
+     * off.
+     */
     async change(part: Partial<DayPlan>, said: string) {
       await this.keep((plan) => ({ ...plan, ...part }), said)
       await this.propose(this.plan.steps.length > 0)
     },
-    /** Sets a step by hand; it stays there until it is let go. What is wrong with that is shown, not forbidden. */
+    /**
+     * Sets a step by hand; it stays there until it is let go. What is wrong with that is shown, not
+     * forbidden.
+     */
     async set(job: string, step: string, at: string | null) {
       const first = this.proposal?.steps ?? []
       await this.keep(

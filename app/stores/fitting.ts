@@ -1,416 +1,175 @@
 import { defineStore } from 'pinia'
-import { ledgerOf, type Decided } from '../../core/advice/advise'
-import type { Wearer } from '../../core/bench/stepState'
-import { wearerOf } from '../../core/bench/wearer'
+import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { cautionsOf, type Caution } from '../../core/advice/cautions'
-import { applyChange, changeWords } from '../../core/advice/applyChange'
-import { entryKey, type Entry } from '../../core/advice/entry'
+import { wearerOf } from '../../core/bench/wearer'
 import { riskOf, type Risk } from '../../core/examine/risk'
 import { measureRecord } from '../../core/measure/measureRecord'
-import { normsOf } from '../../core/measure/normsTable'
 import { allowanceFor } from '../../core/measure/sizes'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
-import { joinRecord, type PartContent, type PartName, type Parts } from '../../core/record/parts'
+import { joinRecord, PART_NAMES, type PartName, type Parts } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
-import { Refusal } from '../../core/record/refusal'
-import type { Client, Decision } from '../../core/record/schema'
+import type { Client } from '../../core/record/schema'
+import { UNKNOWN_WEARER, type Wearer } from '../../core/record/stepState'
+import { HOUSE_TABLES, normsOf, type ShopKey, type ShopTables } from '../../core/record/tables'
 import type { FittingState, PartState } from '../../shared/contracts'
-import { api, ApiError } from '~/composables/api'
-import {
-  dropPending,
-  historyOf,
-  keepHistory,
-  keepPending,
-  pendingOf,
-  type Pending,
-} from '~/composables/commandQueue'
+import { api } from '~/browser/api'
+import { EMPTY_PARTS } from './emptyParts'
 import { useSession } from './session'
 
-type Saved = 'saved' | 'saving' | 'kept'
+type States = Partial<Record<PartName, PartState>>
 
-interface Undo {
-  part: PartName
-  before: unknown
-  words: string
+/** What the server says of a fitting to a role that does not see everything. */
+interface Told {
+  cautions: Caution[]
+  blocked: boolean
+  wearer: Wearer
 }
 
-/** Someone else changed a part that we changed too; the person at the bench chooses. */
-interface Conflict {
-  item: Pending
-  current: PartState
-}
+const NOTHING_TOLD: Told = { cautions: [], blocked: false, wearer: UNKNOWN_WEARER }
 
-const EMPTY: Partial<Record<PartName, unknown>> = {
-  'device.left': null,
-  'device.right': null,
-  legLength: null,
-  'readings.left': [],
-  'readings.right': [],
-  'versions.left': [],
-  'versions.right': [],
-  orders: [],
-  jobs: [],
-  quotes: [],
-  making: {},
-  followups: [],
-  ledger: [],
-}
-/** So many changes can be taken back. */
-const MOST_UNDO = 50
-const copy = <T>(value: T): T =>
-  value === undefined ? value : (JSON.parse(JSON.stringify(value)) as T)
+/**
+ * The open fitting: its parts as the screen has them, and what is derived from them. Contents are
+ * raw and never changed in place: a change puts a new one there, so what is derived from the others
+ * stays as it is.
+ */
+export const useFitting = defineStore('fitting', () => {
+  const session = useSession()
+  const id = ref('')
+  const client = shallowRef<FittingState['client'] | null>(null)
+  const openedOn = ref('')
+  const shop = ref('')
+  /** the shop's tables of today: prices, processes, stock, the margin of the skin's limit */
+  const tables = shallowRef<Pick<ShopTables, ShopKey>>(HOUSE_TABLES)
+  const told = shallowRef<Told>(NOTHING_TOLD)
+  const parts = shallowRef<States>({})
 
-/** The open fitting: its parts as the screen has them, changes on their way, and what is derived from the record. */
-export const useFitting = defineStore('fitting', {
-  state: () => ({
-    id: '',
-    client: null as FittingState['client'] | null,
-    openedOn: '',
-    shop: '',
-    told: {
-      cautions: [] as Caution[],
-      blocked: false,
-      wearer: { child: true, noHeat: false } as Wearer,
-    },
-    parts: {} as Partial<Record<PartName, PartState>>,
-    queue: [] as Pending[],
-    undoStack: [] as Undo[],
-    redoStack: [] as Undo[],
-    conflict: null as Conflict | null,
-    message: '',
-    saved: 'saved' as Saved,
-    sending: false,
-    order: 0,
-  }),
-  getters: {
-    content: (state) =>
-      Object.fromEntries(
-        Object.entries(state.parts).map(([name, part]) => [name, part.content]),
-      ) as Parts,
-    record(): ReturnType<typeof joinRecord> {
-      return joinRecord(
-        { ...this.content, visit: { on: this.openedOn, ...this.content.visit } },
-        this.client?.details,
-        { name: this.shop },
-      )
-    },
-    measures(): ReturnType<typeof measureRecord> {
-      return measureRecord(
-        this.record,
-        allowanceFor(this.record.story?.activity, normsOf(this.record)),
-      )
-    },
-    ledger(): { open: Entry[]; decided: Decided[] } {
-      return ledgerOf(this.record)
-    },
-    openEntries(): Entry[] {
-      return this.ledger.open
-    },
-    /** cautions that follow the client; a role without the story takes the server's word */
-    cautions(): Caution[] {
-      return useSession().may('clients.see') ? cautionsOf(this.record) : this.told.cautions
-    },
-    blocked(): boolean {
-      return useSession().may('clients.see') ? this.risk.blocked : this.told.blocked
-    },
-    wearer(): Wearer {
-      return useSession().may('clients.see') ? wearerOf(this.record) : this.told.wearer
-    },
-    risk(): Risk {
-      return riskOf(this.record)
-    },
-    done(): number[] {
-      return stationsDone(
-        (part) =>
-          this.parts[part] !== undefined &&
-          JSON.stringify(this.parts[part]!.content) !== JSON.stringify(EMPTY[part]),
-        this.record.footwear?.chosen !== undefined,
-      )
-    },
-    readOnly(): boolean {
-      return !useSession().may('fittings.change')
-    },
-  },
-  actions: {
-    async open(id: string) {
-      if (this.id === id && this.client) return
-      this.$reset()
-      this.id = id
-      await this.reload()
-      const history = await historyOf(id).catch(() => undefined)
-      if (history) [this.undoStack, this.redoStack] = [history.undo, history.redo]
-      const waiting = await pendingOf(id).catch(() => [])
-      for (const item of waiting) {
-        // One that fits no longer goes to the server all the same: it says why, and the fitting opens.
-        this.applyKept(item.command)
-        this.queue.push(item)
-        this.order = Math.max(this.order, item.order)
-      }
-      void this.flush()
-    },
-    /** Reads the fitting anew; parts with changes on their way stay as the screen has them. */
-    async reload() {
-      const state = await api<FittingState>(`fittings/${this.id}`)
-      if (state.id !== this.id) return
-      const busy = new Set(this.queue.map((q) => q.part))
-      this.client = state.client
-      this.openedOn = state.openedOn
-      this.shop = state.shop.name
-      this.told = { cautions: state.cautions, blocked: state.blocked, wearer: state.wearer }
-      const parts = { ...state.parts }
-      for (const name of busy) if (this.parts[name]) parts[name] = this.parts[name]
-      this.parts = parts
-    },
-    /** Word from the server that a part has a newer version. */
-    async heard(part: PartName, version: number) {
-      if (
-        this.queue.some((q) => q.part === part) ||
-        this.sending ||
-        (this.parts[part]?.version ?? 0) >= version
-      )
-        return
-      await this.reload().catch(() => undefined)
-    },
-    /** What a part would be after a command; throws a Refusal where it cannot be. */
-    after(command: Command): unknown {
-      const stamp =
-        command.kind === 'jobs.step'
-          ? { by: useSession().person?.name ?? '', at: new Date().toISOString() }
-          : undefined
-      return applyCommand(
-        copy(this.parts[partOf(command)]?.content),
-        copy(command),
-        stamp,
-        normsOf(this.content),
-        this.wearer,
-      )
-    },
-    applyLocally(command: Command) {
-      const part = partOf(command)
-      const old = this.parts[part]
-      const content = this.after(command)
-      this.parts = {
-        ...this.parts,
-        [part]: {
-          content,
-          version: old?.version ?? 0,
-          changedBy: old?.changedBy ?? null,
-          changedAt: old?.changedAt ?? '',
-        },
-      }
-    },
-    /** Puts a change that waits onto what is there now; one that does not fit there is left to the server to refuse. */
-    applyKept(command: Command) {
-      try {
-        this.applyLocally(command)
-      } catch (error) {
-        if (!(error instanceof Refusal)) throw error
-      }
-    },
-    /** Makes a change: on the screen at once, in the browser's database, then on the server. Returns a sentence when it is refused. */
-    change(command: Command, words: string, undoable = true): string | null {
-      const part = partOf(command)
-      const before = copy(this.parts[part]?.content)
-      try {
-        this.applyLocally(command)
-      } catch (error) {
-        if (error instanceof Refusal) return error.message
-        throw error
-      }
-      if (undoable) {
-        this.undoStack = [...this.undoStack.slice(-(MOST_UNDO - 1)), { part, before, words }]
-        this.redoStack = []
-        this.remember()
-      }
-      const version =
-        (this.parts[part]?.version ?? 0) + this.queue.filter((q) => q.part === part).length
-      const item: Pending = {
-        id: crypto.randomUUID(),
-        order: ++this.order,
-        fittingId: this.id,
-        part,
-        version,
-        command: copy(command),
-        words,
-      }
-      this.queue.push(item)
-      this.saved = 'saving'
-      void keepPending(item)
-        .catch(() => undefined)
-        .then(() => this.flush())
-      return null
-    },
-    /** Changes of different parts that belong together, as the two feet of one line: all of them, or none with a sentence. */
-    changeAll(changes: readonly { command: Command; words: string }[]): string | null {
-      try {
-        for (const { command } of changes) this.after(command)
-      } catch (error) {
-        if (error instanceof Refusal) return error.message
-        throw error
-      }
-      return changes.reduce<string | null>(
-        (refused, { command, words }) => refused ?? this.change(command, words),
-        null,
-      )
-    },
-    put<P extends PartName>(part: P, content: PartContent<P>, words: string): string | null {
-      return this.change({ kind: 'part.put', part, content }, words)
-    },
-    /** Keeps what can be taken back on this device. */
-    remember() {
-      void keepHistory({ fittingId: this.id, undo: this.undoStack, redo: this.redoStack }).catch(
-        () => undefined,
-      )
-    },
-    undo(): string {
-      return this.step(this.undoStack, this.redoStack, 'Taken back', 'Nothing to take back')
-    },
-    redo(): string {
-      return this.step(this.redoStack, this.undoStack, 'Done again', 'Nothing to do again')
-    },
-    /** Puts one part back to what it was, and remembers what it is now on the other pile. */
-    step(from: Undo[], to: Undo[], done: string, nothing: string): string {
-      const last = from.pop()
-      if (!last) return nothing
-      to.push({ part: last.part, before: copy(this.parts[last.part]?.content), words: last.words })
-      const refused = this.change(
-        { kind: 'part.put', part: last.part, content: last.before ?? EMPTY[last.part] ?? {} },
-        `${done.toLowerCase()}: ${last.words}`,
-        false,
-      )
-      if (refused) {
-        to.pop()
-        from.push(last)
-        return refused
-      }
-      this.remember()
-      return `${done}: ${last.words}`
-    },
-    /** Sends what waits, one after the other, until all is confirmed, somebody must choose, or the line is down. */
-    async flush() {
-      if (this.sending || this.conflict) return
-      this.sending = true
-      try {
-        while (this.queue.length > 0 && !this.conflict) {
-          const item = this.queue[0]!
-          try {
-            const { state } = await api<{ part: PartName; state: PartState }>(
-              `fittings/${item.fittingId}/commands`,
-              'POST',
-              { id: item.id, version: item.version, command: item.command },
-            )
-            this.settle(item, state)
-          } catch (error) {
-            if (!(error instanceof ApiError)) throw error
-            if (error.status === 409 && error.problem?.current)
-              this.conflict = { item, current: error.problem.current }
-            else if (error.status === 401) {
-              useSession().lock()
-              this.saved = 'kept'
-              return
-            } else if (error.status === 0 || error.status >= 500 || error.status === 429) {
-              this.saved = 'kept'
-              setTimeout(() => void this.flush(), 1500)
-              return
-            } else await this.refuse(item, error.message)
-          }
-        }
-        if (!this.conflict) this.saved = 'saved'
-      } finally {
-        this.sending = false
-      }
-    },
-    settle(item: Pending, state: PartState) {
-      this.queue = this.queue.filter((q) => q.id !== item.id)
-      void dropPending(item.id).catch(() => undefined)
-      if (item.fittingId !== this.id) return
-      const more = this.queue.some((q) => q.part === item.part)
-      const local = this.parts[item.part]
-      // While more of ours waits, the screen keeps its own content; the confirmed version counts for what follows.
-      this.parts = {
-        ...this.parts,
-        [item.part]: more && local ? { ...state, content: local.content } : state,
-      }
-      this.queue
-        .filter((q) => q.part === item.part)
-        .forEach((q, i) => (q.version = state.version + i))
-    },
-    /** What the server refused goes; what was made after it stays, put onto what the server has. */
-    async refuse(item: Pending, message: string) {
-      this.queue = this.queue.filter((q) => q.id !== item.id)
-      await dropPending(item.id).catch(() => undefined)
-      this.message = `Could not keep "${item.words}": ${message}`
-      const after = this.queue.filter((q) => q.part === item.part)
-      for (const q of after) q.version--
-      const state = await api<FittingState>(`fittings/${item.fittingId}`).catch(() => null)
-      if (state?.id === this.id) this.onto(item.part, state.parts[item.part])
-    },
-    /** Puts what waits for a part onto another content of it; a part that is not there yet is undefined. */
-    onto(part: PartName, current: PartState | undefined) {
-      const { [part]: _, ...others } = this.parts
-      this.parts = current && current.version > 0 ? { ...others, [part]: current } : others
-      this.queue
-        .filter((q) => q.part === part)
-        .forEach((q, i) => {
-          q.version = (current?.version ?? 0) + i
-          this.applyKept(q.command)
-          void keepPending(q).catch(() => undefined)
-        })
-    },
-    /** The choice after somebody else's change: ours on top of theirs, or theirs. */
-    resolve(choice: 'mine' | 'theirs') {
-      const conflict = this.conflict
-      if (!conflict) return
-      const { item, current } = conflict
-      if (choice === 'theirs') {
-        for (const q of this.queue.filter((q) => q.part === item.part))
-          void dropPending(q.id).catch(() => undefined)
-        this.queue = this.queue.filter((q) => q.part !== item.part)
-      }
-      this.onto(item.part, current)
-      this.conflict = null
-      void this.flush()
-    },
-    /** Accepts an entry of the ledger: its change is made and the decision filed. */
-    accept(entry: Entry) {
-      for (const command of applyChange(this.record, entry)) this.change(command, entry.words)
-      this.decide(entry, 'accepted')
-    },
-    decide(entry: Entry, decision: Decision['decision'], reason?: string) {
-      const by = useSession().person?.name
-      const made = decision === 'accepted' ? changeWords(entry.change) : null
-      const line: Decision = {
-        code: entry.code,
-        foot: entry.foot,
-        ...(entry.about && { about: entry.about }),
-        decision,
-        words: entry.words,
-        school: entry.school,
-        ...(made && { made }),
-        ...(reason && { reason }),
-        ...(by && { by }),
-        at: new Date().toISOString(),
-      }
-      this.put(
-        'ledger',
-        [...(this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(entry)), line],
-        `${decision} in Why`,
-      )
-    },
-    reopen(decision: Decision) {
-      this.put(
-        'ledger',
-        (this.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(decision)),
-        'opened again in Why',
-      )
-    },
-    async changeClient(details: Client) {
-      const answer = await api<{ version: number; details: Client }>(
-        `clients/${this.client!.id}`,
-        'PUT',
-        { id: this.client!.id, version: this.client!.version, details },
-      )
-      this.client = { ...this.client!, ...answer }
-    },
-  },
+  /** One look at each part, so that what is made of a part is made again only with it. */
+  const contents = Object.fromEntries(
+    PART_NAMES.map((name) => [name, computed(() => parts.value[name]?.content)]),
+  ) as Record<PartName, ComputedRef<unknown>>
+  const contentOf = (...names: readonly PartName[]): Parts =>
+    Object.fromEntries(names.map((name) => [name, contents[name].value])) as Parts
+  const ofFoot = (side: 'left' | 'right') => PART_NAMES.filter((name) => name.endsWith(`.${side}`))
+  const feet = {
+    left: computed(() => joinRecord(contentOf(...ofFoot('left')), undefined).feet.left!),
+    right: computed(() => joinRecord(contentOf(...ofFoot('right')), undefined).feet.right!),
+  }
+  const record = computed(() => {
+    const { visit, ...content } = contentOf(...PART_NAMES)
+    const joined = joinRecord(
+      { ...content, visit: { on: openedOn.value, ...visit } },
+      client.value?.details,
+      { name: shop.value },
+    )
+    return { ...joined, feet: { left: feet.left.value, right: feet.right.value } }
+  })
+  /** the rows this fitting is judged by */
+  const norms = computed(() => normsOf({ norms: contentOf('norms').norms }))
+  const measures = computed(() =>
+    measureRecord(record.value, allowanceFor(record.value.story?.activity, norms.value)),
+  )
+  const risk = computed<Risk>(() => riskOf(record.value))
+
+  /** A role without the story takes the server's word for what follows from it. */
+  const seesAll = computed(() => session.may('clients.see'))
+  const cautions = computed(() => (seesAll.value ? cautionsOf(record.value) : told.value.cautions))
+  const blocked = computed(() => (seesAll.value ? risk.value.blocked : told.value.blocked))
+  const wearer = computed(() =>
+    seesAll.value ? wearerOf(record.value, tables.value) : told.value.wearer,
+  )
+  const readOnly = computed(() => !session.may('fittings.change'))
+  const isEmpty = (part: PartName) => {
+    const content = contents[part].value
+    return content === undefined || JSON.stringify(content) === JSON.stringify(EMPTY_PARTS[part])
+  }
+  const done = computed(() =>
+    stationsDone((part) => !isEmpty(part), record.value.footwear?.chosen !== undefined),
+  )
+
+  /** Forgets everything: another fitting is opened. */
+  function begin(fittingId: string) {
+    id.value = fittingId
+    client.value = null
+    parts.value = {}
+    told.value = NOTHING_TOLD
+  }
+  /**
+   * Reads the fitting anew.
+   *
+   * @param kept parts that stay as the screen has them, since changes of theirs are on their way
+   */
+  async function load(kept: () => ReadonlySet<PartName> = () => new Set()) {
+    const state = await api<FittingState>(`fittings/${id.value}`)
+    if (state.id !== id.value) return
+    client.value = state.client
+    openedOn.value = state.openedOn
+    shop.value = state.shop.name
+    tables.value = state.shop.tables
+    told.value = { cautions: state.cautions, blocked: state.blocked, wearer: state.wearer }
+    const mine = [...kept()].flatMap((name) => {
+      const here = parts.value[name]
+      return here ? [[name, here] as const] : []
+    })
+    parts.value = { ...state.parts, ...Object.fromEntries(mine) }
+  }
+  /** Puts a part there, or takes it away. */
+  function setPart(part: PartName, state: PartState | undefined) {
+    const { [part]: _, ...others } = parts.value
+    parts.value = state ? { ...others, [part]: state } : others
+  }
+  /** What a part would be after a command; throws a Refusal where it cannot be. */
+  function after(command: Command): unknown {
+    const stamp =
+      command.kind === 'jobs.step'
+        ? { by: session.person?.name ?? '', at: new Date().toISOString() }
+        : undefined
+    return applyCommand(contents[partOf(command)].value, command, {
+      stamp,
+      norms: norms.value,
+      wearer: wearer.value,
+    })
+  }
+  /** Puts a content on the screen; the version stays that of the server. */
+  function show(part: PartName, content: unknown) {
+    const old = parts.value[part]
+    setPart(part, {
+      content,
+      version: old?.version ?? 0,
+      changedBy: old?.changedBy ?? null,
+      changedAt: old?.changedAt ?? '',
+    })
+  }
+  async function changeClient(details: Client) {
+    const { id: clientId, version } = client.value!
+    const answer = await api<{ version: number; details: Client }>(`clients/${clientId}`, 'PUT', {
+      id: clientId,
+      version,
+      details,
+    })
+    client.value = { ...client.value!, ...answer }
+  }
+
+  return {
+    id,
+    client,
+    openedOn,
+    shop,
+    tables,
+    parts,
+    record,
+    norms,
+    measures,
+    risk,
+    cautions,
+    blocked,
+    wearer,
+    readOnly,
+    done,
+    begin,
+    load,
+    setPart,
+    after,
+    show,
+    changeClient,
+  }
 })

@@ -1,10 +1,13 @@
 import { defineStore } from 'pinia'
 import { ROUND, stepFrom, viewOf } from '../../core/measure/round'
-import type { Posture, ReadingKind, Side } from '../../core/record/vocabulary'
+import type { Posture, Side } from '../../core/tables/vocabulary'
+import type { ReadingKind } from '../../core/kinds/readings/all'
 
 const SPEAK_KEY = 'gentle-arch:speak-back'
 
-/** What the fitter has in hand: reading, posture and foot; shared by page, keys and call-out line. */
+/**
+ * What the fitter has in hand: reading, posture and foot; shared by page, keys and call-out line.
+ */
 export const useHand = defineStore('hand', {
   state: () => ({
     what: 'footLengthMm' as ReadingKind,

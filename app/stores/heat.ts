@@ -1,11 +1,11 @@
 import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { HeatReading } from '../../core/bench/heat/heatLog'
-import { priorOf } from '../../core/bench/heat/heatStory'
+import { priorsByApparatus } from '../../core/bench/heat/priors'
 import type { HeatPrior } from '../../core/bench/heat/fitHeat'
-import { HEAT_WINDOWS, type HeatWindow } from '../../core/bench/heat/windows'
+import type { HeatWindow } from '../../core/tables/heatWindows'
 import type { HeatLogRow } from '../../shared/contracts'
-import { api, ApiError } from '~/composables/api'
+import { api, ApiError } from '~/browser/api'
 
 /** Which apparatus a window is usually reached in; the name of the stand-in probe too. */
 const USUAL: Record<string, string> = {
@@ -22,15 +22,18 @@ const RETRY_MS = 3000
 const REFUSED = new Set([400, 404, 409, 422])
 export const APPARATUS = ['oven', 'tray', 'blower', 'mould'] as const
 
-/** Logs of heat. Readings come from a probe over server-sent events, or are typed; both are kept in the same log. */
+/**
+ * Logs of heat. Readings come from a probe over server-sent events, or are typed; both are kept in
+ * the same log.
+ */
 export const useHeat = defineStore('heat', {
   state: () => ({
     logs: [] as HeatLogRow[],
-    windows: [...HEAT_WINDOWS] as HeatWindow[],
+    windows: [] as HeatWindow[],
     trouble: '',
     streams: {} as Record<string, EventSource>,
     lastAt: {} as Record<string, number>,
-    priors: {} as Record<string, HeatPrior | undefined>,
+    priors: {} as Partial<Record<string, HeatPrior | undefined>>,
     unsent: {} as Record<string, HeatReading[]>,
     sending: {} as Record<string, Promise<void> | undefined>,
     retry: {} as Record<string, ReturnType<typeof setTimeout> | undefined>,
@@ -44,17 +47,7 @@ export const useHeat = defineStore('heat', {
         for (const l of logs) if (l.stoppedAt) this.unsent[l.id] = []
         this.logs = logs.map((l) => this.withUnsent(l))
         this.windows = windows
-        this.priors = Object.fromEntries(
-          APPARATUS.map((a) => [
-            a,
-            priorOf(
-              logs
-                .filter((l) => l.apparatus === a && l.stoppedAt && l.readings.length > 8)
-                .slice(0, 8)
-                .map((l) => l.readings),
-            ),
-          ]),
-        )
+        this.priors = priorsByApparatus(logs)
         this.trouble = ''
       } catch (error) {
         this.trouble = (error as Error).message
@@ -110,7 +103,10 @@ export const useHeat = defineStore('heat', {
       const more = (this.unsent[log.id] ?? []).filter((r) => !has.has(r.minutes))
       return more.length ? { ...log, readings: [...log.readings, ...more] } : log
     },
-    /** Sends on what was read, in bundles; what does not arrive stays for the next time. One run at a time for a log: who asks meanwhile waits for it. */
+    /**
+     * Sends on what was read, in bundles; what does not arrive stays for the next time. One run at
+     * a time for a log: who asks meanwhile waits for it.
+     */
     async sendOn(id: string): Promise<void> {
       if (!this.unsent[id]?.length) return
       this.sending[id] ??= this.sendBundles(id)
@@ -136,7 +132,10 @@ export const useHeat = defineStore('heat', {
     listening(id: string): boolean {
       return id in this.streams
     },
-    /** Takes a probe's readings into a log, from where it stands; they are sent on in little bundles, and kept until they are. */
+    /**
+     * Takes a probe's readings into a log, from where it stands; they are sent on in little
+     * bundles, and kept until they are.
+     */
     listen(id: string, drive?: number) {
       this.quiet(id)
       const log = this.logs.find((l) => l.id === id)
@@ -158,7 +157,8 @@ export const useHeat = defineStore('heat', {
           mine.readings = [...mine.readings.filter((r) => r.minutes !== reading.minutes), reading]
         if (this.unsent[id].length >= BUNDLE) void this.sendOn(id)
       })
-      // The browser opens a broken line again by itself, from the start of the address: better to stop and say so.
+      // The browser opens a broken line again by itself, from the start of the address: better to
+      // stop and say so.
       stream.addEventListener('error', () => {
         this.quiet(id)
         this.trouble =

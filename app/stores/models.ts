@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 
 /** The shop's footwear models, read once a session. */
 export const useModels = defineStore('models', {

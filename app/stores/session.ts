@@ -1,8 +1,8 @@
 import { defineStore } from 'pinia'
 import type { Person } from '../../shared/contracts'
 import { may, type Permission, type Role } from '../../shared/permissions'
-import { api } from '~/composables/api'
-import { dropHistory } from '~/composables/commandQueue'
+import { api } from '~/browser/api'
+import { dropHistory } from '~/browser/keptChanges'
 
 interface SignInPage {
   demo: { login: string; name: string; role: Role }[]

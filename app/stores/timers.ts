@@ -1,14 +1,17 @@
 import { defineStore } from 'pinia'
-import type { StepDoes } from '../../core/bench/stepState'
+import type { StepDoes } from '../../core/record/stepState'
 import { leftMs, rings, type Timer } from '../../core/bench/timer'
-import { api, ApiError } from '~/composables/api'
+import { api, ApiError } from '~/browser/api'
 
 interface Answer {
   now: number
   timers: Timer[]
 }
 
-/** Timers of the shop. The server's clock is the truth; this device only knows how far its own is off. */
+/**
+ * Timers of the shop. The server's clock is the truth; this device only knows how far its own is
+ * off.
+ */
 export const useTimers = defineStore('timers', {
   state: () => ({
     timers: [] as Timer[],
@@ -66,7 +69,10 @@ export const useTimers = defineStore('timers', {
     async start(name: string, minutes: number, about: { fittingId?: string; step?: string } = {}) {
       await this.send('timers', 'POST', { id: crypto.randomUUID(), name, minutes, ...about })
     },
-    /** A waiting step that begins brings a timer along; one that ends, is split or taken back lets it go; more minutes go to both. */
+    /**
+     * A waiting step that begins brings a timer along; one that ends, is split or taken back lets
+     * it go; more minutes go to both.
+     */
     async forStep(
       code: string,
       fittingId: string,

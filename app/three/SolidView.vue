@@ -27,7 +27,10 @@ import { OrbitControls } from 'three/addons/controls/OrbitControls.js'
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import type { SolidAnswer } from '~/workers/device.worker'
 
-/** The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys; landmarks on it are balls that can be dragged over the surface. */
+/**
+ * The solid standing on a floor of 10 mm squares, to turn with finger, mouse or arrow keys;
+ * landmarks on it are balls that can be dragged over the surface.
+ */
 const {
   solid,
   label,

@@ -1,16 +1,16 @@
+import { LAYERS } from '../../core/kinds/layers/all'
 import { expose, transfer } from 'comlink'
 import { soleDifference } from '../../core/capture/difference'
 import { placeWords } from '../../core/capture/quality/coverage'
 import { buildDevice, plainDevice } from '../../core/device/buildDevice'
-import { contourRings, deviceContours, type ContourRing } from '../../core/device/contours'
-import type { Reach } from '../../core/device/layers/definition'
-import { layerDefinition } from '../../core/device/layers/registry'
-import type { ShellMaterial } from '../../core/device/materials'
+import { contourRings, deviceContours } from '../../core/device/contours'
+import type { Reach } from '../../core/kinds/layers/definition'
+import type { DeviceRows } from '../../core/device/deviceRows'
 import { soleOutline, trimLines } from '../../core/device/outline'
 import { cutSection, type Section } from '../../core/device/section'
 import { buildShell, type ShellBody } from '../../core/device/shell'
 import { fieldKey, footField } from '../../core/device/footField'
-import type { SoleField } from '../../core/device/soleField'
+import type { SoleField } from '../../core/geometry/soleField'
 import { buildSolid, inRealSpace } from '../../core/device/solid'
 import {
   deviceWidths,
@@ -22,10 +22,11 @@ import { buildSurface } from '../../core/device/surface'
 import { surfaceChange } from '../../core/device/surfaceChange'
 import { waysOut, type WayOut } from '../../core/device/waysOut'
 import { deviceFiles } from '../../core/formats/deviceFiles'
-import { decodeSurface } from '../../core/formats/heights'
+import { decodeSurface } from '../../core/record/surfaceHeights'
 import type { CapturedSurface } from '../../core/record/captureSchema'
 import type { Foot } from '../../core/record/schema'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
+import { drawRings, HUES, type DrawnRing } from '../drawing/footDrawing'
 
 type Point = [number, number]
 
@@ -37,7 +38,8 @@ export interface Shape {
   outline: Point[]
   /** where the shell is cut: its border first, then its holes */
   trims: Point[][]
-  rings: ContourRing[]
+  /** contours, drawn: paths are far quicker to hand over than their points */
+  rings: DrawnRing[]
   intervalMm: number
   section: Section
   stackMm: Record<SpacePlace, number>
@@ -67,12 +69,15 @@ const fields = new Map<string, SoleField>()
 /** the body of a moment ago, for the next change to start from */
 const bodies = new Map<Side, ShellBody>()
 
-/** What a foot's devices are built on; the last few are kept, since layers change far more often than readings. */
-function fieldOf(foot: Foot): SoleField | null {
-  const key = fieldKey(foot)
+/**
+ * What a foot's devices are built on; the last few are kept, since layers change far more often
+ * than readings.
+ */
+function fieldOf(foot: Foot, rows: DeviceRows): SoleField | null {
+  const key = fieldKey(foot, rows)
   const known = fields.get(key)
   if (known) return known
-  const found = footField(foot, 1)
+  const found = footField(foot, rows, 1)
   if (!found) return null
   if (fields.size > 5) fields.delete(fields.keys().next().value!)
   fields.set(key, found.field)
@@ -80,15 +85,19 @@ function fieldOf(foot: Foot): SoleField | null {
 }
 
 const api = {
-  /** Surface, contours and section after a change; null without a foot length. The section lies at a share of the length, turned by some degrees. */
+  /**
+   * Surface, contours and section after a change; null without a foot length. The section lies at a
+   * share of the length, turned by some degrees.
+   */
   shape(
     foot: Foot,
     side: Side,
+    rows: DeviceRows,
     sectionShare: number,
     terrain: TerrainKind,
     turnDeg = 0,
   ): Shape | null {
-    const field = fieldOf(foot)
+    const field = fieldOf(foot, rows)
     if (!field) return null
     const device = foot.device ?? plainDevice()
     const surface = buildSurface(field, device)
@@ -96,24 +105,26 @@ const api = {
     const body = buildShell(surface, device, before?.surface.field === field ? before : undefined)
     bodies.set(side, body)
     const { lengthMm, heelWidthMm } = field.sole.parameters
+    const outline = soleOutline(field.sole)
     const inside = (i: number) => field.mask[i] === 1
+    const intervalMm = terrain === 'difference' ? 0.5 : 2
     const rings =
       terrain === 'device'
-        ? deviceContours(body, 2)
+        ? deviceContours(body, intervalMm)
         : terrain === 'cast'
-          ? contourRings(field, surface.cast, inside, 2)
+          ? contourRings(field, surface.cast, inside, intervalMm)
           : contourRings(
               field,
               surface.top.map((z, i) => z - surface.cast[i]!),
               inside,
-              0.5,
+              intervalMm,
             )
     return {
       lengthMm,
-      outline: soleOutline(field.sole),
+      outline,
       trims: trimLines(body),
-      rings,
-      intervalMm: terrain === 'difference' ? 0.5 : 2,
+      rings: drawRings(side, lengthMm, rings, HUES.spruce, 0.05, 0.5, 5, intervalMm, outline),
+      intervalMm,
       section: cutSection(body, sectionShare * lengthMm, turnDeg),
       stackMm: stackHeights(body, device),
       widthMm: deviceWidths(body),
@@ -123,7 +134,7 @@ const api = {
         askedMm,
         peakMm,
         at,
-        reach: layerDefinition(kind).reach(field, device.layers[index] as never),
+        reach: LAYERS.of(kind).reach(field, device.layers[index] as never),
       })),
       marks: {
         heelY: field.sole.heelCentreY,
@@ -135,20 +146,20 @@ const api = {
     }
   },
   /** Ways to make room where it is missing. */
-  ways(foot: Foot, missing: Record<SpacePlace, number>, table: ShellMaterial[]): WayOut[] {
-    return waysOut(foot, foot.device ?? plainDevice(), missing, table)
+  ways(foot: Foot, missing: Record<SpacePlace, number>, rows: DeviceRows): WayOut[] {
+    return waysOut(foot, foot.device ?? plainDevice(), missing, rows)
   },
   /** One file of a device by the end of its name. */
-  file(foot: Foot, side: Side, code: string, end: string): Uint8Array {
-    const found = deviceFiles(buildDevice(foot, side), side, code).find(
+  file(foot: Foot, side: Side, rows: DeviceRows, code: string, end: string): Uint8Array {
+    const found = deviceFiles(buildDevice(foot, side, rows), side, code, rows).find(
       (f) => f.name === `${side}${end}`,
     )
     if (!found) throw new Error(`There is no file ${side}${end}.`)
     return found.bytes
   },
   /** The solid in the foot's real space, for turning in 3D. */
-  solid(foot: Foot, side: Side): SolidAnswer | null {
-    const field = fieldOf(foot)
+  solid(foot: Foot, side: Side, rows: DeviceRows): SolidAnswer | null {
+    const field = fieldOf(foot, rows)
     if (!field) return null
     const device = foot.device ?? plainDevice()
     const solid = buildSolid(buildShell(buildSurface(field, device), device))
@@ -171,9 +182,14 @@ const api = {
       [positions.buffer, mesh.triangles.buffer, thickness.buffer],
     )
   },
-  /** What a device's move onto the captured surface changes; null where one of the two surfaces is missing. */
-  change: (foot: Foot) => surfaceChange(foot),
-  /** Two captured soles against each other, as rings above (+) and below (−) and their common plan. */
+  /**
+   * What a device's move onto the captured surface changes; null where one of the two surfaces is
+   * missing.
+   */
+  change: (foot: Foot, rows: DeviceRows) => surfaceChange(foot, rows),
+  /**
+   * Two captured soles against each other, as rings above (+) and below (−) and their common plan.
+   */
   difference(first: CapturedSurface, second: CapturedSurface, intervalMm: number) {
     const grid = (s: CapturedSurface) => ({ ...decodeSurface(s), lengthMm: s.lengthMm })
     const { grid: d, largest, rmsMm } = soleDifference(grid(first), grid(second))

@@ -12,7 +12,8 @@ export function deviceWorker(): Remote<DeviceWorker> {
 }
 
 /**
- * Runs a task so that the newest request wins: while one runs, only the latest of those that follow is kept; stale answers are dropped.
+ * Runs a task so that the newest request wins: while one runs, only the latest of those that follow
+ * is kept; stale answers are dropped.
  */
 export function newestWins<A, R>(
   task: (args: A) => Promise<R>,

@@ -1,9 +1,11 @@
 import { expose } from 'comlink'
 import { fieldKey, footField } from '../../core/device/footField'
 import { soleOutline, trimLines } from '../../core/device/outline'
-import { shellMaterial, type ShellMaterial } from '../../core/device/materials'
+import { shellMaterial } from '../../core/device/materialNames'
+import type { ShellMaterial } from '../../core/tables/materials'
+import type { DeviceRows } from '../../core/device/deviceRows'
 import { buildShell } from '../../core/device/shell'
-import type { SoleField } from '../../core/device/soleField'
+import type { SoleField } from '../../core/geometry/soleField'
 import { buildSurface } from '../../core/device/surface'
 import { contourRings, type ContourRing } from '../../core/device/contours'
 import { amountForMoment, type AmountForMoment } from '../../core/mechanics/amountForMoment'
@@ -42,17 +44,17 @@ import {
 } from '../../core/mechanics/shell/thicknessForGive'
 import { Refusal } from '../../core/record/refusal'
 import type { Device, Foot } from '../../core/record/schema'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import { few } from './few'
 
-/** A foot on its device, under whom and how; the shell's materials of the shop. */
+/** A foot on its device, under whom and how, and the rows it is built by. */
 export interface Question {
   foot: Foot
   device: Device
   side: Side
   massKg: number
   load: LoadName
-  materials: ShellMaterial[]
+  rows: DeviceRows
 }
 
 export interface Effects {
@@ -107,14 +109,14 @@ const said = <T>(make: () => T): T | Said => {
   }
 }
 
-function fieldOf(foot: Foot): SoleField {
-  const field = fields(fieldKey(foot), () => footField(foot, STEP_MM)?.field ?? null)
+function fieldOf({ foot, rows }: Pick<Question, 'foot' | 'rows'>): SoleField {
+  const field = fields(fieldKey(foot, rows), () => footField(foot, rows, STEP_MM)?.field ?? null)
   if (!field) throw new Refusal('no-length', 'Measure the foot length first.', 'readings')
   return field
 }
 
-function materialOf({ device, materials }: Question): ShellMaterial {
-  const material = shellMaterial(device.shell.material, materials)
+function materialOf({ device, rows }: Question): ShellMaterial {
+  const material = shellMaterial(device.shell.material, rows)
   if (!material)
     throw new Refusal(
       'no-material',
@@ -124,26 +126,30 @@ function materialOf({ device, materials }: Question): ShellMaterial {
   return material
 }
 
-const fitOf = ({ foot, massKg }: Pick<Question, 'foot' | 'massKg'>) =>
-  fits(JSON.stringify([fieldKey(foot), foot.footprint, massKg]), () => calibrationOf(foot, massKg))
+const fitOf = ({ foot, massKg, rows }: Pick<Question, 'foot' | 'massKg' | 'rows'>) =>
+  fits(JSON.stringify([fieldKey(foot, rows), foot.footprint, massKg]), () =>
+    calibrationOf(foot, massKg, rows),
+  )
 
 /** The factor of the client's own tissue, where the plate's picture is set to be followed. */
 const stiffnessOf = (question: Question) =>
   question.foot.footprint?.fitsTissue ? (fitOf(question)?.stiffer ?? null) : null
 
 function groundOf(question: Question): ContactGround {
-  const { foot, massKg, load } = question
+  const { foot, massKg, load, rows } = question
   const factor = stiffnessOf(question)
-  return grounds(JSON.stringify([fieldKey(foot), massKg, load, axisOf(foot), factor]), () =>
-    contactGround(fieldOf(foot), massKg, load, axisOf(foot), factor ?? undefined),
+  return grounds(JSON.stringify([fieldKey(foot, rows), massKg, load, axisOf(foot), factor]), () =>
+    contactGround(fieldOf(question), massKg, load, axisOf(foot), factor ?? undefined),
   )
 }
 
-/** How each shell gives, as last reckoned; layers change it little, so that is done at rest only. */
+/**
+ * How each shell gives, as last reckoned; layers change it little, so that is done at rest only.
+ */
 const known = new Map<Side, ShellGive & { field: SoleField }>()
 
 function giveNow(question: Question): ShellGive {
-  const field = fieldOf(question.foot)
+  const field = fieldOf(question)
   const found = known.get(question.side)
   return found && found.field === field
     ? found
@@ -151,7 +157,10 @@ function giveNow(question: Question): ShellGive {
 }
 
 const api = {
-  /** Contact of a device, the plain one and the floor, for chips and terrain. With the shell's own give from the last time it was reckoned. */
+  /**
+   * Contact of a device, the plain one and the floor, for chips and terrain. With the shell's own
+   * give from the last time it was reckoned.
+   */
   effects(question: Question): Effects | Said {
     return said(() => {
       const ground = groundOf(question)
@@ -173,18 +182,22 @@ const api = {
       }
     })
   },
-  /** The shell by its elements: how it gives under the foot. It holds up whatever else is asked of this worker, so it has one of its own. */
-  give({ foot, device, massKg, materials }: Question): ShellGive {
+  /**
+   * The shell by its elements: how it gives under the foot. It holds up whatever else is asked of
+   * this worker, so it has one of its own.
+   */
+  give(question: Question): ShellGive {
+    const { device, massKg, rows } = question
     return shellGive(
-      buildShell(buildSurface(fieldOf(foot), device), device),
+      buildShell(buildSurface(fieldOf(question), device), device),
       device,
-      materials,
+      rows,
       massKg,
     )
   },
   /** Takes a shell's give for the effects that follow. */
-  follow({ foot, side }: Question, give: ShellGive): void {
-    known.set(side, { ...give, field: fieldOf(foot) })
+  follow(question: Question, give: ShellGive): void {
+    known.set(question.side, { ...give, field: fieldOf(question) })
   },
   /** What each part of a device does. */
   layers(question: Question): LayersAnswer | Said {
@@ -241,7 +254,7 @@ const api = {
   shell(question: Question, stepMm: 4 | 6): ShellAnswer | Said {
     return said(() => {
       const { device, side, massKg } = question
-      const field = fieldOf(question.foot)
+      const field = fieldOf(question)
       const material = materialOf(question)
       const body = buildShell(buildSurface(field, device), device)
       const answer = archStiffness(body, device, material, {
@@ -275,7 +288,7 @@ const api = {
   variant(question: Question): { archStiffnessNPerMm: number } | Said {
     return said(() => {
       const { device, side, massKg } = question
-      const body = buildShell(buildSurface(fieldOf(question.foot), device), device)
+      const body = buildShell(buildSurface(fieldOf(question), device), device)
       return {
         archStiffnessNPerMm: archStiffness(body, device, materialOf(question), {
           massKg,
@@ -295,7 +308,7 @@ const api = {
     return said(() => {
       const { device, massKg } = question
       return thicknessForGive(
-        buildSurface(fieldOf(question.foot), device),
+        buildSurface(fieldOf(question), device),
         device,
         materialOf(question),
         giveMm,
@@ -304,7 +317,8 @@ const api = {
     })
   },
   /** What the plate's picture says of the tissue. */
-  tissue: (foot: Foot, massKg: number): TissueFit | null => fitOf({ foot, massKg }),
+  tissue: (foot: Foot, massKg: number, rows: DeviceRows): TissueFit | null =>
+    fitOf({ foot, massKg, rows }),
 }
 
 export type EffectsWorker = typeof api

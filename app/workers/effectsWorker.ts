@@ -21,7 +21,10 @@ export function effectsWorker(): Remote<EffectsWorker> {
   return live.remote
 }
 
-/** One for the shell at rest: while it reckons, the effects of a next change are told without waiting. */
+/**
+ * One for the shell at rest: while it reckons, the effects of a next change are told without
+ * waiting.
+ */
 export function shellWorker(): Remote<EffectsWorker> {
   shells ??= begun()
   return shells.remote

@@ -11,12 +11,14 @@ import {
   type CatalogueCheck,
 } from '../../core/formats/catalogueCsv'
 import { packOutForecast } from '../../core/followup/packOutForecast'
-import { normsOf } from '../../core/measure/normsTable'
+import { normsOf } from '../../core/record/tables'
 import { Refusal } from '../../core/record/refusal'
 import type { FittingRecord } from '../../core/record/schema'
-import type { Family } from '../../core/record/vocabulary'
+import type { Family } from '../../core/kinds/families/all'
 
-/** What is compared: families, shelf, price; ids that are always told even when they rank far down. */
+/**
+ * What is compared: families, shelf, price; ids that are always told even when they rank far down.
+ */
 export interface MatchFilter {
   families: Family[] | null
   inStock: boolean
@@ -48,7 +50,10 @@ class MatchWorker {
     this.#learned = learned
   }
 
-  /** Feet on their devices; building a device takes longer than the whole match, so they are kept while nothing of them changes. */
+  /**
+   * Feet on their devices; building a device takes longer than the whole match, so they are kept
+   * while nothing of them changes.
+   */
   #standing(record: FittingRecord): Feet {
     const key = JSON.stringify([record.feet, record.norms?.supportShare])
     if (this.#feet?.key !== key) this.#feet = { key, feet: standingFeet(record) }
@@ -57,9 +62,9 @@ class MatchWorker {
 
   /** Ranks what the filter lets through; null while no foot has a length. */
   match(record: FittingRecord, filter: MatchFilter, most: number): Matched | null {
-    const points = normsOf(record).flexPoints
+    const rows = normsOf(record)
     const flexFits = (m: FootwearModel) => {
-      const own = filter.flexStep === null ? null : ownFlexStep(m, points)
+      const own = filter.flexStep === null ? null : ownFlexStep(m, rows)
       return own === null || Math.abs(own.step - filter.flexStep!) <= FLEX_NEAR
     }
     const offered = this.#models.filter(
@@ -99,7 +104,10 @@ class MatchWorker {
       : null
   }
 
-  /** What packing out does with the chosen shell; null where nothing is chosen or no foot has a length. */
+  /**
+   * What packing out does with the chosen shell; null where nothing is chosen or no foot has a
+   * length.
+   */
   packOut(record: FittingRecord, daysUsed: number): ReturnType<typeof packOutForecast> | null {
     const model = this.#models.find((m) => m.id === record.footwear?.chosen?.model)
     try {

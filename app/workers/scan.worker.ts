@@ -13,20 +13,15 @@ import { examinedOf } from '../../core/capture/quality/examined'
 import { borderSag } from '../../core/capture/quality/signals'
 import { takenSurface } from '../../core/capture/takenSurface'
 import { contourRings, type ContourRing } from '../../core/device/contours'
-import {
-  guessUnit,
-  MM_PER,
-  type MeshFile,
-  type MeshFormat,
-  type Unit,
-} from '../../core/formats/mesh/meshFile'
+import type { MeshFile } from '../../core/formats/mesh/meshFile'
+import { guessUnit, MM_PER, type Unit } from '../../core/geometry/units'
 import { readMesh } from '../../core/formats/mesh/readMesh'
 import { allIntoFrame, type Frame } from '../../core/geometry/frame'
 import type { CapturedSurface } from '../../core/record/captureSchema'
-import type { Norms } from '../../core/measure/normsTable'
+import type { Norms } from '../../core/record/tables'
 import { Refusal } from '../../core/record/refusal'
 import type { Foot } from '../../core/record/schema'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 
 /** A scan as the screen shows it in 3D, mm: standing on its sole once a foot was found in it. */
 export interface ScanPicture {
@@ -34,11 +29,14 @@ export interface ScanPicture {
   triangles: Uint32Array
 }
 
-/** What opening a file gave, or the one sentence why not. `why` says why there is no foot in a file that can be read. */
+/**
+ * What opening a file gave, or the one sentence why not. `why` says why there is no foot in a file
+ * that can be read.
+ */
 export type ScanRead =
   | {
       ok: true
-      format: MeshFormat
+      format: string
       unitInFile: Unit | null
       guess: Unit | null
       points: number
@@ -52,7 +50,10 @@ export type ScanRead =
     }
   | { ok: false; words: string }
 
-/** What was read off one foot, ready to be drawn. Everything lies in the foot's frame (x medial), mm. */
+/**
+ * What was read off one foot, ready to be drawn. Everything lies in the foot's frame (x medial),
+ * mm.
+ */
 export interface Analysis extends Pick<
   CapturedFoot,
   'side' | 'landmarks' | 'readings' | 'checks' | 'notSeen'
@@ -62,7 +63,9 @@ export interface Analysis extends Pick<
   outline: [number, number][][]
   rings: ContourRing[]
   border: [number, number][]
-  /** the foot from behind: silhouette of heel and leg, and the sole under the heads; x medial, z up */
+  /**
+   * the foot from behind: silhouette of heel and leg, and the sole under the heads; x medial, z up
+   */
   behind: {
     silhouette: [number, number][]
     heads: [number, number][]
@@ -83,7 +86,9 @@ let open: OpenScan | null = null
 type Say = (words: string, share: number) => void
 
 const api = {
-  /** Reads a file and looks for a foot in it, away from the screen; ending the worker cancels it. */
+  /**
+   * Reads a file and looks for a foot in it, away from the screen; ending the worker cancels it.
+   */
   open(
     name: string,
     bytes: Uint8Array,
@@ -137,7 +142,8 @@ const api = {
       const { view, coverage, landmarks, readings, checks, notSeen } = captured
       const surface = takenSurface(captured)
       const examined = examinedOf(foot)
-      // What is drawn is smoothed as the taken surface is: single points of a noisy border say nothing.
+      // What is drawn is smoothed as the taken surface is: single points of a noisy border say
+      // nothing.
       const plan = smoothed({ ...coverage.grid, z: Float64Array.from(coverage.plan) }, 1.6)
       const drawn = smoothed(coverage.grid, 1.8)
       const picture = pictureOf(captured)
@@ -193,7 +199,10 @@ function sizeOf(p: Float64Array, scale: number): [number, number, number] {
   return [0, 1, 2].map((k) => (high[k]! - low[k]!) * scale) as [number, number, number]
 }
 
-/** The cleaned scan in real space, standing on its sole; dense ones thinned so that turning it stays smooth. */
+/**
+ * The cleaned scan in real space, standing on its sole; dense ones thinned so that turning it stays
+ * smooth.
+ */
 function pictureOf({ side, view }: CapturedFoot): ScanPicture {
   const { scan } = open!
   const mesh = scan.triangles.length > 600_000 ? decimated(scan, 1.6) : scan

@@ -1,14 +1,17 @@
 import { proxy, wrap, type Remote } from 'comlink'
 import type { Landmarks } from '../../core/capture/foot/landmarks'
-import type { Unit } from '../../core/formats/mesh/meshFile'
-import type { Norms } from '../../core/measure/normsTable'
+import type { Unit } from '../../core/geometry/units'
+import type { Norms } from '../../core/record/tables'
 import type { Foot } from '../../core/record/schema'
-import type { Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
 import type { Analysis, ScanRead, ScanWorker } from './scan.worker'
 
 type Say = (words: string, share: number) => void
 
-/** One scan in a worker of its own, kept open so that a moved landmark needs no second reading; `end` stops it at once. */
+/**
+ * One scan in a worker of its own, kept open so that a moved landmark needs no second reading;
+ * `end` stops it at once.
+ */
 export interface ScanSession {
   open: (
     name: string,

@@ -1,30 +1,38 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useEventListener } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { nextStep, type BenchStep } from '../../../core/bench/jobSteps'
 import { openBefore } from '../../../core/bench/stepCommand'
-import type { StepChange } from '../../../core/bench/stepState'
+import type { StepChange } from '../../../core/record/stepState'
 import { leftWords } from '../../../core/bench/timer'
 import AppHeader from '~/components/AppHeader.vue'
 import HeatCard from '~/components/HeatCard.vue'
 import LockDialog from '~/components/LockDialog.vue'
 import SideMark from '~/components/SideMark.vue'
 import StepActions from '~/components/StepActions.vue'
-import { useJob } from '~/composables/job'
+import { useJob } from '~/composables/useJob'
 import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
+import { useChanges } from '~/stores/changes'
+import { useQueue } from '~/stores/queue'
 
-/** Step by step, for a tablet at the bench: one step in large letters, its timer, what is next, what else runs. */
+/**
+ * Step by step, for a tablet at the bench: one step in large letters, its timer, what is next, what
+ * else runs.
+ */
 const route = useRoute()
 const session = useSession()
 const timers = useTimers()
 const { fitting, bench, models, steps, canWork, act, early } = useJob()
+const changes = useChanges()
+const queue = useQueue()
 const trouble = ref('')
 const at = ref('')
 const ready = ref(new Set<string>())
 async function open() {
   try {
-    await fitting.open(String(route.params.id))
+    await changes.open(String(route.params.id))
     await Promise.all([models.load(), bench.load()])
   } catch (error) {
     trouble.value = (error as Error).message
@@ -33,11 +41,10 @@ async function open() {
 onMounted(open)
 watch(
   () => timers.benchTold,
-  () => void fitting.reload().catch(() => undefined),
+  () => void queue.reload().catch(() => undefined),
 )
-const online = () => void fitting.flush()
-onMounted(() => window.addEventListener('online', online))
-onBeforeUnmount(() => window.removeEventListener('online', online))
+const online = () => void queue.flush()
+useEventListener('online', online)
 const isOver = (s: BenchStep) => s.state === 'done' || s.state === 'skipped'
 const running = computed(() => steps.value.filter((s) => s.state === 'running'))
 /** The step in hand: the chosen one, else one with hands that runs, else what comes next. */
@@ -80,7 +87,8 @@ function doIt(change: Omit<StepChange, 'step' | 'foot'>) {
   const s = step.value!
   trouble.value = act(s, change)
   if (trouble.value) return
-  // What was begun stays in hand, waiting or not, until it is over or another is chosen; then the next comes by itself.
+  // What was begun stays in hand, waiting or not, until it is over or another is chosen; then the
+  // next comes by itself.
   if (change.do === 'start') at.value = s.key
   else if (['finish', 'skip', 'split'].includes(change.do)) at.value = ''
 }
@@ -100,7 +108,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
     <AppHeader
       :title="who"
       :fact="step ? `${step.processName}${step.foot ? `, ${step.foot}` : ''}` : 'Bench'"
-      :saved="fitting.saved"
+      :saved="queue.saved"
       :shop="fitting.shop"
       ><VBtn height="56" to="/bench">Leave the bench</VBtn></AppHeader
     >
@@ -109,7 +117,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
       <p v-if="fitting.blocked" class="notice stop" role="alert">
         <b>Refer first.</b> Making waits for a clearance.
       </p>
-      <p v-if="fitting.message" class="notice" role="status">{{ fitting.message }}</p>
+      <p v-if="changes.said" class="notice" role="status">{{ changes.said }}</p>
       <div v-if="step" class="cols two">
         <div class="stack">
           <section class="card card-body now">
@@ -227,8 +235,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
               >
                 <b class="mid" :class="{ over: timers.left(t) <= 0 }">{{
                   leftWords(timers.left(t))
-                }}</b
-                ><span class="grow small">{{ t.name }}</span
+                }}</b><span class="grow small">{{ t.name }}</span
                 ><VBtn
                   v-if="session.may('jobs.change')"
                   height="56"
@@ -252,7 +259,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
       </section>
       <p v-else class="muted" role="status">Opening the job …</p>
     </main>
-    <LockDialog @back="() => fitting.reload().then(() => fitting.flush())" />
+    <LockDialog @back="() => queue.reload().then(() => queue.flush())" />
   </div>
 </template>
 

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { addDays, format } from 'date-fns'
-import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useEventListener, useIntervalFn } from '@vueuse/core'
+import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import { planConflicts } from '../../../core/bench/planCheck'
-import { PEOPLE } from '../../../core/bench/processes'
+import { PEOPLE } from '../../../core/tables/benchResources'
 import { clockOf, minuteOf } from '../../../core/bench/schedule/day'
 import type { Schedule } from '../../../core/bench/schedule/schedule'
-import type { StepChange } from '../../../core/bench/stepState'
+import type { StepChange } from '../../../core/record/stepState'
 import AppHeader from '~/components/AppHeader.vue'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -30,24 +31,15 @@ const pane = ref<'step' | 'moves' | 'people'>('moves')
 const trouble = ref('')
 const own = ref({ name: '', minutes: '30', at: '' })
 const may = computed(() => session.may('jobs.change'))
-let clock: ReturnType<typeof setInterval> | undefined
-onMounted(() => {
-  void bench.load(format(new Date(), 'yyyy-MM-dd'))
-  clock = setInterval(() => {
-    const before = bench.minute
-    bench.tick()
-    // A step that runs late makes what is kept impossible: a new plan is offered at once.
-    if (
-      bench.minute !== before &&
-      bench.isToday &&
-      !bench.planning &&
-      !bench.proposal &&
-      bench.needsPlan()
-    )
-      void bench.propose(true)
-  }, 5000)
-})
-onBeforeUnmount(() => clearInterval(clock))
+onMounted(() => void bench.load(format(new Date(), 'yyyy-MM-dd')))
+/** A step that runs late makes what is kept impossible: a new plan is offered at once. */
+function everyMinute() {
+  const before = bench.minute
+  bench.tick()
+  const idle = bench.isToday && !bench.planning && !bench.proposal
+  if (bench.minute !== before && idle && bench.needsPlan()) void bench.propose(true)
+}
+useIntervalFn(everyMinute, 5000)
 watch(
   () => timers.benchTold,
   () => bench.load(),
@@ -175,8 +167,7 @@ function onKey(event: KeyboardEvent) {
   }
   acts[event.key.toLowerCase()]?.()
 }
-onMounted(() => window.addEventListener('keydown', onKey))
-onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+useEventListener('keydown', onKey)
 </script>
 
 <template>

@@ -1,10 +1,10 @@
 <script setup lang="ts">
+import { READINGS } from '../../../core/kinds/readings/all'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { againstHand } from '../../../core/capture/againstHand'
-import { READING_LABELS } from '../../../core/measure/labels'
-import { normsOf } from '../../../core/measure/normsTable'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { normsOf } from '../../../core/record/tables'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import type { CaptureState } from './useCapture'
@@ -65,7 +65,7 @@ const said = ref('')
         </thead>
         <tbody>
           <tr v-for="r in rows" :key="r.what" :class="{ 'watch-row': r.apart && !r.otherLoad }">
-            <td>{{ READING_LABELS[r.what].name }}</td>
+            <td>{{ READINGS.of(r.what).name }}</td>
             <td>
               <b>{{ r.scanMm.toFixed(1) }}</b>
             </td>

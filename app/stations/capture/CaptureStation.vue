@@ -3,7 +3,7 @@ import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, reactive, r
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import type { LandmarkName } from '../../../core/capture/foot/landmarks'
 import { parametricTake } from '../../../core/capture/parametricTake'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import AgainstHandPane from './AgainstHandPane.vue'
 import CorrectionsPane from './CorrectionsPane.vue'
 import DifferencePane from './DifferencePane.vue'
@@ -16,7 +16,10 @@ import CapturedSole from '~/drawing/CapturedSole.vue'
 import { HUES } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
 
-/** Both feet as they were captured (else as the readings say), and beside them quality, guide, scans, readings, difference and corrections. */
+/**
+ * Both feet as they were captured (else as the readings say), and beside them quality, guide,
+ * scans, readings, difference and corrections.
+ */
 const SolidView = defineAsyncComponent(() => import('~/three/SolidView.vue'))
 const state = useCapture()
 const { fitting, takes, moved, part, busy } = state
@@ -26,10 +29,9 @@ const soles = {
 }
 const parametric = computed(
   () =>
-    Object.fromEntries(SIDES.map((s) => [s, parametricTake(fitting.record.feet[s]!)])) as Record<
-      Side,
-      ReturnType<typeof parametricTake>
-    >,
+    Object.fromEntries(
+      SIDES.map((s) => [s, parametricTake(fitting.record.feet[s]!, fitting.norms)]),
+    ) as Record<Side, ReturnType<typeof parametricTake>>,
 )
 const length = (side: Side) => takes[side]?.analysis.lengthMm ?? soles[side].value.lengthMm
 const height = computed(() => Math.max(length('left'), length('right')))

@@ -1,18 +1,19 @@
 <script setup lang="ts">
+import { LAYERS } from '../../../core/kinds/layers/all'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { proposedCorrections } from '../../../core/capture/wayCorrections'
 import { WAYS } from '../../../core/capture/ways'
 import { CORRECTIONS } from '../../../core/device/castCorrections'
-import { LAYER_NAMES } from '../../../core/device/layerNames'
 import type { SurfaceChange } from '../../../core/device/surfaceChange'
-import { normsOf } from '../../../core/measure/normsTable'
+import { deviceRows } from '../../../core/device/deviceRows'
+import { normsOf } from '../../../core/record/tables'
 import {
   CORRECTION_KINDS,
   type Correction,
   type CorrectionKind,
 } from '../../../core/record/captureSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
@@ -39,7 +40,7 @@ const proposed = computed(() =>
 )
 const change = shallowRef<SurfaceChange | null>(null)
 const ask = newestWins(
-  (foot: string) => deviceWorker().change(JSON.parse(foot)),
+  (foot: string) => deviceWorker().change(JSON.parse(foot), deviceRows(fitting.norms)),
   (answer) => (change.value = answer),
 )
 watch(() => JSON.stringify(fitting.record.feet[side.value]), ask, { immediate: true })
@@ -152,7 +153,7 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
               <td>{{ signed(p.after - p.before) }}</td>
             </tr>
             <tr v-for="l in change.layers" :key="l.kind">
-              <td>{{ LAYER_NAMES[l.kind] }}, peak</td>
+              <td>{{ LAYERS.of(l.kind).name }}, peak</td>
               <td>{{ two(l.before) }}</td>
               <td>{{ two(l.after) }}</td>
               <td>{{ signed(l.after - l.before) }}</td>

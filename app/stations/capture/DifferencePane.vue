@@ -1,12 +1,16 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { CapturedSurface } from '../../../core/record/captureSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { HUES, pathOf, thin, tint, toDrawing } from '~/drawing/footDrawing'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
 import type { CaptureState } from './useCapture'
 
-/** Two captured soles against each other: left against right mirrored, or two takes of one foot, as a terrain of differences. */
+/**
+ * Two captured soles against each other: left against right mirrored, or two takes of one foot, as
+ * a terrain of differences.
+ */
 const { state } = defineProps<{ state: CaptureState }>()
 interface Choice {
   id: string
@@ -48,8 +52,8 @@ const ask = newestWins(
       side: pair.a.side,
       L: pair.a.surface.lengthMm,
       d: await deviceWorker().difference(
-        JSON.parse(JSON.stringify(pair.a.surface)),
-        JSON.parse(JSON.stringify(pair.b.surface)),
+        plainCopy(pair.a.surface),
+        plainCopy(pair.b.surface),
         INTERVAL_MM,
       ),
     },

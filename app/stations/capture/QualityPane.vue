@@ -1,16 +1,19 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
-import { CHECK_TABLE, type CheckCode } from '../../../core/capture/checkTable'
-import { normsOf } from '../../../core/measure/normsTable'
+import { CHECK_TABLE, type CheckCode } from '../../../core/tables/captureChecks'
+import { normsOf } from '../../../core/record/tables'
 import { WAYS } from '../../../core/capture/ways'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import FromBehind from '~/drawing/FromBehind.vue'
 import type { CaptureState } from './useCapture'
 
-/** The quality table of both feet: value, limit, verdict, what to do. The open shape first, else what was kept with the surface. */
+/**
+ * The quality table of both feet: value, limit, verdict, what to do. The open shape first, else
+ * what was kept with the surface.
+ */
 const { state } = defineProps<{ state: CaptureState }>()
 const { fitting, takes, redo, part } = state
 const chosen = ref<CheckCode | null>(null)
@@ -131,8 +134,7 @@ function rejected(reason: string) {
                   :aria-expanded="chosen === check.code"
                   @click="chosen = chosen === check.code ? null : check.code"
                 >
-                  <b>{{ check.name }}</b
-                  ><small class="muted"
+                  <b>{{ check.name }}</b><small class="muted"
                     >{{ check.goodWhen }} {{ limit(check.code) }}{{ UNIT[check.unit] }}</small
                   >
                 </button>

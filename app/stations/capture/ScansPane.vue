@@ -1,20 +1,26 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { CHECK_TABLE } from '../../../core/capture/checkTable'
-import { UNITS } from '../../../core/formats/mesh/meshFile'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { CHECK_TABLE } from '../../../core/tables/captureChecks'
+import { UNITS } from '../../../core/geometry/units'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import type { ScanRow } from '../../../shared/contracts'
 import SideMark from '~/components/SideMark.vue'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import type { CaptureState } from './useCapture'
 
-/** Scans in: dropped or chosen, read in a worker, side and unit asked, stored byte for byte with their hash. */
+/**
+ * Scans in: dropped or chosen, read in a worker, side and unit asked, stored byte for byte with
+ * their hash.
+ */
 const { state } = defineProps<{ state: CaptureState }>()
 const { fitting, scans, trouble, stage, asked, takes } = state
 const over = ref(false)
 const field = ref<HTMLInputElement | null>(null)
-/** The stand-in scanner: its file takes the same way in as any other; a fault can be made for training. */
+/**
+ * The stand-in scanner: its file takes the same way in as any other; a fault can be made for
+ * training.
+ */
 const seed = ref(1)
 const fault = ref('')
 async function scanFoot(side: Side) {
@@ -37,6 +43,10 @@ const drop = (scan: ScanRow) =>
     .then(state.load)
     .catch((error: Error) => (trouble.value = error.message))
 const megabytes = (size: number) => `${(size / 1e6).toFixed(size < 1e6 ? 2 : 1)} MB`
+function dropped(event: DragEvent) {
+  over.value = false
+  if (!fitting.readOnly) state.take(event.dataTransfer?.files ?? [])
+}
 </script>
 
 <template>
@@ -45,10 +55,7 @@ const megabytes = (size: number) => `${(size / 1e6).toFixed(size < 1e6 ? 2 : 1)}
     aria-label="Scans"
     @dragover.prevent="over = true"
     @dragleave="over = false"
-    @drop.prevent="
-      over = false
-      !fitting.readOnly && state.take($event.dataTransfer?.files ?? [])
-    "
+    @drop.prevent="dropped"
   >
     <div class="card-head">
       <h2>Scans</h2>
@@ -139,14 +146,16 @@ const megabytes = (size: number) => `${(size / 1e6).toFixed(size < 1e6 ? 2 : 1)}
           variant="flat"
           :disabled="!asked.side || (!!asked.found.why && !asked.found.twoFeet)"
           @click="state.keep()"
-          >{{ asked.side ? `Keep as ${asked.side} scan` : 'Which foot?' }}</VBtn
-        ><VBtn height="48" @click="state.leave()">Leave it</VBtn>
+          >{{ asked.side ? `Keep as ${asked.side} scan` : 'Which foot?' }}</VBtn><VBtn
+          height="48"
+          @click="state.leave()"
+          >Leave it</VBtn
+        >
       </div>
     </div>
     <div v-else class="bring">
       <button class="drop" :class="{ over }" :disabled="fitting.readOnly" @click="field?.click()">
-        {{ over ? 'Let go here' : 'Drop scans here, or tap to choose' }}</button
-      ><VBtn
+        {{ over ? 'Let go here' : 'Drop scans here, or tap to choose' }}</button><VBtn
         v-for="s in SIDES"
         :key="s"
         height="64"

@@ -1,15 +1,21 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from 'vue'
+import { useIntervalFn } from '@vueuse/core'
+import { computed, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { WAYS, type CaptureWay } from '../../../core/capture/ways'
 import { CORRECTIONS } from '../../../core/device/castCorrections'
-import { CAPTURE_WAYS, type Side } from '../../../core/record/vocabulary'
+import { CAPTURE_WAYS, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useSession } from '~/stores/session'
+import { useChanges } from '~/stores/changes'
 
-/** A way of capture step by step for one foot, with its waiting times; a take is kept, or rejected with why. */
+/**
+ * A way of capture step by step for one foot, with its waiting times; a take is kept, or rejected
+ * with why.
+ */
 const fitting = useFitting()
+const changes = useChanges()
 const session = useSession()
 const side = ref<Side>('left')
 const step = ref(0)
@@ -36,21 +42,22 @@ const REASONS = [
 ]
 
 const left = ref(0)
-const running = ref(false)
 let endsAt = 0
-let timer: ReturnType<typeof setInterval> | undefined
-function stop() {
-  clearInterval(timer)
-  running.value = false
-}
-function start() {
-  endsAt = Date.now() + left.value * 1000
-  running.value = true
-  clearInterval(timer)
-  timer = setInterval(() => {
+const {
+  isActive: running,
+  pause: stop,
+  resume,
+} = useIntervalFn(
+  () => {
     left.value = Math.max(0, Math.ceil((endsAt - Date.now()) / 1000))
     if (left.value === 0) stop()
-  }, 250)
+  },
+  250,
+  { immediate: false },
+)
+function start() {
+  endsAt = Date.now() + left.value * 1000
+  resume()
 }
 watch(
   [now, side],
@@ -61,13 +68,12 @@ watch(
   { immediate: true },
 )
 watch([side, () => capture.value.way], () => (step.value = 0))
-onBeforeUnmount(stop)
 const clock = computed(
   () => `${Math.floor(left.value / 60)}:${String(left.value % 60).padStart(2, '0')}`,
 )
 
 const choose = (id: CaptureWay) =>
-  fitting.put(
+  changes.put(
     `capture.${side.value}`,
     { ...capture.value, way: id, load: WAYS[id].load },
     `way of capture ${side.value}`,
@@ -80,7 +86,7 @@ function take(kept: boolean, reason?: string) {
     ...(session.person && { by: session.person.name }),
     at: new Date().toISOString(),
   }
-  fitting.put(
+  changes.put(
     `capture.${side.value}`,
     { ...capture.value, takes: [...takes.value, line].slice(-40) },
     `${kept ? 'take kept' : 'take rejected'} ${side.value}`,
@@ -133,8 +139,7 @@ function key(event: KeyboardEvent) {
     <ol v-if="way.steps.length" class="scroll steps">
       <li v-for="(s, i) in way.steps" :key="i" :class="{ now: i === step, done: i < step }">
         <button class="step" :aria-current="i === step ? 'step' : undefined" @click="step = i">
-          <span class="n">{{ i < step ? '✓' : i + 1 }}</span
-          ><span
+          <span class="n">{{ i < step ? '✓' : i + 1 }}</span><span
             ><b>{{ s.words }}</b
             ><small v-if="s.look" class="muted">look: {{ s.look }}</small></span
           ><span v-if="s.seconds" class="muted small">{{

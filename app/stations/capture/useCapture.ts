@@ -1,19 +1,22 @@
+import { plainCopy } from '~/browser/plainCopy'
 import { computed, reactive, ref, shallowReactive, shallowRef, toRaw } from 'vue'
 import { postureOf } from '../../../core/capture/againstHand'
 import type { LandmarkName, Landmarks } from '../../../core/capture/foot/landmarks'
 import { proposedCorrections } from '../../../core/capture/wayCorrections'
-import type { Unit } from '../../../core/formats/mesh/meshFile'
+import type { Unit } from '../../../core/geometry/units'
 import { outOfFrame, type Vec3 } from '../../../core/geometry/frame'
 import type { CapturePart } from '../../../core/record/captureSchema'
-import { normsOf } from '../../../core/measure/normsTable'
-import { READING_KINDS, SCAN_INSTRUMENT, SIDES, type Side } from '../../../core/record/vocabulary'
+import { normsOf } from '../../../core/record/tables'
+import { SCAN_INSTRUMENT, SIDES, type Side } from '../../../core/tables/vocabulary'
+import { READING_KINDS } from '../../../core/kinds/readings/all'
 import type { ScanRow } from '../../../shared/contracts'
-import { api } from '~/composables/api'
-import { upload } from '~/composables/upload'
+import { api } from '~/browser/api'
+import { upload } from '~/browser/upload'
 import { useFitting } from '~/stores/fitting'
 import { useSession } from '~/stores/session'
 import type { Analysis, ScanRead } from '~/workers/scan.worker'
 import { scanSession, type ScanSession } from '~/workers/scanReader'
+import { useChanges } from '~/stores/changes'
 
 type Found = Extract<ScanRead, { ok: true }>
 /** A scan that is open for a foot: its stored row, its worker and what was read off it. */
@@ -32,9 +35,13 @@ const sideOfName = (name: string): Side | null =>
       : null
 const MOST_BYTES = 120_000_000
 
-/** The station's state: scans on the way in, the take that is open for each foot, and what is kept of it in the record. */
+/**
+ * The station's state: scans on the way in, the take that is open for each foot, and what is kept
+ * of it in the record.
+ */
 export function useCapture() {
   const fitting = useFitting()
+  const changes = useChanges()
   const person = useSession()
   const scans = ref<ScanRow[]>([])
   const trouble = ref('')
@@ -63,7 +70,7 @@ export function useCapture() {
   const part = (side: Side): CapturePart =>
     fitting.record.feet[side]!.capture ?? { way: 'parametric', load: 'none', use: 'captured' }
   const put = (side: Side, change: Partial<CapturePart>, words: string) => {
-    const refused = fitting.put(`capture.${side}`, { ...part(side), ...change }, `${words} ${side}`)
+    const refused = changes.put(`capture.${side}`, { ...part(side), ...change }, `${words} ${side}`)
     if (refused) trouble.value = refused
   }
   const stamp = () => ({
@@ -202,12 +209,12 @@ export function useCapture() {
         share: 0.85,
         cancel: () => session.end(),
       }
-    const foot = JSON.parse(JSON.stringify({ ...fitting.record.feet[side]!, capture: undefined }))
+    const foot = plainCopy({ ...fitting.record.feet[side]!, capture: undefined })
     const answer = await session.capture(
       side,
       foot,
       movedOf(side, scan.id),
-      JSON.parse(JSON.stringify(normsOf(fitting.record))),
+      plainCopy(normsOf(fitting.record)),
     )
     busy[side] = false
     if (!answer || 'words' in answer) {
@@ -286,7 +293,8 @@ export function useCapture() {
       surface,
       checks,
       overruled: codes.length ? { why: why!, codes, ...stamp() } : undefined,
-      // What devices stand on changes only when somebody says so; a first surface with no device yet is used at once.
+      // What devices stand on changes only when somebody says so; a first surface with no device
+      // yet is used at once.
       use: old.surface ? old.use : fitting.record.feet[side]!.device ? 'readings' : 'captured',
       corrections: proposedCorrections(
         fitting.record.feet[side]!,
@@ -319,7 +327,10 @@ export function useCapture() {
     open.session.end()
     takes[side] = null
   }
-  /** Adds what was read off the scan as trials of instrument 'scan', beside those of the hand; a trial that stands there already is not added twice. */
+  /**
+   * Adds what was read off the scan as trials of instrument 'scan', beside those of the hand; a
+   * trial that stands there already is not added twice.
+   */
   function keepReadings(side: Side): string {
     const open = takes[side]
     if (!open) return ''
@@ -332,7 +343,7 @@ export function useCapture() {
     for (const what of READING_KINDS) {
       const value = Math.round((open.analysis.readings[what] ?? NaN) * 10) / 10
       if (Number.isNaN(value) || kept.find((r) => r.what === what)?.trials.includes(value)) continue
-      const refused = fitting.change(
+      const refused = changes.change(
         { kind: 'readings.add', side, what, posture, values: [value], instrument: SCAN_INSTRUMENT },
         `scan ${what} ${side}`,
       )

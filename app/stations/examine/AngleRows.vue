@@ -1,20 +1,24 @@
 <script setup lang="ts">
+import { ANGLES, type AngleKey } from '../../../core/kinds/findings/all'
 import { computed, ref } from 'vue'
 import { degreesText, directed } from '../../../core/examine/angle'
-import { ANGLE_LABELS, angleBounds } from '../../../core/examine/angleLabels'
-import type { AngleKey, FootExamination } from '../../../core/examine/examination'
-import { isRange, trialsOf, withTrials } from '../../../core/examine/examineFoot'
+import type { FootExamination } from '../../../core/examine/examination'
+import { trialsOf, withTrials } from '../../../core/examine/examineFoot'
 import { acrossMm } from '../../../core/geometry/angle'
 import { parseNumber } from '../../../core/measure/callOut'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import { bestMean } from '../../../core/measure/reading'
 import { MOST_TRIALS } from '../../../core/record/commands'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
+import { useChanges } from '~/stores/changes'
 
-/** Angles of one foot, up to five tries each, with their direction in words, mm where they are measured across, and how far to trust them. */
+/**
+ * Angles of one foot, up to five tries each, with their direction in words, mm where they are
+ * measured across, and how far to trust them.
+ */
 const { side, exam, keys } = defineProps<{
   side: Side
   exam: FootExamination
@@ -22,6 +26,7 @@ const { side, exam, keys } = defineProps<{
 }>()
 const emit = defineEmits<{ trouble: [string] }>()
 const fitting = useFitting()
+const changes = useChanges()
 const findings = computed(() => fitting.record.feet[side]!.findings)
 const trials = (key: AngleKey) => trialsOf(findings.value, key)
 const fields = ref<Record<string, { focus: () => void }>>({})
@@ -30,8 +35,8 @@ const believable = computed(() => normsOf(fitting.record).alignmentChangeDeg)
 function set(key: AngleKey, index: number, typed: string) {
   const text = typed.trim()
   const value = text === '' ? undefined : parseNumber(text.replace('°', ''))
-  const [low, high] = angleBounds(key)
-  const name = `${side} ${ANGLE_LABELS[key].name.toLowerCase()}`
+  const [low, high] = ANGLES.of(key).bounds
+  const name = `${side} ${ANGLES.of(key).name.toLowerCase()}`
   if (value === null || (value !== undefined && (value < low || value > high))) {
     emit(
       'trouble',
@@ -44,7 +49,7 @@ function set(key: AngleKey, index: number, typed: string) {
   else next[index] = value
   emit(
     'trouble',
-    fitting.put(
+    changes.put(
       `findings.${side}`,
       withTrials(
         findings.value,
@@ -66,9 +71,9 @@ const heelMm = (key: AngleKey, deg: number) => {
     : null
 }
 const words = (key: AngleKey, deg: number) =>
-  isRange(key)
-    ? ANGLE_LABELS[key].plus
-    : directed(deg, ANGLE_LABELS[key].plus, ANGLE_LABELS[key].minus, 'straight')
+  ANGLES.of(key).range
+    ? ANGLES.of(key).plus
+    : directed(deg, ANGLES.of(key).plus, ANGLES.of(key).minus, 'straight')
 </script>
 
 <template>
@@ -78,7 +83,7 @@ const words = (key: AngleKey, deg: number) =>
     class="finding"
     :class="{ 'watch-row': exam.angles[key]?.repeat }"
   >
-    <b class="name" :title="ANGLE_LABELS[key].how">{{ ANGLE_LABELS[key].name }}</b>
+    <b class="name" :title="ANGLES.of(key).how">{{ ANGLES.of(key).name }}</b>
     <span class="line">
       <DraftField
         v-for="i in Math.min(MOST_TRIALS, Math.max(2, trials(key).length + 1))"
@@ -92,7 +97,7 @@ const words = (key: AngleKey, deg: number) =>
         inputmode="text"
         :value="trials(key)[i - 1]"
         :disabled="fitting.readOnly || i - 1 > trials(key).length"
-        :aria-label="`${side} ${ANGLE_LABELS[key].name}, try ${i}, degrees`"
+        :aria-label="`${side} ${ANGLES.of(key).name}, try ${i}, degrees`"
         :placeholder="i - 1 === trials(key).length ? '°' : ''"
         @keep="(text: string) => set(key, i - 1, text)"
         @next="next(key, i)"
@@ -110,7 +115,7 @@ const words = (key: AngleKey, deg: number) =>
         >
         <span class="muted small words"
           >{{ words(key, exam.angles[key]!.meanDeg).replace(/^[\d.]+° /, '') }}, spread
-          {{ degreesText(exam.angles[key]!.spreadDeg) }}°<template v-if="!isRange(key)">
+          {{ degreesText(exam.angles[key]!.spreadDeg) }}°<template v-if="!ANGLES.of(key).range">
             ±{{ believable }}°</template
           ></span
         >

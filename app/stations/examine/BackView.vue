@@ -2,12 +2,16 @@
 import { computed } from 'vue'
 import { degreesText, varusWords } from '../../../core/examine/angle'
 import type { FootExamination } from '../../../core/examine/examination'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'
 
-/** Seen from behind: heel and shin by their angles, neutral dashed and relaxed filled; in front of it the forefoot's plane. True angles, no exaggeration. */
+/**
+ * Seen from behind: heel and shin by their angles, neutral dashed and relaxed filled; in front of
+ * it the forefoot's plane. True angles, no exaggeration.
+ */
 const { side, exam } = defineProps<{ side: Side; exam: FootExamination }>()
-// From behind the left foot's medial side is at its right; tilts with + (inversion, medial side up) lean the top outward.
+// From behind the left foot's medial side is at its right; tilts with + (inversion, medial side up)
+// lean the top outward.
 const m = computed(() => mirror(side))
 const hue = computed(() => HUES[side])
 const of = (key: 'rcspDeg' | 'ncspDeg' | 'tibialVarumDeg' | 'forefootDeg') =>

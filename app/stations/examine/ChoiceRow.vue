@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 
 /** One finding that is a word out of a few, both feet in one row. */

@@ -3,12 +3,12 @@ import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
 import { degreesText, varusWords } from '../../../core/examine/angle'
 import { JOINT_WORDS, POSTURE_WORDS } from '../../../core/examine/alignmentWords'
-import { ANGLE_KEYS, type FootExamination } from '../../../core/examine/examination'
+import type { FootExamination } from '../../../core/examine/examination'
+import { ANGLE_KEYS, type Findings } from '../../../core/kinds/findings/all'
 import { examineFoot, trialsOf } from '../../../core/examine/examineFoot'
 import { isChild } from '../../../core/measure/ageAtVisit'
-import { normsOf } from '../../../core/measure/normsTable'
-import { JOINTS, type Findings } from '../../../core/record/findingsSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { normsOf } from '../../../core/record/tables'
+import { JOINTS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import AngleRows from './AngleRows.vue'
 import BackView from './BackView.vue'
 import ChoiceRow from './ChoiceRow.vue'
@@ -21,8 +21,10 @@ import { ANGLES_OF, CHOICES, GROUPS, type ChoiceKey, type GroupId } from './find
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
+import { useChanges } from '~/stores/changes'
 
 const fitting = useFitting()
+const changes = useChanges()
 const hand = useHand()
 const trouble = ref('')
 const group = ref<GroupId>('alignment')
@@ -41,7 +43,7 @@ function set(side: Side, patch: Partial<Findings>, words: string) {
   const next = Object.fromEntries(
     Object.entries({ ...findings(side), ...patch }).filter(([, v]) => v !== undefined),
   ) as Findings
-  trouble.value = fitting.put(`findings.${side}`, next, `${words}, ${side}`) ?? ''
+  trouble.value = changes.put(`findings.${side}`, next, `${words}, ${side}`) ?? ''
 }
 const choose = (key: ChoiceKey, side: Side, value: string | undefined) =>
   set(side, { [key]: value }, CHOICES[key].name.toLowerCase())
@@ -195,6 +197,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
         :exam="feet[side]"
         :lean-deg="chosen?.forwardLeanDeg"
         :ramp-deg="chosen?.rampDeg"
+        :limits="fitting.norms.ankleDeg"
       />
       <AngleRows
         :side="side"

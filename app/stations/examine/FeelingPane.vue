@@ -2,15 +2,18 @@
 import { computed, ref } from 'vue'
 import { riskOf } from '../../../core/examine/risk'
 import { parseNumber } from '../../../core/measure/callOut'
-import type { Findings } from '../../../core/record/findingsSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import type { Findings } from '../../../core/kinds/findings/all'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'
 import { CHOICES, type ChoiceKey } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 
-/** Feeling, pulses, warmth, shape: the screen that grades the risk of a foot; and the pattern of numbness. */
+/**
+ * Feeling, pulses, warmth, shape: the screen that grades the risk of a foot; and the pattern of
+ * numbness.
+ */
 const emit = defineEmits<{
   set: [Side, Partial<Findings>, string]
   choose: [ChoiceKey, Side, string | undefined]

@@ -1,17 +1,28 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { bootDemand, ANKLE_RESERVE_DEG } from '../../../core/examine/verdicts'
+import { bootDemand } from '../../../core/examine/verdicts'
 import type { FootExamination } from '../../../core/examine/examination'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Norms } from '../../../core/record/tables'
+import type { Side } from '../../../core/tables/vocabulary'
 import { HUES } from '~/drawing/footDrawing'
 
-/** Seen from the side: how far ankle and big toe go, and what the chosen boot asks for. Angles are true. */
+/**
+ * Seen from the side: how far ankle and big toe go, and what the chosen boot asks for. Angles are
+ * true.
+ */
 const {
   side,
   exam,
   leanDeg = undefined,
   rampDeg = 0,
-} = defineProps<{ side: Side; exam: FootExamination; leanDeg?: number; rampDeg?: number }>()
+  limits,
+} = defineProps<{
+  side: Side
+  exam: FootExamination
+  limits: Norms['ankleDeg']
+  leanDeg?: number
+  rampDeg?: number
+}>()
 const hue = computed(() => HUES[side])
 const of = (
   key: 'ankleKneeStraightDeg' | 'ankleKneeBentDeg' | 'firstToeUnloadedDeg' | 'firstToeLoadedDeg',
@@ -19,7 +30,7 @@ const of = (
 const demand = computed(() =>
   leanDeg === undefined || of('ankleKneeBentDeg') === null
     ? null
-    : bootDemand(leanDeg, rampDeg, of('ankleKneeBentDeg')!),
+    : bootDemand(leanDeg, rampDeg, of('ankleKneeBentDeg')!, limits),
 )
 const ray = (deg: number, length: number) => {
   const a = (deg * Math.PI) / 180
@@ -59,7 +70,7 @@ const sentence = computed(
     </g>
     <g v-if="demand">
       <path
-        :d="`M0 0L${ray(demand.demandDeg + ANKLE_RESERVE_DEG, 116)}`"
+        :d="`M0 0L${ray(demand.demandDeg + limits.reserve, 116)}`"
         :stroke="demand.leftDeg < 0 ? 'var(--stop)' : 'var(--good)'"
         stroke-width="1.6"
         stroke-dasharray="2 2"

@@ -1,15 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
-import { MARK_KINDS, MARK_VIEWS, type Mark } from '../../../core/record/findingsSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { MARK_KINDS, MARK_VIEWS, SIDES, type Side } from '../../../core/tables/vocabulary'
+import type { Mark } from '../../../core/kinds/findings/markSchema'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import SpotMap, { type Spot } from '~/drawing/SpotMap.vue'
+import { useChanges } from '~/stores/changes'
 
 /** Bony points, lumps, callus and the like on four maps, with size and tenderness. */
 const emit = defineEmits<{ trouble: [string] }>()
 const fitting = useFitting()
+const changes = useChanges()
 const view = ref<(typeof MARK_VIEWS)[number]>('plantar')
 const kind = ref<Mark['kind']>('callus')
 const at = ref<{ side: Side; index: number } | null>(null)
@@ -55,7 +57,7 @@ const spots = computed(() =>
 const store = (side: Side, marks: Mark[], words: string) =>
   emit(
     'trouble',
-    fitting.put(`findings.${side}`, { ...fitting.record.feet[side]!.findings, marks }, words) ?? '',
+    changes.put(`findings.${side}`, { ...fitting.record.feet[side]!.findings, marks }, words) ?? '',
   )
 function place(side: Side, xMm: number, yMm: number) {
   if (fitting.readOnly) return

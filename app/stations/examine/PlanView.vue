@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { Findings, FittingRecord } from '../../../core/record/schema'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
 

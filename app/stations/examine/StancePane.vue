@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { parseNumber } from '../../../core/measure/callOut'
-import type { Findings } from '../../../core/record/findingsSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import type { Findings } from '../../../core/kinds/findings/all'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'
 import { CHOICES, POSTURE_ITEMS, type ChoiceKey } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
+import { useChanges } from '~/stores/changes'
 
 /** Standing: posture items, knee, axis, heel raise, great toe, and the difference of the legs. */
 defineProps<{ child: boolean }>()
@@ -16,6 +17,7 @@ const emit = defineEmits<{
   choose: [ChoiceKey, Side, string | undefined]
 }>()
 const fitting = useFitting()
+const changes = useChanges()
 const trouble = ref('')
 const of = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
 const ITEMS = [-2, -1, 0, 1, 2] as const
@@ -49,7 +51,7 @@ const leg = () => fitting.record.legLengthDifferenceMm
 type Leg = NonNullable<ReturnType<typeof leg>>
 function setLeg(patch: Partial<Leg>) {
   const next = { value: 0, shorter: 'left' as Side, ...leg(), ...patch }
-  trouble.value = fitting.put('legLength', next, 'leg length difference') ?? ''
+  trouble.value = changes.put('legLength', next, 'leg length difference') ?? ''
 }
 function legValue(text: string) {
   const value = text.trim() ? parseNumber(text) : 0

@@ -1,4 +1,4 @@
-import type { AngleKey } from '../../../core/examine/examination'
+import type { AngleKey } from '../../../core/kinds/findings/all'
 
 /** Groups of the examination in the order in which hands go over a foot. */
 export const GROUPS = [

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
@@ -10,31 +11,33 @@ import { shellInside } from '../../../core/footwear/gradeShell'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { bestMean } from '../../../core/measure/reading'
 import { painSeries, type PainSeries } from '../../../core/followup/painSeries'
-import { PLACES } from '../../../core/record/places'
+import { PLACES } from '../../../core/kinds/places'
 import type { Followup } from '../../../core/record/schema'
 import {
   COMPLAINT_PLACES,
   SIDES,
   type ComplaintPlace,
   type Side,
-} from '../../../core/record/vocabulary'
+} from '../../../core/tables/vocabulary'
 import GrowthPane from './GrowthPane.vue'
 import LinerPane from './LinerPane.vue'
 import MomentStrip from './MomentStrip.vue'
 import OutcomeAsk from './OutcomeAsk.vue'
 import PainChart from './PainChart.vue'
 import SideMark from '~/components/SideMark.vue'
-import { normsOf } from '../../../core/measure/normsTable'
-import { api } from '~/composables/api'
-import { useDeviceVersions } from '~/composables/deviceVersions'
+import { api } from '~/browser/api'
+import { useDeviceVersions } from '~/composables/useDeviceVersions'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { useChanges } from '~/stores/changes'
 
 const fitting = useFitting()
+const changes = useChanges()
 const trouble = ref('')
+const dayTrouble = ref('')
 const on = ref(format(new Date(), 'yyyy-MM-dd'))
 const series = computed(() => painSeries(fitting.record))
-const counts = computed(() => normsOf(fitting.record).painChange)
+const counts = computed(() => fitting.norms.painChange)
 const comfort = computed(() => comfortSeries(fitting.record))
 const pane = ref<'pain' | 'liner' | 'growth'>('pain')
 const followups = computed(() => fitting.record.followups ?? [])
@@ -51,12 +54,11 @@ const newFoot = ref<Side>('left')
 const score = (p: { foot: Side; at: ComplaintPlace }) =>
   current.value.pain.find((x) => key(x) === key(p))?.score
 function put(next: Followup, words: string) {
-  if (!/^\d{4}-\d\d-\d\d$/.test(on.value)) {
-    trouble.value = 'Choose the day of the visit first.'
-    return
-  }
+  // A score must not go to another day than the one that stands there.
+  if (dayTrouble.value)
+    return void (trouble.value = `Mend the day of the visit first: ${dayTrouble.value}`)
   trouble.value =
-    fitting.put(
+    changes.put(
       'followups',
       [...followups.value.filter((f) => f.on !== next.on), next].sort((a, b) =>
         a.on < b.on ? -1 : 1,
@@ -77,7 +79,10 @@ function addPlace(event: Event) {
   if (select.value) added.value.push({ foot: newFoot.value, at: select.value as ComplaintPlace })
   select.value = ''
 }
-/** What the pain of the last visit speaks for: the smallest change, as the next version of the device where it is the device's. */
+/**
+ * What the pain of the last visit speaks for: the smallest change, as the next version of the
+ * device where it is the device's.
+ */
 const likely = computed(() =>
   likelyAdjustments(
     fitting.record,
@@ -88,9 +93,9 @@ const likely = computed(() =>
 )
 const { replaceDevice } = useDeviceVersions()
 const deviceOf = (foot: Side) => fitting.record.feet[foot]?.device
-const changes = (foot: Side, a: Adjustment) =>
+const changeOf = (foot: Side, a: Adjustment) =>
   a.next && deviceOf(foot)
-    ? deviceDiff(deviceOf(foot)!, a.next(deviceOf(foot)!))
+    ? deviceDiff(deviceOf(foot)!, a.next(deviceOf(foot)!), fitting.norms)
         .map((d) => `${d.what}: ${d.before} → ${d.after}`)
         .join('; ')
     : ''
@@ -119,7 +124,8 @@ const growing = computed(() => {
     const foot = fitting.record.feet[side]
     const lengthMm = foot && bestMean(foot, 'footLengthMm', 'standing')
     const on = fitting.record.visit?.on ?? fitting.openedOn
-    // Lengths of earlier fittings tell more than one; this fitting's own stands as the screen has it.
+    // Lengths of earlier fittings tell more than one; this fitting's own stands as the screen has
+    // it.
     const lengths = [
       ...(earlier.value[side] ?? []).filter((l) => l.on !== on),
       ...(lengthMm === undefined ? [] : [{ on, lengthMm }]),
@@ -158,9 +164,13 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
       >{{ followups.length }} {{ followups.length === 1 ? 'visit' : 'visits' }} on file · a change
       under {{ counts }} points is no change</span
     >
-    <label class="day"
-      ><span class="sr">Day of this follow-up</span><input v-model="on" class="field" type="date"
-    /></label>
+    <DayField
+      v-model:trouble="dayTrouble"
+      class="day"
+      label="Day of this follow-up"
+      :model-value="on"
+      @update:model-value="(day) => (on = day ?? on)"
+    />
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <MomentStrip />
@@ -278,10 +288,10 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
           <SideMark :side="foot" word /><span
             ><b>{{ a.words }}</b
             >, {{ n }} of 10: {{ a.cause }}. {{ a.change }}.<span
-              v-if="changes(foot, a)"
+              v-if="changeOf(foot, a)"
               class="small muted"
             >
-              {{ changes(foot, a) }}</span
+              {{ changeOf(foot, a) }}</span
             ></span
           ><VBtn
             v-if="a.next && deviceOf(foot) && deviceOf(foot)!.kind !== 'none'"
@@ -380,8 +390,9 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
   display: flex;
   flex-direction: column;
 }
-.day .field {
-  width: 170px;
+.day {
+  flex: none;
+  width: 190px;
 }
 .charts {
   display: grid;

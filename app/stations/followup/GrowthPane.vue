@@ -11,7 +11,7 @@ import {
   type LengthAt,
 } from '../../../core/followup/growth'
 import { ageInYears } from '../../../core/measure/ageAtVisit'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 
@@ -23,7 +23,9 @@ export interface GrowthOf {
   limitMm: number | null
   remakeMm: number
 }
-/** A child's feet over time: what was measured here, the line ahead with its band, what it crosses. */
+/**
+ * A child's feet over time: what was measured here, the line ahead with its band, what it crosses.
+ */
 const { feet } = defineProps<{ feet: GrowthOf[] }>()
 const fitting = useFitting()
 const W = 420

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
+import { STATION_KINDS } from '../../../core/kinds/stations/all'
 import { scaleLinear } from 'd3-scale'
 import { line } from 'd3-shape'
 import { addDays, format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { givesAfter, linerSeen, type packOutForecast } from '../../../core/followup/packOutForecast'
-import { HOUSE_PACK_OUT, packedOut } from '../../../core/followup/packOut'
-import { stationWords } from '../../../core/footwear/stationWords'
+import { packedOut, tableCurve } from '../../../core/followup/packOut'
 import { parseNumber } from '../../../core/measure/callOut'
 import type { Followup } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
@@ -30,13 +31,13 @@ async function look() {
   await models.load().catch(() => undefined)
   if (!chosen.value) return (asked.value = true)
   const worker = matchWorker()
-  await worker.setModels(JSON.parse(JSON.stringify(models.models)), {})
-  answer.value = await worker.packOut(JSON.parse(JSON.stringify(fitting.record)), used.value)
+  await worker.setModels(plainCopy(models.models), {})
+  answer.value = await worker.packOut(plainCopy(fitting.record), used.value)
   asked.value = true
 }
 onMounted(look)
 watch(() => JSON.stringify([fitting.record.followups, fitting.record.footwear]), look)
-const curve = computed(() => answer.value?.curve ?? HOUSE_PACK_OUT)
+const curve = computed(() => answer.value?.curve ?? tableCurve(fitting.norms))
 const seen = computed(() => linerSeen(fitting.record))
 const W = 420
 const H = 170
@@ -162,7 +163,7 @@ function set(key: 'newMm' | 'nowMm', text: string) {
       <tbody>
         <tr v-for="l in answer.lines.slice(0, 8)" :key="l.side + l.station">
           <td class="nowrap">
-            <SideMark :side="l.side" word /> {{ stationWords(l.station).name }}
+            <SideMark :side="l.side" word /> {{ STATION_KINDS.of(l.station).name }}
           </td>
           <td>{{ l.newMm.toFixed(1) }} mm</td>
           <td>{{ l.nowMm.toFixed(1) }} mm</td>
@@ -172,9 +173,9 @@ function set(key: 'newMm' | 'nowMm', text: string) {
       </tbody>
     </table>
     <p v-if="todo" class="notice small">
-      ▲ {{ stationWords(todo.station).name }} {{ todo.side }} gives first. Then: pads on the liner's
-      outside or a thicker insole shim before a smaller buckle; a mouldable liner can be moulded
-      again once.
+      ▲ {{ STATION_KINDS.of(todo.station).name }} {{ todo.side }} gives first. Then: pads on the
+      liner's outside or a thicker insole shim before a smaller buckle; a mouldable liner can be
+      moulded again once.
     </p>
     <p v-else-if="asked && !chosen" class="muted">
       Choose a shell in Match: then each station is told.

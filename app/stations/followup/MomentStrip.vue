@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { computed } from 'vue'
-import { daysBetween, momentsOf } from '../../../core/followup/outcomes'
+import { momentsOf } from '../../../core/followup/outcomes'
+import { daysBetween } from '../../../core/record/isoDay'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 
@@ -17,12 +18,15 @@ const day = (on: string) => format(new Date(`${on}T12:00`), 'd MMM')
 <template>
   <ul v-if="moments.length" class="strip">
     <li v-for="m in moments" :key="m.moment.id" class="card one">
-      <b>{{ m.moment.words }}</b
-      ><StatusMark v-if="m.answer" kind="good" :word="`told ${day(m.answer.on)}`" /><StatusMark
-        v-else-if="m.late > 0"
-        kind="watch"
-        :word="`${m.late} days late`"
-      /><span v-else class="muted label">due {{ day(m.dueOn) }}</span>
+      <b>{{ m.moment.words }}</b><StatusMark
+        v-if="m.answer"
+        kind="good"
+        :word="`told ${day(m.answer.on)}`"
+      /><StatusMark v-else-if="m.late > 0" kind="watch" :word="`${m.late} days late`" /><span
+        v-else
+        class="muted label"
+        >due {{ day(m.dueOn) }}</span
+      >
     </li>
   </ul>
   <p v-else class="notice small">

@@ -3,7 +3,10 @@ import { parseNumber } from '../../../core/measure/callOut'
 import type { Followup } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
 
-/** The rest of what is asked: comfort, days and hours used, numb toes, hot spots, what they would change. */
+/**
+ * The rest of what is asked: comfort, days and hours used, numb toes, hot spots, what they would
+ * change.
+ */
 const { current, disabled } = defineProps<{ current: Followup; disabled: boolean }>()
 const emit = defineEmits<{ put: [next: Followup, words: string]; trouble: [words: string] }>()
 function number(

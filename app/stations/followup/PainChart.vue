@@ -4,7 +4,10 @@ import { line } from 'd3-shape'
 import { format } from 'date-fns'
 import { computed } from 'vue'
 
-/** A value by date against the one at handover; points outside the band of what is believed are filled, inside hollow. */
+/**
+ * A value by date against the one at handover; points outside the band of what is believed are
+ * filled, inside hollow.
+ */
 const {
   points,
   most = 10,

@@ -1,24 +1,27 @@
 <script setup lang="ts">
+import DayField from '~/components/DayField.vue'
 import { addDays, format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { wearInPlan } from '../../../core/followup/wearInPlan'
-import { clientCard } from '../../../core/followup/card'
-import { HANDOVER_CHECKS, monthsLater } from '../../../core/followup/handoverChecks'
+import { clientCard } from '../../../core/formats/papers/card'
+import { HANDOVER_CHECKS } from '../../../core/followup/handoverChecks'
+import { monthsLater } from '../../../core/record/isoDay'
 import { parseNumber } from '../../../core/measure/callOut'
-import { normsOf } from '../../../core/measure/normsTable'
 import type { Handover } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
+import { useChanges } from '~/stores/changes'
 
 const fitting = useFitting()
+const changes = useChanges()
 const trouble = ref('')
 const handover = computed<Handover>(() => fitting.record.handover ?? {})
 const CHECKS = HANDOVER_CHECKS
 const WORDS = { good: 'Good', watch: 'Watch', stop: 'Stop' } as const
 const put = (patch: Partial<Handover>, words: string) =>
-  (trouble.value = fitting.put('handover', { ...handover.value, ...patch }, words) ?? '')
+  (trouble.value = changes.put('handover', { ...handover.value, ...patch }, words) ?? '')
 const set = (id: string, verdict: 'good' | 'watch' | 'stop') =>
   put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
 const good = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'good').length)
@@ -30,7 +33,7 @@ const today = () => format(new Date(), 'yyyy-MM-dd')
 const months = computed(
   () =>
     fitting.record.quotes?.filter((q) => q.answer === 'accepted').at(-1)?.guaranteeMonths ??
-    normsOf(fitting.record).prices.guaranteeMonths,
+    fitting.tables.prices.guaranteeMonths,
 )
 const handOver = () =>
   put(
@@ -48,7 +51,6 @@ function minutes(text: string) {
     trouble.value = `Minutes go from 0 to 240. “${text}” was not kept.`
   else put({ minutesInFootwear: value }, 'minutes in the footwear')
 }
-const day = (event: Event) => (event.target as HTMLInputElement).value || undefined
 </script>
 
 <template>
@@ -78,8 +80,7 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
       <div class="card-head"><h2>Checks on the pair</h2></div>
       <ul class="scroll grow">
         <li v-for="(c, i) in CHECKS" :key="c.id" class="check">
-          <span class="n">{{ i + 1 }}</span
-          ><span class="what"
+          <span class="n">{{ i + 1 }}</span><span class="what"
             ><b>{{ c.name }}</b
             ><span class="muted label">{{ c.how }}</span></span
           >
@@ -144,33 +145,24 @@ const day = (event: Event) => (event.target as HTMLInputElement).value || undefi
       <section class="card">
         <div class="card-head"><h2>Dates</h2></div>
         <div class="card-body dates">
-          <label
-            ><span>Wearing in starts</span
-            ><input
-              class="field"
-              type="date"
-              :value="start"
-              :disabled="fitting.readOnly"
-              @change="put({ wearInStart: day($event) }, 'wear-in start')"
-          /></label>
-          <label
-            ><span>Next visit</span
-            ><input
-              class="field"
-              type="date"
-              :value="handover.nextVisitOn"
-              :disabled="fitting.readOnly"
-              @change="put({ nextVisitOn: day($event) }, 'next visit')"
-          /></label>
-          <label
-            ><span>Guarantee until</span
-            ><input
-              class="field"
-              type="date"
-              :value="handover.guaranteeUntil"
-              :disabled="fitting.readOnly"
-              @change="put({ guaranteeUntil: day($event) }, 'guarantee until')"
-          /></label>
+          <DayField
+            label="Wearing in starts"
+            :model-value="start"
+            :disabled="fitting.readOnly"
+            @update:model-value="(day) => put({ wearInStart: day }, 'wear-in start')"
+          />
+          <DayField
+            label="Next visit"
+            :model-value="handover.nextVisitOn"
+            :disabled="fitting.readOnly"
+            @update:model-value="(day) => put({ nextVisitOn: day }, 'next visit')"
+          />
+          <DayField
+            label="Guarantee until"
+            :model-value="handover.guaranteeUntil"
+            :disabled="fitting.readOnly"
+            @update:model-value="(day) => put({ guaranteeUntil: day }, 'guarantee until')"
+          />
           <p class="small plan">
             <span v-for="d in plan.slice(0, 9)" :key="d.on + d.words"
               ><b>{{ format(new Date(`${d.on}T12:00`), 'EEE d MMM') }}</b> {{ d.words }}</span

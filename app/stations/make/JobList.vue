@@ -7,7 +7,10 @@ import StatusMark from '~/components/StatusMark.vue'
 import type { BenchJobRow } from '../../../shared/contracts'
 import { useBench } from '~/stores/bench'
 
-/** Jobs of the day with the step that is next and what was promised; below, what waits for the bench. */
+/**
+ * Jobs of the day with the step that is next and what was promised; below, what waits for the
+ * bench.
+ */
 const { may } = defineProps<{ may: boolean }>()
 const emit = defineEmits<{ choose: [job: string, step: string] }>()
 const bench = useBench()

@@ -4,12 +4,15 @@ import { scaleLinear } from 'd3-scale'
 import { select } from 'd3-selection'
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { lanesOf } from '../../../core/bench/lanes'
-import { PEOPLE, type BenchResource } from '../../../core/bench/processes'
+import { PEOPLE, type BenchResource } from '../../../core/tables/benchResources'
 import type { PlanConflict } from '../../../core/bench/planCheck'
 import type { ShownStep } from '../../../core/bench/planView'
 import { clockOf, minuteOf } from '../../../core/bench/schedule/day'
 
-/** The day in lanes: one for each thing and each pair of hands; bars are dragged, or moved by arrow keys a minute at a time. */
+/**
+ * The day in lanes: one for each thing and each pair of hands; bars are dragged, or moved by arrow
+ * keys a minute at a time.
+ */
 const {
   steps,
   conflicts,
@@ -155,10 +158,14 @@ const bars = computed<Bar[]>(() => {
       })
     }
   }
-  // Always in the same order, so that a bar that is moved stays the same thing on the page and keeps the focus.
+  // Always in the same order, so that a bar that is moved stays the same thing on the page and
+  // keeps the focus.
   return out.sort((a, b) => (a.key < b.key ? -1 : 1))
 })
-/** A run of one job's bars on a row is named once: inside it where there is room, else to its right as far as the next bar. */
+/**
+ * A run of one job's bars on a row is named once: inside it where there is room, else to its right
+ * as far as the next bar.
+ */
 const labels = computed(() =>
   rows.value.flatMap((_, line) => {
     const own = bars.value.filter((b) => b.line === line).sort((a, b) => a.x0 - b.x0)
@@ -229,7 +236,8 @@ function bindDrags() {
         .on('end', function () {
           const b = bars.value.find((v) => v.key === this.dataset.key)
           emit('draft', null)
-          // The picture has followed the finger: what counts is where the bar was when it was taken.
+          // The picture has followed the finger: what counts is where the bar was when it was
+          // taken.
           if (b && at && at !== was) emit('move', b.job, b.step, at)
         }),
     )

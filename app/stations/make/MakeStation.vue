@@ -1,19 +1,20 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from 'vue'
+import { deviceRows } from '../../../core/device/deviceRows'
+import { computed, onMounted, ref, toRaw } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { nextStep, type BenchStep } from '../../../core/bench/jobSteps'
-import type { StepChange, StepState } from '../../../core/bench/stepState'
-import { ticketSteps, type TicketStep } from '../../../core/bench/ticket'
+import type { StepChange, StepState } from '../../../core/record/stepState'
+import { ticketSteps, type TicketStep } from '../../../core/formats/papers/ticket'
 import { deviceKindWords, deviceLines } from '../../../core/device/deviceWords'
-import { prescription } from '../../../core/formats/prescription'
+import { prescription } from '../../../core/formats/papers/prescription'
 import { sizeWords } from '../../../core/footwear/match'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import PromisePane from './PromisePane.vue'
 import QuotePane from './QuotePane.vue'
 import SideMark from '~/components/SideMark.vue'
 import StepActions from '~/components/StepActions.vue'
-import { download } from '~/composables/download'
-import { useJob } from '~/composables/job'
+import { download } from '~/browser/download'
+import { useJob } from '~/composables/useJob'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
@@ -52,7 +53,7 @@ const doIt = (change: Omit<StepChange, 'step' | 'foot'>) =>
   (trouble.value = act(inHand.value!, change))
 const code = computed(() => fitting.client?.code ?? 'client')
 /** the foot as devices are built on it, captured surface and all */
-const plain = (side: Side) => JSON.parse(JSON.stringify(fitting.record.feet[side]!))
+const plain = (side: Side) => structuredClone(toRaw(fitting.record.feet[side]!))
 const makes = (side: Side) =>
   Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
 async function file(kind: 'stl' | 'svg' | 'json', side: Side = 'left') {
@@ -67,6 +68,7 @@ async function file(kind: 'stl' | 'svg' | 'json', side: Side = 'left') {
     const data = await deviceWorker().file(
       plain(side),
       side,
+      deviceRows(fitting.norms),
       code.value,
       kind === 'stl' ? '.stl' : '-template.svg',
     )
@@ -81,6 +83,12 @@ async function file(kind: 'stl' | 'svg' | 'json', side: Side = 'left') {
     busy.value = ''
   }
 }
+/** the prescription of each foot, line by line */
+const prescribed = computed(() => {
+  const rows = deviceRows(fitting.norms)
+  const { left, right } = fitting.record.feet
+  return { left: deviceLines(left!, rows), right: deviceLines(right!, rows) }
+})
 const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model))
 </script>
 
@@ -202,7 +210,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
         </div>
         <div class="card-body">
           <ul>
-            <li v-for="line in deviceLines(fitting.record.feet[side]!)" :key="line">{{ line }}</li>
+            <li v-for="line in prescribed[side]" :key="line">{{ line }}</li>
           </ul>
           <div v-if="makes(side)" class="files">
             <VBtn :disabled="busy !== ''" @click="file('stl', side)">Solid, STL</VBtn

@@ -1,21 +1,21 @@
 <script setup lang="ts">
+import DayField from '~/components/DayField.vue'
 import { computed, ref } from 'vue'
 import { deviceKindWords } from '../../../core/device/deviceWords'
 import { processFor } from '../../../core/bench/jobSteps'
-import { normsOf } from '../../../core/measure/normsTable'
 import type { Making } from '../../../core/record/schema'
-import { SIDES } from '../../../core/record/vocabulary'
+import { SIDES } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
-import { useBench } from '~/stores/bench'
 import { useFitting } from '~/stores/fitting'
+import { useChanges } from '~/stores/changes'
 
 /** When it was promised, on which day it is made, and in which way. */
 const { disabled } = defineProps<{ disabled: boolean }>()
 const fitting = useFitting()
+const changes = useChanges()
 const trouble = ref('')
 const making = computed<Making>(() => fitting.record.making ?? {})
-const bench = useBench()
-const processes = computed(() => bench.state?.processes ?? normsOf(fitting.record).processes)
+const processes = computed(() => fitting.tables.processes)
 const kinds = computed(
   () =>
     [
@@ -34,7 +34,7 @@ function put(part: Partial<Making>, words: string) {
   const next = Object.fromEntries(
     Object.entries({ ...making.value, ...part }).filter(([, v]) => v !== undefined && v !== ''),
   ) as Making
-  trouble.value = fitting.put('making', next, words) ?? ''
+  trouble.value = changes.put('making', next, words) ?? ''
 }
 function at(text: string) {
   if (text && !/^([01]\d|2[0-3]):[0-5]\d$/.test(text.trim()))
@@ -52,21 +52,13 @@ function at(text: string) {
     <div class="card-body form">
       <p v-if="trouble" class="small stop-text" role="alert">{{ trouble }}</p>
       <div class="line">
-        <label class="grow"
-          ><span class="small muted">Promised for</span
-          ><input
-            class="field"
-            type="date"
-            :value="making.promisedOn"
-            :disabled
-            aria-label="Promised for"
-            @change="
-              put(
-                { promisedOn: ($event.target as HTMLInputElement).value || undefined },
-                'promised for',
-              )
-            "
-        /></label>
+        <DayField
+          class="grow"
+          label="Promised for"
+          :model-value="making.promisedOn"
+          :disabled
+          @update:model-value="(day) => put({ promisedOn: day }, 'promised for')"
+        />
         <label
           ><span class="small muted">at</span
           ><DraftField
@@ -78,21 +70,12 @@ function at(text: string) {
             @keep="at"
         /></label>
       </div>
-      <label
-        ><span class="small muted">Day on the bench (empty: the promised one)</span
-        ><input
-          class="field"
-          type="date"
-          :value="making.benchOn"
-          :disabled
-          aria-label="Day on the bench"
-          @change="
-            put(
-              { benchOn: ($event.target as HTMLInputElement).value || undefined },
-              'day on the bench',
-            )
-          "
-      /></label>
+      <DayField
+        label="Day on the bench, if another"
+        :model-value="making.benchOn"
+        :disabled
+        @update:model-value="(day) => put({ benchOn: day }, 'day on the bench')"
+      />
       <template v-for="k in kinds" :key="k"
         ><label v-if="waysOf(k).length > 1"
           ><span class="small muted">{{ deviceKindWords(k as never) }}, made as</span

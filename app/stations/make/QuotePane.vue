@@ -1,30 +1,40 @@
 <script setup lang="ts">
-import { addDays, format } from 'date-fns'
+import { format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
-import { money, quoteChanges, quoteLines, quoteSums } from '../../../core/followup/quote'
+import {
+  money,
+  quoteLines,
+  quoteOf,
+  quoteState,
+  quoteSums,
+  withQuote,
+} from '../../../core/followup/quote'
 import { parseNumber } from '../../../core/measure/callOut'
-import { normsOf } from '../../../core/measure/normsTable'
 import type { Quote, QuoteLine } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
+import { useChanges } from '~/stores/changes'
 
-/** What it costs, before it is made: lines by the price list, changed by hand, kept with the client's answer. */
+/**
+ * What it costs, before it is made: lines by the price list, changed by hand, kept with the
+ * client's answer.
+ */
 const fitting = useFitting()
+const changes = useChanges()
 const models = useModels()
 const session = useSession()
 const open = ref(false)
 const trouble = ref('')
 const lines = ref<QuoteLine[]>([])
 const said = ref('')
-const table = computed(() => normsOf(fitting.record).prices)
+const table = computed(() => fitting.tables.prices)
 const quotes = computed(() => fitting.record.quotes ?? [])
 const last = computed(() => quotes.value.at(-1))
-const asked = computed(() => quoteLines(fitting.record, models.models, table.value))
-const copy = (v: QuoteLine[]): QuoteLine[] => JSON.parse(JSON.stringify(v)) as QuoteLine[]
+const asked = computed(() => quoteLines(fitting.record, models.models, fitting.tables))
 const WORDS: Record<
   Quote['answer'],
   { kind: 'good' | 'watch' | 'stop' | 'suggest'; word: string }
@@ -35,16 +45,13 @@ const WORDS: Record<
   declined: { kind: 'stop', word: 'Not taken' },
 }
 /** Has what is to be made changed since the quote was given? */
-const stale = computed(() =>
-  last.value && last.value.answer !== 'declined'
-    ? quoteChanges(
-        last.value.lines.filter((l) => l.amount !== 0),
-        asked.value.lines.filter((l) => l.amount !== 0),
-      ).length > 0
-    : false,
+const stale = computed(
+  () =>
+    last.value !== undefined &&
+    quoteState(last.value, asked.value.lines, format(new Date(), 'yyyy-MM-dd')).changed.length > 0,
 )
 function begin() {
-  lines.value = copy(asked.value.lines)
+  lines.value = structuredClone(asked.value.lines)
   trouble.value = ''
   open.value = true
 }
@@ -76,30 +83,19 @@ function add(id: string) {
   ]
 }
 function keep() {
-  const today = new Date()
-  const quote: Quote = {
+  const quote = quoteOf(lines.value, table.value, {
     id: crypto.randomUUID().slice(0, 8),
-    on: format(today, 'yyyy-MM-dd'),
-    validUntil: format(addDays(today, table.value.validDays), 'yyyy-MM-dd'),
-    currency: table.value.currency,
-    withTax: table.value.withTax,
-    guaranteeMonths: table.value.guaranteeMonths,
-    lines: copy(lines.value),
-    answer: 'open',
-    ...(session.person && { by: session.person.name }),
-  }
-  // One that was open when another is given was changed.
-  const before = quotes.value.map((q) =>
-    q.answer === 'open' ? { ...q, answer: 'changed' as const, answeredOn: quote.on } : q,
-  )
-  const refused = fitting.put('quotes', [...before, quote], 'quote')
+    on: format(new Date(), 'yyyy-MM-dd'),
+    by: session.person?.name,
+  })
+  const refused = changes.put('quotes', withQuote(quotes.value, quote), 'quote')
   if (refused) trouble.value = refused
   else open.value = false
 }
 function answer(what: Quote['answer']) {
   const on = format(new Date(), 'yyyy-MM-dd')
   trouble.value =
-    fitting.put(
+    changes.put(
       'quotes',
       quotes.value.map((q) =>
         q.id === last.value!.id
@@ -164,8 +160,10 @@ function answer(what: Quote['answer']) {
       <div class="line">
         <VBtn :disabled="fitting.readOnly || asked.lines.length === 0" @click="begin">{{
           last ? 'Give another' : 'Make a quote'
-        }}</VBtn
-        ><VBtn v-if="last" :href="`/api/fittings/${fitting.id}/quote?id=${last.id}`" target="_blank"
+        }}</VBtn><VBtn
+          v-if="last"
+          :href="`/api/fittings/${fitting.id}/quote?id=${last.id}`"
+          target="_blank"
           >Quote (PDF)</VBtn
         >
       </div>

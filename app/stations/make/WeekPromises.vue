@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { addDays, format, startOfWeek } from 'date-fns'
 import { computed } from 'vue'
-import { PEOPLE } from '../../../core/bench/processes'
+import { PEOPLE } from '../../../core/tables/benchResources'
 import { minuteOf } from '../../../core/bench/schedule/day'
 import type { BenchJobRow } from '../../../shared/contracts'
 import { useBench } from '~/stores/bench'
@@ -52,8 +52,7 @@ const width = (minutes: number) =>
       <p class="label muted pad">{{ d.hands }} min of hands, {{ hours.toFixed(1) }} h there</p>
       <ul>
         <li v-for="j in d.jobs" :key="j.id" class="one">
-          <b class="ellipsis">{{ j.name ?? j.code }}</b
-          ><span class="label muted"
+          <b class="ellipsis">{{ j.name ?? j.code }}</b><span class="label muted"
             >{{ j.promisedAt ?? 'by closing' }} · {{ handsOf(j) }} min left</span
           >
         </li>
@@ -63,14 +62,14 @@ const width = (minutes: number) =>
       <div class="card-head"><h2>No day</h2></div>
       <ul>
         <li v-for="j in over" :key="j.id" class="one">
-          <b class="ellipsis">{{ j.name ?? j.code }}</b
-          ><span class="label watch-text"
+          <b class="ellipsis">{{ j.name ?? j.code }}</b><span class="label watch-text"
             >▲ promised {{ format(new Date(`${j.promisedOn}T12:00`), 'd MMM') }}</span
           >
         </li>
         <li v-for="j in none" :key="j.id" class="one">
-          <b class="ellipsis">{{ j.name ?? j.code }}</b
-          ><span class="label muted">no promise · {{ handsOf(j) }} min</span>
+          <b class="ellipsis">{{ j.name ?? j.code }}</b><span class="label muted"
+            >no promise · {{ handsOf(j) }} min</span
+          >
         </li>
       </ul>
     </section>

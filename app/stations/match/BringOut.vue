@@ -4,12 +4,16 @@ import { flexWords } from '../../../core/footwear/flex'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { sizeWords } from '../../../core/footwear/reasons'
-import { SIDES } from '../../../core/record/vocabulary'
-import { minutesOf, stockOf, verdictOfPair, type Match } from './useMatch'
+import { SIDES } from '../../../core/tables/vocabulary'
+import { pairVerdict, stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
+import type { Match } from './useMatch'
 
-/** The two models to bring out, in which sizes, why, and what will have to be worked: the answer on one look. */
+/**
+ * The two models to bring out, in which sizes, why, and what will have to be worked: the answer on
+ * one look.
+ */
 const { match } = defineProps<{ match: Match }>()
-const { result, model, looking, advice, flexPoints } = match
+const { result, model, looking, advice, flexRows } = match
 const two = computed(() =>
   (result.value?.pair.slice(0, 2) ?? []).map((p) => ({
     p,
@@ -37,16 +41,16 @@ const two = computed(() =>
         ><span v-for="s in SIDES" :key="s" class="size"
           ><SideMark v-if="p[s]" :side="s" /><b v-if="p[s]">{{ sizeWords(p[s]!.sizeMm) }}</b
           ><span v-if="p[s] && stockOf(m, p[s]) === 0" class="small watch-text">order</span></span
-        ><StatusMark v-bind="verdictOfPair(p)"
+        ><StatusMark v-bind="pairVerdict(p)"
       /></span>
       <span class="label why">{{ why.join(' · ') }}</span>
       <span class="label"
         ><template v-if="work.length"
-          ><b>{{ minutesOf(p) }} min:</b>
+          ><b>{{ workMinutesOf(p) }} min:</b>
           {{ work.map((w) => `${w.foot === 'left' ? 'L' : 'R'} ${w.words}`).join('; ') }}</template
         ><template v-else>no work needed</template
         ><template v-if="m.flex">
-          · {{ flexWords(m, advice, flexPoints).split(': ').at(-1) }} in flex</template
+          · {{ flexWords(m, advice, flexRows).split(': ').at(-1) }} in flex</template
         ></span
       >
       <span v-if="first" class="label watch-text"

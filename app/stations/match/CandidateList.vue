@@ -1,11 +1,11 @@
 <script setup lang="ts">
+import { STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed } from 'vue'
 import { VBtn } from 'vuetify/components'
-import type { Station } from '../../../core/footwear/clearance'
-import { stationWords } from '../../../core/footwear/stationWords'
 import StatusMark from '~/components/StatusMark.vue'
 import ClearanceStrip from './ClearanceStrip.vue'
-import { minutesOf, sizesOf, verdictOfPair, type Match } from './useMatch'
+import { pairSizeWords, pairVerdict, workMinutesOf } from '../../../core/footwear/pairFit'
+import type { Match } from './useMatch'
 
 /** Every candidate with its clearances, and under them what cannot be made to fit, with why. */
 const { match } = defineProps<{ match: Match }>()
@@ -29,7 +29,7 @@ const more = computed(
     <div class="row heads">
       <span class="muted">Candidate</span
       ><span v-for="s in COLUMNS" :key="s" class="center"
-        ><b>{{ stationWords(s).name }}</b
+        ><b>{{ STATION_KINDS.of(s).name }}</b
         ><br /><span class="muted small">{{ words(s) }}</span></span
       >
     </div>
@@ -52,9 +52,9 @@ const more = computed(
                 model(p.model)?.name
               }}</b
               ><span class="muted label ellipsis"
-                >{{ model(p.model)?.maker }} · {{ sizesOf(p) }}</span
-              ><StatusMark v-bind="verdictOfPair(p)" /><span class="small muted"
-                >{{ minutesOf(p) ? `${minutesOf(p)} min of work` : 'no work'
+                >{{ model(p.model)?.maker }} · {{ pairSizeWords(p) }}</span
+              ><StatusMark v-bind="pairVerdict(p)" /><span class="small muted"
+                >{{ workMinutesOf(p) ? `${workMinutesOf(p)} min of work` : 'no work'
                 }}{{ chosen?.model === p.model ? ' · chosen' : '' }}</span
               ></span
             ></span
@@ -67,7 +67,7 @@ const more = computed(
             :right="p.right?.clearances[s] ?? null"
             :left-verdict="p.left?.verdicts[s]"
             :right-verdict="p.right?.verdicts[s]"
-            :name="stationWords(s).name"
+            :name="STATION_KINDS.of(s).name"
           />
         </button>
         <label class="cmp" :title="`Compare ${model(p.model)?.name}`"

@@ -3,7 +3,10 @@ import { computed } from 'vue'
 import { oneDecimal } from '../../../core/footwear/reasons'
 import type { Verdict } from '../../../core/footwear/targets'
 
-/** One region: the band is the target, half-discs stand at the clearance; above is loose, below tight. */
+/**
+ * One region: the band is the target, half-discs stand at the clearance; above is loose, below
+ * tight.
+ */
 const { band, left, right, leftVerdict, rightVerdict, name } = defineProps<{
   band: readonly [number, number]
   left: number | null

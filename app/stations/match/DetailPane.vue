@@ -1,17 +1,19 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
+import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { FAMILY_RULES } from '../../../core/footwear/families'
 import { flexWords } from '../../../core/footwear/flex'
 import { sockMm } from '../../../core/footwear/socks'
 import type { PairQuestion } from '../../../core/footwear/pairOptions'
-import { SIDES } from '../../../core/record/vocabulary'
+import { SIDES } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { matchWorker } from '~/workers/matchWorker'
-import { minutesOf, stockOf, type Match } from './useMatch'
+import { stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
+import type { Match } from './useMatch'
 
 /** Why this one, why not, what to work, split or custom: of the model that is looked at. */
 const { match } = defineProps<{ match: Match }>()
-const { fitting, current, looking, model, whyNotThis, notes, advice, flexPoints, settings } = match
+const { fitting, current, looking, model, whyNotThis, notes, advice, flexRows, settings } = match
 const pane = ref<'why' | 'not' | 'work' | 'split'>('why')
 const split = shallowRef<PairQuestion | null>(null)
 watch(
@@ -23,7 +25,7 @@ watch(
     const id = looking.value
     if (!id) return
     const found = await matchWorker()
-      .options(JSON.parse(JSON.stringify(fitting.record)), id)
+      .options(plainCopy(fitting.record), id)
       .catch(() => null)
     if (id === looking.value) split.value = found
   },
@@ -58,7 +60,7 @@ const TABS = computed(
     [
       ['why', 'Why'],
       ['not', 'Why not'],
-      ['work', `Work${current.value ? ` ${minutesOf(current.value)} min` : ''}`],
+      ['work', `Work${current.value ? ` ${workMinutesOf(current.value)} min` : ''}`],
       ['split', `Split?${split.value?.asked ? ' asked' : ''}`],
     ] as const,
 )
@@ -86,7 +88,7 @@ const money = (v: number) => v.toFixed(0)
       </li>
       <template v-if="m"
         ><li v-if="m.flex">
-          {{ flexWords(m, advice, flexPoints)
+          {{ flexWords(m, advice, flexRows)
           }}<span class="muted">
             ({{
               advice.parts
@@ -95,7 +97,7 @@ const money = (v: number) => v.toFixed(0)
             }}{{ advice.missing.length ? `; not known: ${advice.missing.join(', ')}` : '' }})</span
           >
         </li>
-        <li v-for="r in FAMILY_RULES[m.family].rules" :key="r" class="muted">{{ r }}</li>
+        <li v-for="r in FAMILY_KINDS.of(m.family).rules" :key="r" class="muted">{{ r }}</li>
         <li class="muted">
           in stock {{ stockOf(m, current?.left) }} left, {{ stockOf(m, current?.right) }} right{{
             m.price ? ` · ${money(m.price)}` : ''
@@ -132,8 +134,9 @@ const money = (v: number) => v.toFixed(0)
           <tbody>
             <tr v-for="o in split.options" :key="o.kind">
               <td>
-                <b>{{ KIND[o.kind] }}</b
-                ><br /><span class="small muted">{{ o.because ?? o.words }}</span>
+                <b>{{ KIND[o.kind] }}</b><br /><span class="small muted">{{
+                  o.because ?? o.words
+                }}</span>
               </td>
               <td>
                 {{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { curveCatmullRomClosed, line as d3line } from 'd3-shape'
 import { computed } from 'vue'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
@@ -6,11 +7,11 @@ import type { Feet, PairFit } from '../../../core/footwear/match'
 import { borderAt, planPoints, planView } from '../../../core/footwear/planView'
 import { oneDecimal } from '../../../core/footwear/reasons'
 import { contactSpots } from '../../../core/footwear/spots'
-import { stationWords, type Station } from '../../../core/footwear/stationWords'
 import { verdictOf } from '../../../core/footwear/targets'
 import { backView, sideView, type Line } from '../../../core/footwear/views'
+import { normsOf } from '../../../core/record/tables'
 import type { FittingRecord } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
 
@@ -21,7 +22,10 @@ export interface DrawnMark {
   text: string
 }
 
-/** Each foot inside its shell, to scale: from above, from the inner side, from behind. Contact is where a clearance lies below its band. */
+/**
+ * Each foot inside its shell, to scale: from above, from the inner side, from behind. Contact is
+ * where a clearance lies below its band.
+ */
 const {
   record,
   fit,
@@ -81,7 +85,8 @@ const pairs = computed(() =>
         station,
         share,
         value,
-        verdict: value === null ? '' : verdictOf(value, one.targets[station]!),
+        verdict:
+          value === null ? '' : verdictOf(value, one.targets[station]!, normsOf(record).verdictMm),
       }
     }
     const labels = LABELS[view].map(label).filter((l) => l.value !== null)
@@ -167,7 +172,8 @@ const pairs = computed(() =>
     }
     const inBack = (y: number) => view === 'side' || y < 0.4 * foot.lengthMm
     const wide = half + (view === 'side' ? 12 : 60)
-    // From the side the leg is cut off: what is worked lies below it, and it would make everything small.
+    // From the side the leg is cut off: what is worked lies below it, and it would make everything
+    // small.
     const from = view === 'side' ? Math.max(-14, top - 0.56 * foot.lengthMm) : -14
     return {
       side,
@@ -191,13 +197,13 @@ const pairs = computed(() =>
         to: null,
         end: view === 'back' && m === -1,
       })),
-      guessed: v.guessed.map((s) => stationWords(s).short),
+      guessed: v.guessed.map((s) => STATION_KINDS.of(s).short),
       floor: top,
     }
   }),
 )
 const sentence = (p: (typeof pairs.value)[number]) =>
-  `${p.side} foot in ${model.name}, ${view === 'plan' ? 'from above' : view === 'side' ? 'from the inner side' : 'from behind'}: ${p.labels.map((l) => `${stationWords(l.station).short} ${n1(l.value)} mm${l.verdict ? ` ${l.verdict}` : ''}`).join(', ')}. ${p.spots.length ? `Contact: ${[...new Set(p.spots.map(({ s }) => stationWords(s.station).short))].join(', ')}` : 'No contact predicted'}`
+  `${p.side} foot in ${model.name}, ${view === 'plan' ? 'from above' : view === 'side' ? 'from the inner side' : 'from behind'}: ${p.labels.map((l) => `${STATION_KINDS.of(l.station).short} ${n1(l.value)} mm${l.verdict ? ` ${l.verdict}` : ''}`).join(', ')}. ${p.spots.length ? `Contact: ${[...new Set(p.spots.map(({ s }) => STATION_KINDS.of(s.station).short))].join(', ')}` : 'No contact predicted'}`
 </script>
 
 <template>
@@ -272,7 +278,7 @@ const sentence = (p: (typeof pairs.value)[number]) =>
           :text-anchor="view === 'side' ? 'middle' : l.end ? 'end' : 'start'"
           class="name"
         >
-          {{ stationWords(l.station).short }}
+          {{ STATION_KINDS.of(l.station).short }}
         </text>
         <text
           :x="l.x"

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle, VMenu } from 'vuetify/components'
-import { FOOTWEAR_WORDS } from '../../../core/advice/applyChange'
-import { FAMILIES, INTENTS } from '../../../core/record/vocabulary'
+import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
+import { INTENTS } from '../../../core/tables/vocabulary'
+import { FAMILIES } from '../../../core/kinds/families/all'
 import AmountStepper from '~/components/AmountStepper.vue'
 import BringOut from './BringOut.vue'
 import CandidateList from './CandidateList.vue'
@@ -12,7 +13,9 @@ import ShellCheckDialog from './ShellCheckDialog.vue'
 import SideBySide from './SideBySide.vue'
 import TryOnPane from './TryOnPane.vue'
 import WorkPane from './WorkPane.vue'
-import { familyPlural, sizesOf, useMatch } from './useMatch'
+import { pairSizeWords } from '../../../core/footwear/pairFit'
+import { familyPlural, useMatch } from './useMatch'
+import { useChanges } from '~/stores/changes'
 
 const match = useMatch()
 const {
@@ -34,6 +37,7 @@ const {
   load,
   choose,
 } = match
+const changes = useChanges()
 onMounted(() => load())
 const part = ref<'list' | 'side' | 'try' | 'work'>('list')
 const view = ref<'plan' | 'side' | 'back'>('plan')
@@ -46,7 +50,7 @@ const PARTS = [
   ['work', 'Work plan'],
 ] as const
 const setIntent = (intent: (typeof INTENTS)[number]) =>
-  fitting.put(
+  changes.put(
     'story',
     { complaints: [], conditions: [], ...fitting.record.story, intent },
     'fit intent',
@@ -54,7 +58,7 @@ const setIntent = (intent: (typeof INTENTS)[number]) =>
 /** What the ledger asked of the footwear. */
 const asks = computed(() =>
   (footwear.value.asks ?? [])
-    .map((a) => `${FOOTWEAR_WORDS[a.what]}${a.foot === 'both' ? '' : ` (${a.foot})`}`)
+    .map((a) => `${FOOTWEAR_ASKS.of(a.what).name}${a.foot === 'both' ? '' : ` (${a.foot})`}`)
     .join(', '),
 )
 const kinds = computed(() =>
@@ -210,7 +214,7 @@ function toggleMaker(maker: string) {
           <section class="card grow draw">
             <div class="card-head">
               <b class="strong ellipsis"
-                >{{ model(looking)?.name }}{{ current ? `, ${sizesOf(current)}` : '' }}</b
+                >{{ model(looking)?.name }}{{ current ? `, ${pairSizeWords(current)}` : '' }}</b
               ><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"
                 ><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn
                 ><VBtn value="back">Back</VBtn></VBtnToggle

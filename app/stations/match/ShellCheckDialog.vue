@@ -7,26 +7,32 @@ import { sizeWords } from '../../../core/footwear/match'
 import {
   biasWords,
   fingersMm,
-  HOUSE_FINGERS,
   predictedGapMm,
   predictedLooks,
   type Fingers,
 } from '../../../core/footwear/shellCheck'
 import { CHECK_PLACES, type ShellCheck } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
-import { api } from '~/composables/api'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
+import { api } from '~/browser/api'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
+import { useChanges } from '~/stores/changes'
+import { useQueue } from '~/stores/queue'
 
-/** A shell check: liner out, toes just touching, the gap behind the heel in fingers or mm, and a look at four places, against what was predicted. */
+/**
+ * A shell check: liner out, toes just touching, the gap behind the heel in fingers or mm, and a
+ * look at four places, against what was predicted.
+ */
 const { model } = defineProps<{ model: FootwearModel }>()
 const emit = defineEmits<{ learned: [] }>()
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
+const changes = useChanges()
+const queue = useQueue()
 const models = useModels()
 const session = useSession()
 const onDevice = ref(false)
@@ -40,7 +46,7 @@ const trouble = ref('')
 /** Fingers of whoever is signed in; the shop's, then the house's, until they were calibrated. */
 const own = ref<Fingers | null>(null)
 const fingers = computed<Fingers>(
-  () => own.value ?? fitting.record.shop?.fingersMm ?? HOUSE_FINGERS,
+  () => own.value ?? fitting.record.shop?.fingersMm ?? fitting.norms.fingersMm,
 )
 const draft = ref<Fingers | null>(null)
 watch(
@@ -113,7 +119,7 @@ async function keep() {
       at: new Date().toISOString(),
     }
   })
-  const refused = fitting.put(
+  const refused = changes.put(
     'footwear',
     {
       ...fitting.record.footwear!,
@@ -127,7 +133,7 @@ async function keep() {
     gap[s] = { mm: null, fingers: null }
     looks[s] = {}
   }
-  await fitting.flush()
+  await queue.flush()
   await models.load(true).catch(() => undefined)
   emit('learned')
 }

@@ -1,18 +1,23 @@
 <script setup lang="ts">
+import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { flexWords } from '../../../core/footwear/flex'
 import { oneDecimal } from '../../../core/footwear/reasons'
-import { STATIONS, stationWords, type Station } from '../../../core/footwear/stationWords'
-import { SIDES } from '../../../core/record/vocabulary'
+import { SIDES } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import FitView from './FitView.vue'
-import { minutesOf, sizesOf, stockOf, verdictOfPair, type Match } from './useMatch'
+import type { PairFit } from '../../../core/footwear/match'
+import { pairSizeWords, pairVerdict, stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
+import type { Match } from './useMatch'
 
-/** Two to four candidates beside each other: sizes, drawing, every station of both feet, work, flex, price. */
+/**
+ * Two to four candidates beside each other: sizes, drawing, every station of both feet, work, flex,
+ * price.
+ */
 const { match } = defineProps<{ match: Match }>()
-const { fitting, result, compared, model, matched, advice, flexPoints, chosen, looking } = match
+const { fitting, result, compared, model, matched, advice, flexRows, chosen, looking } = match
 const columns = computed(() =>
   compared.value.flatMap((id) => {
     const p = result.value?.pair.find((x) => x.model === id)
@@ -34,6 +39,10 @@ const band = (s: Station) =>
   columns.value[0]?.p.left?.targets[s] ?? columns.value[0]?.p.right?.targets[s] ?? [0, 0]
 const n1 = (v: number | null | undefined) => (v === null || v === undefined ? '–' : oneDecimal(v))
 const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●', roomy: '▲', loose: '▲▲' }
+function choose(p: PairFit) {
+  looking.value = p.model
+  match.choose(p)
+}
 </script>
 
 <template>
@@ -46,20 +55,16 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
         <tr>
           <th class="first">▼ below the band, ● in it, ▲ above; worn in, and with the liner new</th>
           <th v-for="{ p, m } in columns" :key="p.model" scope="col">
-            <span class="strong ink">{{ m.name }}</span
-            ><br /><span>{{ m.maker }} · {{ sizesOf(p) }}</span
-            ><br /><StatusMark v-bind="verdictOfPair(p)" />
+            <span class="strong ink">{{ m.name }}</span><br /><span
+              >{{ m.maker }} · {{ pairSizeWords(p) }}</span
+            ><br /><StatusMark v-bind="pairVerdict(p)" />
             <div class="tools">
               <VBtn
                 size="small"
                 :variant="chosen?.model === p.model ? 'tonal' : 'outlined'"
                 :disabled="fitting.readOnly || chosen?.model === p.model"
-                @click="
-                  looking = p.model
-                  match.choose(p)
-                "
-                >{{ chosen?.model === p.model ? 'Chosen' : 'Choose' }}</VBtn
-              ><VBtn
+                @click="choose(p)"
+                >{{ chosen?.model === p.model ? 'Chosen' : 'Choose' }}</VBtn><VBtn
                 size="small"
                 variant="text"
                 :aria-label="`Take ${m.name} out of the comparison`"
@@ -87,7 +92,7 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
         </tr>
         <tr v-for="s in rows" :key="s">
           <th scope="row">
-            {{ stationWords(s).name }}
+            {{ STATION_KINDS.of(s).name }}
             <span class="small">{{
               band(s)
                 .map((v) => String(v).replace('-', '−'))
@@ -112,7 +117,7 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
         <tr>
           <th scope="row">Work</th>
           <td v-for="{ p } in columns" :key="p.model">
-            <b>{{ minutesOf(p) }} min</b
+            <b>{{ workMinutesOf(p) }} min</b
             ><span class="small">
               {{
                 p.work.map((w) => `${w.foot === 'left' ? 'L' : 'R'} ${w.words}`).join('; ') ||
@@ -124,7 +129,7 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
         <tr>
           <th scope="row">Flex</th>
           <td v-for="{ p, m } in columns" :key="p.model" class="small">
-            {{ m.flex ? flexWords(m, advice, flexPoints) : 'none stated' }}
+            {{ m.flex ? flexWords(m, advice, flexRows) : 'none stated' }}
           </td>
         </tr>
         <tr>
@@ -143,8 +148,7 @@ const MARK: Record<string, string> = { tight: '▼▼', snug: '▼', right: '●
       </tbody>
     </table>
     <p v-for="r in rejected" :key="r.model" class="none">
-      <b>{{ model(r.model)?.name }}</b
-      >: {{ r.because }}
+      <b>{{ model(r.model)?.name }}</b>: {{ r.because }}
     </p>
   </section>
 </template>

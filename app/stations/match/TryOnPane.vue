@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { differenceInSeconds } from 'date-fns'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
+import { useNow } from '@vueuse/core'
+import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import { insoleWords, tryOnsOf, tryOnWords } from '../../../core/footwear/felt'
 import { sizeWords } from '../../../core/footwear/reasons'
-import { MARK_VIEWS } from '../../../core/record/findingsSchema'
+import { MARK_VIEWS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import { HOLDS, NUMBNESS, TOES, TRY_ON_MINUTES } from '../../../core/record/footwearSchema'
 import type { HotSpot, TryOn, TryOnReading } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -15,14 +15,14 @@ import SpotMap, { type Spot } from '~/drawing/SpotMap.vue'
 import { useSession } from '~/stores/session'
 import type { Match } from './useMatch'
 
-/** A quarter of an hour in the footwear: one model on each foot or two models, read at 0, 5, 10 and 15 minutes; the ranking follows what is felt. */
+/**
+ * A quarter of an hour in the footwear: one model on each foot or two models, read at 0, 5, 10 and
+ * 15 minutes; the ranking follows what is felt.
+ */
 const { match } = defineProps<{ match: Match }>()
 const { fitting, footwear, compared, fitOf, model, result } = match
 const session = useSession()
-const now = ref(new Date())
-let tick: ReturnType<typeof setInterval> | undefined
-onMounted(() => (tick = setInterval(() => (now.value = new Date()), 1000)))
-onBeforeUnmount(() => clearInterval(tick))
+const now = useNow({ interval: 1000 })
 
 const all = computed(() => tryOnsOf(footwear.value))
 const at = ref<string | null>(null)
@@ -172,6 +172,10 @@ const nameOf = (t: TryOn) =>
     ),
   ].join(' and ')
 const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id) ?? -1) + 1
+function look(t: TryOn) {
+  at.value = t.id
+  minute.value = 15
+}
 </script>
 
 <template>
@@ -206,8 +210,7 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
       </p>
       <template v-else>
         <div class="clock">
-          <b class="time" :aria-label="`${clock} since the start`">{{ clock }}</b
-          ><span class="who"
+          <b class="time" :aria-label="`${clock} since the start`">{{ clock }}</b><span class="who"
             ><b class="ellipsis">{{ nameOf(current) }}</b
             ><span class="small muted"
               >{{
@@ -326,10 +329,10 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
                   :word="insoleWords(insoleOf(s)!).words"
                 />
               </p>
-              <p v-if="tryOnWords(current, s)" class="small">
+              <p v-if="tryOnWords(current, s, fitting.norms)" class="small">
                 <StatusMark
-                  :kind="tryOnWords(current, s)!.kind"
-                  :word="tryOnWords(current, s)!.words"
+                  :kind="tryOnWords(current, s, fitting.norms)!.kind"
+                  :word="tryOnWords(current, s, fitting.norms)!.words"
                 />
               </p>
             </template>
@@ -350,19 +353,12 @@ const rank = (id: string) => (result.value?.pair.findIndex((p) => p.model === id
       </div>
       <ul class="log scroll small" tabindex="0" aria-label="Try-ons so far">
         <li v-for="t in [...all].reverse()" :key="t.id">
-          <button
-            class="old"
-            :class="{ on: t.id === current?.id }"
-            @click="
-              at = t.id
-              minute = 15
-            "
-          >
+          <button class="old" :class="{ on: t.id === current?.id }" @click="look(t)">
             <b>{{ nameOf(t) }}</b> {{ t.startedAt.slice(0, 10) }} {{ t.by }}<br /><span
               v-for="s in SIDES"
               :key="s"
-              ><template v-if="tryOnWords(t, s)"
-                ><SideMark :side="s" /> {{ tryOnWords(t, s)!.words }}
+              ><template v-if="tryOnWords(t, s, fitting.norms)"
+                ><SideMark :side="s" /> {{ tryOnWords(t, s, fitting.norms)!.words }}
               </template></span
             >
           </button>

@@ -1,20 +1,14 @@
 <script setup lang="ts">
+import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import { tryOnsOf, lastReading } from '../../../core/footwear/felt'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
-import {
-  STATIONS,
-  STATION_KIND,
-  stationWords,
-  type Station,
-} from '../../../core/footwear/stationWords'
 import { lineOf, mergePlan, planOf, processOf, workForSpot } from '../../../core/footwear/workPlan'
-import { normsOf } from '../../../core/measure/normsTable'
-import { WORK_KINDS } from '../../../core/record/footwearSchema'
+import { WORK_KINDS } from '../../../core/tables/shellWork'
 import type { ShellWork } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -22,7 +16,10 @@ import { useSession } from '~/stores/session'
 import FitView, { type DrawnMark } from './FitView.vue'
 import type { Match } from './useMatch'
 
-/** The work on the chosen shells: what, where on the shell, how far, how hot and how long; done and found again, it moves the prediction. */
+/**
+ * The work on the chosen shells: what, where on the shell, how far, how hot and how long; done and
+ * found again, it moves the prediction.
+ */
 const { match } = defineProps<{ match: Match }>()
 const { fitting, footwear, chosen, fitOf, model, matched } = match
 const session = useSession()
@@ -31,11 +28,10 @@ const m = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 const fit = computed(() => (chosen.value ? fitOf(chosen.value.model) : undefined))
 const sizeOf = (side: Side) =>
   side === 'left' ? chosen.value?.sizeLeftMm : chosen.value?.sizeRightMm
-const springBack = computed(() => normsOf(fitting.record).springBackShare)
 const lines = computed(() =>
   m.value
     ? (chosen.value?.work ?? [])
-        .map((w, index) => ({ line: lineOf(w, m.value!, springBack.value), index }))
+        .map((w, index) => ({ line: lineOf(w, m.value!, fitting.norms), index }))
         .filter(({ line }) => line.model === m.value!.id)
     : [],
 )
@@ -61,7 +57,9 @@ const change = (index: number, patch: Partial<ShellWork>, words: string) =>
     words,
   )
 
-/** Work for what is tight or loose in the chosen size, and for what hurt in the last try-on of it. */
+/**
+ * Work for what is tight or loose in the chosen size, and for what hurt in the last try-on of it.
+ */
 function plan() {
   const model_ = m.value
   const feet = matched.value?.feet
@@ -237,7 +235,7 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
               :disabled="fitting.readOnly"
               @keep="(v: number) => change(index, { amountMm: v }, 'amount of work')"
             />
-            <template v-if="line.state === 'done' && line.station in STATION_KIND"
+            <template v-if="line.state === 'done' && STATION_KINDS.find(line.station)"
               ><span class="small">found after cooling</span
               ><AmountStepper
                 :value="line.gainedMm ?? null"
@@ -377,7 +375,7 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
           <option v-for="k in WORK_KINDS" :key="k">{{ k }}</option></select
         ><select v-model="adding.station" class="field" aria-label="Place of new work">
           <option v-for="s in STATIONS" :key="s" :value="s">
-            {{ stationWords(s).name }}
+            {{ STATION_KINDS.of(s).name }}
           </option></select
         ><VBtn type="submit" :disabled="fitting.readOnly">Add</VBtn>
       </form>

@@ -1,34 +1,32 @@
+import { plainCopy } from '~/browser/plainCopy'
+import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { familiesFor } from '../../../core/record/activities'
+import { familiesFor } from '../../../core/record/setting'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { adviseFlex } from '../../../core/footwear/flex'
-import { FAMILY_RULES } from '../../../core/footwear/families'
-import type { FootFit, PairFit } from '../../../core/footwear/match'
+import type { PairFit } from '../../../core/footwear/match'
 import { matchSettings } from '../../../core/footwear/matchRecord'
-import { sizeWords } from '../../../core/footwear/reasons'
 import { shapeNotes } from '../../../core/footwear/shapeNotes'
 import { sockNotes } from '../../../core/footwear/socks'
 import { whyNot } from '../../../core/footwear/whyNot'
-import { normsOf } from '../../../core/measure/normsTable'
 import type { Footwear } from '../../../core/record/schema'
-import { SIDES } from '../../../core/record/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { newestWins } from '~/workers/deviceWorker'
 import type { Matched, MatchFilter } from '~/workers/match.worker'
 import { matchWorker } from '~/workers/matchWorker'
+import { useChanges } from '~/stores/changes'
 
 /** So many candidates are told at first; the rest is asked for. */
 const FIRST = 40
 
-/** Activities in the cold, where plastic stiffens. */
-const COLD = new Set(['ski-touring', 'mountaineering', 'hockey', 'figure-skating'])
-
-const plain = <T>(v: T): T => JSON.parse(JSON.stringify(v)) as T
-
-/** The match of the open fitting: ranked in the worker whenever something of it changes; what is looked at and compared. */
+/**
+ * The match of the open fitting: ranked in the worker whenever something of it changes; what is
+ * looked at and compared.
+ */
 export function useMatch() {
   const fitting = useFitting()
+  const changes = useChanges()
   const models = useModels()
   const trouble = ref('')
   const matched = shallowRef<Matched | null>(null)
@@ -63,7 +61,8 @@ export function useMatch() {
   }))
 
   const ask = newestWins<null, Matched | null>(
-    async () => matchWorker().match(plain(fitting.record), plain(request.value), most.value),
+    async () =>
+      matchWorker().match(plainCopy(fitting.record), plainCopy(request.value), most.value),
     (answer) => {
       matched.value = answer
       busy.value = false
@@ -72,7 +71,7 @@ export function useMatch() {
   async function load(again = false) {
     try {
       await models.load(again)
-      await matchWorker().setModels(models.models, plain(models.learned))
+      await matchWorker().setModels(models.models, plainCopy(models.learned))
       ask(null)
     } catch (error) {
       trouble.value = (error as Error).message
@@ -109,20 +108,19 @@ export function useMatch() {
   const fitOf = (id: string): PairFit | undefined => result.value?.pair.find((p) => p.model === id)
   const current = computed(() => fitOf(looking.value))
   const model = (id: string): FootwearModel | undefined => models.byId(id)
-  const advice = computed(() =>
-    adviseFlex(fitting.record, COLD.has(fitting.record.story?.activity ?? '')),
-  )
-  const flexPoints = computed(() => normsOf(fitting.record).flexPoints)
+  const advice = computed(() => adviseFlex(fitting.record))
+  /** points of the shop's own scale of stiffness */
+  const flexRows = computed(() => fitting.norms)
   const whyNotThis = computed(() =>
-    result.value ? whyNot(looking.value, result.value, model) : null,
+    result.value ? whyNot(looking.value, result.value, model, fitting.norms) : null,
   )
   const notes = computed(() => [
     ...shapeNotes(fitting.record).map((n) => n.words),
-    ...sockNotes(settings.value.socks, settings.value.child),
+    ...sockNotes(settings.value.socks, settings.value.child, fitting.norms),
   ])
 
   const put = (next: Footwear, words: string) =>
-    (trouble.value = fitting.put('footwear', plain(next), words) ?? '')
+    (trouble.value = changes.put('footwear', plainCopy(next), words) ?? '')
   function choose(p: PairFit) {
     const sizes = { sizeLeftMm: p.left?.sizeMm, sizeRightMm: p.right?.sizeMm }
     put(
@@ -159,7 +157,7 @@ export function useMatch() {
     fitOf,
     model,
     advice,
-    flexPoints,
+    flexRows,
     whyNotThis,
     notes,
     load,
@@ -170,24 +168,4 @@ export function useMatch() {
 }
 export type Match = ReturnType<typeof useMatch>
 
-export const minutesOf = (p: PairFit): number => p.work.reduce((sum, w) => sum + w.minutes, 0)
-export const sizesOf = (p: PairFit): string => {
-  const sizes = SIDES.flatMap((s) => (p[s] ? [p[s].sizeMm] : []))
-  return new Set(sizes).size === 1
-    ? sizeWords(sizes[0]!)
-    : SIDES.flatMap((s) =>
-        p[s] ? [`${s === 'left' ? 'L' : 'R'} ${sizeWords(p[s].sizeMm)}`] : [],
-      ).join(' · ')
-}
-export function verdictOfPair(p: PairFit): { kind: 'good' | 'watch' | 'stop'; word: string } {
-  const all = SIDES.flatMap((s) => Object.values(p[s]?.verdicts ?? {}))
-  const minutes = minutesOf(p)
-  if (all.includes('tight'))
-    return { kind: 'stop', word: minutes ? 'Tight, with work' : 'Tight somewhere' }
-  if (minutes) return { kind: 'watch', word: 'With work' }
-  if (all.includes('loose')) return { kind: 'watch', word: 'Loose somewhere' }
-  return { kind: 'good', word: all.includes('snug') ? 'Fits, snug' : 'Fits' }
-}
-export const stockOf = (m: FootwearModel | undefined, fit: FootFit | undefined): number =>
-  m && fit ? (m.stock[String(fit.sizeMm)] ?? 0) : 0
-export const familyPlural = (m: FootwearModel['family']): string => FAMILY_RULES[m].plural
+export const familyPlural = (m: FootwearModel['family']): string => FAMILY_KINDS.of(m).plural

@@ -1,24 +1,29 @@
 <script setup lang="ts">
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { mergeReadings, type ReadingsFile } from '../../../core/formats/readingsCsv'
-import { SIDES } from '../../../core/record/vocabulary'
+import { SIDES } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
+import { useChanges } from '~/stores/changes'
 
-/** What a file of readings holds and what cannot be taken, cell by cell; nothing is kept before the fitter says so. */
+/**
+ * What a file of readings holds and what cannot be taken, cell by cell; nothing is kept before the
+ * fitter says so.
+ */
 const report = defineModel<{ name: string; file: ReadingsFile | null; refused: string } | null>({
   required: true,
 })
 const fitting = useFitting()
+const changes = useChanges()
 function take() {
   const { file, name } = report.value!
   for (const side of SIDES)
     if (file!.readings[side].length) {
-      const refused = fitting.put(
+      const refused = changes.put(
         `readings.${side}`,
         mergeReadings(fitting.record.feet[side]!.readings, file!.readings[side]),
         `${name}, ${side}`,
       )
-      if (refused) fitting.message = refused
+      if (refused) changes.said = refused
     }
   report.value = null
 }

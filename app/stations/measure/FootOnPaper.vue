@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import type { ReadingKind, Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
+import type { ReadingKind } from '../../../core/kinds/readings/all'
 import { HUES, mirror } from '~/drawing/footDrawing'
 import type { useSole } from '~/drawing/useSole'
 import type { DrawnLine } from './drawnLine'

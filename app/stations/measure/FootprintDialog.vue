@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { deviceRows } from '../../../core/device/deviceRows'
 import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { readFootprintCsv, writeFootprintCsv } from '../../../core/formats/footprintCsv'
@@ -10,19 +11,23 @@ import { readFootprint, type FootprintReading } from '../../../core/measure/foot
 import { parseNumber } from '../../../core/measure/callOut'
 import { Refusal } from '../../../core/record/refusal'
 import type { Foot } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
-import { apiText } from '~/composables/api'
-import { download } from '~/composables/download'
+import { apiText } from '~/browser/api'
+import { download } from '~/browser/download'
 import { useFitting } from '~/stores/fitting'
 import { newestWins } from '~/workers/deviceWorker'
 import { effectsWorker } from '~/workers/effectsWorker'
 import PrintMap from './PrintMap.vue'
+import { useChanges } from '~/stores/changes'
 
-/** Footprints of both feet: in from a file or the stand-in plate, read, drawn in one hue, out again. */
+/**
+ * Footprints of both feet: in from a file or the stand-in plate, read, drawn in one hue, out again.
+ */
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
+const changes = useChanges()
 const trouble = ref('')
 const busy = ref<Side | null>(null)
 const seed = ref(1)
@@ -53,7 +58,7 @@ function take(text: string, side: Side, name: string) {
     const foot = told ?? side
     readFootprint(print, foot)
     trouble.value =
-      fitting.put(
+      changes.put(
         `footprint.${foot}`,
         { ...print, source: print.source ?? name },
         `footprint ${foot}`,
@@ -101,7 +106,7 @@ function toeLine(side: Side, text: string) {
   }
   const { toeLineMm: _, ...print } = fitting.record.feet[side]!.footprint!
   trouble.value =
-    fitting.put(
+    changes.put(
       `footprint.${side}`,
       { ...print, ...(value !== null && text.trim() && { toeLineMm: value }) },
       `toe line ${side}`,
@@ -115,7 +120,7 @@ const tissue = reactive<Record<Side, { fit: TissueFit | null; refused: string } 
 for (const side of SIDES) {
   const ask = newestWins(
     async ({ foot, massKg }: { foot: string; massKg: number }) =>
-      effectsWorker().tissue(JSON.parse(foot) as Foot, massKg),
+      effectsWorker().tissue(JSON.parse(foot) as Foot, massKg, deviceRows(fitting.norms)),
     (fit) =>
       (tissue[side] = {
         fit,
@@ -148,7 +153,7 @@ const two = twoDigits
 function followTissue(side: Side, on: boolean) {
   const { fitsTissue: _, ...print } = fitting.record.feet[side]!.footprint!
   trouble.value =
-    fitting.put(
+    changes.put(
       `footprint.${side}`,
       { ...print, ...(on && { fitsTissue: true }) },
       `tissue of the ${side} foot`,

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { READINGS, type ReadingKind } from '../../../core/kinds/readings/all'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
 import {
@@ -6,13 +7,12 @@ import {
   writeReadingsCsv,
   type ReadingsFile,
 } from '../../../core/formats/readingsCsv'
-import { READING_LABELS } from '../../../core/measure/labels'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import { summarise, readingOf } from '../../../core/measure/reading'
 import { READING_VIEWS, ROUND, roundIndex, type ReadingView } from '../../../core/measure/round'
 import { Refusal } from '../../../core/record/refusal'
-import { SIDES, type ReadingKind, type Side } from '../../../core/record/vocabulary'
-import { download } from '~/composables/download'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
+import { download } from '~/browser/download'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
 import CsvReport from './CsvReport.vue'
@@ -27,12 +27,12 @@ const hand = useHand()
 const norms = computed(() => normsOf(fitting.record))
 const view = computed({
   get: () => hand.view,
-  set: (v: ReadingView) => hand.take(READING_VIEWS[v][0]),
+  set: (v: ReadingView) => hand.take(READING_VIEWS[v][0]!),
 })
 const rows = computed(() =>
   READING_VIEWS[hand.view].map((what): LineRow => ({
     what,
-    name: READING_LABELS[what].name,
+    name: READINGS.of(what).name,
     ...(Object.fromEntries(SIDES.map((side) => [side, one(side, what)])) as Pick<LineRow, Side>),
   })),
 )
@@ -95,7 +95,7 @@ onBeforeUnmount(() => (hand.hot = null))
     <h1>Measure</h1>
     <span class="fact">{{
       hand.round
-        ? `Reading ${place} of ${ROUND.length}: ${READING_LABELS[hand.what].name.toLowerCase()}, ${hand.posture}`
+        ? `Reading ${place} of ${ROUND.length}: ${READINGS.of(hand.what).name.toLowerCase()}, ${hand.posture}`
         : `${settled} of ${ROUND.length} settled on both feet${split}`
     }}</span>
     <VBtnToggle v-model="view" mandatory role="group" aria-label="View"

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { normsOf } from '../../../core/measure/normsTable'
-import { SIDES, type ReadingKind } from '../../../core/record/vocabulary'
+import { normsOf } from '../../../core/record/tables'
+import { SIDES } from '../../../core/tables/vocabulary'
+import type { ReadingKind } from '../../../core/kinds/readings/all'
 import FootOnPaper from './FootOnPaper.vue'
 import type { LineRow } from './ReadingLines.vue'
 import ReadingRow from './ReadingRow.vue'
@@ -11,7 +12,10 @@ import { useSole } from '~/drawing/useSole'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
 
-/** The pair with its spine of differences: left readings, left foot, differences, right foot, right readings. */
+/**
+ * The pair with its spine of differences: left readings, left foot, differences, right foot, right
+ * readings.
+ */
 const { rows, now, plan } = defineProps<{ rows: LineRow[]; now: ReadingKind; plan: boolean }>()
 defineEmits<{ choose: [ReadingKind] }>()
 const fitting = useFitting()
@@ -23,7 +27,10 @@ const soles = {
 }
 const heights = computed(() => Math.max(soles.left.value.lengthMm, soles.right.value.lengthMm))
 
-/** Bars share one scale: 12 mm fills the half width; ticks stand at a difference that counts (the repeat limit). */
+/**
+ * Bars share one scale: 12 mm fills the half width; ticks stand at a difference that counts (the
+ * repeat limit).
+ */
 const FULL_MM = 12
 /** Half width of a bar and of its drawing; the side views leave less room. */
 const half = computed(() => (plan ? 72 : 36))

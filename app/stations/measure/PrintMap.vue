@@ -3,10 +3,13 @@ import { contours } from 'd3-contour'
 import { computed } from 'vue'
 import { CONTACT_KPA, type FootprintReading } from '../../../core/measure/footprint'
 import type { Footprint } from '../../../core/record/footprintSchema'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import { HUES, mirror, tint } from '~/drawing/footDrawing'
 
-/** A pressure grid as terrain: contours in the side's hue, the thirds of the arch index, the toe line, the centre of pressure. */
+/**
+ * A pressure grid as terrain: contours in the side's hue, the thirds of the arch index, the toe
+ * line, the centre of pressure.
+ */
 const { side, print, reading } = defineProps<{
   side: Side
   print: Footprint

@@ -1,23 +1,25 @@
 <script setup lang="ts">
+import { READINGS } from '../../../core/kinds/readings/all'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import { parseNumber } from '../../../core/measure/callOut'
-import { READING_LABELS } from '../../../core/measure/labels'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../../core/measure/questions'
 import { bestMean, readingOf, summarise } from '../../../core/measure/reading'
 import { MOST_TRIALS } from '../../../core/record/commands'
-import { otherSide, SIDES, type Side } from '../../../core/record/vocabulary'
+import { otherSide, SIDES, type Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
+import { useChanges } from '~/stores/changes'
 
 /** The reading in hand: up to five tries for each foot, typed; struck tries stay in the record. */
 const fitting = useFitting()
+const changes = useChanges()
 const hand = useHand()
 const norms = computed(() => normsOf(fitting.record))
-const name = computed(() => READING_LABELS[hand.what].name)
+const name = computed(() => READINGS.of(hand.what).name)
 const tries = (side: Side) => readingOf(fitting.record.feet[side]!, hand.what, hand.posture)
 interface Say {
   side: Side
@@ -46,7 +48,7 @@ function restore(patch: { instrument?: string; heightMm?: number }, words: strin
   for (const side of SIDES) {
     const r = tries(side)
     if (r?.trials.length)
-      fitting.change(
+      changes.change(
         {
           kind: 'readings.set',
           side,
@@ -83,7 +85,9 @@ const stamp = computed(() =>
     : '',
 )
 
-/** Writes a try; refuses what is out of bounds with its likely meaning, asks about what is unlikely. */
+/**
+ * Writes a try; refuses what is out of bounds with its likely meaning, asks about what is unlikely.
+ */
 function enter(side: Side, index: number, typed: string) {
   const reading = tries(side)
   const old = reading?.trials[index]
@@ -150,7 +154,7 @@ function put(side: Side, index: number, value: number) {
   const trials = [...(reading?.trials ?? [])]
   let refused: string | null
   if (index >= trials.length)
-    refused = fitting.change(
+    refused = changes.change(
       {
         kind: 'readings.add',
         side,
@@ -165,7 +169,7 @@ function put(side: Side, index: number, value: number) {
     )
   else {
     trials[index] = value
-    refused = fitting.change(
+    refused = changes.change(
       {
         kind: 'readings.set',
         side,
@@ -197,7 +201,7 @@ function put(side: Side, index: number, value: number) {
         {
           label: 'Take back',
           do: () => {
-            fitting.message = fitting.undo()
+            changes.said = changes.undo()
             say.value = null
           },
         },
@@ -206,7 +210,7 @@ function put(side: Side, index: number, value: number) {
     }
 }
 function store(side: Side, trials: number[], struck: number[], what: string) {
-  fitting.change(
+  changes.change(
     { kind: 'readings.set', side, what: hand.what, posture: hand.posture, trials, struck },
     what,
   )
@@ -251,13 +255,17 @@ function verdict(side: Side): { words: string; watch: boolean } {
     <div class="head">
       <h2>{{ name }}</h2>
       <div v-if="say" class="say" :class="say.stop ? 'stop-text' : 'watch-text'" role="alert">
-        <span>{{ say.words }}</span
-        ><VBtn v-for="act in say.acts" :key="act.label" size="small" height="32" @click="act.do">{{
-          act.label
-        }}</VBtn>
+        <span>{{ say.words }}</span><VBtn
+          v-for="act in say.acts"
+          :key="act.label"
+          size="small"
+          height="32"
+          @click="act.do"
+          >{{ act.label }}</VBtn
+        >
       </div>
-      <span v-else class="muted small ellipsis grow" :title="READING_LABELS[hand.what].how"
-        >{{ hand.posture }} · {{ READING_LABELS[hand.what].how }}</span
+      <span v-else class="muted small ellipsis grow" :title="READINGS.of(hand.what).how"
+        >{{ hand.posture }} · {{ READINGS.of(hand.what).how }}</span
       >
       <label v-if="!say && hand.what === 'calfGirthMm'" class="at small"
         ><span>at, mm</span

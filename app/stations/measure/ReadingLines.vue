@@ -1,11 +1,15 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ReadingSummary } from '../../../core/measure/reading'
-import type { ReadingKind, Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
+import type { ReadingKind } from '../../../core/kinds/readings/all'
 import { useHand } from '~/stores/hand'
 import type { DrawnLine } from './drawnLine'
 
-/** Readings drawn where they are taken; the one in hand or under the pointer stands out, with its trials ten times as far apart. */
+/**
+ * Readings drawn where they are taken; the one in hand or under the pointer stands out, with its
+ * trials ten times as far apart.
+ */
 export type LineRow = { what: ReadingKind; name: string } & Record<
   Side,
   { summary: ReadingSummary | null; trials: number[]; struck: number[] }

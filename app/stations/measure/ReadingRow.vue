@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import type { ReadingSummary } from '../../../core/measure/reading'
-import type { ReadingKind, Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
+import type { ReadingKind } from '../../../core/kinds/readings/all'
 import { useHand } from '~/stores/hand'
 
 /** Name, mean, spread, trials as dots; the way to take it in hand. */

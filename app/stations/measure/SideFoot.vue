@@ -1,13 +1,19 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { bestMean } from '../../../core/measure/reading'
+import { sideHeights, sideOutline } from '../../../core/measure/sideOutline'
 import type { Foot } from '../../../core/record/schema'
-import type { ReadingKind, Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
+import type { ReadingKind } from '../../../core/kinds/readings/all'
 import { HUES, mirror } from '~/drawing/footDrawing'
+import { pathOfCubics } from '~/drawing/pathOfCubics'
 import type { DrawnLine } from './drawnLine'
 import ReadingLines, { type LineRow } from './ReadingLines.vue'
 
-/** One foot from its inner side, to scale: heights stand where they are taken, girths as the lines the tape lies on. Toes point outward. */
+/**
+ * One foot from its inner side, to scale: heights stand where they are taken, girths as the lines
+ * the tape lies on. Toes point outward.
+ */
 const { side, foot, rows, now, lengthMm } = defineProps<{
   side: Side
   foot: Foot
@@ -16,31 +22,26 @@ const { side, foot, rows, now, lengthMm } = defineProps<{
   lengthMm: number
 }>()
 const hue = computed(() => HUES[side])
-const FLOOR = 0
-const mean = (what: ReadingKind, share: number) =>
-  bestMean(foot, what, 'standing') ?? share * lengthMm
 const measured = computed(() => bestMean(foot, 'footLengthMm', 'standing') !== undefined)
-/** Heights taken, else usual shares of length (drawn, never stored). */
-const h = computed(() => ({
-  dorsum: mean('dorsumHeightMm', 0.24),
-  navicular: mean('navicularHeightMm', 0.165),
-  medial: mean('medialMalleolusHeightMm', 0.31),
-  lateral: mean('lateralMalleolusHeightMm', 0.265),
-  toe: mean('toeBoxHeightMm', 0.095),
-}))
+/** heights taken, usual ones where none were */
+const h = computed(() => sideHeights(foot, lengthMm))
 const m = computed(() => -mirror(side))
 const X = (y: number) => m.value * (y - lengthMm / 2)
-const Z = (z: number) => FLOOR - z
-const outline = computed(() => {
-  const L = lengthMm
-  const { dorsum, medial, toe } = h.value
-  const top = medial + 62
-  const p = (y: number, z: number) => `${X(y).toFixed(1)} ${Z(z).toFixed(1)}`
-  return `M${p(0.05 * L, top)}C${p(0.05 * L, medial)} ${p(0.045 * L, 0.24 * L)} ${p(0.012 * L, 0.14 * L)}C${p(-0.01 * L, 0.07 * L)} ${p(0, 0.01 * L)} ${p(0.07 * L, 0)}L${p(0.2 * L, 0)}C${p(0.32 * L, 0.012 * L)} ${p(0.38 * L, 0.062 * L)} ${p(0.46 * L, 0.06 * L)}C${p(0.56 * L, 0.055 * L)} ${p(0.6 * L, 0)} ${p(0.7 * L, 0)}L${p(0.94 * L, 0)}C${p(L, 0)} ${p(1.005 * L, toe * 0.6)} ${p(0.97 * L, toe * 0.9)}C${p(0.92 * L, toe * 1.12)} ${p(0.86 * L, toe)} ${p(0.76 * L, toe * 0.9 + 0.18 * dorsum)}C${p(0.66 * L, 0.74 * dorsum)} ${p(0.58 * L, 0.88 * dorsum)} ${p(0.5 * L, dorsum)}C${p(0.42 * L, dorsum * 1.14)} ${p(0.38 * L, medial * 0.98)} ${p(0.365 * L, medial + 16)}L${p(0.36 * L, top)}`
-})
+const Z = (z: number) => -z
+/** so far over the inner ankle the leg is drawn, mm */
+const LEG_MM = 62
+const outline = computed(() =>
+  pathOfCubics(sideOutline(h.value, h.value.medialMalleolusMm + LEG_MM), ([y, z]) => [X(y), Z(z)]),
+)
 const lines = computed<DrawnLine[]>(() => {
   const L = lengthMm
-  const { dorsum, navicular, medial, lateral, toe } = h.value
+  const {
+    dorsumMm: dorsum,
+    navicularMm: navicular,
+    medialMalleolusMm: medial,
+    lateralMalleolusMm: lateral,
+    toeMm: toe,
+  } = h.value
   const up = (what: ReadingKind, y: number, z: number): DrawnLine => ({
     what,
     d: `M${X(y)} 0V${Z(z)}m-4 0h8`,
@@ -97,7 +98,7 @@ const sentence = computed(
 
 <template>
   <svg
-    :viewBox="`-146 ${-(h.medial + 92)} 292 ${h.medial + 112}`"
+    :viewBox="`-146 ${-(h.medialMalleolusMm + 92)} 292 ${h.medialMalleolusMm + 112}`"
     role="img"
     :aria-label="sentence"
     class="foot"

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { measureRecord } from '../../../core/measure/measureRecord'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import { sizeFamilyFor, ukWords, usChildWords, type SizeFamily } from '../../../core/measure/sizes'
 import { bestMean, meanOfReading } from '../../../core/measure/reading'
-import { DEVICE_KINDS, SIDES, type Side } from '../../../core/record/vocabulary'
+import { DEVICE_KINDS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 
-/** What the readings come to: sizes with the millimetres and the allowance behind them, lengths on each support, shape region by region. */
+/**
+ * What the readings come to: sizes with the millimetres and the allowance behind them, lengths on
+ * each support, shape region by region.
+ */
 const fitting = useFitting()
 type Pane = 'sizes' | 'lengths' | 'shape'
 const pane = ref<Pane>('sizes')

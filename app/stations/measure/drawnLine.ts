@@ -1,6 +1,9 @@
-import type { ReadingKind } from '../../../core/record/vocabulary'
+import type { ReadingKind } from '../../../core/kinds/readings/all'
 
-/** A reading as drawn on a foot: its line in drawing millimetres, its ends, and where its trials are told. */
+/**
+ * A reading as drawn on a foot: its line in drawing millimetres, its ends, and where its trials are
+ * told.
+ */
 export interface DrawnLine {
   what: ReadingKind
   d: string

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue'
+import { BODY_AMOUNTS, type BodyKind } from '../../../core/kinds/body/all'
+import { BODY_GROUPS, type BodyAmount } from '../../../core/kinds/body/definition'
+import { POSTS } from '../../../core/kinds/posts/all'
+import type { PostAmount, PostDefinition, PostOf } from '../../../core/kinds/posts/definition'
 import { fitBlanks } from '../../../core/device/blanks'
-import { COVER_MATERIALS } from '../../../core/device/materials'
+import { NO_COVER } from '../../../core/tables/materials'
 import { isStabilised } from '../../../core/device/shell'
 import { postHeightMm } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
 import { comfortOf, forceOf } from '../../../core/mechanics/shell/comfort'
-import { normsOf } from '../../../core/measure/normsTable'
 import type { Device } from '../../../core/record/schema'
-import { DEVICE_KINDS, SIDES, type DeviceKind, type Side } from '../../../core/record/vocabulary'
+import { DEVICE_KINDS, SIDES, type DeviceKind, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import type { useEffects } from './useEffects'
@@ -29,250 +32,77 @@ interface Row {
   min: number
   max: number
   start: number
+  label: string
   value: (d: Device) => number | null
   edit: (v: number) => Edit
   beside?: (side: Side, v: number) => string
 }
-const heel = (side: Side) => soleParameters(fitting.record.feet[side]!)?.parameters.heelWidthMm
-const ball = (side: Side) => soleParameters(fitting.record.feet[side]!)?.parameters.forefootWidthMm
-const outline =
-  (change: Partial<Device['outline']>): Edit =>
-  (d) => ({ ...d, outline: { ...d.outline, ...change } })
+const table = computed(() => fitting.norms)
+const soleOf = (side: Side) => soleParameters(fitting.record.feet[side]!, table.value)?.parameters
 const shell =
   (change: Partial<Device['shell']>): Edit =>
   (d) => ({ ...d, shell: { ...d.shell, ...change } })
-const graded =
-  (key: 'heelMm' | 'archMm' | 'frontMm') =>
-  (v: number): Edit =>
-  (d) => ({ ...d, shell: { ...d.shell, graded: { ...d.shell.graded, [key]: v } } })
-/** About so many degrees of cast inversion give one at the heel (Blake 1986). */
-const CAST_PER_HEEL_DEG = 5
-const post = (d: Device, at: 'rearfoot' | 'forefoot') => d.posts.find((p) => p.at === at)
-const groups = computed<{ name: string; rows: Row[] }[]>(() => [
-  {
-    name: 'Shell and cover',
-    rows: [
-      {
-        name: 'Shell',
-        note: 'thickness',
-        unit: 'mm',
-        step: 0.5,
-        min: 0.5,
-        max: 20,
-        start: 4,
-        value: (d) => d.shell.thicknessMm,
-        edit: (v) => shell({ thicknessMm: v }),
-        beside: (side) => stiffWords(side),
-      },
-      {
-        name: 'under the heel',
-        note: 'graded',
-        unit: 'mm',
-        step: 0.5,
-        min: 0.5,
-        max: 20,
-        start: 4,
-        value: (d) => d.shell.graded?.heelMm ?? null,
-        edit: graded('heelMm'),
-      },
-      {
-        name: 'under the arch',
-        note: 'graded',
-        unit: 'mm',
-        step: 0.5,
-        min: 0.5,
-        max: 20,
-        start: 3,
-        value: (d) => d.shell.graded?.archMm ?? null,
-        edit: graded('archMm'),
-      },
-      {
-        name: 'at the front edge',
-        note: 'graded',
-        unit: 'mm',
-        step: 0.5,
-        min: 0.5,
-        max: 20,
-        start: 3,
-        value: (d) => d.shell.graded?.frontMm ?? null,
-        edit: graded('frontMm'),
-      },
-      {
-        name: 'Cover',
-        note: 'top',
-        unit: 'mm',
-        step: 0.5,
-        min: 0,
-        max: 20,
-        start: 2,
-        value: (d) => d.shell.cover.thicknessMm,
-        edit: (v) => (d) => ({
-          ...d,
-          shell: { ...d.shell, cover: { ...d.shell.cover, thicknessMm: v } },
-        }),
-      },
-      {
-        name: 'Base',
-        note: 'below the shell',
-        unit: 'mm',
-        step: 0.5,
-        min: 0,
-        max: 20,
-        start: 2,
-        value: (d) => d.shell.base?.thicknessMm ?? null,
-        edit: (v) => (d) => ({
-          ...d,
-          shell: {
-            ...d.shell,
-            base:
-              v === 0
-                ? undefined
-                : { material: 'eva-60', reach: 'shell', ...d.shell.base, thicknessMm: v },
-          },
-        }),
-      },
-    ],
-  },
-  {
-    name: 'Outline',
-    rows: [
-      {
-        name: 'Heel cup',
-        note: '8 low, 12–14 usual, 16–18 deep',
-        unit: 'mm',
-        step: 1,
-        min: 0,
-        max: 40,
-        start: 14,
-        value: (d) => d.outline.heelCupMm,
-        edit: (v) => outline({ heelCupMm: v }),
-      },
-      {
-        name: 'Inner top line',
-        note: 'beside the midfoot',
-        unit: 'mm',
-        step: 1,
-        min: 0,
-        max: 40,
-        start: 8,
-        value: (d) => d.outline.medialTopMm ?? null,
-        edit: (v) => outline({ medialTopMm: v === 0 ? undefined : v }),
-      },
-      {
-        name: 'Outer top line',
-        note: 'beside the midfoot',
-        unit: 'mm',
-        step: 1,
-        min: 0,
-        max: 40,
-        start: 8,
-        value: (d) => d.outline.lateralTopMm ?? null,
-        edit: (v) => outline({ lateralTopMm: v === 0 ? undefined : v }),
-      },
-      {
-        name: 'Front edge',
-        note: 'behind the heads',
-        unit: 'mm',
-        step: 1,
-        min: -20,
-        max: 60,
-        start: 5,
-        value: (d) => d.outline.distal.behindHeadsMm,
-        edit: (v) => outline({ distal: { behindHeadsMm: v } }),
-      },
-    ],
-  },
-  {
-    name: 'Posts and lift',
-    rows: [
-      {
-        name: 'Cast balanced to',
-        note: '+ inverted',
-        unit: '°',
-        step: 1,
-        min: -45,
-        max: 45,
-        start: 2,
-        value: (d) => d.castAngleDeg,
-        edit: (v) => (d) => ({ ...d, castAngleDeg: v }),
-        beside: (_, v) => (v > 0 ? `cast inverted ${CAST_PER_HEEL_DEG * v}°` : ''),
-      },
-      {
-        name: 'Rearfoot post',
-        note: '+ varus, tilts out',
-        unit: '°',
-        step: 1,
-        min: -45,
-        max: 45,
-        start: 2,
-        value: (d) => post(d, 'rearfoot')?.angleDeg ?? null,
-        edit: (v) => postEdit({ angleDeg: v }),
-        beside: (side, v) => (heel(side) ? `${postHeightMm(v, heel(side)!).toFixed(1)} mm` : ''),
-      },
-      {
-        name: 'its length',
-        note: 'from the heel',
-        unit: 'mm',
-        step: 5,
-        min: 10,
-        max: 140,
-        start: 60,
-        value: (d) => post(d, 'rearfoot')?.lengthMm ?? null,
-        edit: (v) => postEdit({ lengthMm: v }),
-      },
-      {
-        name: 'its motion',
-        note: 'inner base ground up',
-        unit: '°',
-        step: 1,
-        min: 0,
-        max: 12,
-        start: 4,
-        value: (d) => post(d, 'rearfoot')?.motionDeg ?? null,
-        edit: (v) => postEdit({ motionDeg: v === 0 ? undefined : v }),
-      },
-      {
-        name: 'Forefoot post',
-        note: '+ varus',
-        unit: '°',
-        step: 1,
-        min: -45,
-        max: 45,
-        start: 2,
-        value: (d) => post(d, 'forefoot')?.angleDeg ?? null,
-        edit: (v) => postEdit({ at: 'forefoot', angleDeg: v }),
-        beside: (side, v) => (ball(side) ? `${postHeightMm(v, ball(side)!).toFixed(1)} mm` : ''),
-      },
-      {
-        name: 'Heel lift',
-        note: 'runs out to the ball',
-        unit: 'mm',
-        step: 1,
-        min: 0,
-        max: 40,
-        start: 3,
-        value: (d) => d.heelLiftMm,
-        edit: (v) => (d) => ({ ...d, heelLiftMm: v }),
-      },
-      {
-        name: 'its taper',
-        note: 'length in front of the heel',
-        unit: 'mm',
-        step: 10,
-        min: 20,
-        max: 200,
-        start: 100,
-        value: (d) => d.liftTaperMm ?? null,
-        edit: (v) => (d) => ({ ...d, liftTaperMm: v }),
-      },
-    ],
-  },
-])
-const table = computed(() => normsOf(fitting.record))
+const post = (d: Device, at: PostOf['at']) => d.posts.find((p) => p.at === at)
+
+/** What stands beside some numbers of the body: what they come to. */
+const BESIDE: Partial<Record<BodyKind, Row['beside']>> = {
+  shellThickness: (side) => stiffWords(side),
+  castAngle: (_, v) => (v > 0 ? `cast inverted ${table.value.castPerHeelDeg * v}°` : ''),
+}
+const bodyRow = (amount: BodyAmount<BodyKind>): Row => ({
+  name: amount.name,
+  note: amount.note,
+  unit: amount.unit === '°' ? '°' : 'mm',
+  step: amount.step,
+  min: amount.range[0],
+  max: amount.range[1],
+  start: amount.start,
+  label: amount.name.startsWith('its') ? amount.full : amount.name,
+  value: (d) => amount.read(d) ?? null,
+  edit: (v) => (d) => amount.write(d, v),
+  beside: BESIDE[amount.kind],
+})
+/** What tilts a foot is told as a height over its width. */
+const heightWords = (side: Side, over: 'heel' | 'forefoot', deg: number) => {
+  const sole = soleOf(side)
+  if (!sole) return ''
+  const widthMm = over === 'heel' ? sole.heelWidthMm : sole.forefootWidthMm
+  return `${postHeightMm(deg, widthMm).toFixed(1)} mm`
+}
+const postRow = (kind: PostDefinition, amount: PostAmount): Row => ({
+  name: amount.name,
+  note: amount.note,
+  unit: amount.unit === '°' ? '°' : 'mm',
+  step: amount.step,
+  min: amount.range[0],
+  max: amount.range[1],
+  start: amount.start,
+  label: amount.name.startsWith('its') ? `${kind.name} ${amount.name}` : amount.name,
+  value: (d) => post(d, kind.at)?.[amount.key] ?? null,
+  edit: (v) =>
+    postEdit({ at: kind.at, [amount.key]: v === 0 && amount.key !== 'angleDeg' ? undefined : v }),
+  ...(amount.key === 'angleDeg' && {
+    beside: (side: Side, v: number) => heightWords(side, kind.over, v),
+  }),
+})
+/** Posts by place, with the numbers of either style. */
+const PLACES_OF_POSTS = ['rearfoot', 'forefoot'] as const
+const postRows = PLACES_OF_POSTS.flatMap((at) => {
+  const kind = POSTS.all.find((p) => p.at === at && p.style === 'extrinsic')!
+  return kind.amounts.map((amount) => postRow(kind, amount))
+})
+const groups = BODY_GROUPS.map((name) => {
+  const amounts = BODY_AMOUNTS.all.filter((a) => a.group === name && a.unit !== 'N·mm')
+  const rows = amounts.map(bodyRow)
+  return {
+    name,
+    rows: name === 'Posts and lift' ? [...rows.slice(0, 1), ...postRows, ...rows.slice(1)] : rows,
+  }
+})
 /** what is not rigid can lie below a shell */
 const BASE_MATERIALS = computed(() => [
   ...table.value.shellMaterials.filter((m) => !m.rigid),
-  ...COVER_MATERIALS.filter((m) => m.id !== 'none'),
+  ...table.value.coverMaterials.filter((m) => m.id !== NO_COVER),
 ])
 function stiffWords(side: Side) {
   const arch = estimates.arch[side]
@@ -289,7 +119,7 @@ const KIND_WORDS: Record<DeviceKind, string> = {
 const blanks = (side: Side) => {
   const { kind } = studio.device(side)
   return kind === 'trim-to-fit' || kind === 'heat-moulded'
-    ? fitBlanks(fitting.record.feet[side]!, table.value.blanks, kind).slice(0, 8)
+    ? fitBlanks(fitting.record.feet[side]!, fitting.tables.blanks, kind, table.value).slice(0, 8)
     : []
 }
 const blankOf = (side: Side) =>
@@ -401,7 +231,7 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
             )
           "
         >
-          <template v-for="m in COVER_MATERIALS" :key="m.id"
+          <template v-for="m in table.coverMaterials" :key="m.id"
             ><option
               v-for="c in ['full', 'sulcus', 'shell'] as const"
               :key="c"
@@ -429,7 +259,7 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
             :min="row.min"
             :max="row.max"
             :start="row.start"
-            :label="`${s} ${row.name.startsWith('its') ? `${group.name} ${row.name}` : row.name}`"
+            :label="`${s} ${row.label}`"
             :disabled="fitting.readOnly"
             :beside="
               row.beside && row.value(studio.device(s)) !== null

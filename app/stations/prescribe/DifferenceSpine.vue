@@ -1,11 +1,13 @@
 <script setup lang="ts">
+import { LAYERS, type LayerKind } from '../../../core/kinds/layers/all'
 import { computed } from 'vue'
-import { mainAmount } from '../../../core/device/layers/amount'
-import { layerDefinition } from '../../../core/device/layers/registry'
-import type { LayerKind } from '../../../core/record/layerSchema'
+import { mainAmount } from '../../../core/kinds/layers/amount'
 import type { Device } from '../../../core/record/schema'
 
-/** What differs between the two devices: bars to the bigger side, mixed units with the tick at one fixed distance. */
+/**
+ * What differs between the two devices: bars to the bigger side, mixed units with the tick at one
+ * fixed distance.
+ */
 const { left, right } = defineProps<{ left: Device; right: Device }>()
 const HALF = 40
 const amount = (d: Device, kind: LayerKind) =>
@@ -16,7 +18,7 @@ const rows = computed(() => {
   const kinds = [...new Set([...left.layers, ...right.layers].map((l) => l.kind))]
   const list = [
     ...kinds.map((k) => ({
-      name: `${layerDefinition(k).name.replace(' heel', '').replace('First-ray', 'Ray 1')}, ${layerDefinition(k).amounts[0].unit}`,
+      name: `${LAYERS.of(k).name.replace(' heel', '').replace('First-ray', 'Ray 1')}, ${LAYERS.of(k).amounts[0].unit}`,
       l: amount(left, k),
       r: amount(right, k),
       counts: 1,
@@ -25,13 +27,11 @@ const rows = computed(() => {
     { name: 'Heel cup, mm', l: left.outline.heelCupMm, r: right.outline.heelCupMm, counts: 2 },
     { name: 'Shell, mm', l: left.shell.thicknessMm, r: right.shell.thicknessMm, counts: 0.5 },
   ]
-  return list
-    .slice(0, 9)
-    .map((row) => ({
-      ...row,
-      d: row.l - row.r,
-      w: Math.min(HALF, (Math.abs(row.l - row.r) / row.counts) * 16),
-    }))
+  return list.slice(0, 9).map((row) => ({
+    ...row,
+    d: row.l - row.r,
+    w: Math.min(HALF, (Math.abs(row.l - row.r) / row.counts) * 16),
+  }))
 })
 const words = computed(
   () =>

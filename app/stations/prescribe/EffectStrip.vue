@@ -8,7 +8,7 @@ import {
   type EffectCell,
 } from '../../../core/mechanics/effectCells'
 import type { ContactEffect } from '../../../core/mechanics/layerEffects'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import EstimateTag from '~/components/EstimateTag.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -16,7 +16,10 @@ import EffectArrow from '~/drawing/EffectArrow.vue'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
 
-/** What the devices do against plain ones, live: an arrow a place, its number on demand, and what the last change bought. */
+/**
+ * What the devices do against plain ones, live: an arrow a place, its number on demand, and what
+ * the last change bought.
+ */
 const { studio, estimates } = defineProps<{
   studio: ReturnType<typeof useStudio>
   estimates: ReturnType<typeof useEffects>

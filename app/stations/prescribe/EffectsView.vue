@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
-import { amountOf, mainRule } from '../../../core/device/layers/amount'
+import { amountOf, mainRule } from '../../../core/kinds/layers/amount'
 import { soleParameters } from '../../../core/device/soleParameters'
 import {
   cellWords,
@@ -14,7 +14,7 @@ import { twoDigits } from '../../../core/mechanics/effectSteps'
 import { effectOf, type DevicePart, type LayerEffect } from '../../../core/mechanics/layerEffects'
 import { LOADS, type LoadName } from '../../../core/mechanics/contact'
 import type { PressurePicture } from '../../../core/mechanics/deviceEffects'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import EstimateTag from '~/components/EstimateTag.vue'
 import SideMark from '~/components/SideMark.vue'
 import EffectArrow from '~/drawing/EffectArrow.vue'
@@ -26,7 +26,10 @@ import MomentSolver from './MomentSolver.vue'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
 
-/** What each layer does: every part of a device with its effect within the whole, the pressure with and without one of them, and one amount sought backwards. */
+/**
+ * What each layer does: every part of a device with its effect within the whole, the pressure with
+ * and without one of them, and one amount sought backwards.
+ */
 const { studio, estimates } = defineProps<{
   studio: ReturnType<typeof useStudio>
   estimates: ReturnType<typeof useEffects>
@@ -102,13 +105,15 @@ function noteOf({ part }: LayerEffect): string {
     const layer = d.layers[part.layer]
     const rule = layer && mainRule(layer)
     return rule
-      ? `${amountOf(layer, rule.key, soleParameters(studio.fitting.record.feet[side.value]!)?.parameters.forefootDeg ?? 0)}${rule.unit === '°' ? '°' : ' mm'}`
+      ? `${amountOf(layer, rule.key, soleParameters(studio.fitting.record.feet[side.value]!, studio.fitting.norms)?.parameters.forefootDeg ?? 0)}${rule.unit === '°' ? '°' : ' mm'}`
       : ''
   }
   if ('post' in part) return `${d.posts[part.post]?.angleDeg ?? ''}°`
   return 'cast' in part ? `${d.castAngleDeg}°` : 'against one that does not'
 }
-/** What stands beside this device: itself without the chosen part, the plain one, or the bare floor. */
+/**
+ * What stands beside this device: itself without the chosen part, the plain one, or the bare floor.
+ */
 const beside = ref<'without' | 'plain' | 'floor'>('without')
 const WITHOUT = computed(() =>
   !chosenPart.value
@@ -201,8 +206,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
                     :aria-label="`${row.name}: show without it`"
                     @click="chosen = row.key"
                   >
-                    <b>{{ row.name }}</b
-                    ><span class="small muted">{{ row.note }}</span>
+                    <b>{{ row.name }}</b><span class="small muted">{{ row.note }}</span>
                   </button>
                 </td>
                 <td

@@ -1,22 +1,27 @@
 <script setup lang="ts">
+import { LAYERS } from '../../../core/kinds/layers/all'
 import { computed } from 'vue'
-import { amountOf } from '../../../core/device/layers/amount'
-import { layerDefinition } from '../../../core/device/layers/registry'
+import { isInsensate } from '../../../core/advice/contradictions'
+import { amountOf } from '../../../core/kinds/layers/amount'
+import { isChild } from '../../../core/measure/ageAtVisit'
 import { REFERENCE_HEEL_MM, skiveSense } from '../../../core/device/sizeSense'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import type { Mark } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import DraftField from '~/components/DraftField.vue'
 import { doubleLayer, dropLayer, isSpot, layerAt, setLayer, type LayerRow } from './layerRows'
 import type { useStudio } from './useStudio'
 
-/** Everything of one layer: what it does and reaches, its presets, its other numbers, marks to put it on, a name, a second one. */
+/**
+ * Everything of one layer: what it does and reaches, its presets, its other numbers, marks to put
+ * it on, a name, a second one.
+ */
 const { studio, row } = defineProps<{ studio: ReturnType<typeof useStudio>; row: LayerRow }>()
 const emit = defineEmits<{ up: []; down: [] }>()
 const { fitting } = studio
-const definition = computed(() => layerDefinition(row.kind))
+const definition = computed(() => LAYERS.of(row.kind))
 const layers = computed(
   () =>
     Object.fromEntries(SIDES.map((s) => [s, layerAt(studio.device(s), row)])) as Record<
@@ -24,6 +29,15 @@ const layers = computed(
       ReturnType<typeof layerAt>
     >,
 )
+/** What this layer means for a child, and for a foot that may not feel. */
+const heed = computed(() => {
+  const { client, visit } = fitting.record
+  const numb = SIDES.filter((side) => layers.value[side] && isInsensate(fitting.record, side))
+  return [
+    ...(isChild(client, visit?.on) ? [`A child: ${definition.value.child}`] : []),
+    ...(numb.length ? [`May not feel (${numb.join(', ')}): ${definition.value.insensate}`] : []),
+  ]
+})
 const sides = computed(() => SIDES.filter((s) => layers.value[s]))
 const first = computed(() => definition.value.amounts[0])
 const usual = (key: string, house: readonly [number, number]) =>
@@ -90,6 +104,7 @@ const between = computed(() =>
         ><SideMark :side="w.side" /> {{ w.text }}
       </template>
     </p>
+    <p v-for="note in heed" :key="note" class="small watch-text">▲ {{ note }}</p>
     <p v-if="sense.length" class="small">
       <template v-for="w in sense" :key="w.side"
         ><SideMark :side="w.side" /> {{ w.text }}

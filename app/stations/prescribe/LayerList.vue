@@ -1,12 +1,12 @@
 <script setup lang="ts">
+import { LAYERS, type LayerKind } from '../../../core/kinds/layers/all'
 import Sortable from 'sortablejs'
-import { computed, onBeforeUnmount, onMounted, ref } from 'vue'
-import { amountOf, mainRule } from '../../../core/device/layers/amount'
-import { layerDefinition, layerKinds } from '../../../core/device/layers/registry'
+import { onBeforeUnmount, onMounted, ref } from 'vue'
+import { VAutocomplete } from 'vuetify/components'
+import { amountOf, mainRule } from '../../../core/kinds/layers/amount'
 import { skiveSense } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
-import type { LayerKind } from '../../../core/record/layerSchema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import LayerDetail from './LayerDetail.vue'
@@ -42,20 +42,20 @@ function move(from: number, to: number) {
 }
 const layer = (row: LayerRow, side: Side) => layerAt(studio.device(side), row)
 const forefootDeg = (side: Side) =>
-  soleParameters(fitting.record.feet[side]!)?.parameters.forefootDeg ?? 0
+  soleParameters(fitting.record.feet[side]!, fitting.norms)?.parameters.forefootDeg ?? 0
 const value = (row: LayerRow, side: Side) => {
   const there = layer(row, side)
   return there ? amountOf(there, mainRule(there).key, forefootDeg(side)) : null
 }
-const rule = (row: LayerRow) => layerDefinition(row.kind).amounts[0]
+const rule = (row: LayerRow) => LAYERS.of(row.kind).amounts[0]
 const reached = (row: LayerRow, side: Side) =>
   studio.shapes[side]?.layers.find((l) => l.index === row.index[side])
 function beside(row: LayerRow, side: Side): string {
   const there = layer(row, side)
   if (!there) return ''
   if (!there.on) return 'off'
-  const heel = soleParameters(fitting.record.feet[side]!)?.parameters.heelWidthMm
-  if (layerDefinition(row.kind).phase === 'skive' && heel) {
+  const heel = soleParameters(fitting.record.feet[side]!, fitting.norms)?.parameters.heelWidthMm
+  if (LAYERS.of(row.kind).phase === 'skive' && heel) {
     return `as ${skiveSense(value(row, side)!, heel).asOnReferenceMm.toFixed(1)} on 65`
   }
   return rule(row).unit === '°' ? `${(reached(row, side)?.peakMm ?? 0).toFixed(1)} mm across` : ''
@@ -66,10 +66,13 @@ function toggle(row: LayerRow) {
   for (const side of SIDES)
     if (layer(row, side)) studio.keep(side, setLayer(row, { on }), on ? 'layer on' : 'layer off')
 }
-function add(event: Event) {
-  const select = event.target as HTMLSelectElement
-  if (select.value) studio.addLayer(select.value as LayerKind)
-  select.value = ''
+/** how many were added: the field begins anew with each */
+const added = ref(0)
+const explained = ({ does }: { does: string }) => ({ subtitle: does })
+function add(kind: LayerKind | null) {
+  if (!kind) return
+  studio.addLayer(kind)
+  added.value++
 }
 const because = (row: LayerRow) => SIDES.map((s) => layer(row, s)?.because).find(Boolean)
 function key(event: KeyboardEvent, i: number) {
@@ -77,7 +80,7 @@ function key(event: KeyboardEvent, i: number) {
   event.preventDefault()
   move(i, i + (event.key === 'ArrowUp' ? -1 : 1))
 }
-const kinds = computed(() => layerKinds())
+const kinds = [...LAYERS.all]
 </script>
 
 <template>
@@ -118,7 +121,7 @@ const kinds = computed(() => layerKinds())
           >
             <b>{{ rowName(row, layer(row, 'left'), layer(row, 'right')) }}</b>
             <span class="note"
-              >{{ layerDefinition(row.kind).where
+              >{{ LAYERS.of(row.kind).where
               }}<template v-if="because(row)">
                 · <span class="why" :title="`from Why: ${because(row)}`">why</span></template
               ></span
@@ -133,7 +136,7 @@ const kinds = computed(() => layerKinds())
             :min="rule(row).unit === '°' ? -45 : 0"
             :max="rule(row).unit === '°' ? 45 : 40"
             :start="rule(row).fallback || rule(row).step"
-            :label="`${side} ${layerDefinition(row.kind).name}`"
+            :label="`${side} ${LAYERS.of(row.kind).name}`"
             :disabled="fitting.readOnly"
             :beside="beside(row, side)"
             @draft="(v: number) => studio.show(side, setLayer(row, { [rule(row).key]: v }))"
@@ -142,7 +145,7 @@ const kinds = computed(() => layerKinds())
                 studio.keep(
                   side,
                   setLayer(row, { [rule(row).key]: v, on: true }),
-                  `${layerDefinition(row.kind).name.toLowerCase()} ${v}`,
+                  `${LAYERS.of(row.kind).name.toLowerCase()} ${v}`,
                 )
             "
           />
@@ -160,10 +163,16 @@ const kinds = computed(() => layerKinds())
       </p>
     </div>
     <div class="foot">
-      <select class="field" aria-label="Add a layer" :disabled="fitting.readOnly" @change="add">
-        <option value="">Add a layer …</option>
-        <option v-for="d in kinds" :key="d.kind" :value="d.kind">{{ d.name }}: {{ d.does }}</option>
-      </select>
+      <VAutocomplete
+        :key="added"
+        label="Add a layer"
+        :items="kinds"
+        item-title="name"
+        item-value="kind"
+        :item-props="explained"
+        :disabled="fitting.readOnly"
+        @update:model-value="add"
+      />
     </div>
   </div>
 </template>

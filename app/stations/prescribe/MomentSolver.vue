@@ -6,10 +6,10 @@ import type { AmountForMoment } from '../../../core/mechanics/amountForMoment'
 import { signed } from '../../../core/mechanics/effectCells'
 import { EFFECT_STEPS, twoDigits } from '../../../core/mechanics/effectSteps'
 import { withPartAmount } from '../../../core/mechanics/layerEffects'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import { parseNumber } from '../../../core/measure/callOut'
 import type { Device } from '../../../core/record/schema'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import EffectArrow from '~/drawing/EffectArrow.vue'
@@ -20,7 +20,10 @@ import type { Question, Said } from '~/workers/effects.worker'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
 
-/** How much of one amount brings a wanted moment? The wanted moment is kept with the device; the answer has its range and says when it is over the usual or out of reach. */
+/**
+ * How much of one amount brings a wanted moment? The wanted moment is kept with the device; the
+ * answer has its range and says when it is over the usual or out of reach.
+ */
 const { studio, estimates, side } = defineProps<{
   studio: ReturnType<typeof useStudio>
   estimates: ReturnType<typeof useEffects>

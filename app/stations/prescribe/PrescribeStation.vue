@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
 import {
   computed,
   defineAsyncComponent,
@@ -9,8 +10,9 @@ import {
   watch,
 } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
+import { deviceRows } from '../../../core/device/deviceRows'
 import { soleParameters } from '../../../core/device/soleParameters'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import type { Device } from '../../../core/record/schema'
 import BodyPane from './BodyPane.vue'
 import DifferenceSpine from './DifferenceSpine.vue'
@@ -33,10 +35,14 @@ import type { SolidAnswer } from '~/workers/device.worker'
 import { isSpot, layerAt, rowName, setLayer } from './layerRows'
 import { useEffects } from './useEffects'
 import { postEdit, useStudio } from './useStudio'
+import { useChanges } from '~/stores/changes'
+import { useUndo } from '~/stores/undo'
 
 const SolidView = defineAsyncComponent(() => import('~/three/SolidView.vue'))
 const studio = useStudio()
 const { fitting, terrain, sectionShare, turnDeg, shapes, chosen, rows, row } = studio
+const changes = useChanges()
+const undoing = useUndo()
 const estimates = useEffects(studio)
 const hand = useHand()
 const models = useModels()
@@ -58,7 +64,7 @@ const FACT = {
 const reachOf = (s: Side) =>
   row.value ? (shapes[s]?.layers.find((l) => l.index === row.value!.index[s])?.reach ?? null) : null
 const measurable = (s: Side) =>
-  soleParameters(fitting.record.feet[s]!) !== null ||
+  soleParameters(fitting.record.feet[s]!, fitting.norms) !== null ||
   fitting.record.feet[s]!.capture?.surface !== undefined
 const measured = computed(() => SIDES.some(measurable))
 const jump = (what: 'heelY' | 'archY' | 'headsY') => {
@@ -79,8 +85,9 @@ watch([view, side, () => JSON.stringify(studio.footOf(side.value))], async () =>
   if (view.value !== 'solid') return
   const mine = ++asked
   const answer = await deviceWorker().solid(
-    JSON.parse(JSON.stringify(studio.footOf(side.value))),
+    plainCopy(studio.footOf(side.value)),
     side.value,
+    deviceRows(fitting.norms),
   )
   if (mine === asked) solid.value = answer
 })
@@ -119,7 +126,10 @@ const front = (of: Side, behindHeadsMm: number, done: boolean) =>
     'front edge',
     done,
   )
-/** Where the trim line can be taken hold of: both borders at these shares of the length, and wherever it was moved already. */
+/**
+ * Where the trim line can be taken hold of: both borders at these shares of the length, and
+ * wherever it was moved already.
+ */
 const SHARES = [0.06, 0.16, 0.26, 0.36, 0.46, 0.56]
 const shaping = ref(false)
 function trimPoints(of: Side): TrimPoint[] {
@@ -214,7 +224,7 @@ onBeforeUnmount(() => {
   hand.copyAcross = null
   estimates.stop()
 })
-const take = (words: string) => (fitting.message = words)
+const take = (words: string) => (changes.said = words)
 </script>
 
 <template>
@@ -241,16 +251,16 @@ const take = (words: string) => (fitting.message = words)
     >
     <span class="pairbtn"
       ><VBtn
-        :disabled="fitting.readOnly || fitting.undoStack.length === 0"
+        :disabled="fitting.readOnly || undoing.next === null"
         aria-label="Take back"
         title="take back (U)"
-        @click="take(fitting.undo())"
+        @click="take(changes.undo())"
         >↶</VBtn
       ><VBtn
-        :disabled="fitting.readOnly || fitting.redoStack.length === 0"
+        :disabled="fitting.readOnly || !undoing.redoable"
         aria-label="Do again"
         title="do again (Shift U)"
-        @click="take(fitting.redo())"
+        @click="take(changes.redo())"
         >↷</VBtn
       ></span
     >

@@ -1,21 +1,25 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
+import { deviceRows } from '../../../core/device/deviceRows'
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import type { LabOrder } from '../../../core/record/schema'
 import type { PresetRow } from '../../../shared/contracts'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
-import { api } from '~/composables/api'
-import { download } from '~/composables/download'
+import { api } from '~/browser/api'
+import { download } from '~/browser/download'
 import { useSession } from '~/stores/session'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
+import { useQueue } from '~/stores/queue'
 
 /** What leaves the studio: files, papers, an order to the lab, a preset for the shop. */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
 const { fitting } = studio
+const queue = useQueue()
 const session = useSession()
 const trouble = ref('')
 const busy = ref('')
@@ -46,8 +50,9 @@ async function run<T>(what: string, task: () => Promise<T>): Promise<T | null> {
 async function file(side: Side, end: string) {
   const bytes = await run(`${side}${end}`, () =>
     deviceWorker().file(
-      JSON.parse(JSON.stringify(studio.footOf(side))),
+      plainCopy(studio.footOf(side)),
       side,
+      deviceRows(fitting.norms),
       fitting.client?.code ?? 'client',
       end,
     ),
@@ -57,7 +62,7 @@ async function file(side: Side, end: string) {
 }
 const orders = computed(() => [...(fitting.record.orders ?? [])].reverse())
 async function order() {
-  await fitting.flush()
+  await queue.flush()
   const answer = await run('order', () =>
     api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', {
       feet: SIDES.filter(made),
@@ -66,7 +71,7 @@ async function order() {
   )
   if (answer) {
     note.value = ''
-    await fitting.reload()
+    await queue.reload()
   }
 }
 const presets = ref<PresetRow[]>([])
@@ -78,7 +83,7 @@ async function keepPreset() {
   const done = await run('preset', () =>
     api('presets', 'POST', {
       name: name.value,
-      device: JSON.parse(JSON.stringify(studio.stored(from.value))),
+      device: plainCopy(studio.stored(from.value)),
       note: '',
     }),
   )
@@ -194,8 +199,8 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
         >
       </form>
       <div v-for="p in presets" :key="p.id" class="line preset">
-        <b>{{ p.name }}</b
-        ><span class="small muted">{{ p.device.layers.length }} layers · {{ p.madeBy }}</span
+        <b>{{ p.name }}</b><span class="small muted"
+          >{{ p.device.layers.length }} layers · {{ p.madeBy }}</span
         ><button class="chipbtn end" :disabled="!session.may('presets.change')" @click="drop(p.id)">
           remove
         </button>

@@ -1,15 +1,16 @@
 <script setup lang="ts">
+import { plainCopy } from '~/browser/plainCopy'
 import { proxy } from 'comlink'
-import { computed, onBeforeUnmount, reactive, ref, watch } from 'vue'
+import { computed, onBeforeUnmount, shallowReactive, ref, watch } from 'vue'
 import { VBtn, VProgressLinear } from 'vuetify/components'
 import { twoDigits } from '../../../core/mechanics/effectSteps'
 import { comfortOf, forceOf } from '../../../core/mechanics/shell/comfort'
 import { shellVariants } from '../../../core/mechanics/shell/variants'
 import type { ThicknessForGive } from '../../../core/mechanics/shell/thicknessForGive'
-import { normsOf } from '../../../core/measure/normsTable'
+import { normsOf } from '../../../core/record/tables'
 import { parseNumber } from '../../../core/measure/callOut'
-import { FORCE_WORDS } from '../../../core/record/activities'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { FORCE_WORDS } from '../../../core/kinds/activities/forces'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import EstimateTag from '~/components/EstimateTag.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -20,15 +21,18 @@ import type { Question, Said, ShellAnswer } from '~/workers/effects.worker'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
 
-/** How stiff the shells are: deflection terrain, figures with their range, feel by body and activity, what changes them, and the thickness for a give. */
+/**
+ * How stiff the shells are: deflection terrain, figures with their range, feel by body and
+ * activity, what changes them, and the thickness for a give.
+ */
 const { studio, estimates } = defineProps<{
   studio: ReturnType<typeof useStudio>
   estimates: ReturnType<typeof useEffects>
 }>()
 const { fitting } = studio
-const answers = reactive<Record<Side, ShellAnswer | null>>({ left: null, right: null })
-const refused = reactive<Record<Side, string>>({ left: '', right: '' })
-const stale = reactive<Record<Side, boolean>>({ left: true, right: true })
+const answers = shallowReactive<Record<Side, ShellAnswer | null>>({ left: null, right: null })
+const refused = shallowReactive<Record<Side, string>>({ left: '', right: '' })
+const stale = shallowReactive<Record<Side, boolean>>({ left: true, right: true })
 const norms = computed(() => normsOf(fitting.record))
 const force = computed(() => forceOf(fitting.record))
 const REST_MS = 350
@@ -88,7 +92,7 @@ const figures = computed(() =>
 /** Work that takes a while: shells compared, or a thickness sought; it can be stopped. */
 const busy = ref('')
 const looked = ref(0)
-const variants = reactive<Record<Side, { name: string; k: number; percent: number }[]>>({
+const variants = shallowReactive<Record<Side, { name: string; k: number; percent: number }[]>>({
   left: [],
   right: [],
 })
@@ -121,7 +125,7 @@ const compare = () =>
       for (const v of list) {
         const got = await searchWorker().variant({
           ...q,
-          device: JSON.parse(JSON.stringify(v.device)),
+          device: plainCopy(v.device),
         })
         if (!mine()) return
         looked.value++
@@ -147,7 +151,7 @@ const rows = computed(() =>
   })),
 )
 const give = ref('')
-const sought = reactive<Record<Side, ThicknessForGive | null>>({ left: null, right: null })
+const sought = shallowReactive<Record<Side, ThicknessForGive | null>>({ left: null, right: null })
 async function seek() {
   const value = parseNumber(give.value)
   if (value === null || value < 0.05 || value > 20) {

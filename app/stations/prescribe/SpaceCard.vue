@@ -1,86 +1,94 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from 'vue'
-import type { SpacePlace } from '../../../core/device/space'
+import { plainCopy } from '~/browser/plainCopy'
+import { useEventListener } from '@vueuse/core'
+import { computed, ref, shallowRef, watch } from 'vue'
+import { VAutocomplete } from 'vuetify/components'
+import {
+  PLACE_NAMES,
+  SPACE_PLACES,
+  WIDTH_PLACES,
+  type SpacePlace,
+  type WidthPlace,
+} from '../../../core/device/space'
 import type { WayOut } from '../../../core/device/waysOut'
-import { roomOf, widthsOf } from '../../../core/footwear/room'
-import { normsOf } from '../../../core/measure/normsTable'
-import { bestMean } from '../../../core/measure/reading'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { roomLeft, sizeOfFoot, type RoomLeft } from '../../../core/footwear/room'
+import { deviceRows } from '../../../core/device/deviceRows'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useModels } from '~/stores/models'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
+import { useChanges } from '~/stores/changes'
 
-/** Height and width the devices take against what any footwear gives once its own insole is out, and the ways out where it is too much. */
+/**
+ * Height and width the devices take against what any footwear gives once its own insole is out, and
+ * the ways out where it is too much.
+ */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
 const { fitting, shapes } = studio
+const changes = useChanges()
 const models = useModels()
-const PLACES: { key: SpacePlace; name: string }[] = [
-  { key: 'heelMm', name: 'heel' },
-  { key: 'archMm', name: 'arch' },
-  { key: 'ballMm', name: 'ball' },
-  { key: 'toesMm', name: 'toes' },
-]
-const picked = ref('')
-const model = computed(() => models.byId(picked.value || fitting.record.footwear?.chosen?.model))
-const sizeOf = (side: Side) => {
-  const chosen = fitting.record.footwear?.chosen
-  const size =
-    chosen?.model === model.value?.id
-      ? side === 'left'
-        ? chosen?.sizeLeftMm
-        : chosen?.sizeRightMm
-      : undefined
-  return (
-    size ??
-    model.value!.sizesMm.reduce((best, s) =>
-      Math.abs(s - (bestMean(fitting.record.feet[side]!, 'footLengthMm', 'standing') ?? 265)) <
-      Math.abs(best - (bestMean(fitting.record.feet[side]!, 'footLengthMm', 'standing') ?? 265))
-        ? s
-        : best,
-    )
-  )
+/** what was picked here, else what was chosen for the client */
+const other = ref<string>()
+const picked = computed({
+  get: () => other.value ?? fitting.record.footwear?.chosen?.model,
+  set: (id) => (other.value = id ?? undefined),
+})
+const model = computed(() => models.byId(picked.value))
+interface PlaceRow {
+  place: SpacePlace | WidthPlace
+  name: string
+  needed: string
+  mark: { kind: 'good' | 'watch' | 'stop'; word: string } | null
 }
+/** So little left asks for a look, mm. */
+const SCARCE_MM = 1
+const markOf = (leftMm: number | null | undefined): PlaceRow['mark'] =>
+  leftMm === null || leftMm === undefined
+    ? null
+    : leftMm < 0
+      ? { kind: 'stop', word: `${(-leftMm).toFixed(1)} too much` }
+      : { kind: leftMm < SCARCE_MM ? 'watch' : 'good', word: `${leftMm.toFixed(1)} left` }
+const neededOf = (side: Side) => {
+  const shape = shapes[side]
+  return shape && { ...shape.stackMm, ...shape.widthMm }
+}
+/** Room that the footwear leaves over each device; nothing is known without footwear. */
+const left = computed(
+  () =>
+    Object.fromEntries(
+      SIDES.map((side) => {
+        const needed = neededOf(side)
+        if (!model.value || !needed) return [side, []]
+        const sizeMm = sizeOfFoot(fitting.record, side, model.value)
+        return [side, roomLeft(model.value, sizeMm, needed, fitting.norms)]
+      }),
+    ) as Record<Side, RoomLeft[]>,
+)
 const rows = computed(() =>
   SIDES.map((side) => {
-    const shape = shapes[side]
-    const room = model.value ? roomOf(model.value) : null
-    const wide = model.value ? widthsOf(model.value, sizeOf(side)) : {}
-    const places = PLACES.map((p) => ({
-      key: p.key as string,
-      name: p.name,
-      needed: shape?.stackMm[p.key],
-      left: room && shape ? room[p.key] - shape.stackMm[p.key] : null,
+    const needed = neededOf(side)
+    const places = [...SPACE_PLACES, ...WIDTH_PLACES].map((place): PlaceRow => ({
+      place,
+      name: PLACE_NAMES[place],
+      needed: needed?.[place].toFixed(place.includes('Width') ? 0 : 1) ?? '–',
+      mark: markOf(left.value[side].find((r) => r.place === place)?.leftMm),
     }))
-    const widths = (
-      [
-        ['heelWidthMm', 'heel width'],
-        ['waistWidthMm', 'waist width'],
-      ] as const
-    ).map(([key, name]) => ({
-      key: key as string,
-      name,
-      needed: shape?.widthMm[key],
-      left: wide[key] !== undefined && shape ? wide[key]! - shape.widthMm[key] : null,
-    }))
-    return { side, kind: studio.device(side).kind, places: [...places, ...widths] }
+    return { side, kind: studio.device(side).kind, places }
   }),
 )
 const missing = (side: Side) =>
   Object.fromEntries(
-    rows.value
-      .find((r) => r.side === side)!
-      .places.slice(0, 4)
-      .map((p) => [p.key, p.left ?? 1]),
+    SPACE_PLACES.map((place) => [
+      place,
+      left.value[side].find((r) => r.place === place)?.leftMm ?? SCARCE_MM,
+    ]),
   ) as Record<SpacePlace, number>
 const tight = computed(() =>
   SIDES.filter(
-    (s) =>
-      studio.device(s).kind !== 'none' &&
-      model.value &&
-      shapes[s] &&
-      Object.values(missing(s)).some((v) => v < 0),
+    (side) =>
+      studio.device(side).kind !== 'none' && Object.values(missing(side)).some((mm) => mm < 0),
   ),
 )
 const ways = shallowRef<Partial<Record<Side, WayOut[]>>>({})
@@ -93,18 +101,11 @@ watch(
     // While an amount runs the drawing comes first; ways out follow when it rests.
     await new Promise((rest) => setTimeout(rest, REST_MS))
     if (mine !== asked) return
-    const table = JSON.parse(JSON.stringify(normsOf(fitting.record).shellMaterials))
+    const table = deviceRows(fitting.norms)
     const found = await Promise.all(
       tight.value.map(
         async (s) =>
-          [
-            s,
-            await deviceWorker().ways(
-              JSON.parse(JSON.stringify(studio.footOf(s))),
-              missing(s),
-              table,
-            ),
-          ] as const,
+          [s, await deviceWorker().ways(plainCopy(studio.footOf(s)), missing(s), table)] as const,
       ),
     )
     if (mine === asked) ways.value = Object.fromEntries(found)
@@ -119,12 +120,12 @@ const offers = computed(() =>
     .map((o, i) => ({ ...o, key: i + 1 })),
 )
 function take({ side, way }: { side: Side; way: WayOut }) {
-  if (way.device)
-    studio.keep(side, () => JSON.parse(JSON.stringify(way.device)), way.words.toLowerCase())
+  const { device } = way
+  if (device) studio.keep(side, () => plainCopy(device), way.words.toLowerCase())
   else {
     const footwear = { candidates: [], ...fitting.record.footwear }
-    fitting.message =
-      fitting.put(
+    changes.said =
+      changes.put(
         'footwear',
         {
           ...footwear,
@@ -138,8 +139,8 @@ function take({ side, way }: { side: Side; way: WayOut }) {
   }
 }
 const gain = (way: WayOut) =>
-  PLACES.filter((p) => way.gainMm[p.key] >= 0.05)
-    .map((p) => `${p.name} +${way.gainMm[p.key].toFixed(1)}`)
+  SPACE_PLACES.filter((place) => way.gainMm[place] >= 0.05)
+    .map((place) => `${PLACE_NAMES[place]} +${way.gainMm[place].toFixed(1)}`)
     .join(', ')
 function onKey(event: KeyboardEvent) {
   const offer = event.altKey ? offers.value[Number(event.code.replace('Digit', '')) - 1] : undefined
@@ -147,34 +148,31 @@ function onKey(event: KeyboardEvent) {
   event.preventDefault()
   take(offer)
 }
-onMounted(() => window.addEventListener('keydown', onKey))
-onBeforeUnmount(() => window.removeEventListener('keydown', onKey))
+useEventListener('keydown', onKey)
 </script>
 
 <template>
   <section class="card space" aria-label="Space in the footwear">
     <div class="card-head">
-      <b class="nowrap">Space in</b
-      ><select v-model="picked" class="field" aria-label="Footwear to hold the devices against">
-        <option value="">
-          {{ models.byId(fitting.record.footwear?.chosen?.model)?.name ?? 'choose footwear …' }}
-        </option>
-        <option v-for="m in models.models" :key="m.id" :value="m.id">{{ m.name }}</option></select
-      ><span class="aside small nowrap">insole out · estimate</span>
+      <b class="nowrap">Space in</b>
+      <VAutocomplete
+        v-model="picked"
+        label="Footwear to hold the devices against"
+        :items="models.models"
+        item-title="name"
+        item-value="id"
+        single-line
+        placeholder="choose footwear …"
+      />
+      <span class="aside small nowrap">insole out · estimate</span>
     </div>
     <div v-for="row in rows" :key="row.side" class="row">
       <SideMark :side="row.side" />
       <span v-if="row.kind === 'none'" class="muted">no device</span>
       <template v-else
-        ><span v-for="p in row.places" :key="p.key" class="cell"
-          ><span class="muted small">{{ p.name }}</span>
-          <b>{{ p.needed?.toFixed(p.key.includes('Width') ? 0 : 1) ?? '–' }}</b>
-          <StatusMark
-            v-if="p.left !== null"
-            :kind="p.left < 0 ? 'stop' : p.left < 1 ? 'watch' : 'good'"
-            :word="
-              p.left < 0 ? `${(-p.left).toFixed(1)} too much` : `${p.left.toFixed(1)} left`
-            " /></span
+        ><span v-for="p in row.places" :key="p.place" class="cell"
+          ><span class="muted small">{{ p.name }}</span> <b>{{ p.needed }}</b>
+          <StatusMark v-if="p.mark" v-bind="p.mark" /></span
       ></template>
     </div>
     <div v-if="offers.length" class="ways">

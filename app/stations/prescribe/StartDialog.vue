@@ -5,17 +5,22 @@ import { proposeDevice } from '../../../core/advice/proposal'
 import { plainDevice } from '../../../core/device/buildDevice'
 import { deviceLines } from '../../../core/device/deviceWords'
 import type { Device } from '../../../core/record/schema'
-import { SCHOOLS, SIDES, type School, type Side } from '../../../core/record/vocabulary'
+import { SCHOOLS, SIDES, type School, type Side } from '../../../core/tables/vocabulary'
 import type { FittingRow, FittingState, PresetRow } from '../../../shared/contracts'
 import SideMark from '~/components/SideMark.vue'
 import { SCHOOL_WORDS } from '~/components/schoolWords'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import type { useStudio } from './useStudio'
+import { useLedger } from '~/stores/ledger'
 
-/** Ways to start a device: a school's proposal out of the readings, a preset of the shop, the last device, or nothing; and a neutral blank for the good foot. */
+/**
+ * Ways to start a device: a school's proposal out of the readings, a preset of the shop, the last
+ * device, or nothing; and a neutral blank for the good foot.
+ */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
 const open = defineModel<boolean>({ required: true })
 const { fitting } = studio
+const ledger = useLedger()
 type From = 'school' | 'preset' | 'last' | 'nothing'
 const from = ref<From>('school')
 const school = ref<School>('neutral')
@@ -63,7 +68,7 @@ const offer = (side: Side): Device | null => {
 }
 const lines = (side: Side) => {
   const device = offer(side)
-  return device ? deviceLines({ ...fitting.record.feet[side]!, device }) : []
+  return device ? deviceLines({ ...fitting.record.feet[side]!, device }, fitting.norms) : []
 }
 const reasons = (side: Side) =>
   from.value === 'school' ? (proposals.value[side]?.reasons ?? []) : []
@@ -78,7 +83,7 @@ function take(sides: readonly Side[]) {
     const device = offer(side)
     if (!device) continue
     studio.replace(side, device, `start from ${WORDS[from.value]}`)
-    for (const entry of reasons(side)) fitting.decide({ ...entry, foot: entry.foot }, 'accepted')
+    for (const entry of reasons(side)) ledger.decide({ ...entry, foot: entry.foot }, 'accepted')
   }
   open.value = false
 }

@@ -3,11 +3,14 @@ import { format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { deviceDiff } from '../../../core/device/deviceDiff'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import type { useStudio } from './useStudio'
 
-/** Versions of each foot's device: kept with why, each against the one before it, and the way back to any of them. */
+/**
+ * Versions of each foot's device: kept with why, each against the one before it, and the way back
+ * to any of them.
+ */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
 const { fitting } = studio
 const words = ref('')
@@ -30,8 +33,8 @@ const list = computed(() =>
       side,
       i,
       v,
-      diff: deviceDiff(all[i - 1]?.device ?? null, v.device),
-      since: i === all.length - 1 ? deviceDiff(v.device, now) : null,
+      diff: deviceDiff(all[i - 1]?.device ?? null, v.device, fitting.norms),
+      since: i === all.length - 1 ? deviceDiff(v.device, now, fitting.norms) : null,
       first: i === 0,
     }))
   }).sort((a, b) => (b.v.at ?? '').localeCompare(a.v.at ?? '') || a.side.localeCompare(b.side)),

@@ -1,9 +1,11 @@
-import { layerDefinition } from '../../../core/device/layers/registry'
-import { layerSchema, type Layer, type LayerKind } from '../../../core/record/layerSchema'
+import { LAYERS, layerSchema, type Layer, type LayerKind } from '../../../core/kinds/layers/all'
 import type { Device } from '../../../core/record/schema'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 
-/** One row of the list: the n-th layer of its kind on either foot, with where it stands in each device; −1 where a foot has none. */
+/**
+ * One row of the list: the n-th layer of its kind on either foot, with where it stands in each
+ * device; −1 where a foot has none.
+ */
 export interface LayerRow {
   key: string
   kind: LayerKind
@@ -20,7 +22,10 @@ const keysOf = (device: Device): string[] => {
   })
 }
 
-/** Layers of both feet side by side, from the foot down: the left foot's order, what only the right has goes where it stands there. */
+/**
+ * Layers of both feet side by side, from the foot down: the left foot's order, what only the right
+ * has goes where it stands there.
+ */
 export function layerRows(left: Device, right: Device): LayerRow[] {
   const [l, r] = [keysOf(left), keysOf(right)]
   const keys = [...l]
@@ -90,4 +95,4 @@ export const isSpot = (layer: Layer | undefined): layer is Extract<Layer, { xMm:
 /** The name a row goes by. */
 export const rowName = (row: LayerRow, ...layers: (Layer | undefined)[]): string =>
   layers.find((l) => l?.name)?.name ??
-  `${layerDefinition(row.kind).name}${row.nth > 0 ? ` ${row.nth + 1}` : ''}`
+  `${LAYERS.of(row.kind).name}${row.nth > 0 ? ` ${row.nth + 1}` : ''}`

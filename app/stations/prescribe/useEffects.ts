@@ -1,6 +1,7 @@
-import { reactive, ref, watch } from 'vue'
+import { plainCopy } from '~/browser/plainCopy'
+import { deviceRows, type DeviceRows } from '../../../core/device/deviceRows'
+import { shallowReactive, ref, watch } from 'vue'
 import { deviceDiff } from '../../../core/device/deviceDiff'
-import { normsOf } from '../../../core/measure/normsTable'
 import type { LoadName } from '../../../core/mechanics/contact'
 import { effectOf, type ContactEffect } from '../../../core/mechanics/layerEffects'
 import { overPush, type OverPush } from '../../../core/mechanics/overPush'
@@ -8,7 +9,7 @@ import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
 import type { ShellGive } from '../../../core/mechanics/shellGive'
 import { USUAL_KG } from '../../../core/mechanics/shell/shellReport'
 import { deviceSchema, type Device } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { newestWins } from '~/workers/deviceWorker'
 import { effectsWorker, shellWorker } from '~/workers/effectsWorker'
 import { few } from '~/workers/few'
@@ -25,9 +26,12 @@ export interface Bought {
   effect: ContactEffect
 }
 
-/** What of a device pushes, a wanted moment does not; in the schema's order, since a device comes back from the server with its keys in another. */
+/**
+ * What of a device pushes, a wanted moment does not; in the schema's order, since a device comes
+ * back from the server with its keys in another.
+ */
 function pushing(device: Device): Device {
-  const ordered = deviceSchema.safeParse(JSON.parse(JSON.stringify(device)))
+  const ordered = deviceSchema.safeParse(plainCopy(device))
   return { ...(ordered.success ? ordered.data : device), aimNmm: undefined }
 }
 
@@ -36,22 +40,28 @@ interface Kept {
   effects: Effects
 }
 
-/** Estimates beside the studio: effects of both devices while amounts run, and what the last change bought. */
+/**
+ * Estimates beside the studio: effects of both devices while amounts run, and what the last change
+ * bought.
+ */
 export function useEffects(studio: ReturnType<typeof useStudio>) {
   const { fitting } = studio
   const load = ref<LoadName>('standing')
-  const effects = reactive<Record<Side, Effects | null>>({ left: null, right: null })
-  const refused = reactive<Record<Side, string>>({ left: '', right: '' })
-  const bought = reactive<Record<Side, Bought | null>>({ left: null, right: null })
+  const effects = shallowReactive<Record<Side, Effects | null>>({ left: null, right: null })
+  const refused = shallowReactive<Record<Side, string>>({ left: '', right: '' })
+  const bought = shallowReactive<Record<Side, Bought | null>>({ left: null, right: null })
   /** the shell's arch at rest, N/mm, and the force on it in standing */
-  const arch = reactive<Record<Side, { archNPerMm: number; forceN: number } | null>>({
+  const arch = shallowReactive<Record<Side, { archNPerMm: number; forceN: number } | null>>({
     left: null,
     right: null,
   })
   const kept: Record<Side, Kept | null> = { left: null, right: null }
   const before: Record<Side, Kept | null> = { left: null, right: null }
 
-  /** What is asked of the worker about a shell, which depends on no tissue; a usual body weight where none was asked. */
+  /**
+   * What is asked of the worker about a shell, which depends on no tissue; a usual body weight
+   * where none was asked.
+   */
   function shellQuestion(side: Side): Question | string {
     const device = studio.device(side)
     if (device.kind === 'none') return 'No device for this foot.'
@@ -63,7 +73,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
         side,
         massKg: fitting.record.client?.massKg ?? USUAL_KG,
         load: load.value,
-        materials: normsOf(fitting.record).shellMaterials,
+        rows: deviceRows(fitting.norms),
       }),
     )
   }
@@ -90,7 +100,8 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
       before[side] = kept[side]
       kept[side] = { device, effects: answer }
     } else if (isKept) kept[side] = { device, effects: answer }
-    // While an amount runs it is told against what is kept; afterwards against what was kept before.
+    // While an amount runs it is told against what is kept; afterwards against what was kept
+    // before.
     const from = isKept ? before[side] : kept[side]
     bought[side] = from
       ? boughtOf(
@@ -98,6 +109,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
           JSON.parse(device) as Device,
           from.effects,
           answer,
+          fitting.norms,
         )
       : null
   }
@@ -169,7 +181,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
       ? overPush(
           effects[side]!.change.momentNmm,
           studio.device(side).aimNmm,
-          normsOf(fitting.record).pushMostNmm,
+          fitting.norms.pushMostNmm,
         )
       : null
   const facts = (side: Side): string[] => {
@@ -200,8 +212,14 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
   }
 }
 
-function boughtOf(was: Device, is: Device, from: Effects, to: Effects): Bought | null {
-  const changes = deviceDiff(was, is)
+function boughtOf(
+  was: Device,
+  is: Device,
+  from: Effects,
+  to: Effects,
+  rows: DeviceRows,
+): Bought | null {
+  const changes = deviceDiff(was, is, rows)
   if (changes.length === 0) return null
   const [first] = changes
   const words =
@@ -211,7 +229,10 @@ function boughtOf(was: Device, is: Device, from: Effects, to: Effects): Bought |
   return { words: first ? words : '', effect: effectOf(from.device, to.device) }
 }
 
-/** Only what differs of two lists of numbers. @example shortened('depth 2 mm', 'depth 3 mm') // 'depth 2 → 3 mm' */
+/**
+ * Only what differs of two lists of numbers. @example shortened('depth 2 mm', 'depth 3 mm') //
+ * 'depth 2 → 3 mm'
+ */
 function shortened(before: string, after: string): string {
   const [a, b] = [before.split(', '), after.split(', ')]
   if (a.length !== b.length) return `${before} → ${after}`

@@ -1,25 +1,30 @@
-import { computed, reactive, ref, watch } from 'vue'
+import { plainCopy } from '~/browser/plainCopy'
+import { deviceRows } from '../../../core/device/deviceRows'
+import { LAYERS, layerSchema, type LayerKind } from '../../../core/kinds/layers/all'
+import { computed, ref, shallowReactive, watch } from 'vue'
 import { plainDevice } from '../../../core/device/buildDevice'
-import { layerDefinition } from '../../../core/device/layers/registry'
-import { layerSchema, type LayerKind } from '../../../core/record/layerSchema'
-import type { Device, DeviceVersion } from '../../../core/record/schema'
-import { SIDES, otherSide, type Side } from '../../../core/record/vocabulary'
-import { useDeviceVersions } from '~/composables/deviceVersions'
+import type { Device, DeviceVersion, Foot } from '../../../core/record/schema'
+import { SIDES, otherSide, type Side } from '../../../core/tables/vocabulary'
+import { useDeviceVersions } from '~/composables/useDeviceVersions'
 import { useFitting } from '~/stores/fitting'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
 import type { Shape, TerrainKind } from '~/workers/device.worker'
 import { layerRows } from './layerRows'
+import { useChanges } from '~/stores/changes'
 
-const copy = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T
-
-/** The studio's state: devices with drafts while a stepper is held, and the shapes the worker answers with. */
+/**
+ * The studio's state: devices with drafts while a stepper is held, and the shapes the worker
+ * answers with.
+ */
 export function useStudio() {
   const fitting = useFitting()
-  const draft = reactive<Record<Side, Device | null>>({ left: null, right: null })
+  const changes = useChanges()
+  // What the core computes on stays raw: a proxy of each point of a surface costs more than drawing it.
+  const draft = shallowReactive<Record<Side, Device | null>>({ left: null, right: null })
   const terrain = ref<TerrainKind>('device')
   const sectionShare = ref(0.13)
   const turnDeg = ref(0)
-  const shapes = reactive<Record<Side, Shape | null>>({ left: null, right: null })
+  const shapes = shallowReactive<Record<Side, Shape | null>>({ left: null, right: null })
   /** key of the layer whose numbers are open */
   const chosen = ref<string | null>(null)
 
@@ -27,33 +32,35 @@ export function useStudio() {
   const device = (side: Side): Device => draft[side] ?? stored(side)
   const rows = computed(() => layerRows(device('left'), device('right')))
   const row = computed(() => rows.value.find((r) => r.key === chosen.value) ?? null)
-  /** the foot as the worker needs it: of the capture only what devices are built on, takes and landmarks change nothing here */
-  const footOf = (side: Side) => {
-    const { surface, corrections, use } = fitting.record.feet[side]!.capture ?? {}
-    return {
-      ...fitting.record.feet[side]!,
-      deviceVersions: undefined,
-      device: device(side),
-      capture: surface && { surface, corrections, use },
-    }
+  /**
+   * the foot as the worker needs it: of the capture only what devices are built on, takes and
+   * landmarks change nothing here
+   */
+  const footOf = (side: Side): Foot => {
+    const { capture, deviceVersions: _, ...foot } = fitting.record.feet[side]!
+    if (!capture?.surface) return { ...foot, device: device(side) }
+    const { way, load, use, surface, corrections } = capture
+    return { ...foot, device: device(side), capture: { way, load, use, surface, corrections } }
   }
-  const input = (side: Side) =>
-    JSON.stringify({
-      foot: footOf(side),
-      terrain: terrain.value,
-      share: sectionShare.value,
-      turn: turnDeg.value,
-    })
 
   for (const side of SIDES) {
     const ask = newestWins(
-      async (text: string) => {
-        const { foot, terrain: kind, share, turn } = JSON.parse(text)
-        return deviceWorker().shape(foot, side, share, kind, turn)
-      },
+      async (foot: Foot) =>
+        deviceWorker().shape(
+          foot,
+          side,
+          deviceRows(fitting.norms),
+          sectionShare.value,
+          terrain.value,
+          turnDeg.value,
+        ),
       (shape) => (shapes[side] = shape),
     )
-    watch(() => input(side), ask, { immediate: true })
+    watch(
+      [() => fitting.record.feet[side], () => draft[side], terrain, sectionShare, turnDeg],
+      () => ask(plainCopy(footOf(side))),
+      { immediate: true },
+    )
   }
 
   /** Shows a device without keeping it. */
@@ -65,17 +72,17 @@ export function useStudio() {
     const next = edit(stored(side))
     draft[side] = null
     if (JSON.stringify(next) !== JSON.stringify(fitting.record.feet[side]!.device))
-      fitting.message = fitting.put(`device.${side}`, next, `${words} ${side}`) ?? ''
+      changes.said = changes.put(`device.${side}`, next, `${words} ${side}`) ?? ''
   }
   const keepBoth = (edit: (device: Device) => Device, words: string) =>
     SIDES.forEach((s) => keep(s, edit, words))
   const copyTo = (to: Side) =>
-    keep(to, () => copy(stored(otherSide(to))), `copy ${otherSide(to)} device to`)
+    keep(to, () => plainCopy(stored(otherSide(to))), `copy ${otherSide(to)} device to`)
   function addLayer(kind: LayerKind) {
     const nth = device('left').layers.filter((l) => l.kind === kind).length
     keepBoth(
       (d) => ({ ...d, layers: [...d.layers, layerSchema.parse({ kind })] }),
-      layerDefinition(kind).name.toLowerCase(),
+      LAYERS.of(kind).name.toLowerCase(),
     )
     chosen.value = `${kind}#${nth}`
   }
@@ -84,7 +91,7 @@ export function useStudio() {
   /** Puts another device in place of this one; what was there is kept as a version. */
   function replace(side: Side, next: Device, words: string) {
     if (fitting.record.feet[side]!.device) keepVersion(side, `before: ${words}`)
-    keep(side, () => copy(next), words)
+    keep(side, () => plainCopy(next), words)
   }
   return {
     fitting,

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { PLACES } from '../../../core/record/places'
+import { PLACES } from '../../../core/kinds/places'
 import type { Complaint, FittingRecord } from '../../../core/record/schema'
 import {
   COMPLAINT_PLACES,
   SIDES,
   type ComplaintPlace,
   type Side,
-} from '../../../core/record/vocabulary'
+} from '../../../core/tables/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
 

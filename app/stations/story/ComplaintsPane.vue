@@ -1,9 +1,13 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { PLACES } from '../../../core/record/places'
+import { PLACES } from '../../../core/kinds/places'
 import type { Complaint } from '../../../core/record/schema'
-import { WHEN_IT_HURTS } from '../../../core/record/storySchema'
-import { COMPLAINT_PLACES, type ComplaintPlace, type Side } from '../../../core/record/vocabulary'
+import {
+  COMPLAINT_PLACES,
+  WHEN_IT_HURTS,
+  type ComplaintPlace,
+  type Side,
+} from '../../../core/tables/vocabulary'
 import ComplaintMap from './ComplaintMap.vue'
 import { WHEN_WORDS } from './storyWords'
 import { useStory } from './useStory'
@@ -65,8 +69,9 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
     </li>
     <li v-for="(c, i) in story.complaints" :key="`${c.foot}${c.at}`">
       <div class="what">
-        <span class="disc">{{ i + 1 }}</span
-        ><SideMark :side="c.foot" /><b>{{ PLACES[c.at].name }}</b>
+        <span class="disc">{{ i + 1 }}</span><SideMark :side="c.foot" /><b>{{
+          PLACES[c.at].name
+        }}</b>
         <DraftField
           class="words"
           :value="c.words"

@@ -2,7 +2,7 @@
 import { onMounted, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import type { PhotoRow } from '../../../shared/contracts'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { useFitting } from '~/stores/fitting'
 
 /** Photographs of the old footwear: written anew on the server, without the camera's own data. */

@@ -1,9 +1,8 @@
 <script setup lang="ts">
+import { SIGNS, SIGN_KINDS, type Sign } from '../../../core/kinds/signs/all'
 import { computed, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { SIGN_WORDS } from '../../../core/examine/signs'
 import { isChild } from '../../../core/measure/ageAtVisit'
-import { SIGNS, type Sign } from '../../../core/record/vocabulary'
 import { useStory } from './useStory'
 import { useSession } from '~/stores/session'
 
@@ -11,7 +10,7 @@ import { useSession } from '~/stores/session'
 const { fitting, story, put } = useStory()
 const session = useSession()
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
-const asked = computed(() => SIGNS.filter((s) => child.value || !SIGN_WORDS[s].childOnly))
+const asked = computed(() => SIGN_KINDS.filter((s) => child.value || !SIGNS.of(s).childOnly))
 const left = computed(() => asked.value.filter((s) => story.value.signs?.[s] === undefined))
 const open = computed(() => fitting.risk.refers.filter((r) => !r.cleared))
 const done = computed(() => fitting.risk.refers.filter((r) => r.cleared))
@@ -19,7 +18,7 @@ const by = ref('')
 const words = ref('')
 const answer = (sign: Sign, value: 'yes' | 'no') => {
   const { [sign]: old, ...rest } = story.value.signs ?? {}
-  put({ signs: old === value ? rest : { ...rest, [sign]: value } }, SIGN_WORDS[sign].refer)
+  put({ signs: old === value ? rest : { ...rest, [sign]: value } }, SIGNS.of(sign).refer)
 }
 const allNo = () =>
   put(
@@ -86,8 +85,8 @@ const withdraw = (code: string) =>
       >
     </div>
     <div v-for="s in asked" :key="s" class="sign">
-      <span>{{ SIGN_WORDS[s].ask }}</span>
-      <span role="group" :aria-label="SIGN_WORDS[s].ask"
+      <span>{{ SIGNS.of(s).ask }}</span>
+      <span role="group" :aria-label="SIGNS.of(s).ask"
         ><button
           class="tick"
           :class="{ bad: story.signs?.[s] === 'yes' }"

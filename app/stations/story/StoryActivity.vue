@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { ACTIVITIES, activityOf, FORCE_WORDS } from '../../../core/record/activities'
-import { FORCES } from '../../../core/record/storySchema'
-import { ABILITIES, INTENTS } from '../../../core/record/vocabulary'
+import { FORCE_WORDS } from '../../../core/kinds/activities/forces'
+import { ACTIVITIES } from '../../../core/kinds/activities/all'
+import { activityOf } from '../../../core/record/setting'
+import { ABILITIES, FORCES, INTENTS } from '../../../core/tables/vocabulary'
 import { FORCE_SHORT, INTENT_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
@@ -33,12 +34,12 @@ const terrain = (t: string) =>
     <h2>What do you do in them?</h2>
     <div class="chips" role="group" aria-label="Activity">
       <button
-        v-for="a in ACTIVITIES"
-        :key="a.id"
+        v-for="a in ACTIVITIES.all"
+        :key="a.kind"
         class="tick"
-        :aria-pressed="story.activity === a.id"
+        :aria-pressed="story.activity === a.kind"
         :disabled="fitting.readOnly"
-        @click="choose(a.id)"
+        @click="choose(a.kind)"
       >
         {{ a.name }}
       </button>

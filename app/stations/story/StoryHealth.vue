@@ -1,14 +1,8 @@
 <script setup lang="ts">
+import { CONDITIONS, CONDITION_KINDS, type Condition } from '../../../core/kinds/conditions/all'
 import { ref } from 'vue'
-import { HISTORY_KINDS } from '../../../core/record/storySchema'
-import {
-  CONDITIONS,
-  SCHOOLS,
-  SIDES,
-  type Condition,
-  type Side,
-} from '../../../core/record/vocabulary'
-import { CONDITION_WORDS, HISTORY_WORDS, SCHOOL_WORDS } from './storyWords'
+import { HISTORY_KINDS, SCHOOLS, SIDES, type Side } from '../../../core/tables/vocabulary'
+import { HISTORY_WORDS, SCHOOL_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
 import SideMark from '~/components/SideMark.vue'
 
@@ -24,7 +18,7 @@ const toggle = (c: Condition) =>
         ? story.value.conditions.filter((x) => x !== c)
         : [...story.value.conditions, c],
     },
-    CONDITION_WORDS[c],
+    CONDITIONS.of(c).name,
   )
 function add() {
   const words = textOr(what.value)
@@ -49,14 +43,14 @@ const drop = (i: number) =>
     <h2>Anything I should know?</h2>
     <div class="chips" role="group" aria-label="Conditions told">
       <button
-        v-for="c in CONDITIONS"
+        v-for="c in CONDITION_KINDS"
         :key="c"
         class="tick"
         :aria-pressed="story.conditions.includes(c)"
         :disabled="fitting.readOnly"
         @click="toggle(c)"
       >
-        {{ story.conditions.includes(c) ? '✓ ' : '' }}{{ CONDITION_WORDS[c] }}
+        {{ story.conditions.includes(c) ? '✓ ' : '' }}{{ CONDITIONS.of(c).name }}
       </button>
     </div>
   </div>

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import DayField from '~/components/DayField.vue'
+import { format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { activityName, ACTIVITIES } from '../../../core/record/activities'
+import { ACTIVITIES } from '../../../core/kinds/activities/all'
+import { activityName } from '../../../core/record/setting'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import type { FittingRow } from '../../../shared/contracts'
 import ComplaintsPane from './ComplaintsPane.vue'
@@ -11,10 +14,11 @@ import StoryActivity from './StoryActivity.vue'
 import StoryHealth from './StoryHealth.vue'
 import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 
 /** The talk: who, what for, what hurts, what must be known before anything is made. */
 const { fitting, story, client, trouble, put, putClient, number } = useStory()
+const today = format(new Date(), 'yyyy-MM-dd')
 const goal = ref('')
 const atGoal = ref(false)
 watch(
@@ -98,10 +102,10 @@ async function another(activity: string) {
   <div v-if="adding" class="card another">
     <span>A fitting of its own, with these readings and findings:</span
     ><button
-      v-for="a in ACTIVITIES.filter((x) => x.id !== story.activity)"
-      :key="a.id"
+      v-for="a in ACTIVITIES.all.filter((x) => x.kind !== story.activity)"
+      :key="a.kind"
       class="tick"
-      @click="another(a.id)"
+      @click="another(a.kind)"
     >
       {{ a.name }}
     </button>
@@ -120,15 +124,14 @@ async function another(activity: string) {
               maxlength="120"
               @keep="(t: string) => putClient({ name: textOr(t) })"
           /></label>
-          <label class="short"
-            ><span>Born on</span
-            ><input
-              class="field"
-              type="date"
-              :value="client.bornOn"
-              :disabled="fitting.readOnly"
-              @change="putClient({ bornOn: textOr(($event.target as HTMLInputElement).value) })"
-          /></label>
+          <DayField
+            class="half"
+            label="Born on"
+            :model-value="client.bornOn"
+            :max="today"
+            :disabled="fitting.readOnly"
+            @update:model-value="(day) => putClient({ bornOn: day })"
+          />
           <label
             ><span>Does what</span
             ><DraftField
@@ -345,6 +348,10 @@ async function another(activity: string) {
 }
 .fields .short {
   grid-column: span 2;
+}
+.fields label:first-child,
+.fields .half {
+  grid-column: span 3;
 }
 .fields .all {
   grid-column: 1 / -1;

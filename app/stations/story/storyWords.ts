@@ -1,5 +1,10 @@
-import type { FORCES, HISTORY_KINDS, WHEN_IT_HURTS } from '../../../core/record/storySchema'
-import type { Condition, Intent, School } from '../../../core/record/vocabulary'
+import type {
+  FORCES,
+  HISTORY_KINDS,
+  Intent,
+  School,
+  WHEN_IT_HURTS,
+} from '../../../core/tables/vocabulary'
 
 export const INTENT_WORDS: Record<Intent, string> = {
   race: 'Race',
@@ -13,21 +18,6 @@ export const SCHOOL_WORDS: Record<School, string> = {
   sagittal: 'Sagittal',
   platform: 'Platform',
   comfort: 'Comfort',
-}
-export const CONDITION_WORDS: Record<Condition, string> = {
-  diabetes: 'diabetes',
-  neuropathy: 'lost feeling',
-  poorCirculation: 'poor circulation',
-  pastUlcer: 'past ulcer',
-  amputation: 'amputation',
-  kidneyFailure: 'kidney failure',
-  smoking: 'smokes',
-  inflammatoryArthritis: 'inflammatory arthritis',
-  osteoarthritis: 'osteoarthritis',
-  hypermobility: 'loose joints',
-  pregnancy: 'pregnancy',
-  bloodThinners: 'blood thinners',
-  recentOperation: 'operation < 6 months',
 }
 export const WHEN_WORDS: Record<(typeof WHEN_IT_HURTS)[number], string> = {
   start: 'at the start',

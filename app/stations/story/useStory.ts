@@ -2,18 +2,23 @@ import { computed, ref } from 'vue'
 import { parseNumber } from '../../../core/measure/callOut'
 import type { Client, Story } from '../../../core/record/schema'
 import { useFitting } from '~/stores/fitting'
+import { useChanges } from '~/stores/changes'
 
-/** The story of the open fitting and its client, with ways to change them; `trouble` says what was not kept. */
+/**
+ * The story of the open fitting and its client, with ways to change them; `trouble` says what was
+ * not kept.
+ */
 const trouble = ref('')
 export function useStory() {
   const fitting = useFitting()
+  const changes = useChanges()
   const story = computed<Story>(() => fitting.record.story ?? { complaints: [], conditions: [] })
   const client = computed<Client>(() => fitting.client?.details ?? {})
   const put = (patch: Partial<Story>, words: string) => {
     const next = Object.fromEntries(
       Object.entries({ ...story.value, ...patch }).filter(([, v]) => v !== undefined),
     ) as Story
-    trouble.value = fitting.put('story', next, words) ?? ''
+    trouble.value = changes.put('story', next, words) ?? ''
   }
   async function putClient(patch: Partial<Client>) {
     const details = Object.fromEntries(
@@ -26,7 +31,10 @@ export function useStory() {
       trouble.value = (error as Error).message
     }
   }
-  /** A typed number within limits, or undefined when the field was emptied; otherwise says so and keeps nothing. */
+  /**
+   * A typed number within limits, or undefined when the field was emptied; otherwise says so and
+   * keeps nothing.
+   */
   function number(
     text: string,
     low: number,

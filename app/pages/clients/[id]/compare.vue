@@ -1,21 +1,25 @@
 <script setup lang="ts">
 import { format, parseISO } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
-import { activityName } from '../../../../core/record/activities'
-import { compareVisits, type Comparison } from '../../../../core/measure/compareVisits'
+import { activityName } from '../../../../core/record/setting'
+import { compareVisits, type Comparison } from '../../../../core/followup/compareVisits'
 import { smallestChange, technicalError } from '../../../../core/measure/repeatability'
 import { joinRecord, type Parts } from '../../../../core/record/parts'
 import { parseRecord } from '../../../../core/record/parse'
 import type { FittingRecord } from '../../../../core/record/schema'
-import { SIDES, type ReadingKind, type Side } from '../../../../core/record/vocabulary'
+import { SIDES, type Side } from '../../../../core/tables/vocabulary'
+import type { ReadingKind } from '../../../../core/kinds/readings/all'
 import type { DoubleReading, FittingRow, FittingState } from '../../../../shared/contracts'
-import { api } from '~/composables/api'
+import { api } from '~/browser/api'
 import { HUES } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
 import AppHeader from '~/components/AppHeader.vue'
 import SideMark from '~/components/SideMark.vue'
 
-/** Any two visits of a client, reading by reading and on the drawing; a change smaller than can be believed is drawn as no change. */
+/**
+ * Any two visits of a client, reading by reading and on the drawing; a change smaller than can be
+ * believed is drawn as no change.
+ */
 const route = useRoute()
 const id = String(route.params.id)
 const trouble = ref('')

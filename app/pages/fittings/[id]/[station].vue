@@ -1,16 +1,16 @@
 <script setup lang="ts">
 import { differenceInYears } from 'date-fns'
-import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, ref, watch } from 'vue'
+import { useEventListener, useEventSource } from '@vueuse/core'
+import { computed, defineAsyncComponent, onBeforeUnmount, onErrorCaptured, ref, watch } from 'vue'
 import { VSnackbar } from 'vuetify/components'
-import { READING_LABELS } from '../../../../core/measure/labels'
 import type { PartName } from '../../../../core/record/parts'
-import type { ReadingKind } from '../../../../core/record/vocabulary'
+import { READINGS, type ReadingKind } from '../../../../core/kinds/readings/all'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 import ArchTrail from '~/components/ArchTrail.vue'
-import CallOutLine from '~/components/CallOutLine.vue'
+import CallOutLine from '~/components/callOut/CallOutLine.vue'
 import CautionStrip from '~/components/CautionStrip.vue'
 import ConflictDialog from '~/components/ConflictDialog.vue'
 import KeyList from '~/components/KeyList.vue'
@@ -18,6 +18,9 @@ import LedgerPane from '~/components/LedgerPane.vue'
 import LockDialog from '~/components/LockDialog.vue'
 import ShowClient from '~/components/ShowClient.vue'
 import { STATIONS, stationNumber } from '~/components/stations'
+import { useChanges } from '~/stores/changes'
+import { useLedger } from '~/stores/ledger'
+import { useQueue } from '~/stores/queue'
 
 const PAGES: Record<string, ReturnType<typeof defineAsyncComponent>> = {
   story: defineAsyncComponent(() => import('~/stations/story/StoryStation.vue')),
@@ -38,12 +41,15 @@ definePageMeta({ key: (to) => `fitting-${String(to.params.id)}` })
 const route = useRoute()
 const router = useRouter()
 const fitting = useFitting()
+const changes = useChanges()
+const ledger = useLedger()
+const queue = useQueue()
 const hand = useHand()
 const session = useSession()
 const trouble = ref('')
 const keys = ref(false)
 const callout = ref<InstanceType<typeof CallOutLine> | null>(null)
-const ledger = ref<InstanceType<typeof LedgerPane> | null>(null)
+const whyPane = ref<InstanceType<typeof LedgerPane> | null>(null)
 const station = computed(() => String(route.params.station))
 const number = computed(() => stationNumber(station.value))
 const page = computed(() => PAGES[station.value])
@@ -62,9 +68,7 @@ const stationOf = (triggers: readonly string[]) =>
           ? 2
           : 1
 const watchAt = computed(() => [
-  ...new Set(
-    fitting.openEntries.filter((e) => e.kind !== 'suggest').map((e) => stationOf(e.triggers)),
-  ),
+  ...new Set(ledger.open.filter((e) => e.kind !== 'suggest').map((e) => stationOf(e.triggers))),
 ])
 const fact = computed(() => {
   const d = fitting.client?.details
@@ -76,23 +80,19 @@ const fact = computed(() => {
     .join(' · ')
 })
 
-let events: EventSource | null = null
-function listen() {
-  events?.close()
-  events = new EventSource(`/api/fittings/${fitting.id}/events`)
-  events.addEventListener('part', (event) => {
-    const { part, version } = JSON.parse((event as MessageEvent<string>).data) as {
-      part: PartName
-      version: number
-    }
-    void fitting.heard(part, version)
-  })
-}
+/** What others change in the open fitting, as the server tells it. */
+const eventsAt = ref<string>()
+const { data: told } = useEventSource<['part'], { part: PartName; version: number }>(
+  eventsAt,
+  ['part'],
+  { serializer: { read: (text) => text && JSON.parse(text) } },
+)
+watch(told, (news) => news && void queue.heard(news.part, news.version))
 async function open() {
   trouble.value = ''
   try {
-    await fitting.open(String(route.params.id))
-    listen()
+    await changes.open(String(route.params.id))
+    eventsAt.value = `/api/fittings/${fitting.id}/events`
   } catch (error) {
     trouble.value = (error as Error).message
   }
@@ -112,8 +112,8 @@ function onKey(event: KeyboardEvent) {
     !fitting.readOnly
   ) {
     event.preventDefault()
-    return (fitting.message =
-      event.shiftKey || event.key.toLowerCase() === 'y' ? fitting.redo() : fitting.undo())
+    return (changes.said =
+      event.shiftKey || event.key.toLowerCase() === 'y' ? changes.redo() : changes.undo())
   }
   if (
     event.ctrlKey ||
@@ -130,11 +130,10 @@ function onKey(event: KeyboardEvent) {
     '0': () => router.push('/'),
     b: () => router.push('/bench'),
     '?': () => (keys.value = true),
-    u: () =>
-      !fitting.readOnly && (fitting.message = event.shiftKey ? fitting.redo() : fitting.undo()),
-    w: () => ledger.value?.focusFirst(),
-    a: () => ledger.value?.acceptFirst(),
-    s: () => ledger.value?.asideFirst(),
+    u: () => !fitting.readOnly && (changes.said = event.shiftKey ? changes.redo() : changes.undo()),
+    w: () => whyPane.value?.focusFirst(),
+    a: () => whyPane.value?.acceptFirst(),
+    s: () => whyPane.value?.asideFirst(),
     v: () =>
       !hidden.value &&
       ['measure', 'examine', 'story', 'prescribe', 'match', 'followup'].includes(station.value) &&
@@ -153,26 +152,23 @@ function onKey(event: KeyboardEvent) {
   act()
 }
 function toReading(what: string) {
-  if (what in READING_LABELS) hand.take(what as ReadingKind)
-  void go(what in READING_LABELS ? 2 : 3)
+  const reading = READINGS.find(what)
+  if (reading) hand.take(reading.kind as ReadingKind)
+  void go(reading ? 2 : 3)
 }
-const online = () => void fitting.flush()
-const guard = (event: BeforeUnloadEvent) => fitting.queue.length > 0 && event.preventDefault()
-onMounted(() => {
-  window.addEventListener('keydown', onKey)
-  window.addEventListener('online', online)
-  window.addEventListener('beforeunload', guard)
-})
-onBeforeUnmount(() => {
-  hand.show = false
-  window.removeEventListener('keydown', onKey)
-  window.removeEventListener('online', online)
-  window.removeEventListener('beforeunload', guard)
-  events?.close()
-})
+/** An error inside a station is told; what of the page still works stays there. */
+const fault = ref('')
+onErrorCaptured((error: Error) => void (fault.value = error.message))
+watch(station, () => (fault.value = ''))
+const online = () => void queue.flush()
+const guard = (event: BeforeUnloadEvent) => queue.waiting.length > 0 && event.preventDefault()
+useEventListener('keydown', onKey)
+useEventListener('online', online)
+useEventListener('beforeunload', guard)
+onBeforeUnmount(() => (hand.show = false))
 async function back() {
-  await fitting.reload().catch(() => undefined)
-  void fitting.flush()
+  await queue.reload().catch(() => undefined)
+  void queue.flush()
 }
 </script>
 
@@ -181,12 +177,15 @@ async function back() {
     <AppHeader
       :title="fitting.client?.details.name ?? fitting.client?.code ?? ''"
       :fact="fact"
-      :saved="fitting.saved"
+      :saved="queue.saved"
       :shop="fitting.shop"
     >
       <ArchTrail :now="number" :done="fitting.done" :watch="watchAt" @go="go" />
     </AppHeader>
     <main class="main">
+      <p v-if="fault" class="notice stop" role="alert">
+        Something went wrong here: {{ fault }} What was kept is safe; open the page again.
+      </p>
       <p v-if="trouble" class="notice stop" role="alert">
         {{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink>
       </p>
@@ -201,7 +200,7 @@ async function back() {
       /></template>
       <p v-else class="muted" role="status">Opening the fitting …</p>
     </main>
-    <LedgerPane ref="ledger" @measure="toReading" />
+    <LedgerPane ref="whyPane" @measure="toReading" />
     <CallOutLine
       ref="callout"
       :what="station === 'measure' ? hand.what : undefined"
@@ -213,11 +212,11 @@ async function back() {
     <KeyList v-model="keys" />
     <ShowClient v-model="hand.show" />
     <VSnackbar
-      :model-value="fitting.message !== ''"
+      :model-value="changes.said !== ''"
       timeout="5000"
       color="#22302E"
-      @update:model-value="(v: boolean) => !v && (fitting.message = '')"
-      >{{ fitting.message }}</VSnackbar
+      @update:model-value="(v: boolean) => !v && (changes.said = '')"
+      >{{ changes.said }}</VSnackbar
     >
   </div>
 </template>

@@ -1,27 +1,33 @@
 <script setup lang="ts">
+import { ANGLES } from '../../../core/kinds/findings/all'
+import { READINGS, type ReadingKind } from '../../../core/kinds/readings/all'
 import { nextTick, ref } from 'vue'
 import { VBtn } from 'vuetify/components'
-import { plainDevice } from '../../core/device/buildDevice'
-import { withAmount } from '../../core/device/callOutAmounts'
-import { ANGLE_LABELS, angleOfCall } from '../../core/examine/angleLabels'
-import { trialsOf, withTrials } from '../../core/examine/examineFoot'
-import { READING_LABELS } from '../../core/measure/labels'
-import { normsOf } from '../../core/measure/normsTable'
-import { readingOf, summarise } from '../../core/measure/reading'
-import { MOST_TRIALS } from '../../core/record/commands'
-import { SIDES, type Posture, type ReadingKind, type Side } from '../../core/record/vocabulary'
+import { plainDevice } from '../../../core/device/buildDevice'
+import { withAmount } from '../../../core/device/callOutAmounts'
+import { angleOfCall } from '../../../core/examine/angleCalls'
+import { trialsOf, withTrials } from '../../../core/examine/examineFoot'
+import { normsOf } from '../../../core/record/tables'
+import { readingOf, summarise } from '../../../core/measure/reading'
+import { MOST_TRIALS } from '../../../core/record/commands'
+import { SIDES, type Posture, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
-import SideMark from './SideMark.vue'
+import SideMark from '../SideMark.vue'
 import { useHeard, type SidedCall } from './useHeard'
+import { useChanges } from '~/stores/changes'
 
-/** One place for numbers read aloud, from any station. It shows what it understood; nothing is kept before Enter. */
+/**
+ * One place for numbers read aloud, from any station. It shows what it understood; nothing is kept
+ * before Enter.
+ */
 const {
   what = undefined,
   posture = 'standing',
   pad = false,
 } = defineProps<{ what?: ReadingKind; posture?: Posture; pad?: boolean }>()
 const fitting = useFitting()
+const changes = useChanges()
 const hand = useHand()
 const line = ref('')
 const note = ref('')
@@ -29,7 +35,11 @@ const note = ref('')
 const refusal = ref('')
 const input = ref<HTMLInputElement | null>(null)
 const asked = ref('')
-const { sided, heard, understood, strikable } = useHeard(line, () => ({ what, posture }))
+const { sided, heard, understood, strikable } = useHeard(line, () => ({
+  what,
+  posture,
+  norms: fitting.norms,
+}))
 
 function keep() {
   if (fitting.readOnly || !understood.value.ready) return
@@ -37,12 +47,12 @@ function keep() {
   const h = heard.value
   if (call) {
     if (call.kind !== 'refused' && !keepSided(call)) return
-  } else if (h.kind === 'undo') note.value = fitting.undo()
+  } else if (h.kind === 'undo') note.value = changes.undo()
   else if (h.kind === 'posture') {
     hand.posture = h.posture
     note.value = `Now ${h.posture}`
   } else if (h.kind === 'again')
-    note.value = `${what ? READING_LABELS[what].name : 'The reading'} once more: say only the numbers`
+    note.value = `${what ? READINGS.of(what).name : 'The reading'} once more: say only the numbers`
   else if (h.kind === 'strike') strike(strikable(h)[0]!, h.number - 1)
   else if (h.kind === 'readings') {
     if (understood.value.words && asked.value !== line.value) {
@@ -62,17 +72,17 @@ function keepReadings(h: {
   left: number[]
   right: number[]
 }): boolean {
-  const refused = fitting.changeAll(
+  const refused = changes.changeAll(
     SIDES.filter((side) => h[side].length).map((side) => ({
       command: { kind: 'readings.add', side, what: h.what, posture: h.posture, values: h[side] },
-      words: `${READING_LABELS[h.what].name.toLowerCase()} ${side} ${h[side].join(' ')}`,
+      words: `${READINGS.of(h.what).name.toLowerCase()} ${side} ${h[side].join(' ')}`,
     })),
   )
   refusal.value = refused ?? ''
   if (refused) return false
   note.value = `Kept: ${line.value.trim()}`
   hand.say(
-    `${READING_LABELS[h.what].name}. ${SIDES.filter((s) => h[s].length)
+    `${READINGS.of(h.what).name}. ${SIDES.filter((s) => h[s].length)
       .map((s) => `${s} ${h[s].join(', ')}`)
       .join('. ')}`,
   )
@@ -91,15 +101,15 @@ function goOn(h: { what: ReadingKind; posture: Posture }) {
   })
   if (!settled) return
   hand.step(1)
-  note.value += `. Next: ${READING_LABELS[hand.what].name.toLowerCase()}, ${hand.posture}`
+  note.value += `. Next: ${READINGS.of(hand.what).name.toLowerCase()}, ${hand.posture}`
 }
 function strike(side: Side, index: number) {
   const reading = readingOf(fitting.record.feet[side]!, what!, posture)!
   const struck = reading.struck.includes(index)
     ? reading.struck.filter((i) => i !== index)
     : [...reading.struck, index]
-  const words = `${struck.includes(index) ? 'strike' : 'bring back'} ${READING_LABELS[what!].name.toLowerCase()} ${side} ${reading.trials[index]}`
-  fitting.change(
+  const words = `${struck.includes(index) ? 'strike' : 'bring back'} ${READINGS.of(what!).name.toLowerCase()} ${side} ${reading.trials[index]}`
+  changes.change(
     { kind: 'readings.set', side, what: what!, posture, trials: reading.trials, struck },
     words,
   )
@@ -110,7 +120,7 @@ function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>): boolean {
   const words = (side: Side) => `${call.word} ${side} ${call[side].join(' ')}`
   let refused: string | null
   if (call.kind === 'amount')
-    refused = fitting.changeAll(
+    refused = changes.changeAll(
       sides.map((side) => ({
         command: {
           kind: 'part.put',
@@ -134,8 +144,8 @@ function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>): boolean {
     )
     const full = sides.find((side) => trials[side]!.length > MOST_TRIALS)
     refused = full
-      ? `At most ${MOST_TRIALS} tries of ${ANGLE_LABELS[key].name.toLowerCase()}, ${full}. Take one out first.`
-      : fitting.changeAll(
+      ? `At most ${MOST_TRIALS} tries of ${ANGLES.of(key).name.toLowerCase()}, ${full}. Take one out first.`
+      : changes.changeAll(
           sides.map((side) => ({
             command: {
               kind: 'part.put',

@@ -1,6 +1,9 @@
 let context: AudioContext | null = null
 
-/** Three short tones of a bell, made here so that nothing has to be fetched. Silent until somebody has touched the page, as browsers want it. */
+/**
+ * Three short tones of a bell, made here so that nothing has to be fetched. Silent until somebody
+ * has touched the page, as browsers want it.
+ */
 export function ringOnce(): void {
   try {
     context ??= new AudioContext()

@@ -1,13 +1,14 @@
+import { ANGLES } from '../../../core/kinds/findings/all'
+import { READINGS } from '../../../core/kinds/readings/all'
 import { computed, type Ref } from 'vue'
-import { AMOUNT_WORDS, parseSided, type AmountWord } from '../../core/device/callOutAmounts'
-import { ANGLE_CALLS, ANGLE_LABELS, angleBounds, angleOfCall } from '../../core/examine/angleLabels'
-import { parseCallOut, type CallOut, type CallOutContext } from '../../core/measure/callOut'
-import { READING_LABELS } from '../../core/measure/labels'
-import { normsOf } from '../../core/measure/normsTable'
-import { doubt, looksLikeOtherFoot } from '../../core/measure/questions'
-import { bestMean, readingOf } from '../../core/measure/reading'
-import { otherSide, SIDES, type Side } from '../../core/record/vocabulary'
+import { AMOUNT_CALLS, amountOfCall, parseSided } from '../../../core/device/callOutAmounts'
+import { ANGLE_CALLS, angleOfCall } from '../../../core/examine/angleCalls'
+import { parseCallOut, type CallOut, type CallOutContext } from '../../../core/measure/callOut'
+import { doubt, looksLikeOtherFoot } from '../../../core/measure/questions'
+import { bestMean, readingOf } from '../../../core/measure/reading'
+import { otherSide, SIDES, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
+import { useUndo } from '~/stores/undo'
 
 export interface Chip {
   text: string
@@ -26,7 +27,7 @@ export interface Understood {
 
 /** A number with a word of a device's amount or of an angle. */
 export type SidedCall =
-  | { kind: 'amount'; word: AmountWord; left: number[]; right: number[] }
+  | { kind: 'amount'; word: string; left: number[]; right: number[] }
   | { kind: 'angle'; word: string; left: number[]; right: number[] }
   | { kind: 'refused'; words: string }
 
@@ -34,7 +35,7 @@ const EXAMPLE =
   'Say a reading and its numbers: width 97.5 / 99 · len L 264 265 · stance -3 / -5 · strike 2 · again · undo'
 
 function sidedOf(line: string): SidedCall | null {
-  const amount = parseSided(line, Object.keys(AMOUNT_WORDS) as AmountWord[])
+  const amount = parseSided(line, AMOUNT_CALLS)
   if (amount)
     return 'refused' in amount
       ? { kind: 'refused', words: amount.refused }
@@ -47,13 +48,15 @@ function sidedOf(line: string): SidedCall | null {
   return null
 }
 
-/** Understands the line as it is typed: amounts, angles, readings and the few commands. Keeps nothing. */
+/**
+ * Understands the line as it is typed: amounts, angles, readings and the few commands. Keeps
+ * nothing.
+ */
 export function useHeard(line: Ref<string>, context: () => CallOutContext) {
   const fitting = useFitting()
+  const undoing = useUndo()
   const sided = computed(() => sidedOf(line.value))
-  const heard = computed<CallOut>(() =>
-    parseCallOut(line.value, { ...context(), norms: normsOf(fitting.record) }),
-  )
+  const heard = computed<CallOut>(() => parseCallOut(line.value, context()))
   const understood = computed<Understood>(() =>
     sided.value ? ofSided(sided.value) : ofHeard(heard.value),
   )
@@ -63,11 +66,11 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
       return { chips: [], words: call.words, ready: false, stop: !call.words.startsWith('Which') }
     const rule =
       call.kind === 'amount'
-        ? AMOUNT_WORDS[call.word]
+        ? amountOfCall(call.word)!
         : {
-            label: ANGLE_LABELS[angleOfCall(call.word)!].name,
+            label: ANGLES.of(angleOfCall(call.word)!).name,
             unit: '°',
-            range: angleBounds(angleOfCall(call.word)!),
+            range: ANGLES.of(angleOfCall(call.word)!).bounds,
           }
     const bad = [...call.left, ...call.right].find((v) => v < rule.range[0] || v > rule.range[1])
     if (bad !== undefined)
@@ -99,7 +102,7 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
         ]
       })
       return {
-        chips: [{ text: `${READING_LABELS[h.what].name}, ${h.posture}` }, ...chips],
+        chips: [{ text: `${READINGS.of(h.what).name}, ${h.posture}` }, ...chips],
         ready: true,
         words: warning(h),
       }
@@ -108,7 +111,7 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
       return {
         chips: [{ text: 'Take back' }],
         ready: true,
-        words: fitting.undoStack.at(-1)?.words ?? 'nothing to take back',
+        words: undoing.next?.words ?? 'nothing to take back',
       }
     if (h.kind === 'again')
       return {
@@ -144,7 +147,7 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
     if (sides.length === 0)
       return {
         chips: [],
-        words: `There is no try ${h.number} of ${READING_LABELS[what].name.toLowerCase()} ${posture}.`,
+        words: `There is no try ${h.number} of ${READINGS.of(what).name.toLowerCase()} ${posture}.`,
         ready: false,
         stop: true,
       }
@@ -166,7 +169,7 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
   }
   /** Something unlikely in what was heard: asked once, kept on a second Enter. */
   function warning(h: Extract<CallOut, { kind: 'readings' }>): string | undefined {
-    const norms = normsOf(fitting.record)
+    const { norms } = fitting
     for (const side of SIDES)
       for (const value of h[side]) {
         const foot = fitting.record.feet[side]!

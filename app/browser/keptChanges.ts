@@ -1,8 +1,12 @@
+import { plainCopy } from '~/browser/plainCopy'
 import { openDB, type DBSchema } from 'idb'
 import type { Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
 
-/** A change that the server has not confirmed yet. It waits in the browser's own database until it has. */
+/**
+ * A change that the server has not confirmed yet. It waits in the browser's own database until it
+ * has.
+ */
 export interface Pending {
   id: string
   order: number
@@ -13,7 +17,10 @@ export interface Pending {
   words: string
 }
 
-/** What can be taken back and done again in one fitting; kept on this device until sign-out, so that a reload loses nothing. */
+/**
+ * What can be taken back and done again in one fitting; kept on this device until sign-out, so that
+ * a reload loses nothing.
+ */
 export interface History {
   fittingId: string
   undo: { part: PartName; before: unknown; words: string }[]
@@ -34,9 +41,11 @@ const open = () =>
     },
   })
 
-/** Keeps a change until it is confirmed; a browser that forbids its database loses only this safety. */
+/**
+ * Keeps a change until it is confirmed; a browser that forbids its database loses only this safety.
+ */
 export const keepPending = async (item: Pending) =>
-  void (await (await open()).put('pending', JSON.parse(JSON.stringify(item)) as Pending))
+  void (await (await open()).put('pending', plainCopy(item) as Pending))
 export const dropPending = async (id: string) => void (await (await open()).delete('pending', id))
 export async function pendingOf(fittingId: string): Promise<Pending[]> {
   const items = await (await open()).getAllFromIndex('pending', 'byFitting', fittingId)
@@ -44,7 +53,7 @@ export async function pendingOf(fittingId: string): Promise<Pending[]> {
 }
 
 export const keepHistory = async (history: History) =>
-  void (await (await open()).put('history', JSON.parse(JSON.stringify(history)) as History))
+  void (await (await open()).put('history', plainCopy(history) as History))
 export const historyOf = async (fittingId: string): Promise<History | undefined> =>
   (await open()).get('history', fittingId)
 /** Forgets what could be taken back, in every fitting. */

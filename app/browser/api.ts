@@ -1,0 +1,57 @@
+import { FetchError, ofetch } from 'ofetch'
+import type { Problem } from '../../shared/contracts'
+
+/**
+ * An answer of the server that is not a success, with its problem document; `offline` when there
+ * was no answer at all.
+ */
+export class ApiError extends Error {
+  constructor(
+    readonly problem: Problem | null,
+    message: string,
+  ) {
+    super(message)
+  }
+
+  get status(): number {
+    return this.problem?.status ?? 0
+  }
+}
+
+type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+
+const isProblem = (data: unknown): data is Problem =>
+  typeof data === 'object' && data !== null && 'detail' in data && 'code' in data
+
+/** What went wrong, with a sentence for people; anything but an answer of the server stays. */
+function apiErrorOf(error: unknown): unknown {
+  if (!(error instanceof FetchError)) return error
+  if (!error.response)
+    return new ApiError(null, 'The server does not answer. What you typed is kept on this device.')
+  const { status, statusText: title } = error.response
+  const problem = isProblem(error.data)
+    ? error.data
+    : {
+        type: 'about:blank',
+        title,
+        status,
+        code: 'failed',
+        detail: 'The server answered with something unreadable. Try again.',
+      }
+  return new ApiError(problem, problem.detail)
+}
+
+// A change waits in its own queue until the line is back: nothing is sent twice by itself.
+const call = ofetch.create({ baseURL: '/api/', credentials: 'same-origin', retry: 0 })
+
+/** Calls the server for JSON; throws an ApiError with a sentence for people. */
+export const api = <T>(path: string, method: Method = 'GET', body?: unknown): Promise<T> =>
+  call<T>(path, { method, body: body as object, responseType: 'json' }).catch((error) => {
+    throw apiErrorOf(error)
+  })
+
+/** Calls the server for a text; throws an ApiError with a sentence for people. */
+export const apiText = (path: string): Promise<string> =>
+  call(path, { responseType: 'text' }).catch((error) => {
+    throw apiErrorOf(error)
+  })

@@ -1,0 +1,48 @@
+import { defineStore } from 'pinia'
+import { computed } from 'vue'
+import { ledgerOf } from '../../core/advice/advise'
+import { applyChange, changeWords } from '../../core/advice/applyChange'
+import { entryKey, type Entry } from '../../core/advice/entry'
+import type { Decision } from '../../core/record/schema'
+import { useChanges } from './changes'
+import { useFitting } from './fitting'
+import { useSession } from './session'
+
+/** Why: what the rules say of the open fitting, and what was decided on it. */
+export const useLedger = defineStore('ledger', () => {
+  const fitting = useFitting()
+  const changes = useChanges()
+  const session = useSession()
+  const judged = computed(() => ledgerOf(fitting.record))
+  const open = computed(() => judged.value.open)
+  const decided = computed(() => judged.value.decided)
+
+  const others = (of: Entry | Decision) =>
+    (fitting.record.ledger ?? []).filter((d) => entryKey(d) !== entryKey(of))
+  function decide(entry: Entry, decision: Decision['decision'], reason?: string) {
+    const by = session.person?.name
+    const made = decision === 'accepted' ? changeWords(entry.change, fitting.norms) : null
+    const line: Decision = {
+      code: entry.code,
+      foot: entry.foot,
+      ...(entry.about && { about: entry.about }),
+      decision,
+      words: entry.words,
+      school: entry.school,
+      ...(made && { made }),
+      ...(reason && { reason }),
+      ...(by && { by }),
+      at: new Date().toISOString(),
+    }
+    changes.keep('ledger', [...others(entry), line], `${decision} in Why`)
+  }
+  /** Makes what an entry suggests, and files the decision. */
+  function accept(entry: Entry) {
+    for (const command of applyChange(fitting.record, entry)) changes.change(command, entry.words)
+    decide(entry, 'accepted')
+  }
+  const reopen = (decision: Decision) =>
+    changes.keep('ledger', others(decision), 'opened again in Why')
+
+  return { open, decided, accept, decide, reopen }
+})
