@@ -1,3 +1,4 @@
+import { HOUSE_TABLES } from '../../core/record/tables'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { useBench } from '../../app/stores/bench'
@@ -32,7 +33,7 @@ let plan: PlanRow
 let puts: { version: number; plan: DayPlan }[]
 /** what the next keeping of the plan is answered with, beside 200 */
 let answers: number[]
-const steps = jobSteps(DEMO_RECORDS['mirela-stanhope']!)
+const steps = jobSteps(DEMO_RECORDS['mirela-stanhope']!, { processes: HOUSE_TABLES.processes })
 const job = (id: string, more: Partial<BenchJobRow> = {}): BenchJobRow =>
   ({
     id,

@@ -1,3 +1,5 @@
+import { HOUSE_TABLES } from '../../core/record/tables'
+import { BY_HOUSE, GROWN } from '../fixtures/houseContext'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
 import { Refusal } from '../../core/record/refusal'
@@ -11,7 +13,10 @@ interface Sent {
   command: Command
 }
 
-/** A server in memory with the rules of the real one: one version a part, a command counts once by its id, stale ones are told what stands there. */
+/**
+ * A server in memory with the rules of the real one: one version a part, a command counts once by
+ * its id, stale ones are told what stands there.
+ */
 export class FakeServer {
   parts: Partial<Record<PartName, PartState>> = {}
   /** ids in the order in which they were applied */
@@ -35,7 +40,7 @@ export class FakeServer {
   /** Somebody else changes a part. */
   other(command: Command) {
     const part = partOf(command)
-    this.keep(part, applyCommand(this.parts[part]?.content, command), 'Idris')
+    this.keep(part, applyCommand(this.parts[part]?.content, command, BY_HOUSE), 'Idris')
   }
 
   private take({ id, version, command }: Sent): Response {
@@ -50,7 +55,7 @@ export class FakeServer {
         here ?? { content: null, version: 0, changedBy: null, changedAt: '' },
       )
     try {
-      this.keep(part, applyCommand(here?.content, command), 'Rhona')
+      this.keep(part, applyCommand(here?.content, command, BY_HOUSE), 'Rhona')
     } catch (error) {
       if (!(error instanceof Refusal)) throw error
       this.refused.push(id)
@@ -71,12 +76,12 @@ export class FakeServer {
     return {
       id: 'fitting',
       openedOn: '2026-11-26',
-      shop: { name: 'Hollin Row' },
+      shop: { name: 'Hollin Row', tables: HOUSE_TABLES },
       client: { id: 'client', code: 'HR-0001', version: 1, details: {} },
       parts: this.parts,
       cautions: [],
       blocked: false,
-      wearer: { child: false, noHeat: false },
+      wearer: GROWN,
     }
   }
 }

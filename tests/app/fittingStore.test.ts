@@ -1,24 +1,37 @@
 import fc from 'fast-check'
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import { nextTick } from 'vue'
+import { useChanges } from '../../app/stores/changes'
+import { useConflict } from '../../app/stores/conflict'
 import { useFitting } from '../../app/stores/fitting'
+import { useLedger } from '../../app/stores/ledger'
+import { useQueue } from '../../app/stores/queue'
+import { useUndo } from '../../app/stores/undo'
 import { useSession } from '../../app/stores/session'
-import type { Pending } from '../../app/composables/commandQueue'
+import type { Pending } from '../../app/browser/keptChanges'
 import type { Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
 import { deviceSchema, type Reading } from '../../core/record/schema'
-import type { ReadingKind, Side } from '../../core/record/vocabulary'
+import type { Side } from '../../core/tables/vocabulary'
+import type { ReadingKind } from '../../core/kinds/readings/all'
 import { FakeServer, type Line } from './fakeServer'
+import { runs } from '../effort'
 
 /** What the browser's own database holds; it outlives the page. */
 const disk = vi.hoisted(() => new Map<string, Pending>())
-vi.mock('~/composables/commandQueue', () => ({
+const histories = vi.hoisted(() => new Map<string, unknown[]>())
+vi.mock('~/browser/keptChanges', () => ({
   keepPending: async (item: Pending) =>
     void disk.set(item.id, JSON.parse(JSON.stringify(item)) as Pending),
   dropPending: async (id: string) => void disk.delete(id),
   pendingOf: async () => [...disk.values()].sort((a, b) => a.order - b.order),
   keepHistory: async () => undefined,
-  historyOf: async () => undefined,
+  historyOf: async (id: string) => {
+    // A slow database: what is asked first may come last.
+    if (histories.has(id)) await new Promise((late) => setTimeout(late, 50))
+    return histories.has(id) ? { fittingId: id, undo: histories.get(id), redo: [] } : undefined
+  },
   dropHistory: async () => undefined,
 }))
 
@@ -36,13 +49,21 @@ let server: FakeServer
 async function openPage() {
   setActivePinia(createPinia())
   useSession().person = { id: 'p', name: 'Rhona', role: 'owner', shop: 'Hollin Row' } as never
-  const fitting = useFitting()
-  await fitting.open('fitting')
-  return fitting
+  const changes = useChanges()
+  await changes.open('fitting')
+  return {
+    fitting: useFitting(),
+    changes,
+    queue: useQueue(),
+    conflict: useConflict(),
+    undoing: useUndo(),
+    ledger: useLedger(),
+  }
 }
 beforeEach(() => {
   vi.useFakeTimers()
   disk.clear()
+  histories.clear()
   server = new FakeServer()
   vi.stubGlobal('fetch', (path: string, init?: object) => server.answer(path, init))
 })
@@ -55,32 +76,59 @@ const settled = () => vi.advanceTimersByTimeAsync(4000)
 const trialsOf = (content: unknown, what: ReadingKind) =>
   (content as Reading[] | undefined)?.find((r) => r.what === what)?.trials ?? []
 
-test('a change is on the screen at once and with the server soon after', async () => {
-  const fitting = await openPage()
-  expect(fitting.change(add('left', 'footLengthMm', 265), 'length')).toBeNull()
-  expect(fitting.record.feet.left!.readings[0]!.trials).toEqual([265])
-  expect(fitting.saved).toBe('saving')
+test('a fitting that is left before it was read puts nothing of its own into the next', async () => {
+  const { fitting, changes, undoing, queue } = await openPage()
+  changes.change(add('left', 'footLengthMm', 265), 'length')
   await settled()
-  expect(fitting.saved).toBe('saved')
+  // Two fittings opened one upon the other: the first one's answers come late.
+  histories.set('slow', [
+    { part: 'story', before: { activity: 'hockey' }, words: 'not of this one' },
+  ])
+  const slow = changes.open('slow')
+  const next = changes.open('fitting')
+  await Promise.all([slow, next, vi.advanceTimersByTimeAsync(100)])
+  expect(fitting.id).toBe('fitting')
+  expect(undoing.next?.words).not.toBe('not of this one')
+  expect(queue.waiting).toEqual([])
+  expect(fitting.record.feet.left!.readings[0]!.trials).toEqual([265])
+})
+
+test('the same refusal twice is said twice', async () => {
+  const { changes, queue } = await openPage()
+  for (let i = 0; i < 2; i++) {
+    changes.said = ''
+    queue.refused = 'Could not keep "length".'
+    await nextTick()
+    expect(changes.said).toBe('Could not keep "length".')
+  }
+})
+
+test('a change is on the screen at once and with the server soon after', async () => {
+  const { fitting, changes, queue } = await openPage()
+  expect(changes.change(add('left', 'footLengthMm', 265), 'length')).toBeNull()
+  expect(fitting.record.feet.left!.readings[0]!.trials).toEqual([265])
+  expect(queue.saved).toBe('saving')
+  await settled()
+  expect(queue.saved).toBe('saved')
   expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([265])
   expect(disk.size).toBe(0)
 })
 
 test('what is refused on the screen is not sent, and says why', async () => {
-  const fitting = await openPage()
-  expect(fitting.change(add('left', 'footLengthMm', 2650), 'length')).toMatch(/2650 mm is outside/)
+  const { changes, queue, undoing } = await openPage()
+  expect(changes.change(add('left', 'footLengthMm', 2650), 'length')).toMatch(/2650 mm is outside/)
   await settled()
-  expect([fitting.queue.length, server.applied.length, fitting.undoStack.length]).toEqual([0, 0, 0])
+  expect([queue.waiting.length, server.applied.length, undoing.next]).toEqual([0, 0, null])
 })
 
 test('what the server refuses goes alone: changes made after it stay and are kept', async () => {
-  const fitting = await openPage()
+  const { fitting, changes, queue, conflict } = await openPage()
   server.line = 'broken'
   for (const value of [262, 263, 264])
-    fitting.change(add('left', 'footLengthMm', value), `length ${value}`)
-  fitting.change(add('left', 'archLengthMm', 190), 'arch')
+    changes.change(add('left', 'footLengthMm', value), `length ${value}`)
+  changes.change(add('left', 'archLengthMm', 190), 'arch')
   await settled()
-  expect(fitting.saved).toBe('kept')
+  expect(queue.saved).toBe('kept')
   // Somebody else took two tries meanwhile; on top of theirs the third of ours is one too many.
   server.other({
     kind: 'readings.add',
@@ -91,36 +139,36 @@ test('what the server refuses goes alone: changes made after it stay and are kep
   })
   server.line = 'good'
   await settled()
-  expect(fitting.conflict?.current.changedBy).toBe('Idris')
-  fitting.resolve('mine')
+  expect(conflict.open?.current.changedBy).toBe('Idris')
+  conflict.resolve('mine')
   await settled()
   expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([
     261, 266, 265, 262, 263,
   ])
   expect(trialsOf(server.parts['readings.left']!.content, 'archLengthMm')).toEqual([190])
-  expect(fitting.message).toMatch(/^Could not keep "length 264": At most 5 tries/)
+  expect(changes.said).toMatch(/^Could not keep "length 264": At most 5 tries/)
   expect(fitting.parts['readings.left']!.content).toEqual(server.parts['readings.left']!.content)
-  expect([fitting.saved, fitting.queue.length, disk.size]).toEqual(['saved', 0, 0])
+  expect([queue.saved, queue.waiting.length, disk.size]).toEqual(['saved', 0, 0])
 })
 
 test('theirs instead of mine: what waited for that part goes, other parts keep theirs', async () => {
-  const fitting = await openPage()
+  const { fitting, changes, conflict } = await openPage()
   server.line = 'lost on the way'
-  fitting.change(add('left', 'footLengthMm', 262), 'length left')
-  fitting.change(add('right', 'footLengthMm', 268), 'length right')
+  changes.change(add('left', 'footLengthMm', 262), 'length left')
+  changes.change(add('right', 'footLengthMm', 268), 'length right')
   server.other(add('left', 'footLengthMm', 261))
   server.line = 'good'
   await settled()
-  fitting.resolve('theirs')
+  conflict.resolve('theirs')
   await settled()
   expect(trialsOf(fitting.parts['readings.left']!.content, 'footLengthMm')).toEqual([261])
   expect(trialsOf(server.parts['readings.right']!.content, 'footLengthMm')).toEqual([268])
 })
 
 test('a change kept on this device that fits no longer does not shut the fitting: it opens, and says what could not be kept', async () => {
-  let fitting = await openPage()
+  let { fitting, changes, queue, conflict } = await openPage()
   server.line = 'lost on the way'
-  fitting.change(add('left', 'footLengthMm', 262), 'length 262')
+  changes.change(add('left', 'footLengthMm', 262), 'length 262')
   await settled()
   server.line = 'good'
   server.other({
@@ -132,18 +180,18 @@ test('a change kept on this device that fits no longer does not shut the fitting
   })
   // The clock of the old page stands still; a new one is opened.
   vi.clearAllTimers()
-  fitting = await openPage()
+  ;({ fitting, changes, queue, conflict } = await openPage())
   expect(trialsOf(fitting.parts['readings.left']!.content, 'footLengthMm')).toHaveLength(5)
   await settled()
-  fitting.resolve('mine')
+  conflict.resolve('mine')
   await settled()
-  expect(fitting.message).toMatch(/Could not keep "length 262"/)
-  expect([fitting.queue.length, disk.size]).toEqual([0, 0])
+  expect(changes.said).toMatch(/Could not keep "length 262"/)
+  expect([queue.waiting.length, disk.size]).toEqual([0, 0])
 })
 
 test('what belongs together, as the two feet of a called-out line, is kept whole or not at all', async () => {
-  const fitting = await openPage()
-  fitting.change(
+  const { fitting, changes } = await openPage()
+  changes.change(
     {
       kind: 'readings.add',
       side: 'right',
@@ -154,7 +202,7 @@ test('what belongs together, as the two feet of a called-out line, is kept whole
     'right',
   )
   const both = (...right: number[]) =>
-    fitting.changeAll([
+    changes.changeAll([
       { command: add('left', 'footLengthMm', 262), words: 'left' },
       {
         command: {
@@ -179,24 +227,23 @@ test('what belongs together, as the two feet of a called-out line, is kept whole
 })
 
 test('what is set aside in Why covers one layer, whatever the order; the other stays open', async () => {
-  const fitting = await openPage()
+  const { changes, queue, ledger } = await openPage()
   const device = deviceSchema.parse({
     layers: [
       { kind: 'metPad', heightMm: 20 },
       { kind: 'metPad', heightMm: 21 },
     ],
   })
-  fitting.put('device.left', device, 'pads')
-  const outside = () =>
-    fitting.openEntries.filter((e) => e.code === 'outside-usual').map((e) => e.words)
+  changes.put('device.left', device, 'pads')
+  const outside = () => ledger.open.filter((e) => e.code === 'outside-usual').map((e) => e.words)
   expect(outside()).toHaveLength(2)
-  fitting.decide(
-    fitting.openEntries.find((e) => e.words.includes('21 mm'))!,
+  ledger.decide(
+    ledger.open.find((e) => e.words.includes('21 mm'))!,
     'set-aside',
     'asked for',
   )
   expect(outside()).toEqual([expect.stringContaining('20 mm')])
-  fitting.put(
+  changes.put(
     'device.left',
     {
       ...device,
@@ -207,31 +254,31 @@ test('what is set aside in Why covers one layer, whatever the order; the other s
   )
   expect(outside()).toEqual([expect.stringContaining('20 mm')])
   await settled()
-  expect(fitting.saved).toBe('saved')
-  fitting.reopen(fitting.ledger.decided[0]!.decision)
+  expect(queue.saved).toBe('saved')
+  ledger.reopen(ledger.decided[0]!.decision)
   expect(outside()).toHaveLength(2)
 })
 
 test('a session that ended keeps the change until somebody signs in again', async () => {
-  const fitting = await openPage()
+  const { changes, queue } = await openPage()
   server.line = 'signed out'
-  fitting.change(add('left', 'footLengthMm', 262), 'length')
+  changes.change(add('left', 'footLengthMm', 262), 'length')
   await settled()
-  expect([useSession().locked, fitting.saved, disk.size]).toEqual([true, 'kept', 1])
+  expect([useSession().locked, queue.saved, disk.size]).toEqual([true, 'kept', 1])
   server.line = 'good'
-  await fitting.flush()
+  await queue.flush()
   expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([262])
 })
 
 test('undo and redo walk back and forth through any run of changes', async () => {
-  const fitting = await openPage()
+  const { fitting, changes } = await openPage()
   const states = [JSON.stringify(fitting.record)]
   const next = [
-    () => fitting.put('story', { complaints: [], conditions: [], activity: 'hockey' }, 'activity'),
-    () => fitting.change(add('left', 'footLengthMm', 262), 'length'),
-    () => fitting.change(add('left', 'footLengthMm', 263), 'length again'),
+    () => changes.put('story', { complaints: [], conditions: [], activity: 'hockey' }, 'activity'),
+    () => changes.change(add('left', 'footLengthMm', 262), 'length'),
+    () => changes.change(add('left', 'footLengthMm', 263), 'length again'),
     () =>
-      fitting.put(
+      changes.put(
         'story',
         { complaints: [], conditions: ['diabetes'], activity: 'hockey' },
         'conditions',
@@ -248,11 +295,11 @@ test('undo and redo walk back and forth through any run of changes', async () =>
     JSON.stringify(fitting.record.feet.left!.readings.map((r) => r.trials)) +
     JSON.stringify(fitting.record.story)
   for (let i = next.length - 1; i >= 1; i--) {
-    expect(fitting.undo()).toMatch(/^Taken back/)
+    expect(changes.undo()).toMatch(/^Taken back/)
     expect(now()).toBe(states[i])
   }
   for (let i = 2; i <= next.length; i++) {
-    expect(fitting.redo()).toMatch(/^Done again/)
+    expect(changes.redo()).toMatch(/^Done again/)
     expect(now()).toBe(states[i])
   }
   await settled()
@@ -298,13 +345,13 @@ test('whatever happens to the line, the page and the other screens: every change
     fc.asyncProperty(fc.array(event, { maxLength: 40 }), async (events) => {
       disk.clear()
       server = new FakeServer()
-      let fitting = await openPage()
+      let { fitting, changes, queue, conflict } = await openPage()
       let value = 200
       const made: string[] = []
       for (const e of events) {
         if (e.do === 'mine') {
-          if (fitting.change(add(e.side, e.what, ++value), `${e.what} ${value}`) === null)
-            made.push(fitting.queue.at(-1)!.id)
+          if (changes.change(add(e.side, e.what, ++value), `${e.what} ${value}`) === null)
+            made.push(queue.waiting.at(-1)!.id)
         } else if (e.do === 'theirs') {
           if (trialsOf(server.parts[`readings.${e.side}`]?.content, e.what).length < 5)
             server.other(add(e.side, e.what, ++value))
@@ -313,27 +360,27 @@ test('whatever happens to the line, the page and the other screens: every change
         else if (server.line === 'good') {
           await vi.advanceTimersByTimeAsync(10)
           vi.clearAllTimers()
-          fitting = await openPage()
+          ;({ fitting, changes, queue, conflict } = await openPage())
         }
       }
       server.line = 'good'
-      void fitting.flush()
-      for (let i = 0; i < 60 && (fitting.queue.length > 0 || fitting.conflict); i++) {
+      void queue.flush()
+      for (let i = 0; i < 60 && (queue.waiting.length > 0 || conflict.open); i++) {
         await vi.advanceTimersByTimeAsync(2000)
-        if (fitting.conflict) fitting.resolve('mine')
+        if (conflict.open) conflict.resolve('mine')
       }
-      expect(fitting.queue).toEqual([])
+      expect(queue.waiting).toEqual([])
       expect(disk.size).toBe(0)
       expect([...server.applied, ...server.refused].sort()).toEqual([...made].sort())
       expect(server.applied).toEqual(made.filter((id) => !server.refused.includes(id)))
       await vi.advanceTimersByTimeAsync(2000)
       for (const [part, { version }] of Object.entries(server.parts))
-        await fitting.heard(part as PartName, version)
+        await queue.heard(part as PartName, version)
       for (const s of ['left', 'right'] as const)
         expect(fitting.parts[`readings.${s}`]?.content).toEqual(
           server.parts[`readings.${s}`]?.content,
         )
     }),
-    { numRuns: 400 },
+    { numRuns: runs(400) },
   )
 })

@@ -1,3 +1,4 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import {
@@ -13,7 +14,7 @@ import { soleParameters } from '../../core/device/soleParameters'
 import { soleOutline } from '../../core/device/outline'
 import { referenceRecord } from '../fixtures/feet'
 
-const parameters = soleParameters(referenceRecord().feet.left!)!.parameters
+const parameters = soleParameters(referenceRecord().feet.left!, HOUSE_NORMS)!.parameters
 const points = (d: string) =>
   d
     .split(/[MLZ]/)

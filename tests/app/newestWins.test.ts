@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { expect, test } from 'vitest'
 import { newestWins } from '../../app/workers/deviceWorker'
+import { runs } from '../effort'
 
 /** A task whose runs are ended by hand, in any order of failing and succeeding. */
 function byHand() {
@@ -50,6 +51,6 @@ test('the last question is always answered, and never two at a time', async () =
         expect([...done].sort((a, b) => a - b)).toEqual(done)
       },
     ),
-    { numRuns: 40 },
+    { numRuns: runs(40) },
   )
 })

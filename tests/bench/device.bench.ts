@@ -1,3 +1,4 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { bench, describe } from 'vitest'
 import { matchRecord } from '../../core/footwear/matchRecord'
 import { demoModels } from '../../demo/catalogue'
@@ -10,7 +11,7 @@ const { buildShell, buildSolid, buildSurface, cutSection, deviceContours, soleFi
   await bundled<typeof Core>('studioCore')
 const tove = DEMO_RECORDS['tove-marchetti']!
 const foot = tove.feet.right!
-const { field } = soleFieldOf(foot, 'right')
+const { field } = soleFieldOf(foot, 'right', HOUSE_NORMS)
 let turn = 0
 /** Another depth each time, so that nothing can be remembered. */
 const changed = (): Device => ({
@@ -38,7 +39,7 @@ describe('one change of a layer on a 1 mm grid', () => {
 })
 
 describe('the rest', () => {
-  bench('sole sampled anew on 1 mm', () => void soleFieldOf(foot, 'right'))
+  bench('sole sampled anew on 1 mm', () => void soleFieldOf(foot, 'right', HOUSE_NORMS))
   bench('solid with its checks (goal: under 150 ms)', () => void buildSolid(body), { time: 2000 })
   bench('match of the demo catalogue, both devices built', () => void matchRecord(tove, models))
 })

@@ -4,7 +4,10 @@ import { bundled } from './bundled'
 import type * as Core from './benchCore'
 
 const core = await bundled<typeof Core>('benchCore')
-/** Days of forty jobs and some 260 steps, kept as files so that figures of different versions are of the same days. */
+/**
+ * Days of forty jobs and some 260 steps, kept as files so that figures of different versions are of
+ * the same days.
+ */
 const days = [1, 2, 3].map((seed) =>
   core.parseDay(
     JSON.parse(readFileSync(new URL(`./days/day-${seed}.json`, import.meta.url), 'utf8')),

@@ -21,7 +21,7 @@ const made = Array.from({ length: 8 }, (_, k) => {
   const device = deviceSchema.parse({ shell: { thicknessMm: 3 + k / 8 } })
   return { device, body: core.buildShell(core.buildSurface(field, device), device) }
 })
-const material = core.SHELL_MATERIALS[0]!
+const material = core.HOUSE_NORMS.shellMaterials[0]!
 
 describe('shell', () => {
   let k = 0

@@ -1,4 +1,5 @@
-// What the studio's worker runs, bundled as the worker is: measured as it is used, without a test runner's own way of loading modules.
+// What the studio's worker runs, bundled as the worker is: measured as it is used, without a test
+// runner's own way of loading modules.
 export { soleFieldOf } from '../../core/device/buildDevice'
 export { deviceContours } from '../../core/device/contours'
 export { cutSection } from '../../core/device/section'

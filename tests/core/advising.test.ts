@@ -1,17 +1,17 @@
+import { HOUSE_NORMS, HOUSE_TABLES } from '../../core/record/tables'
 import { correctionSchema } from '../../core/record/captureSchema'
 import { describe, expect, it } from 'vitest'
 import { changeWords, isMet } from '../../core/advice/applyChange'
 import { bySchool } from '../../core/advice/bySchool'
 import { cautionsOf } from '../../core/advice/cautions'
 import type { Change } from '../../core/advice/entry'
-import { ticketOf } from '../../core/bench/ticket'
+import { ticketOf } from '../../core/formats/papers/ticket'
 import { WAYS } from '../../core/capture/ways'
-import { LAYER_NAMES } from '../../core/device/layerNames'
-import { prescription } from '../../core/formats/prescription'
+import { prescription } from '../../core/formats/papers/prescription'
 import { READING_VIEWS, ROUND, roundIndex, stepFrom, viewOf } from '../../core/measure/round'
-import { layerSchema } from '../../core/record/layerSchema'
 import { parseRecord } from '../../core/record/parse'
-import { CAPTURE_WAYS, READING_KINDS } from '../../core/record/vocabulary'
+import { CAPTURE_WAYS } from '../../core/tables/vocabulary'
+import { READING_KINDS } from '../../core/kinds/readings/all'
 import { DEMO_RECORDS } from '../../demo/records'
 import { referenceReadings } from '../fixtures/feet'
 
@@ -69,7 +69,9 @@ describe('changes', () => {
     [{ capture: 'redo' }, 'capture again'],
     [{ refer: true }, 'referred'],
   ]
-  it.each(CHANGES)('%j read as %s', (change, words) => expect(changeWords(change)).toBe(words))
+  it.each(CHANGES)('%j read as %s', (change, words) =>
+    expect(changeWords(change, HOUSE_NORMS)).toBe(words),
+  )
   it('are met by a fuller device, by a post the same way, by a layer that is on', () => {
     const held = record(
       {},
@@ -120,7 +122,7 @@ describe('cautions', () => {
     )
   })
   it('stand on ticket and prescription, without a name', () => {
-    const ticket = ticketOf(anselm, [])
+    const ticket = ticketOf(anselm, [], HOUSE_TABLES.processes)
     expect(ticket.cautions.join(' ')).toMatch(/foot at risk.*no heat on the foot/i)
     expect(prescription(anselm, '2026-11-25').cautions.join(' ')).toMatch(/Refer first/)
     expect(JSON.stringify([ticket, prescription(anselm, '2026-11-25')])).not.toContain('Anselm')
@@ -168,8 +170,4 @@ describe('ways of capture', () => {
     expect(WAYS['standing-vacuum'].steps.find((s) => s.seconds)!.seconds).toBe(360)
     expect(WAYS['standing-vacuum'].load).toBe('full')
   })
-  it('has a name for every layer kind', () =>
-    expect(Object.keys(LAYER_NAMES).sort()).toEqual(
-      layerSchema.options.map((o) => o.shape.kind.value).sort(),
-    ))
 })

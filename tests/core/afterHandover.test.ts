@@ -1,3 +1,4 @@
+import { HOUSE_NORMS, HOUSE_TABLES } from '../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { benchRecords } from '../../demo/benchRecords'
@@ -6,12 +7,12 @@ import { pastRecords } from '../../demo/pastRecords'
 import { DEMO_RECORDS } from '../../demo/records'
 import { heatStory, priorOf } from '../../core/bench/heat/heatStory'
 import { dueOf } from '../../core/followup/due'
-import { fittingForm } from '../../core/followup/fittingForm'
-import { monthsLater } from '../../core/followup/handoverChecks'
+import { fittingForm } from '../../core/formats/papers/fittingForm'
+import { monthsLater } from '../../core/record/isoDay'
 import { comfortSeries, momentOf, momentsOf } from '../../core/followup/outcomes'
 import { givesAfter, linerSeen, packOutForecast } from '../../core/followup/packOutForecast'
-import { HOUSE_PACK_OUT } from '../../core/followup/packOut'
-import { HOUSE_PRICES, priceTableSchema } from '../../core/followup/priceTable'
+import { tableCurve } from '../../core/followup/packOut'
+import { priceTableSchema } from '../../core/tables/prices'
 import { quoteChanges, quoteLines, quoteSums } from '../../core/followup/quote'
 import { clientWaited, rightAtOnce, shopFigures } from '../../core/followup/shopFigures'
 import {
@@ -34,7 +35,7 @@ const mirela = DEMO_RECORDS['mirela-stanhope']!
 
 describe('a quote', () => {
   it('holds footwear, devices, decided work and visits under guarantee by the price list', () => {
-    const paavo = quoteLines(jobs['paavo-moreau']!.record, models, HOUSE_PRICES)
+    const paavo = quoteLines(jobs['paavo-moreau']!.record, models, HOUSE_TABLES)
     expect(paavo).toEqual({
       missing: [],
       lines: [
@@ -54,7 +55,7 @@ describe('a quote', () => {
       tax: [{ percent: 20, amount: 109 }],
       total: 654,
     })
-    const soraya = quoteLines(jobs['soraya-benedek']!.record, models, HOUSE_PRICES).lines
+    const soraya = quoteLines(jobs['soraya-benedek']!.record, models, HOUSE_TABLES).lines
     expect(soraya.at(-1)).toMatchObject({
       words: 'Visits for adjustment under guarantee, within 12 months',
       count: 3,
@@ -65,7 +66,7 @@ describe('a quote', () => {
     const one = structuredClone(jobs['soraya-benedek']!.record)
     one.feet.right!.device!.kind = 'none'
     one.making = { extra: ['liner-mould', 'heated-mould'] }
-    const { lines, missing } = quoteLines(one, models, HOUSE_PRICES)
+    const { lines, missing } = quoteLines(one, models, HOUSE_TABLES)
     expect(lines.find((l) => l.words.includes('one foot'))).toMatchObject({
       words: 'Full custom footbed, one foot',
       amount: 145,
@@ -197,7 +198,7 @@ describe('a liner', () => {
   const model = models.find((m) => m.id === 'fern-traverse-99')!
   it('packs out by the house curve until it is measured, and more room comes with the days', () => {
     const at = (days: number) => packOutForecast(record, model, days)
-    expect(at(0).curve).toEqual(HOUSE_PACK_OUT)
+    expect(at(0).curve).toEqual(tableCurve(HOUSE_NORMS))
     const [fresh, later] = [at(0).lines, at(10).lines]
     expect(fresh.length).toBeGreaterThan(4)
     for (const line of fresh) {
@@ -246,7 +247,8 @@ describe('what worked here', () => {
     const rows = workedRows(cases)
     const pads = rows.find((r) => r.region === 'ball' && r.modification === 'Met pad')!
     expect([pads.clients, pads.cameBack, pads.neverBack]).toEqual([12, 11, 1])
-    // By hand: changes −4 −2 −3 −5 +1 −3 −2 −3 −3 −4 −2 of the eleven; mean −30/11, SD 1.555, t(10) 2.228.
+    // By hand: changes −4 −2 −3 −5 +1 −3 −2 −3 −3 −4 −2 of the eleven; mean −30/11, SD 1.555, t(10)
+    // 2.228.
     expect(pads.pain!.mean).toBeCloseTo(-30 / 11, 6)
     expect(pads.pain!.high - pads.pain!.mean).toBeCloseTo((2.228 * 1.5551) / Math.sqrt(11), 1)
     const skives = rows.filter((r) => r.modification === 'Medial heel skive')
@@ -348,8 +350,8 @@ describe('what worked here', () => {
       step('place', '10:12', '10:13', 1, 'left', 1),
       step('try', '10:40', '10:43', 3),
     ]
-    expect(clientWaited(record)).toBe(43 - 12)
-    expect(shopFigures([record, ...all])).toMatchObject({
+    expect(clientWaited(record, HOUSE_TABLES)).toBe(43 - 12)
+    expect(shopFigures([record, ...all], HOUSE_TABLES)).toMatchObject({
       waitingMin: { mean: 31, most: 31, count: 1 },
       redone: { count: 1, of: 5 },
       firstTimeFit: { count: 16, of: 16 },

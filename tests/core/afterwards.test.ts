@@ -1,10 +1,12 @@
+import { addDays } from '../../core/record/isoDay'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import fc from 'fast-check'
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import { plainDevice } from '../../core/device/buildDevice'
 import { deviceDiff } from '../../core/device/deviceDiff'
 import { ADJUSTMENTS, AFTER_COMPLAINTS, likelyAdjustments } from '../../core/followup/causes'
-import { clientCard } from '../../core/followup/card'
+import { clientCard } from '../../core/formats/papers/card'
 import {
   fitGrowth,
   GROWTH,
@@ -13,8 +15,8 @@ import {
   outgrown,
   usualGrowthMm,
 } from '../../core/followup/growth'
-import { fitPackOut, HOUSE_PACK_OUT, looseAfter, packedOut } from '../../core/followup/packOut'
-import { dayAfter, wearInPlan } from '../../core/followup/wearInPlan'
+import { fitPackOut, tableCurve, looseAfter, packedOut } from '../../core/followup/packOut'
+import { wearInPlan } from '../../core/followup/wearInPlan'
 import { wearInCalendar } from '../../server/documents/wearInCalendar'
 import { DEMO_RECORDS } from '../../demo/records'
 
@@ -71,7 +73,7 @@ describe('wearing in', () => {
         true,
       )
       expect(events.map((e) => e.startDate.toString())).toEqual(
-        plan.map((_, i) => dayAfter(start, i)),
+        plan.map((_, i) => addDays(start, i)),
       )
       expect(events[0]!.summary).toBe('Footbeds: 1 to 2 hours')
     }
@@ -80,19 +82,20 @@ describe('wearing in', () => {
 
 describe('packing out', () => {
   it('keeps the house curve: 10 % by day 10, 20 % in the end', () => {
-    expect(packedOut(HOUSE_PACK_OUT, 10)).toBeCloseTo(0.1, 12)
-    expect(packedOut(HOUSE_PACK_OUT, 20)).toBeCloseTo(0.15, 12)
-    expect(packedOut(HOUSE_PACK_OUT, 1e4)).toBeCloseTo(0.2, 12)
+    expect(packedOut(tableCurve(HOUSE_NORMS), 10)).toBeCloseTo(0.1, 12)
+    expect(packedOut(tableCurve(HOUSE_NORMS), 20)).toBeCloseTo(0.15, 12)
+    expect(packedOut(tableCurve(HOUSE_NORMS), 1e4)).toBeCloseTo(0.2, 12)
   })
   it('says when snug becomes roomy and loose: 8 mm of liner, 0.2 mm of room, band to 1', () => {
-    // Room is 0.2 + 8 · 0.2 · (1 − 2^(−d/10)); it passes 1 where 2^(−d/10) = 1/2, so on day 10; 1.8 mm in the end is roomy, never loose.
-    expect(looseAfter(0.2, 8, [0, 1], HOUSE_PACK_OUT)).toEqual({
+    // Room is 0.2 + 8 · 0.2 · (1 − 2^(−d/10)); it passes 1 where 2^(−d/10) = 1/2, so on day 10; 1.8
+    // mm in the end is roomy, never loose.
+    expect(looseAfter(0.2, 8, [0, 1], tableCurve(HOUSE_NORMS), HOUSE_NORMS)).toEqual({
       roomyDays: expect.closeTo(10, 9),
       looseDays: null,
       endVerdict: 'roomy',
     })
-    expect(looseAfter(1.4, 8, [0, 1], HOUSE_PACK_OUT).roomyDays).toBe(0)
-    expect(looseAfter(-1, 8, [0, 1], HOUSE_PACK_OUT)).toEqual({
+    expect(looseAfter(1.4, 8, [0, 1], tableCurve(HOUSE_NORMS), HOUSE_NORMS).roomyDays).toBe(0)
+    expect(looseAfter(-1, 8, [0, 1], tableCurve(HOUSE_NORMS), HOUSE_NORMS)).toEqual({
       roomyDays: null,
       looseDays: null,
       endVerdict: 'right',
@@ -105,10 +108,11 @@ describe('packing out', () => {
         days,
         share: packedOut(truth, days),
       })),
+      HOUSE_NORMS,
     )
     expect(many.endShare).toBeCloseTo(0.31, 1)
-    expect(fitPackOut([{ days: 30, share: 0.6 }]).endShare).toBeLessThan(0.45)
-    expect(fitPackOut([])).toEqual(HOUSE_PACK_OUT)
+    expect(fitPackOut([{ days: 30, share: 0.6 }], HOUSE_NORMS).endShare).toBeLessThan(0.45)
+    expect(fitPackOut([], HOUSE_NORMS)).toEqual(tableCurve(HOUSE_NORMS))
   })
 })
 
@@ -129,7 +133,7 @@ describe('any curve of packing out', () => {
           if (day < 20 * c.scaleDays)
             expect(packedOut(c, day)).toBeGreaterThan(packedOut(c, day - 1))
           expect(packedOut(c, day)).toBeLessThanOrEqual(c.endShare)
-          const { roomyDays, looseDays } = looseAfter(newMm, 8, [-1, 1], c)
+          const { roomyDays, looseDays } = looseAfter(newMm, 8, [-1, 1], c, HOUSE_NORMS)
           if (roomyDays) expect(newMm + 8 * packedOut(c, roomyDays)).toBeCloseTo(1, 6)
           if (looseDays && roomyDays) expect(looseDays).toBeGreaterThan(roomyDays)
           if (roomyDays === null) expect(newMm + 8 * c.endShare).toBeLessThanOrEqual(1 + 1e-9)
@@ -146,7 +150,7 @@ describe('growth', () => {
         fc.integer({ min: 2, max: 17 }),
         fc.double({ min: 0.3, max: 3, noNaN: true }),
         (own, months, tem) => {
-          const on = dayAfter('2025-06-01', Math.round(months * 30.436875))
+          const on = addDays('2025-06-01', Math.round(months * 30.436875))
           const fit = fitGrowth(
             [
               { on: '2025-06-01', lengthMm: 190 },
@@ -187,8 +191,9 @@ describe('growth', () => {
       ].map(([age, sex]) => usualGrowthMm(age as number, sex as string)),
     ).toEqual([1.5, 1, 0.8, 0.5, 0, 0.5, 0]))
   it('weighs the default and the child by their errors', () => {
-    // Two lengths six months apart, 6 mm more: own slope 6/T with T = 181/30.436875 = 5.9467 months; Σ(t − t̄)² = T²/2 = 17.68.
-    // Precision 17.68 + 1/0.09 = 28.79; (17.68 · 1.00896 + 0.8/0.09)/28.79 = 0.9283 mm a month, SD 0.1864.
+    // Two lengths six months apart, 6 mm more: own slope 6/T with T = 181/30.436875 = 5.9467
+    // months; Σ(t − t̄)² = T²/2 = 17.68. Precision 17.68 + 1/0.09 = 28.79; (17.68 · 1.00896 +
+    // 0.8/0.09)/28.79 = 0.9283 mm a month, SD 0.1864.
     const fit = fitGrowth(
       [
         { on: '2026-01-01', lengthMm: 190 },
@@ -241,9 +246,9 @@ describe('growth', () => {
     expect(later.highMm - later.lowMm).toBeGreaterThan(soon.highMm - soon.lowMm)
     // 210 inside and 5 mm least room: at 205 mm, 6 mm more, so after 7.5 months = 228.3 days.
     const when = outgrown(fit, '2026-11-20', { insideMm: 210, leastRoomMm: 5, madeAtMm: 199 })
-    expect(when.footwear!.expected).toBe(dayAfter('2026-11-20', 229))
+    expect(when.footwear!.expected).toBe(addDays('2026-11-20', 229))
     expect(when.footwear!.earliest! < when.footwear!.expected!).toBe(true)
-    expect(when.remake!.expected).toBe(dayAfter('2026-11-20', 381))
+    expect(when.remake!.expected).toBe(addDays('2026-11-20', 381))
     expect(fitGrowth([], '2017-03-01', undefined)).toBeNull()
   })
 })
@@ -253,7 +258,10 @@ describe('from complaint to change', () => {
     expect(ADJUSTMENTS.map((a) => a.complaint)).toEqual([...AFTER_COMPLAINTS])
     for (const a of ADJUSTMENTS)
       if (a.next)
-        expect(deviceDiff(plainDevice(), a.next(plainDevice())), a.complaint).toHaveLength(1)
+        expect(
+          deviceDiff(plainDevice(), a.next(plainDevice()), HOUSE_NORMS),
+          a.complaint,
+        ).toHaveLength(1)
     // A heel that lifts and toes that go numb are the boot's, not the device's.
     expect(ADJUSTMENTS.filter((a) => !a.next).map((a) => a.complaint)).toEqual([
       'heelLifts',

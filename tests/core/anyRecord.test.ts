@@ -1,3 +1,5 @@
+import { BY_HOUSE } from '../fixtures/houseContext'
+import { HOUSE_NORMS, HOUSE_TABLES, normsOf } from '../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { judge, ledgerOf } from '../../core/advice/advise'
@@ -6,23 +8,21 @@ import { bySchool } from '../../core/advice/bySchool'
 import { cautionsOf } from '../../core/advice/cautions'
 import { entryKey } from '../../core/advice/entry'
 import { jobSteps } from '../../core/bench/jobSteps'
-import { ticketOf } from '../../core/bench/ticket'
+import { ticketOf } from '../../core/formats/papers/ticket'
 import { examineRecord } from '../../core/examine/examineRecord'
 import { riskOf } from '../../core/examine/risk'
 import { mergeReadings, readReadingsCsv, writeReadingsCsv } from '../../core/formats/readingsCsv'
-import { prescription } from '../../core/formats/prescription'
-import { clientCard } from '../../core/followup/card'
+import { prescription } from '../../core/formats/papers/prescription'
+import { clientCard } from '../../core/formats/papers/card'
 import { clientPicture } from '../../core/followup/clientPicture'
 import { dueOf } from '../../core/followup/due'
-import { fittingForm } from '../../core/followup/fittingForm'
+import { fittingForm } from '../../core/formats/papers/fittingForm'
 import { comfortSeries } from '../../core/followup/outcomes'
 import { painSeries } from '../../core/followup/painSeries'
-import { HOUSE_PRICES } from '../../core/followup/priceTable'
 import { quoteLines } from '../../core/followup/quote'
 import { wearInPlan } from '../../core/followup/wearInPlan'
 import { measureRecord } from '../../core/measure/measureRecord'
 import { allowanceFor } from '../../core/measure/sizes'
-import { normsOf, HOUSE_NORMS } from '../../core/measure/normsTable'
 import { applyCommand, partOf } from '../../core/record/commands'
 import { isDay, isoDay } from '../../core/record/isoDay'
 import { parseRecord } from '../../core/record/parse'
@@ -37,8 +37,10 @@ import {
   storySchema,
   type FittingRecord,
 } from '../../core/record/schema'
-import { POSTURES, READING_KINDS, SIDES } from '../../core/record/vocabulary'
+import { POSTURES, SIDES } from '../../core/tables/vocabulary'
+import { READING_KINDS } from '../../core/kinds/readings/all'
 import { arbitraryOf } from '../fixtures/arbitraryOf'
+import { runs } from '../effort'
 
 /** Readings within what the table takes, few or many, of any foot. */
 const reading = fc.constantFrom(...READING_KINDS).chain((what) => {
@@ -114,7 +116,7 @@ describe('any record that the format takes', () => {
   it('takes its readings along as CSV and back: every trial, struck or not, by hand or off a scan', () => {
     fc.assert(
       fc.property(record, (r) => {
-        const { readings, problems } = readReadingsCsv(writeReadingsCsv(r))
+        const { readings, problems } = readReadingsCsv(writeReadingsCsv(r), HOUSE_NORMS)
         expect(problems).toEqual([])
         for (const side of SIDES) {
           const kept = r.feet[side]!.readings.filter((reading) => reading.trials.length > 0)
@@ -122,7 +124,7 @@ describe('any record that the format takes', () => {
           expect(mergeReadings(kept, readings[side])).toEqual(kept)
         }
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
   it('is measured, examined and judged without an end in nothing: numbers are numbers, words have no holes', () => {
@@ -136,15 +138,15 @@ describe('any record that the format takes', () => {
           cautions: cautionsOf(r),
           risk: riskOf(r),
           pain: painSeries(r),
-          steps: jobSteps(r),
-          ticket: ticketOf(r, []),
+          steps: jobSteps(r, { processes: HOUSE_TABLES.processes }),
+          ticket: ticketOf(r, [], HOUSE_TABLES.processes),
         }
         expect(numbers(told).filter((v) => !Number.isFinite(v))).toEqual([])
         // What a person typed may say anything; what we say may not.
         const typed = new Set(words(r))
         expect(words(told).filter((w) => !typed.has(w) && NONSENSE.test(w))).toEqual([])
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
   })
   it('goes onto every paper and into every reminder: card, form, picture for the client, prescription, what is due', () => {
@@ -157,7 +159,7 @@ describe('any record that the format takes', () => {
           prescription: prescription(r, today),
           due: dueOf(r, today),
           plan: wearInPlan(r, today),
-          quote: quoteLines(r, [], HOUSE_PRICES),
+          quote: quoteLines(r, [], HOUSE_TABLES),
           comfort: comfortSeries(r),
         }
         expect(numbers(told).filter((v) => !Number.isFinite(v))).toEqual([])
@@ -166,7 +168,7 @@ describe('any record that the format takes', () => {
         expect(dueOf(r, today).every((d) => isDay(d.on))).toBe(true)
         expect(wearInPlan(r, today).every((d) => isDay(d.on))).toBe(true)
       }),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     )
   })
   it('knows the calendar: a day that does not exist is refused with its place', () => {
@@ -188,7 +190,7 @@ describe('any record that the format takes', () => {
         const keys = judge(r).map(entryKey)
         expect(keys.filter((k, i) => keys.indexOf(k) !== i)).toEqual([])
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
   })
   it('takes whatever is accepted in Why: what it makes can be kept, holds it afterwards, and has words', () => {
@@ -201,16 +203,17 @@ describe('any record that the format takes', () => {
             parts[partOf(command)] = applyCommand(
               parts[partOf(command)],
               JSON.parse(JSON.stringify(command)),
+              BY_HOUSE,
             )
           if (commands.length === 0) continue
           expect(
             isMet(joinRecord(parts, r.client), entry.foot, entry.change!),
             `${entry.code} ${JSON.stringify(entry.change)}`,
           ).toBe(true)
-          expect(changeWords(entry.change)).toMatch(/\S/)
+          expect(changeWords(entry.change, HOUSE_NORMS)).toMatch(/\S/)
         }
       }),
-      { numRuns: 400 },
+      { numRuns: runs(400) },
     )
   })
   it('judges the two feet alike: a client in the mirror gets the same entries on the other side', () => {
@@ -242,7 +245,7 @@ describe('any record that the format takes', () => {
         const other = parseRecord(mirrored(JSON.parse(JSON.stringify(r))))
         expect(told(other, swap)).toEqual(told(r, (s) => s))
       }),
-      { numRuns: 300 },
+      { numRuns: runs(300) },
     )
   })
 })

@@ -1,5 +1,5 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { describe, expect, it } from 'vitest'
-import { SHELL_MATERIALS } from '../../core/device/materials'
 import { buildShell } from '../../core/device/shell'
 import { sampleSole } from '../../core/device/soleField'
 import { buildSurface } from '../../core/device/surface'
@@ -29,7 +29,7 @@ const field = sampleSole(
   },
   2,
 )
-const material = (id: string) => SHELL_MATERIALS.find((m) => m.id === id)!
+const material = (id: string) => HOUSE_NORMS.shellMaterials.find((m) => m.id === id)!
 const bodyOf = (device: Device) => buildShell(buildSurface(field, device), device)
 function arch(change: object, options: Parameters<typeof archStiffness>[3] = { stepMm: 6 }) {
   const device = deviceSchema.parse(change)
@@ -78,7 +78,7 @@ describe('the arch of a device', () => {
   it('is finite or a sentence for whatever the studio makes', () => {
     for (let seed = 1; seed <= 16; seed++) {
       const foot = randomPrescription(seed).feet.left!
-      const own = sampleSole(soleFieldOf(foot, 'left', 4).field.sole.parameters, 2)
+      const own = sampleSole(soleFieldOf(foot, 'left', HOUSE_NORMS, 4).field.sole.parameters, 2)
       const device = foot.device!
       const { stiffness: s, answer } = archStiffness(
         buildShell(buildSurface(own, device), device),
@@ -105,13 +105,13 @@ describe('the arch of a device', () => {
     const ground = contactGround(field, 75)
     const [soft, stiff] = [shell(2), shell(5)].map((s) => {
       const device = deviceSchema.parse(s)
-      const give = shellGive(bodyOf(device), device, SHELL_MATERIALS, 75)
+      const give = shellGive(bodyOf(device), device, HOUSE_NORMS, 75)
       expect(give.from).toMatch(/by its elements/)
       return contactOnDevice(ground, device, { give: give.byCell }).share.midfootMedial
     })
     expect(soft!).toBeLessThan(stiff!)
     const block = deviceSchema.parse(shell(8, 'eva-60'))
-    expect(shellGive(bodyOf(block), block, SHELL_MATERIALS, 75).from).toMatch(/pressed together/)
+    expect(shellGive(bodyOf(block), block, HOUSE_NORMS, 75).from).toMatch(/pressed together/)
     const one = arch({}).shell
     const even = onCells(
       { shell: one },
@@ -141,9 +141,9 @@ describe('the arch of a device', () => {
   })
   it('feels stiff, giving or springy by body and activity', () => {
     expect([
-      comfortOf(120, 32, 'light').class,
-      comfortOf(38, 32, 'usual').class,
-      comfortOf(18, 32, 'hard').class,
+      comfortOf(120, 32, 'light', HOUSE_NORMS).class,
+      comfortOf(38, 32, 'usual', HOUSE_NORMS).class,
+      comfortOf(18, 32, 'hard', HOUSE_NORMS).class,
     ]).toEqual(['stiff', 'some give', 'springy'])
     expect(forceOf({ ...DEMO_RECORDS['tove-marchetti']!, story: undefined })).toBe('usual')
     const left = shellReport(DEMO_RECORDS['tove-marchetti']!, 'left')

@@ -1,3 +1,5 @@
+import { BY_HOUSE, CHILD, GROWN } from '../fixtures/houseContext'
+import { HOUSE_TABLES } from '../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { benchRecords } from '../../demo/benchRecords'
@@ -8,28 +10,25 @@ import { jobSteps, nextStep, type BenchStep } from '../../core/bench/jobSteps'
 import { lanesOf } from '../../core/bench/lanes'
 import { planConflicts } from '../../core/bench/planCheck'
 import { movesOf, planFigures, shownPlan } from '../../core/bench/planView'
-import {
-  HOUSE_PROCESSES,
-  HOUSE_RESOURCES,
-  orderTrouble,
-  PEOPLE,
-  processSchema,
-} from '../../core/bench/processes'
+import { PEOPLE } from '../../core/tables/benchResources'
+import { orderTrouble, processSchema } from '../../core/tables/processes'
 import { clockOf, minuteOf } from '../../core/bench/schedule/day'
 import { schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand, stepLine } from '../../core/bench/stepCommand'
-import { changeStep, type StepChange, type Wearer } from '../../core/bench/stepState'
-import { ticketOf } from '../../core/bench/ticket'
+import { changeStep, type StepChange, type Wearer } from '../../core/record/stepState'
+import { ticketOf } from '../../core/formats/papers/ticket'
 import { wearerOf } from '../../core/bench/wearer'
 import { applyCommand } from '../../core/record/commands'
 import type { FittingRecord, Job } from '../../core/record/schema'
 import { refusalCode } from '../fixtures/refusalCode'
+import { runs } from '../effort'
 
 const TODAY = '2026-11-25'
 const DEMO = benchRecords(TODAY)
 const models = demoModels()
 const of = (name: string) => DEMO[name]!.record
-const stepsOf = (record: FittingRecord) => jobSteps(record, models)
+const stepsOf = (record: FittingRecord) =>
+  jobSteps(record, { processes: HOUSE_TABLES.processes, models })
 const naming = {
   resource: (id: string) => id,
   step: (job: string, step: string) => `${job} ${step}`,
@@ -91,13 +90,15 @@ describe("a fitting's job", () => {
     ])
   })
   it("follows the shop's own way as it is now, whose steps must come in an order that can be done", () => {
-    const mine = HOUSE_PROCESSES.map((p) =>
+    const mine = HOUSE_TABLES.processes.map((p) =>
       p.id === 'trim-to-fit'
         ? { ...p, steps: p.steps.map((s) => (s.id === 'trim' ? { ...s, minutes: 9 } : s)) }
         : p,
     )
     expect(
-      jobSteps(of('cormac-eddowes'), [], {}, mine).find((s) => s.key === 'trim-to-fit:trim@left'),
+      jobSteps(of('cormac-eddowes'), { processes: mine }).find(
+        (s) => s.key === 'trim-to-fit:trim@left',
+      ),
     ).toMatchObject({ minutes: 9, houseMin: 9 })
     const steps = (list: { id: string; after?: string[] }[]) =>
       processSchema.safeParse({
@@ -115,10 +116,10 @@ describe("a fitting's job", () => {
       /“x”, which is not there/,
     )
     expect(steps([{ id: 'a' }, { id: 'a' }]).error!.issues[0]!.message).toMatch(/same id/)
-    for (const p of HOUSE_PROCESSES) expect(orderTrouble(p.steps)).toBeNull()
+    for (const p of HOUSE_TABLES.processes) expect(orderTrouble(p.steps)).toBeNull()
   })
   it('goes onto the ticket with materials, promise and one line for both feet', () => {
-    const ticket = ticketOf(of('ngozi-tarrant'), models)
+    const ticket = ticketOf(of('ngozi-tarrant'), models, HOUSE_TABLES.processes)
     expect(ticket.steps.find((s) => s.step === 'vacuum-shell:grind')).toMatchObject({
       feet: ['left', 'right'],
       minutes: 20,
@@ -134,21 +135,23 @@ describe("a fitting's job", () => {
 describe('a step', () => {
   const record = of('wendeline-achterberg')
   const at = (time: string) => ({ by: 'Bram', at: `${TODAY}T${time}:00.000Z` })
-  const adult: Wearer = { child: false, noHeat: false }
   /** Plays changes as browser and server do. */
   function play(
     changes: [string, Partial<StepChange> & { step: string; do: StepChange['do'] }][],
-    wearer = adult,
+    wearer: Wearer = GROWN,
   ): { jobs: Job[]; steps: BenchStep[] } {
     let jobs: Job[] = []
     for (const [time, change] of changes) {
-      const { command } = stepCommand(jobSteps({ ...record, jobs }), {
-        ...change,
-        step: `heat-moulded:${change.step}`,
-      })
-      jobs = applyCommand(jobs, command, at(time), undefined, wearer) as Job[]
+      const { command } = stepCommand(
+        jobSteps({ ...record, jobs }, { processes: HOUSE_TABLES.processes }),
+        {
+          ...change,
+          step: `heat-moulded:${change.step}`,
+        },
+      )
+      jobs = applyCommand(jobs, command, { ...BY_HOUSE, stamp: at(time), wearer }) as Job[]
     }
-    return { jobs, steps: jobSteps({ ...record, jobs }) }
+    return { jobs, steps: jobSteps({ ...record, jobs }, { processes: HOUSE_TABLES.processes }) }
   }
   it('is begun, runs longer, is broken off and ended; the log says what it took', () => {
     const { jobs } = play([
@@ -219,7 +222,7 @@ describe('a step', () => {
   })
   it("with a foot on a warm surface is locked until it is measured, and by the skin's limit", () => {
     const place =
-      (extra: Partial<StepChange>, wearer = adult) =>
+      (extra: Partial<StepChange>, wearer: Wearer = GROWN) =>
       () =>
         play(
           [
@@ -236,9 +239,9 @@ describe('a step', () => {
     expect(refusalCode(place({ celsius: 46 }))).toBe('no-reason')
     expect(refusalCode(place({ celsius: 46, reason: 'thick sock' }))).toBe('fine')
     expect(refusalCode(place({ celsius: 45 }))).toBe('fine')
-    expect(refusalCode(place({ celsius: 45 }, { child: true, noHeat: false }))).toBe('no-reason')
+    expect(refusalCode(place({ celsius: 45 }, CHILD))).toBe('no-reason')
     expect(
-      refusalCode(place({ celsius: 30, reason: 'only warm' }, { child: false, noHeat: true })),
+      refusalCode(place({ celsius: 30, reason: 'only warm' }, { ...GROWN, noHeat: true })),
     ).toBe('too-hot')
     // Nor is it passed by ticking it off, or by telling another time on the skin.
     expect(
@@ -255,7 +258,8 @@ describe('a step', () => {
     })
     expect(lie.command.skinMin).toBe(6)
     expect(
-      wearerOf({ ...record, story: { ...record.story!, conditions: ['neuropathy'] } }).noHeat,
+      wearerOf({ ...record, story: { ...record.story!, conditions: ['neuropathy'] } }, HOUSE_TABLES)
+        .noHeat,
     ).toBe(true)
   })
 })
@@ -287,7 +291,7 @@ describe('the bench day', () => {
   const input: BenchDayInput = {
     day: TODAY,
     now: '08:30',
-    resources: HOUSE_RESOURCES,
+    resources: HOUSE_TABLES.benchResources,
     people: 2,
     jobs,
     visits: [
@@ -369,6 +373,7 @@ describe('the bench day', () => {
         minutes: 15,
       },
       { by: 'Rhona', at: start(began) },
+      { wearer: GROWN },
     )
     const late = {
       ...input,
@@ -418,7 +423,8 @@ describe('the bench day', () => {
               : p,
           )
           const found = planConflicts(day, moved, naming).filter((c) => c.kind !== 'late')
-          // Looked at another way: a hand-set step can stay exactly where a plan around it alone keeps every rule.
+          // Looked at another way: a hand-set step can stay exactly where a plan around it alone
+          // keeps every rule.
           const pinned = schedule(
             {
               ...day,
@@ -435,7 +441,7 @@ describe('the bench day', () => {
             expect(found.every((c) => c.words.includes(s.start) || c.words.length > 10)).toBe(true)
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     )
     const mould = plan.steps.find((s) => s.step === 'heat-moulded:place@left')!
     const put = (start: string) =>
@@ -456,7 +462,9 @@ describe("the shop's own minutes", () => {
     const took = (minutes: number[]) =>
       minutes.map((actualMin) => ({ step: 'trim-to-fit:trim', actualMin }))
     const of = (minutes: number[]) =>
-      learnDurations(took(minutes), HOUSE_PROCESSES).find((t) => t.step === 'trim-to-fit:trim')!
+      learnDurations(took(minutes), HOUSE_TABLES.processes).find(
+        (t) => t.step === 'trim-to-fit:trim',
+      )!
     expect(of([])).toMatchObject({ count: 0, minutes: 4, medianMin: null })
     expect(of([8])).toMatchObject({ count: 1, minutes: 5, medianMin: 8 })
     expect(of([7, 8, 9, 8, 8, 7, 9, 8, 8, 8, 400, 0.1])).toMatchObject({
@@ -466,10 +474,10 @@ describe("the shop's own minutes", () => {
       leftOut: 2,
     })
     const learned = learnedMinutes(
-      learnDurations(took(Array.from({ length: 30 }, () => 8)), HOUSE_PROCESSES),
+      learnDurations(took(Array.from({ length: 30 }, () => 8)), HOUSE_TABLES.processes),
     )
     expect(
-      jobSteps(DEMO['cormac-eddowes']!.record, [], learned).find(
+      jobSteps(DEMO['cormac-eddowes']!.record, { processes: HOUSE_TABLES.processes, learned }).find(
         (s) => s.key === 'trim-to-fit:trim@left',
       ),
     ).toMatchObject({ minutes: 7, houseMin: 4, learnedFrom: 30 })
@@ -481,7 +489,7 @@ describe("the shop's own minutes", () => {
         (minutes) => {
           const t = learnDurations(
             minutes.map((actualMin) => ({ step: 'trim-to-fit:trim', actualMin })),
-            HOUSE_PROCESSES,
+            HOUSE_TABLES.processes,
           ).find((x) => x.step === 'trim-to-fit:trim')!
           expect(t.minutes).toBeGreaterThanOrEqual(Math.floor(Math.min(4, t.medianMin!)))
           expect(t.minutes).toBeLessThanOrEqual(Math.ceil(Math.max(4, t.medianMin!)))

@@ -1,10 +1,10 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { parseCallOut, parseNumber } from '../../core/measure/callOut'
-import { HOUSE_NORMS } from '../../core/measure/normsTable'
+import { HOUSE_NORMS } from '../../core/record/tables'
 
 const hear = (line: string, what?: Parameters<typeof parseCallOut>[1]['what']) =>
-  parseCallOut(line, { posture: 'standing', what })
+  parseCallOut(line, { posture: 'standing', norms: HOUSE_NORMS, what })
 
 describe('the call-out line', () => {
   it('hears left / right with trials in a row', () =>

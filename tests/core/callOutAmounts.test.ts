@@ -1,25 +1,24 @@
+import { ANGLES } from '../../core/kinds/findings/all'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  AMOUNT_WORDS,
+  AMOUNT_CALLS as WORDS,
+  amountOfCall,
   parseSided,
   withAmount,
-  type AmountWord,
 } from '../../core/device/callOutAmounts'
 import { plainDevice } from '../../core/device/buildDevice'
-import { ANGLE_CALLS, ANGLE_LABELS, angleBounds, angleOfCall } from '../../core/examine/angleLabels'
+import { ANGLE_CALLS, angleOfCall } from '../../core/examine/angleCalls'
 import { deviceSchema, type Device } from '../../core/record/schema'
 import { randomPrescription } from '../fixtures/randomDevice'
 
-const WORDS = Object.keys(AMOUNT_WORDS) as AmountWord[]
+const rangeOf = (call: string) => amountOfCall(call)!.range
 const word = fc.constantFrom(...WORDS)
 const device = fc
   .integer({ min: 1, max: 500 })
   .map((seed) => randomPrescription(seed).feet.left!.device!)
-const within = (w: AmountWord) =>
-  fc
-    .integer({ min: AMOUNT_WORDS[w].range[0] * 2, max: AMOUNT_WORDS[w].range[1] * 2 })
-    .map((v) => v / 2)
+const within = (w: string) =>
+  fc.integer({ min: rangeOf(w)[0] * 2, max: rangeOf(w)[1] * 2 }).map((v) => v / 2)
 const called = word.chain((w) => within(w).map((value) => [w, value] as const))
 const plain = (d: Device) => JSON.parse(JSON.stringify(d)) as unknown
 
@@ -72,9 +71,7 @@ describe('amounts and angles called out', () => {
         expect(kept.error?.message, `${w} ${value}`).toBeUndefined()
         // Called twice is called once, and the last word counts.
         expect(plain(withAmount(next, w, value))).toEqual(plain(next))
-        expect(plain(withAmount(withAmount(d, w, AMOUNT_WORDS[w].range[1]), w, value))).toEqual(
-          plain(next),
-        )
+        expect(plain(withAmount(withAmount(d, w, rangeOf(w)[1]), w, value))).toEqual(plain(next))
       }),
     )
   })
@@ -108,18 +105,18 @@ describe('amounts and angles called out', () => {
     ])
   })
   it('every angle has one word of its own and bounds that its own way of taking allows', () => {
-    expect(new Set(ANGLE_CALLS).size).toBe(Object.keys(ANGLE_LABELS).length)
-    for (const call of ANGLE_CALLS) expect(ANGLE_LABELS[angleOfCall(call)!].call).toBe(call)
+    expect(new Set(ANGLE_CALLS).size).toBe(ANGLES.all.length)
+    for (const call of ANGLE_CALLS) expect(ANGLES.of(angleOfCall(call)!).call).toBe(call)
     expect(angleOfCall('nothing')).toBeUndefined()
     expect([
-      angleBounds('rcspDeg'),
-      angleBounds('inversionDeg'),
-      angleBounds('ankleKneeStraightDeg'),
+      ANGLES.of('rcspDeg').bounds,
+      ANGLES.of('inversionDeg').bounds,
+      ANGLES.of('ankleKneeStraightDeg').bounds,
     ]).toEqual([
       [-45, 45],
       [0, 120],
       [-45, 45],
     ])
-    expect(ANGLE_CALLS.filter((c) => (WORDS as string[]).includes(c))).toEqual([])
+    expect(ANGLE_CALLS.filter((c) => WORDS.includes(c))).toEqual([])
   })
 })

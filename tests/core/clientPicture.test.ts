@@ -1,12 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { clientPicture } from '../../core/followup/clientPicture'
-import { clientCard } from '../../core/followup/card'
+import { clientCard } from '../../core/formats/papers/card'
 import { parseRecord } from '../../core/record/parse'
-import { COMPLAINT_PLACES } from '../../core/record/vocabulary'
-import { layerSchema } from '../../core/record/layerSchema'
+import { COMPLAINT_PLACES } from '../../core/tables/vocabulary'
+import { layerSchema } from '../../core/kinds/layers/all'
 import { DEMO_RECORDS } from '../../demo/records'
 import { referenceReadings } from '../fixtures/feet'
+import { runs } from '../effort'
 
 const JARGON =
   /varus|valgus|evert|invert|supinat|pronat|skive|metatars|\bpost\b|\bcast\b|calcane|plantarflex|dorsi|navicular|hallux|TEM|AHI|grade|risk|ulcer|diabet|undefined|null|NaN/i
@@ -68,7 +69,7 @@ describe('the picture for the client', () => {
           expect(clientPicture(record).instead.length).toBeGreaterThan(0)
         },
       ),
-      { numRuns: 150 },
+      { numRuns: runs(150) },
     )
   })
   it('says once what is true of both feet', () => {

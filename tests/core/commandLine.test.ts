@@ -229,7 +229,7 @@ describe('arch', () => {
       'examine',
       put(
         'newer.json',
-        JSON.stringify({ format: 'gentle-arch/fitting', version: 2, feet: { left: {} } }),
+        JSON.stringify({ format: 'gentle-arch/fitting', version: 99, feet: { left: {} } }),
       ),
     )
     expect([newer.status, newer.json().error.code]).toEqual([1, 'newer-version'])
@@ -248,5 +248,47 @@ describe('arch', () => {
       code: 'invalid',
       path: 'feet.left.findings.forefootDeg.0',
     })
+  })
+})
+
+describe('arch quote', () => {
+  const CATALOGUE = ['--catalogue', 'demo/catalogue.json']
+  it('prices what the record asks for, by the shop’s list, until the day it holds to', () => {
+    const { status, json } = arch('quote', TOVE, ...CATALOGUE, '--on', '2026-11-28')
+    const { lines, sums, validUntil, currency } = json()
+    expect(status).toBe(0)
+    expect(validUntil).toBe('2026-12-28')
+    expect(currency.length).toBeGreaterThan(0)
+    const sum = lines.reduce(
+      (s: number, l: { count: number; amount: number }) => s + l.count * l.amount,
+      0,
+    )
+    expect(sums.total).toBeCloseTo(sum, 2)
+    expect(sum).toBeGreaterThan(0)
+  })
+  it('takes the shop’s own prices, and the house’s where the shop has none', () => {
+    const own = put('own.json', JSON.stringify({ prices: { validDays: 7 } }))
+    const { json } = arch('quote', TOVE, '--tables', own, '--on', '2026-11-28')
+    expect(json().validUntil).toBe('2026-12-05')
+    expect(json().lines.length).toBeGreaterThan(0)
+  })
+  it('needs a day of the calendar', () => {
+    expect(arch('quote', TOVE, '--on', '2026-02-30').status).toBe(2)
+  })
+})
+
+describe('arch jobs', () => {
+  it('lists the steps of a record by the shop’s processes, and what comes next', () => {
+    const { status, json } = arch('jobs', TOVE)
+    const { steps, next, isOver, handsOnMinutes } = json()
+    expect(status).toBe(0)
+    expect(steps).toHaveLength(9)
+    expect(next).toBe(steps[0].key)
+    expect(isOver).toBe(false)
+    expect(handsOnMinutes).toBe(
+      steps
+        .filter((s: { waiting: boolean }) => !s.waiting)
+        .reduce((sum: number, s: { minutes: number }) => sum + s.minutes, 0),
+    )
   })
 })

@@ -1,3 +1,4 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { plainDevice, soleFieldOf } from '../../core/device/buildDevice'
@@ -17,9 +18,12 @@ import { deviceSchema } from '../../core/record/schema'
 import { DEMO_RECORDS } from '../../demo/records'
 import { refusalCode } from '../fixtures/refusalCode'
 import { randomPrescription } from '../fixtures/randomDevice'
+import { runs } from '../effort'
 
 const K = 0.02
-/** Cells of a plan on a square grid with a gap; linear springs of 0.02 N/mm³ where no law is given. */
+/**
+ * Cells of a plan on a square grid with a gap; linear springs of 0.02 N/mm³ where no law is given.
+ */
 function cellsOf(
   inside: (x: number, y: number) => boolean,
   gap: (x: number, y: number) => number,
@@ -62,7 +66,8 @@ const depthAt = (cells: ContactCells, forceN: number) =>
 
 describe('contact', () => {
   it('of a rectangle on springs is a straight line of pressure, on all of it or on a part', () => {
-    // 60 × 100, 400 N, 10 mm off centre: 66.667 ± 40 kPa. 25 mm off: three times the distance to the edge carries, 75 mm, 177.78 kPa.
+    // 60 × 100, 400 N, 10 mm off centre: 66.667 ± 40 kPa. 25 mm off: three times the distance to
+    // the edge carries, 75 mm, 177.78 kPa.
     const off = solveContact(rectangle(60, 100, 0.5), {
       forceN: 400,
       xcMm: 0,
@@ -149,7 +154,7 @@ describe('contact', () => {
           expect(again.sinkMm).toBeCloseTo(found.sinkMm, 4)
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
   it('is refused with a sentence where there is no rest', () => {
@@ -232,7 +237,8 @@ describe('the foot', () => {
     expect(three!.moment).toBeGreaterThan(two!.moment)
     expect(shave.moment).toBeGreaterThan(three!.moment)
     expect(four!.moment).toBeGreaterThan(shave.moment)
-    // Within the factor that equally good tissue fits differ by: 0.6 to 1.5 of 95, 170 and 255 N·mm.
+    // Within the factor that equally good tissue fits differ by: 0.6 to 1.5 of 95, 170 and 255
+    // N·mm.
     ;[95, 170, 255].forEach((said, i) => {
       const found = [two, three, four][i]!.moment
       expect(found / said).toBeGreaterThan(0.6)
@@ -300,7 +306,10 @@ describe('the foot', () => {
     for (let seed = 1; seed <= 60; seed++) {
       const foot = randomPrescription(seed).feet.left!
       const { solution, share, momentNmm } = contactOnDevice(
-        contactGround(sampleSole(soleFieldOf(foot, 'left', 4).field.sole.parameters, 4), 75),
+        contactGround(
+          sampleSole(soleFieldOf(foot, 'left', HOUSE_NORMS, 4).field.sole.parameters, 4),
+          75,
+        ),
         foot.device!,
       )
       expect(solution.imbalance, `seed ${seed}`).toBeLessThan(1e-6)
@@ -322,9 +331,15 @@ describe('the foot', () => {
   })
   it("takes the peaks of a plate: of a mean as wide as the model's, under the force that the plate felt", () => {
     const foot = structuredClone(DEMO_RECORDS['tove-marchetti']!.feet.right!)
-    const model = contactGround(footField(foot, 4)!.field, 64, 'standing', undefined, 1.5).floor
+    const model = contactGround(
+      footField(foot, HOUSE_NORMS, 4)!.field,
+      64,
+      'standing',
+      undefined,
+      1.5,
+    ).floor
     const cell = 5
-    const { x0, y0, columns, rows, stepMm } = footField(foot, 4)!.field
+    const { x0, y0, columns, rows, stepMm } = footField(foot, HOUSE_NORMS, 4)!.field
     // The model's own picture, as a plate with cells of 5 mm would see it, rows from the toes.
     const grid = { x0, y0, columns, rows, stepMm, z: model.solution.pressure }
     const kPa = Array.from({ length: 60 }, (_, r) =>
@@ -333,13 +348,13 @@ describe('the foot', () => {
       ),
     )
     foot.footprint = { cellMm: cell, kPa }
-    const { stiffer, measured, doubt, after } = calibrationOf(foot, 64)!
+    const { stiffer, measured, doubt, after } = calibrationOf(foot, 64, HOUSE_NORMS)!
     expect(measured.forceN / (0.5 * 64 * 9.81)).toBeCloseTo(1, 1)
     expect(stiffer).toBeGreaterThan(1.3)
     expect(stiffer).toBeLessThan(1.7)
     expect(Math.abs(after.headsKPa - measured.headsKPa)).toBeLessThan(0.15 * measured.headsKPa)
     expect(doubt).toBeNull()
-    expect(calibrationOf(foot, 120)!.doubt).toMatch(/other foot/)
+    expect(calibrationOf(foot, 120, HOUSE_NORMS)!.doubt).toMatch(/other foot/)
     // Finer cells are averaged to the same width.
     const fine = platePeaks({
       cellMm: 2.5,

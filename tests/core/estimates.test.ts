@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { contradictionsOf } from '../../core/device/contradictions'
+import { contradictionsOf } from '../../core/advice/contradictions'
 import { sampleSole } from '../../core/device/soleField'
-import { HOUSE_NORMS } from '../../core/measure/normsTable'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { amountCandidates } from '../../core/mechanics/amountCandidates'
 import { amountForMoment } from '../../core/mechanics/amountForMoment'
 import { contactGround, contactOnDevice } from '../../core/mechanics/contact'
@@ -20,6 +20,7 @@ import { overPush } from '../../core/mechanics/overPush'
 import { shellVariants } from '../../core/mechanics/shell/variants'
 import { deviceSchema, type FittingRecord } from '../../core/record/schema'
 import { DEMO_RECORDS } from '../../demo/records'
+import { runs } from '../effort'
 
 const field = sampleSole(
   {
@@ -201,7 +202,7 @@ describe('one amount sought backwards', () => {
         expect(nothing).toBeCloseTo(off, 6)
         expect(search.momentAt(mm)).toBeGreaterThan(search.momentAt(mm / 2))
       }),
-      { numRuns: 8 },
+      { numRuns: runs(8) },
     )
   })
 })

@@ -1,7 +1,8 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
+import { ANGLES, ANGLE_KEYS } from '../../core/kinds/findings/all'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { ANGLE_KEYS } from '../../core/examine/examination'
-import { examineFoot, isRange, trialsOf, withTrials } from '../../core/examine/examineFoot'
+import { examineFoot, trialsOf, withTrials } from '../../core/examine/examineFoot'
 import { examineRecord } from '../../core/examine/examineRecord'
 import {
   ankleOf,
@@ -23,7 +24,7 @@ const foot = (findings: object) =>
     version: 1,
     feet: { right: { readings: [standing('forefootWidthMm', 96)], findings } },
   }).feet.right!
-const exam = (findings: object, child = false) => examineFoot(foot(findings), child)
+const exam = (findings: object, child = false) => examineFoot(foot(findings), child, HOUSE_NORMS)
 
 describe('published values and closed forms', () => {
   it('finds subtalar neutral one third from the everted end', () => {
@@ -47,7 +48,7 @@ describe('published values and closed forms', () => {
   )
   it('grades the great toe in its order', () => {
     const at = (unloaded: number, loaded?: number, stiff = true, mid = false) =>
-      firstToeOf(unloaded, loaded, stiff, mid)
+      firstToeOf(unloaded, loaded, stiff, mid, HOUSE_NORMS.firstToeDeg)
     expect([
       at(70, 10),
       at(70, 25),
@@ -79,15 +80,15 @@ describe('published values and closed forms', () => {
     ])
   })
   it('tells calf from joint', () =>
-    expect([ankleOf(8, 16), ankleOf(8, 9), ankleOf(12, 18), ankleOf(8, 11)]).toEqual([
-      'calfLimited',
-      'jointLimited',
-      'usual',
-      'usual',
-    ]))
+    expect([
+      ankleOf(8, 16, HOUSE_NORMS.ankleDeg),
+      ankleOf(8, 9, HOUSE_NORMS.ankleDeg),
+      ankleOf(12, 18, HOUSE_NORMS.ankleDeg),
+      ankleOf(8, 11, HOUSE_NORMS.ankleDeg),
+    ]).toEqual(['calfLimited', 'jointLimited', 'usual', 'usual']))
   it("sets a boot's demand against the bent range with 3° kept back", () => {
-    expect(bootDemand(14, 4, 16)).toEqual({ demandDeg: 10, leftDeg: 3 })
-    expect(bootDemand(14, 4, 12).leftDeg).toBe(-1)
+    expect(bootDemand(14, 4, 16, HOUSE_NORMS.ankleDeg)).toEqual({ demandDeg: 10, leftDeg: 3 })
+    expect(bootDemand(14, 4, 12, HOUSE_NORMS.ankleDeg).leftDeg).toBe(-1)
   })
   it('tilts a degree by 3.3 mm of wedge and 2.7 mm of lift at 190 mm', () => {
     expect(wedgeTiltDeg(3.3, 190)).toBeCloseTo(0.995, 3)
@@ -185,7 +186,7 @@ describe('trials of angles', () => {
       const there = withTrials({ pulses: 'both' }, key, [3, 4])
       expect(trialsOf(there, key)).toEqual([3, 4])
       expect(there.pulses).toBe('both')
-      expect(isRange(key)).toBe(/version|ankle|Toe/.test(key))
+      expect(ANGLES.of(key).range).toBe(/version|ankle|Toe/.test(key))
     }
   })
 })

@@ -1,13 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { fitFoot } from '../../core/footwear/fitFoot'
-import type { Station } from '../../core/footwear/stationWords'
-import type { Family } from '../../core/record/vocabulary'
+import type { Station } from '../../core/kinds/stations/all'
+import type { Family } from '../../core/kinds/families/all'
 import { foot, SETTINGS, shell } from '../fixtures/handShell'
 
 describe('every family, reckoned by hand', () => {
-  // One foot: 264 mm long, 99 wide at the ball, 65 at the heel, waist girth 244, dorsum 62, on a device 8 mm high under the instep; one sock of 1 mm;
-  // performance. Liners after break-in × 0.8. Each line: inside → clearance → band → verdict.
+  // One foot: 264 mm long, 99 wide at the ball, 65 at the heel, waist girth 244, dorsum 62, on a
+  // device 8 mm high under the instep; one sock of 1 mm; performance. Liners after break-in × 0.8.
+  // Each line: inside → clearance → band → verdict.
   const cases: [
     Family,
     FootwearModel['at'],

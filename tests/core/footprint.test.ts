@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest'
 import { readFootprintCsv, writeFootprintCsv } from '../../core/formats/footprintCsv'
 import { clipArea } from '../../core/geometry/clipArea'
 import { archIndexClass, readFootprint } from '../../core/measure/footprint'
+import { runs } from '../effort'
 
 /** A print made of a rule over columns and rows from the heel, rows listed from the toes. */
 const grid = (rows: number, columns: number, at: (x: number, y: number) => number) =>
@@ -92,7 +93,7 @@ describe('the rest of a print', () => {
           expect(l.share.medial).toBeCloseTo(r.share.medial, 9)
         },
       ),
-      { numRuns: 30 },
+      { numRuns: runs(30) },
     ))
   it('refuses an empty or ragged grid', () => {
     expect(() => readFootprint(plain(grid(10, 10, () => 5)), 'left')).toThrow(/nothing stood/)

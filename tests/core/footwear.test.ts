@@ -1,20 +1,23 @@
+import { parseWith } from '../../core/record/parse'
+import { HOUSE_NORMS, normsSchema } from '../../core/record/tables'
+import { STATIONS, STATION_KINDS, type Station } from '../../core/kinds/stations/all'
+import { FAMILIES, FAMILY_KINDS, type Family } from '../../core/kinds/families/all'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { clearances } from '../../core/footwear/clearance'
 import { parseCatalogue, type FootwearModel } from '../../core/footwear/catalogueSchema'
-import { FAMILY_RULES } from '../../core/footwear/families'
 import { fitFoot } from '../../core/footwear/fitFoot'
 import { gradeSteps, shellInside } from '../../core/footwear/gradeShell'
 import { matchCatalogue, type Feet } from '../../core/footwear/match'
 import { matchRecord, matchReport } from '../../core/footwear/matchRecord'
 import { pairOptions } from '../../core/footwear/pairOptions'
-import { STATIONS, STATION_KIND, type Station } from '../../core/footwear/stationWords'
 import { houseRow, targetBand, targetSource, verdictOf } from '../../core/footwear/targets'
 import { whyNot } from '../../core/footwear/whyNot'
-import { FAMILIES, INTENTS, type Family } from '../../core/record/vocabulary'
+import { INTENTS } from '../../core/tables/vocabulary'
 import { foot, SETTINGS, shell } from '../fixtures/handShell'
 import { demoModels } from '../../demo/catalogue'
 import { DEMO_RECORDS } from '../../demo/records'
+import { runs } from '../effort'
 
 describe('a shell at a size', () => {
   const model = demoModels().find((m) => m.id === 'fern-traverse-99')!
@@ -41,8 +44,9 @@ describe('a shell at a size', () => {
 })
 
 describe('clearance, reckoned by hand at every station', () => {
-  // Liner after break-in: × 0.75, so toe 3, ball 3.75, instep 4.5, ankle 6, heel 4.5. One sock of 1 mm. The device stands 4 / 8 / 3 mm
-  // high where the insole of 3 mm was: it lifts by 1 (ball), 5 (instep), 0 (toes).
+  // Liner after break-in: × 0.75, so toe 3, ball 3.75, instep 4.5, ankle 6, heel 4.5. One sock of 1
+  // mm. The device stands 4 / 8 / 3 mm high where the insole of 3 mm was: it lifts by 1 (ball), 5
+  // (instep), 0 (toes).
   const HAND: Record<
     Exclude<Station, 'toeBox' | 'ballHeight'>,
     { worn: number; asNew: number; size275: number }
@@ -127,7 +131,7 @@ describe('clearance, reckoned by hand at every station', () => {
 describe('targets', () => {
   it('of rigid shells are the stated ones', () => {
     const at = (station: Station) =>
-      INTENTS.map((i) => targetBand(station, 'rigid-shell', i, false))
+      INTENTS.map((i) => targetBand(station, 'rigid-shell', i, false, HOUSE_NORMS))
     expect(at('length')).toEqual([
       [5, 10],
       [10, 15],
@@ -191,14 +195,15 @@ describe('targets', () => {
         )
         expect(targetSource(family, station)).toMatch(/house default/)
       }
-    // Toe room of everyday and ward shoes stays within 10 to 15 mm; a riding shoe is snugger than any boot.
+    // Toe room of everyday and ward shoes stays within 10 to 15 mm; a riding shoe is snugger than
+    // any boot.
     for (const i of INTENTS)
       expect(houseRow('shoe', 'length')[i].every((v) => v >= 10 && v <= 15)).toBe(true)
-    expect(FAMILY_RULES['riding-shoe'].weights.cuff).toBeUndefined()
+    expect(FAMILY_KINDS.of('riding-shoe').weights.cuff).toBeUndefined()
   })
   it("give a child growth room instead of the intent's, at most 10 mm in hard shells", () => {
-    expect(targetBand('length', 'shoe', 'race', true)).toEqual([8, 12])
-    expect(targetBand('length', 'skate', 'comfort', true)).toEqual([8, 10])
+    expect(targetBand('length', 'shoe', 'race', true, HOUSE_NORMS)).toEqual([8, 12])
+    expect(targetBand('length', 'skate', 'comfort', true, HOUSE_NORMS)).toEqual([8, 10])
     expect(
       fitFoot({ ...foot, lengthMm: 254, bareLengthMm: 254 }, 'left', shell(), 265, {
         ...SETTINGS,
@@ -207,26 +212,23 @@ describe('targets', () => {
     ).toMatch(/too long/)
   })
   it("are the shop's own where it has some", () => {
-    const own = {
-      'rigid-shell.ball': {
-        race: [0, 1],
-        performance: [1, 2],
-        'all-round': [2, 3],
-        comfort: [3, 4],
+    const own = parseWith(normsSchema, {
+      matchTargets: {
+        'rigid-shell.ball': {
+          race: [0, 1],
+          performance: [1, 2],
+          'all-round': [2, 3],
+          comfort: [3, 4],
+        },
       },
-    } as const
+    })
     expect(targetBand('ball', 'rigid-shell', 'comfort', false, own)).toEqual([3, 4])
     expect(targetBand('ball', 'skate', 'comfort', false, own)).toEqual([1, 5])
   })
   it('give a verdict at the edges of the band', () =>
-    expect([-2.1, -2, 0, 3, 6, 6.1].map((v) => verdictOf(v, [0, 3]))).toEqual([
-      'tight',
-      'snug',
-      'right',
-      'right',
-      'roomy',
-      'loose',
-    ]))
+    expect(
+      [-2.1, -2, 0, 3, 6, 6.1].map((v) => verdictOf(v, [0, 3], HOUSE_NORMS.verdictMm)),
+    ).toEqual(['tight', 'snug', 'right', 'right', 'roomy', 'loose']))
 })
 
 /** A shell that lies exactly in the middle of every band for this foot at 265. */
@@ -250,11 +252,13 @@ function onTarget(id: string, family: Family = 'rigid-shell'): FootwearModel {
     navicular: 'navicularRoomMm',
   }
   for (const [station, name] of Object.entries(key) as [Station, string][]) {
-    const [low, high] = targetBand(station, family, 'performance', false)
+    const [low, high] = targetBand(station, family, 'performance', false, HOUSE_NORMS)
     at[name] =
       at[name]! +
       ((low + high) / 2 - c[station]!) *
-        { width: 2, girth: 2 * Math.PI, height: 1, length: 1, bump: 1 }[STATION_KIND[station]]
+        { width: 2, girth: 2 * Math.PI, height: 1, length: 1, bump: 1 }[
+          STATION_KINDS.of(station).measure
+        ]
   }
   return { ...model, at: at as FootwearModel['at'] }
 }
@@ -308,11 +312,12 @@ describe('ranking', () => {
         const others = demoModels()
         const a = spoilt(onTarget('m'), w)
         const b = spoilt(onTarget('m'), { ...w, by: w.by * more })
-        // At one size only: with others in stock a misfit of length would be mended by another size.
+        // At one size only: with others in stock a misfit of length would be mended by another
+        // size.
         const at265 = (m: FootwearModel) => ({ ...m, sizesMm: [265] })
         return place(alike, [at265(b), ...others], 'm') >= place(alike, [at265(a), ...others], 'm')
       }),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     ))
   it('swaps with the feet, and does not care for the order of the catalogue or for stock', () => {
     const models = demoModels()
@@ -328,7 +333,7 @@ describe('ranking', () => {
       fc.property(fc.shuffledSubarray(models, { minLength: models.length }), (order) => {
         expect(matchCatalogue(feet, order, SETTINGS)).toEqual(plain)
       }),
-      { numRuns: 10 },
+      { numRuns: runs(10) },
     )
     expect(
       matchCatalogue(
@@ -393,9 +398,9 @@ describe('a match of a record', () => {
       'too short',
     )
     const byId = (id: string) => models.find((m) => m.id === id)
-    expect(whyNot(result.pair[0]!.model, result, byId)).toBeNull()
+    expect(whyNot(result.pair[0]!.model, result, byId, HOUSE_NORMS)).toBeNull()
     for (const p of [...result.pair.slice(1), ...result.rejected])
-      expect(whyNot(p.model, result, byId)!.join(' ').length).toBeGreaterThan(10)
+      expect(whyNot(p.model, result, byId, HOUSE_NORMS)!.join(' ').length).toBeGreaterThan(10)
   })
   it('counts the thickness of the device and what it does to the length', () => {
     const model = demoModels().find((m) => m.id === 'fern-traverse-99')!
@@ -443,7 +448,7 @@ describe('a match of a record', () => {
       SETTINGS,
     )
     const byId = (id: string) => [good, narrow].find((m) => m.id === id)
-    const [first] = whyNot('narrow', result, byId)!
+    const [first] = whyNot('narrow', result, byId, HOUSE_NORMS)!
     expect(first).toMatch(/^Heel: left .* with −?[\d.]+ mm, Reckoned has/)
   })
   it('says when a shell is long enough only on the device', () => {

@@ -1,3 +1,5 @@
+import { CHILD, GROWN } from '../fixtures/houseContext'
+import { HOUSE_TABLES } from '../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { fitHeat } from '../../core/bench/heat/fitHeat'
@@ -9,12 +11,16 @@ import {
   steadyC,
   temperatureAt,
 } from '../../core/bench/heat/predictHeat'
-import { HEAT_WINDOWS, skinCheck, skinThresholdC } from '../../core/bench/heat/windows'
+import { skinCheck, skinThresholdC } from '../../core/record/skinCheck'
 import { chance } from '../../core/bench/schedule/improve'
+import { runs } from '../effort'
 
 const random = chance(51)
 const noise = () => 0.5 * Math.sqrt(-2 * Math.log(1 - random())) * Math.cos(2 * Math.PI * random())
-/** Readings of a first-order apparatus every few seconds, by its closed form for each stretch of drive. */
+/**
+ * Readings of a first-order apparatus every few seconds, by its closed form for each stretch of
+ * drive.
+ */
 function curve({
   gain,
   tau,
@@ -134,7 +140,8 @@ describe('fitting a heating log', () => {
 })
 
 describe('what will happen', () => {
-  // G 107, τ 6.4, 21 °C around; at 80 °C now. Window 110–120: ln((128 − 80)/(128 − 110)) · 6.4 = 6.277 min; out at 120 after 11.467 min.
+  // G 107, τ 6.4, 21 °C around; at 80 °C now. Window 110–120: ln((128 − 80)/(128 − 110)) · 6.4 =
+  // 6.277 min; out at 120 after 11.467 min.
   const fit = {
     gain: 107,
     tauMin: 6.4,
@@ -197,7 +204,8 @@ describe('any apparatus', () => {
           expect(fit.gain! * drive).toBeCloseTo(gain, 2)
           expect(fit.tauMin / tau).toBeCloseTo(1, 4)
           expect(steadyC(fit)).toBeCloseTo(ambient + gain, 2)
-          // What it forecasts for now is what it reads now, and later it is warmer, never above its steady temperature.
+          // What it forecasts for now is what it reads now, and later it is warmer, never above its
+          // steady temperature.
           expect(temperatureAt(fit, 0)).toBeCloseTo(log.at(-1)!.celsius, 3)
           expect(temperatureAt(fit, tau)).toBeGreaterThan(temperatureAt(fit, 0))
           expect(temperatureAt(fit, 50 * tau)).toBeLessThanOrEqual(steadyC(fit) + 1e-6)
@@ -206,7 +214,7 @@ describe('any apparatus', () => {
           expect(minutesTo(fit, half)!).toBeCloseTo(fit.tauMin * Math.LN2, 6)
         },
       ),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   }, 60_000)
 })
@@ -221,7 +229,7 @@ describe('skin', () => {
           expect(skinThresholdC(minutes)).toBeGreaterThanOrEqual(skinThresholdC(minutes * 1.5))
           const order = ['go', 'reason', 'stop']
           const ask = (c: number, child: boolean) =>
-            order.indexOf(skinCheck(c, minutes, { child, noHeat: false }).answer)
+            order.indexOf(skinCheck(c, minutes, child ? CHILD : GROWN).answer)
           expect(ask(celsius, true)).toBeGreaterThanOrEqual(ask(celsius, false))
           expect(ask(celsius + 1, false)).toBeGreaterThanOrEqual(ask(celsius, false))
         },
@@ -230,25 +238,24 @@ describe('skin', () => {
   it('keeps the published thresholds and goes straight in the logarithm of time between them', () => {
     expect([0.2, 1, 10, 480, 600].map(skinThresholdC)).toEqual([51, 51, 48, 43, 43])
     expect(skinThresholdC(Math.sqrt(10))).toBeCloseTo(49.5, 9)
-    expect(HEAT_WINDOWS.find((w) => w.id === 'polypropylene')).toMatchObject({
+    expect(HOUSE_TABLES.heatWindows.find((w) => w.id === 'polypropylene')).toMatchObject({
       lowC: 160,
       highC: 190,
     })
   })
   it('stops above the threshold, asks for a reason inside the margin, and never heats a foot without feeling', () => {
-    const adult = { child: false, noHeat: false }
-    expect([44, 46, 48, 52].map((c) => skinCheck(c, 10, adult).answer)).toEqual([
+    expect([44, 46, 48, 52].map((c) => skinCheck(c, 10, GROWN).answer)).toEqual([
       'go',
       'reason',
       'stop',
       'stop',
     ])
-    expect([42, 44, 48].map((c) => skinCheck(c, 10, { ...adult, child: true }).answer)).toEqual([
+    expect([42, 44, 48].map((c) => skinCheck(c, 10, CHILD).answer)).toEqual([
       'go',
       'reason',
       'stop',
     ])
-    expect(skinCheck(30, 1, { child: false, noHeat: true }).answer).toBe('stop')
-    expect(skinCheck(46, 10, { ...adult, marginK: 1 }).answer).toBe('go')
+    expect(skinCheck(30, 1, { ...GROWN, noHeat: true }).answer).toBe('stop')
+    expect(skinCheck(46, 10, { ...GROWN, marginK: 1 }).answer).toBe('go')
   })
 })

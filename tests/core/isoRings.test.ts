@@ -2,6 +2,7 @@ import { contours } from 'd3-contour'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { isoRings } from '../../core/geometry/isoRings'
+import { runs } from '../effort'
 
 /** Signed area of closed rings. */
 const area = (rings: readonly (readonly (readonly number[])[])[]) =>
@@ -46,7 +47,8 @@ describe('lines of equal height', () => {
         ),
         (ground) => {
           const values = ground.flat()
-          // Values that equal a height exactly are a matter of taste; the two are compared off them.
+          // Values that equal a height exactly are a matter of taste; the two are compared off
+          // them.
           const heights = [1.337, 4.242, 7.654]
           const mine = isoRings(7, ground.length, values, heights)
           const theirs = contours().size([7, ground.length]).thresholds(heights)(values)
@@ -67,7 +69,7 @@ describe('lines of equal height', () => {
           })
         },
       ),
-      { numRuns: 200 },
+      { numRuns: runs(200) },
     ))
   it('are closed: every ring has at least three points and none is used twice', () => {
     const waves = Array.from(

@@ -1,10 +1,13 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { archHeightIndex, archStiffness } from '../../core/measure/archIndex'
-import { forefootWidthClass, volumeClass } from '../../core/measure/classes'
+import {
+  forefootWidthClass,
+  volumeClass,
+  expectedForefootWidthMm,
+} from '../../core/measure/classes'
 import { measureRecord } from '../../core/measure/measureRecord'
-import { expectedForefootWidthMm } from '../../core/measure/norms'
-import { HOUSE_NORMS } from '../../core/measure/normsTable'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../core/measure/questions'
 import { summarise } from '../../core/measure/reading'
 import { roundToHalf, sizesOf, ukWords } from '../../core/measure/sizes'
@@ -50,18 +53,19 @@ describe('sizes', () => {
 
 describe('supported length', () => {
   it('fits 263.2 on a full custom device for 262 sitting and 266 standing', () =>
-    expect(supportedLengthMm(266, 262, 'full-custom')).toBeCloseTo(263.2, 9))
+    expect(supportedLengthMm(266, 262, 'full-custom', HOUSE_NORMS)).toBeCloseTo(263.2, 9))
   it('caps the growth at 8 mm and never lengthens', () => {
-    expect(supportedLengthMm(266, 250, 'full-custom')).toBeCloseTo(266 - 5.6, 9)
-    expect(supportedLengthMm(266, 268, 'full-custom')).toBe(266)
+    expect(supportedLengthMm(266, 250, 'full-custom', HOUSE_NORMS)).toBeCloseTo(266 - 5.6, 9)
+    expect(supportedLengthMm(266, 268, 'full-custom', HOUSE_NORMS)).toBe(266)
   })
 })
 
 describe('classes and arch', () => {
-  it('expects 105.6 mm at 280', () => expect(expectedForefootWidthMm(280)).toBeCloseTo(105.56, 6))
+  it('expects 105.6 mm at 280', () =>
+    expect(expectedForefootWidthMm(280, HOUSE_NORMS)).toBeCloseTo(105.56, 6))
   it('puts width in classes at their limits', () => {
     const at = (delta: number) =>
-      forefootWidthClass(expectedForefootWidthMm(265) + delta, 265).class
+      forefootWidthClass(expectedForefootWidthMm(265, HOUSE_NORMS) + delta, 265, HOUSE_NORMS).class
     expect([at(-4.1), at(-3.9), at(3.9), at(4.1), at(7.9), at(8.1)]).toEqual([
       'narrow',
       'medium',
@@ -86,10 +90,12 @@ describe('classes and arch', () => {
 
 describe('trials', () => {
   it('asks to repeat above the limit and proposes the odd trial when two agree', () => {
-    expect(summarise({ what: 'instepGirthMm', trials: [246, 252, 247], struck: [] })).toMatchObject(
-      { spread: 6, repeat: true, agreed: true, proposeStrike: [1] },
-    )
-    expect(summarise({ what: 'instepGirthMm', trials: [246, 252], struck: [] })).toMatchObject({
+    expect(
+      summarise({ what: 'instepGirthMm', trials: [246, 252, 247], struck: [] }, HOUSE_NORMS),
+    ).toMatchObject({ spread: 6, repeat: true, agreed: true, proposeStrike: [1] })
+    expect(
+      summarise({ what: 'instepGirthMm', trials: [246, 252], struck: [] }, HOUSE_NORMS),
+    ).toMatchObject({
       repeat: true,
       agreed: false,
       proposeStrike: [],
@@ -97,22 +103,26 @@ describe('trials', () => {
   })
   it('needs three of four to agree, and gives up after five', () => {
     expect(
-      summarise({ what: 'footLengthMm', trials: [260, 261, 266, 267], struck: [] })!.agreed,
+      summarise({ what: 'footLengthMm', trials: [260, 261, 266, 267], struck: [] }, HOUSE_NORMS)!
+        .agreed,
     ).toBe(false)
     expect(
-      summarise({ what: 'footLengthMm', trials: [260, 264, 268, 272, 276], struck: [] }),
+      summarise(
+        { what: 'footLengthMm', trials: [260, 264, 268, 272, 276], struck: [] },
+        HOUSE_NORMS,
+      ),
     ).toMatchObject({ agreed: false, notRepeatable: true })
   })
   it('means the kept trials only', () =>
-    expect(summarise({ what: 'footLengthMm', trials: [264, 280, 265], struck: [1] })).toMatchObject(
-      { mean: 264.5, trials: 2, repeat: false },
-    ))
+    expect(
+      summarise({ what: 'footLengthMm', trials: [264, 280, 265], struck: [1] }, HOUSE_NORMS),
+    ).toMatchObject({ mean: 264.5, trials: 2, repeat: false }))
   it('keeps the mean between the trials and the spread non-negative', () =>
     fc.assert(
       fc.property(
         fc.array(fc.double({ min: 200, max: 300, noNaN: true }), { minLength: 1, maxLength: 5 }),
         (trials) => {
-          const s = summarise({ what: 'footLengthMm', trials, struck: [] })!
+          const s = summarise({ what: 'footLengthMm', trials, struck: [] }, HOUSE_NORMS)!
           return (
             s.spread >= 0 &&
             s.mean >= Math.min(...trials) - 1e-9 &&
@@ -126,20 +136,24 @@ describe('trials', () => {
 
 describe('unlikely and impossible values', () => {
   it('refuses what is outside the bounds and guesses what was meant', () => {
-    expect(refuseTrial('footLengthMm', 26.5)).toMatchObject({ meant: 265 })
-    expect(refuseTrial('dorsumHeightMm', 630)).toMatchObject({ meant: 63 })
-    expect(refuseTrial('footLengthMm', 1e9)).toMatchObject({ meant: null })
-    expect(refuseTrial('footLengthMm', -4)!.words).toContain('80 to 400')
-    expect(refuseTrial('footLengthMm', NaN)!.words).toContain('not a number')
-    expect(refuseTrial('footLengthMm', 265)).toBeNull()
+    expect(refuseTrial('footLengthMm', 26.5, HOUSE_NORMS)).toMatchObject({ meant: 265 })
+    expect(refuseTrial('dorsumHeightMm', 630, HOUSE_NORMS)).toMatchObject({ meant: 63 })
+    expect(refuseTrial('footLengthMm', 1e9, HOUSE_NORMS)).toMatchObject({ meant: null })
+    expect(refuseTrial('footLengthMm', -4, HOUSE_NORMS)!.words).toContain('80 to 400')
+    expect(refuseTrial('footLengthMm', NaN, HOUSE_NORMS)!.words).toContain('not a number')
+    expect(refuseTrial('footLengthMm', 265, HOUSE_NORMS)).toBeNull()
   })
   it('doubts a forefoot that no foot of that length has, and keeps a usual one', () => {
-    expect(doubt('forefootWidthMm', 130, 265)).toContain('unusually big')
-    expect(doubt('forefootWidthMm', 100, 265)).toBeNull()
+    expect(doubt('forefootWidthMm', 130, 265, HOUSE_NORMS)).toContain('unusually big')
+    expect(doubt('forefootWidthMm', 100, 265, HOUSE_NORMS)).toBeNull()
   })
   it("knows the other foot's value", () => {
-    expect(looksLikeOtherFoot('footLengthMm', 268.3, [264, 264.5], [268.3, 269])).toBe(true)
-    expect(looksLikeOtherFoot('footLengthMm', 264.2, [264, 264.5], [264.2])).toBe(false)
+    expect(looksLikeOtherFoot('footLengthMm', 268.3, [264, 264.5], [268.3, 269], HOUSE_NORMS)).toBe(
+      true,
+    )
+    expect(looksLikeOtherFoot('footLengthMm', 264.2, [264, 264.5], [264.2], HOUSE_NORMS)).toBe(
+      false,
+    )
   })
 })
 

@@ -28,7 +28,7 @@ describe('the fitting record', () => {
   it.each([
     [{ foo: 1 }, 'not-a-record', 'format'],
     [null, 'not-a-record', 'format'],
-    [{ ...head, version: 2, feet: {} }, 'newer-version', 'version'],
+    [{ ...head, version: 99, feet: {} }, 'newer-version', 'version'],
     [{ ...head, feet: {} }, 'invalid', 'feet'],
     [{ ...head, feet: { left: {} }, shoeSize: 42 }, 'unknown-key', 'shoeSize'],
     [

@@ -1,8 +1,7 @@
+import { SIGNS, SIGN_KINDS } from '../../core/kinds/signs/all'
 import { describe, expect, it } from 'vitest'
 import { parseRecord } from '../../core/record/parse'
-import { SIGNS } from '../../core/record/vocabulary'
 import { riskOf } from '../../core/examine/risk'
-import { SIGN_WORDS } from '../../core/examine/signs'
 
 const screened = { sensationFelt: 10, pulses: 'both', deformity: 'none' }
 const risk = (
@@ -53,8 +52,8 @@ describe('the grade', () => {
 
 describe('refer first', () => {
   it('holds for every sign, until that very reason is cleared', () => {
-    for (const sign of SIGNS) {
-      const child = SIGN_WORDS[sign].childOnly ? { client: { bornOn: '2018-01-01' } } : {}
+    for (const sign of SIGN_KINDS) {
+      const child = SIGNS.of(sign).childOnly ? { client: { bornOn: '2018-01-01' } } : {}
       const asked = { signs: { [sign]: 'yes' } }
       expect(risk(screened, [], asked, child), sign).toMatchObject({ blocked: true })
       const cleared = (code: string) =>

@@ -1,3 +1,4 @@
+import { BY_HOUSE } from '../fixtures/houseContext'
 import { describe, expect, it } from 'vitest'
 import { advise, judge, ledgerOf } from '../../core/advice/advise'
 import { applyChange } from '../../core/advice/applyChange'
@@ -6,10 +7,13 @@ import { applyCommand } from '../../core/record/commands'
 import { joinRecord, splitRecord, type Parts } from '../../core/record/parts'
 import { parseRecord } from '../../core/record/parse'
 import type { FittingRecord } from '../../core/record/schema'
-import { SCHOOLS } from '../../core/record/vocabulary'
+import { SCHOOLS } from '../../core/tables/vocabulary'
 import { referenceReadings, standing } from '../fixtures/feet'
 
-/** What a case says about a sound right foot: story, findings, extra readings, device, and anything else of the record. */
+/**
+ * What a case says about a sound right foot: story, findings, extra readings, device, and anything
+ * else of the record.
+ */
 interface Case {
   story?: object
   findings?: object
@@ -447,7 +451,7 @@ describe('the ledger as a whole', () => {
       let parts: Parts = splitRecord(recordOf(rich))
       for (const command of applyChange(joinRecord(parts, undefined), entry))
         if (command.kind === 'part.put')
-          parts = { ...parts, [command.part]: applyCommand(undefined, command) }
+          parts = { ...parts, [command.part]: applyCommand(undefined, command, BY_HOUSE) }
       const after = parseRecord(
         JSON.parse(JSON.stringify(joinRecord(parts, recordOf(rich).client))),
       )

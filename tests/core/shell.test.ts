@@ -13,6 +13,7 @@ import { elementStiffness, place } from '../../core/mechanics/shell/shellElement
 import { readyShell, solveShell } from '../../core/mechanics/shell/solveShell'
 import { areaOf, modelOf, sheet, solveOrthosis, type Vec } from '../fixtures/shellMeshes'
 import { refusalCode } from '../fixtures/refusalCode'
+import { runs } from '../effort'
 
 const solve = (model: Parameters<typeof readyShell>[0]) => solveShell(readyShell(model))
 const near = (a: number, b: number) => Math.abs(a - b) < 1e-9
@@ -65,7 +66,7 @@ describe('a shell element', () => {
             ).toBeLessThan(1e-12)
         }
       }),
-      { numRuns: 100 },
+      { numRuns: runs(100) },
     )
   })
 
@@ -93,7 +94,10 @@ describe('a shell element', () => {
   const c = Math.cos(0.7)
   const s = Math.sin(0.7)
   const turned = (p: Vec): Vec => [p[0], c * p[1] - s * p[2], s * p[1] + c * p[2]]
-  /** Holds the border of a patch at an exact state and looks what the middle does: six unknowns of one place. */
+  /**
+   * Holds the border of a patch at an exact state and looks what the middle does: six unknowns of
+   * one place.
+   */
   const patchError = (exact: (p: Vec) => number[]) => {
     const flat = patch((p) => p)
     const mesh = patch(turned)
@@ -302,7 +306,8 @@ describe('known shells', () => {
 
 describe('a floor that only pushes', () => {
   it('carries a stiff plate as a straight line of pressure, on the part that touches', () => {
-    // 60 × 100, 400 N at 25 mm off the middle: 75 mm touch, 177.78 kPa at the edge (the same closed form as under the foot).
+    // 60 × 100, 400 N at 25 mm off the middle: 75 mm touch, 177.78 kPa at the edge (the same closed
+    // form as under the foot).
     const plate = sheet(12, 40, (u, v) => [60 * (u - 0.5), 100 * (v - 0.5), 0])
     const model = modelOf(plate, 15, 200_000, 0.3, [])
     const heel = plate.node(6, 20)
@@ -368,7 +373,7 @@ describe('the block factor', () => {
           )
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 })
@@ -401,7 +406,8 @@ describe('a shell file', () => {
   }
   it('tells deflection, stress and what holds it', () => {
     const answer = solveShellFile(file)
-    // A cantilever strip as wide as long bends between beam and plate: F·L³/3EI is 3.85e-2 for E·I of 1300·6.67.
+    // A cantilever strip as wide as long bends between beam and plate: F·L³/3EI is 3.85e-2 for E·I
+    // of 1300·6.67.
     expect(answer.peakDeflectionMm).toBeGreaterThan(0.5 * ((2 * 1000) / (3 * 1300 * (80 / 12))))
     expect(answer.peakDeflectionMm).toBeLessThan((2 * 1000) / (3 * 1300 * (80 / 12)))
     expect(answer.reactionN[2]).toBeCloseTo(2, 8)

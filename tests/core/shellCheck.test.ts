@@ -1,3 +1,4 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { seeded } from '../../core/capture/standin/random'
@@ -43,7 +44,8 @@ describe('fingers', () => {
       fc.property(
         fc.double({ min: 0, max: 3, noNaN: true }),
         fc.double({ min: 0.01, max: 1, noNaN: true }),
-        (f, more) => fingersMm(f + more) > fingersMm(f),
+        (f, more) =>
+          fingersMm(f + more, HOUSE_NORMS.fingersMm) > fingersMm(f, HOUSE_NORMS.fingersMm),
       ),
     ))
 })
@@ -51,14 +53,15 @@ describe('fingers', () => {
 describe('the predicted gap', () => {
   it('is the bare shell less the foot as it stood: on nothing, or on its device', () => {
     const bare = predictedGapMm(tove, 'right', model, 265, false)!
-    const foot = standingFoot({ ...tove.feet.right!, device: undefined }, null)!
+    const foot = standingFoot({ ...tove.feet.right!, device: undefined }, null, HOUSE_NORMS)!
     expect(bare).toBeCloseTo(clearances(foot, model, 265, 1).worn.length!, 9)
     const sitting = tove.feet.right!.readings.find(
       (r) => r.what === 'footLengthMm' && r.posture === 'sitting',
     )!.trials
     const mean = sitting.reduce((s, v) => s + v, 0) / sitting.length
     expect(predictedGapMm(tove, 'right', model, 265, true)! - bare).toBeCloseTo(
-      foot.lengthMm - supportedLengthMm(foot.lengthMm, mean, tove.feet.right!.device!.kind),
+      foot.lengthMm -
+        supportedLengthMm(foot.lengthMm, mean, tove.feet.right!.device!.kind, HOUSE_NORMS),
       9,
     )
     expect(
@@ -71,7 +74,8 @@ describe('what shell checks teach', () => {
   it('after 20 with a bias of 3 mm is within 0.7 mm of it, and the interval says so; with none nothing is used', () => {
     let [near, inside, falsely] = [0, 0, 0]
     for (let seed = 1; seed <= 100; seed++) {
-      // A gauge reads to a third of a millimetre; the rule n/(n + 5) alone keeps 0.6 mm of a bias of 3 back.
+      // A gauge reads to a third of a millimetre; the rule n/(n + 5) alone keeps 0.6 mm of a bias
+      // of 3 back.
       const b = learnBias(simulated(seed, 20, 3, 0.3))
       if (b.used && Math.abs(b.usedMm - 3) <= 0.7) near++
       if (b.lowMm <= 3 && b.highMm >= 3) inside++

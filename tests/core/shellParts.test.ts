@@ -9,6 +9,7 @@ import { planMesh, resampleRing } from '../../core/mechanics/shell/planMesh'
 import { place, surfaceStates } from '../../core/mechanics/shell/shellElement'
 import { readyShell, solveShell } from '../../core/mechanics/shell/solveShell'
 import { modelOf, sheet, type Vec } from '../fixtures/shellMeshes'
+import { runs } from '../effort'
 
 type Ring = [number, number][]
 const rectangle = (wide: number, long: number): Ring => [
@@ -59,7 +60,7 @@ describe('a plan meshed', () => {
           expect(new Set(mesh.triangles.flat()).size).toBe(mesh.points.length)
         },
       ),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   })
   it('leaves a hole out, keeps sharp corners, and takes the largest of two pieces', () => {
@@ -162,7 +163,7 @@ describe('the order of elimination', () => {
           ),
         ).toBe(0)
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
   it('foresees every block of the factor: as many as elimination by hand fills', () => {
@@ -183,7 +184,7 @@ describe('the order of elimination', () => {
           expect(pattern.row.length).toBe(n + edges.length + fill(n, edges, pattern.order))
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
 })

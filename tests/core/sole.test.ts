@@ -1,10 +1,11 @@
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { describe, expect, it } from 'vitest'
 import { createSole } from '../../core/device/sole'
 import { soleParameters } from '../../core/device/soleParameters'
 import { parseRecord } from '../../core/record/parse'
 import { referenceRecord, standing } from '../fixtures/feet'
 
-const { parameters } = soleParameters(referenceRecord().feet.left!)!
+const { parameters } = soleParameters(referenceRecord().feet.left!, HOUSE_NORMS)!
 const sole = createSole(parameters)
 
 describe('the parametric sole', () => {
@@ -38,6 +39,7 @@ describe('the parametric sole', () => {
         version: 1,
         feet: { left: { readings: [standing('footLengthMm', 250)] } },
       }).feet.left!,
+      HOUSE_NORMS,
     )!
     expect(found.parameters.forefootWidthMm).toBeCloseTo(94.25, 9)
     expect(found.assumed).toEqual([

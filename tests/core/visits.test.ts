@@ -1,8 +1,8 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { mergeReadings, readReadingsCsv, writeReadingsCsv } from '../../core/formats/readingsCsv'
-import { compareVisits } from '../../core/measure/compareVisits'
-import { HOUSE_NORMS, normsSchema } from '../../core/measure/normsTable'
+import { compareVisits } from '../../core/followup/compareVisits'
+import { HOUSE_NORMS, normsSchema } from '../../core/record/tables'
 import { measureRecord } from '../../core/measure/measureRecord'
 import {
   betweenFitters,
@@ -109,7 +109,7 @@ describe('two visits', () => {
 describe('readings as CSV', () => {
   it('come back as they went out', () => {
     for (const [name, demo] of Object.entries(DEMO_RECORDS)) {
-      const { readings, problems, taken } = readReadingsCsv(writeReadingsCsv(demo))
+      const { readings, problems, taken } = readReadingsCsv(writeReadingsCsv(demo), HOUSE_NORMS)
       expect(problems, name).toEqual([])
       for (const side of ['left', 'right'] as const)
         expect(
@@ -141,7 +141,7 @@ describe('readings as CSV', () => {
       'left,footLengthMm,standing,3,26.4,',
       'left,footLengthMm,standing,4,abc,',
     ].join('\n')
-    const { readings, problems, taken } = readReadingsCsv(file)
+    const { readings, problems, taken } = readReadingsCsv(file, HOUSE_NORMS)
     expect(problems.map((p) => [p.row, p.column])).toEqual([
       [3, 'side'],
       [4, 'what'],
@@ -155,14 +155,14 @@ describe('readings as CSV', () => {
     expect(taken).toBe(2)
   })
   it('refuse a file without its columns, and a sixth try', () => {
-    expect(() => readReadingsCsv('foot,value\nleft,3')).toThrow(
+    expect(() => readReadingsCsv('foot,value\nleft,3', HOUSE_NORMS)).toThrow(
       /side, what, posture, valueMm are missing/,
     )
     const six = [
       'side,what,posture,valueMm',
       ...Array.from({ length: 6 }, (_, i) => `left,footLengthMm,standing,${260 + i}`),
     ].join('\n')
-    expect(readReadingsCsv(six)).toMatchObject({
+    expect(readReadingsCsv(six, HOUSE_NORMS)).toMatchObject({
       taken: 5,
       problems: [{ row: 7, column: 'trial' }],
     })
@@ -170,8 +170,10 @@ describe('readings as CSV', () => {
   it('replace what they name and keep the rest', () => {
     const old = record([standing('footLengthMm', 264), standing('heelWidthMm', 63)]).feet.left!
       .readings
-    const file = readReadingsCsv('side,what,posture,valueMm\nleft,footLengthMm,standing,266')
-      .readings.left
+    const file = readReadingsCsv(
+      'side,what,posture,valueMm\nleft,footLengthMm,standing,266',
+      HOUSE_NORMS,
+    ).readings.left
     expect(mergeReadings(old, file).map((r) => [r.what, r.trials])).toEqual([
       ['heelWidthMm', [63]],
       ['footLengthMm', [266]],
@@ -224,14 +226,12 @@ describe('the table of norms', () => {
     ).toThrow(/norms\.waistShare/)
   })
   it('has published navicular classes and child sizes', () => {
-    expect([5.9, 6, 10, 10.1, 15, 15.1].map(navicularDropClass)).toEqual([
-      'small',
-      'usual',
-      'usual',
-      'marked',
-      'marked',
-      'large',
-    ])
-    expect([usChildWords(190, 16), usChildWords(230, 16)]).toEqual(['child 13', '4.5'])
+    expect(
+      [5.9, 6, 10, 10.1, 15, 15.1].map((mm) => navicularDropClass(mm, HOUSE_NORMS.navicularDropMm)),
+    ).toEqual(['small', 'usual', 'usual', 'marked', 'marked', 'large'])
+    expect([
+      usChildWords(190, 16, HOUSE_NORMS.usChildOverUk),
+      usChildWords(230, 16, HOUSE_NORMS.usChildOverUk),
+    ]).toEqual(['child 13', '4.5'])
   })
 })

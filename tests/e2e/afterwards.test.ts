@@ -117,7 +117,8 @@ test('a shell check says what each look should show and marks what is otherwise'
   )
   await page.getByRole('button', { name: 'Shell check' }).click()
   const dialog = page.getByRole('dialog')
-  // Bare at 26.5: ball (110 − 97.5 − 2)/2 = 5.3 mm on the left; no bump is marked beside its fifth toe.
+  // Bare at 26.5: ball (110 − 97.5 − 2)/2 = 5.3 mm on the left; no bump is marked beside its fifth
+  // toe.
   await expect(dialog.getByText('predicted clear, 5.3 mm')).toBeVisible()
   await expect(dialog.getByText('not measured, not predicted').first()).toBeVisible()
   const ball = dialog.locator('.expect').filter({ hasText: 'predicted clear, 5.3 mm' })

@@ -1,6 +1,6 @@
 import AxeBuilder from '@axe-core/playwright'
 import type { Page } from '@playwright/test'
-import { callOut, expect, newClient, openFitting, saved, signIn, test } from './fixtures'
+import { callOut, expect, newClient, openFitting, pick, saved, signIn, test } from './fixtures'
 
 const to = async (page: Page, station: string) => {
   await page.goto(page.url().replace(/[a-z]+$/, station))
@@ -20,19 +20,20 @@ const strip = (page: Page) => page.getByRole('region', { name: /Effects against 
 
 test('a prescriber changes a skive by a millimetre and reads what it bought', async ({ page }) => {
   await prescribe(page, 'Isaura Pembrey')
-  await page.getByLabel('Add a layer').selectOption('medialSkive')
+  await pick(page, 'Add a layer', 'Medial heel skive')
   await expect(
     strip(page).getByRole('button', { name: /left Inner heel up, moderate/ }),
-  ).toBeVisible({ timeout: 30_000 })
+  ).toBeVisible({ timeout: 90_000 })
   const depth = page.getByLabel('left Medial heel skive, mm')
   await depth.fill('4')
   await depth.press('Enter')
   const told = strip(page).getByRole('status')
   await expect(told).toContainText(
     /Medial heel skive depth 3 → 4 mm bought: turning \+\d+ N·mm \(\+\d+ to \+\d+\), inner heel \+[\d.]+ points of load/,
-    { timeout: 20_000 },
+    { timeout: 90_000 },
   )
-  // What was bought stays told when the change has been to the server and the shell was reckoned anew.
+  // What was bought stays told when the change has been to the server and the shell was reckoned
+  // anew.
   await saved(page)
   await page.waitForTimeout(3000)
   await expect(told).toContainText(/depth 3 → 4 mm bought/)
@@ -47,7 +48,7 @@ test('a prescriber changes a skive by a millimetre and reads what it bought', as
   await expect(page.getByText('It leaves out').first()).toBeVisible()
   await expect(page.getByText('flow of the heel pad in the cup')).toBeVisible()
   await expect(page.getByText(/left shell: 4 mm Polypropylene, by its elements/)).toBeVisible({
-    timeout: 20_000,
+    timeout: 90_000,
   })
   await page.getByRole('button', { name: 'Close' }).click()
   await page.getByRole('button', { name: 'pressure', exact: true }).click()
@@ -62,11 +63,11 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   page,
 }) => {
   await prescribe(page, 'Thijs Lindqvist-Abernathy of the Upper Weir')
-  await page.getByLabel('Add a layer').selectOption('medialSkive')
-  await page.getByLabel('Add a layer').selectOption('metPad')
+  await pick(page, 'Add a layer', 'Medial heel skive')
+  await pick(page, 'Add a layer', 'Met pad')
   await page.getByRole('button', { name: 'Effects', exact: true }).click()
   const table = page.getByRole('region', { name: 'Effect of each layer' })
-  await expect(table.getByRole('row')).toHaveCount(4, { timeout: 30_000 })
+  await expect(table.getByRole('row')).toHaveCount(4, { timeout: 90_000 })
   await page.getByRole('button', { name: 'Met pad: show without it' }).click()
   await expect(page.getByRole('region', { name: 'Met pad off, estimate' })).toBeVisible()
   await expect(
@@ -94,7 +95,8 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
     .withTags(['wcag2a', 'wcag2aa', 'wcag21aa', 'wcag22aa'])
     .analyze()
   expect(violations.map((v) => `${v.id} ${v.nodes[0]?.html.slice(0, 160)}`)).toEqual([])
-  // Backwards: less than the skive brings now; the answer is set, and the wanted moment stays with the device.
+  // Backwards: less than the skive brings now; the answer is set, and the wanted moment stays with
+  // the device.
   const solver = page.getByRole('region', { name: /How much for a wanted moment/ })
   await solver.getByLabel('Wanted change of turning moment, N·mm').fill('some')
   await solver.getByLabel('Wanted change of turning moment, N·mm').press('Enter')
@@ -102,7 +104,7 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   await solver.getByLabel('Wanted change of turning moment, N·mm').fill('100')
   await solver.getByLabel('Wanted change of turning moment, N·mm').press('Enter')
   const set = solver.getByRole('button', { name: /^Set [\d.]+ mm/ })
-  await expect(set).toBeVisible({ timeout: 20_000 })
+  await expect(set).toBeVisible({ timeout: 90_000 })
   const amount = /[\d.]+/.exec((await set.textContent())!)![0]
   expect(Number(amount)).toBeGreaterThan(0.4)
   expect(Number(amount)).toBeLessThan(3)
@@ -110,7 +112,7 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   await expect(solver.getByRole('button', { name: 'So it is' })).toBeVisible()
   await solver.getByLabel('Wanted change of turning moment, N·mm').fill('2900')
   await solver.getByLabel('Wanted change of turning moment, N·mm').press('Enter')
-  await expect(solver.getByText('Out of reach')).toBeVisible({ timeout: 20_000 })
+  await expect(solver.getByText('Out of reach')).toBeVisible({ timeout: 90_000 })
   // Wanting less than the device does at its least is named in Why.
   await solver.getByLabel('Amount to look for').selectOption({ label: 'Rearfoot post, new' })
   await solver.getByRole('button', { name: 'slight, 100 N·mm' }).click()
@@ -118,7 +120,7 @@ test('each layer is switched off in turn, a moment is wanted, the amount for it 
   await page.getByLabel('right Medial heel skive, mm').fill('6')
   await page.getByLabel('right Medial heel skive, mm').press('Enter')
   await expect(strip(page).getByText(/turning moment surely over the 100 N·mm wanted/)).toBeVisible(
-    { timeout: 20_000 },
+    { timeout: 90_000 },
   )
   await expect(
     page.getByRole('complementary', { name: /Why/ }).getByText(/It pushes harder than wanted/),
@@ -130,12 +132,12 @@ test('the shell: its arch, what changes it, the thickness for a give, stopped on
   page,
 }) => {
   await prescribe(page, 'Oddny Vass')
-  await page.getByLabel('Add a layer').selectOption('firstRayCutOut')
+  await pick(page, 'Add a layer', 'First-ray cut-out')
   await page.getByRole('button', { name: 'Shell', exact: true }).click()
   const figures = page.getByRole('region', { name: 'Stiffness, estimate' })
   await expect(figures.getByRole('row', { name: /Arch stiffness/ })).toContainText(
     /\d+ N\/mm\d+ to \d+ by what it stands on/,
-    { timeout: 40_000 },
+    { timeout: 90_000 },
   )
   await expect(figures.getByRole('row', { name: /Gives, usual/ })).toContainText(
     /stiff|some give|springy/,
@@ -146,19 +148,19 @@ test('the shell: its arch, what changes it, the thickness for a give, stopped on
   const compared = page.getByRole('region', { name: 'Shells compared' })
   await expect(compared.getByRole('row', { name: /Without first-ray cut-out/ })).toContainText(
     'stiffer',
-    { timeout: 60_000 },
+    { timeout: 90_000 },
   )
   await expect(compared.getByRole('row', { name: /Thinner by 0.5 mm/ })).toContainText('softer')
   const give = page.getByRole('region', { name: 'Thickness for a give' })
   await expect(give.getByRole('button', { name: 'Seek' })).toBeDisabled()
   await give.getByLabel('Wanted give, mm').fill('1.5')
-  await expect(give.getByRole('button', { name: 'Seek' })).toBeEnabled({ timeout: 60_000 })
+  await expect(give.getByRole('button', { name: 'Seek' })).toBeEnabled({ timeout: 90_000 })
   await give.getByRole('button', { name: 'Seek' }).click()
   await give.getByRole('button', { name: 'Stop' }).click()
   await expect(give.getByRole('button', { name: 'Stop' })).toHaveCount(0)
   await give.getByRole('button', { name: 'Seek' }).click()
   const set = give.getByRole('button', { name: /^Set [\d.]+ mm/ }).first()
-  await expect(set).toBeVisible({ timeout: 60_000 })
+  await expect(set).toBeVisible({ timeout: 90_000 })
   const mm = /[\d.]+/.exec((await set.textContent())!)![0]
   await set.click()
   const { violations } = await new AxeBuilder({ page })
@@ -168,18 +170,18 @@ test('the shell: its arch, what changes it, the thickness for a give, stopped on
   await page.getByRole('button', { name: 'Terrain', exact: true }).click()
   await page.getByRole('tab', { name: 'Body' }).click()
   await expect(page.getByLabel('left Shell, mm', { exact: true })).toHaveValue(`${mm} mm`)
-  await expect(page.getByText('some give, est.').first()).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText('some give, est.').first()).toBeVisible({ timeout: 90_000 })
   // A block has no arch to bend: said, not guessed.
   await page.getByLabel('left shell material').selectOption('eva-60')
   await page.getByRole('button', { name: 'Shell', exact: true }).click()
-  await expect(page.getByText(/High-density EVA is a block/)).toBeVisible({ timeout: 20_000 })
+  await expect(page.getByText(/High-density EVA is a block/)).toBeVisible({ timeout: 90_000 })
 })
 
 test("a plate's picture sets the tissue, before and after shown; feet at risk and children get a sentence instead of numbers", async ({
   page,
 }) => {
   await prescribe(page, 'Ferelith Okonjo')
-  await page.getByLabel('Add a layer').selectOption('medialSkive')
+  await pick(page, 'Add a layer', 'Medial heel skive')
   await to(page, 'measure')
   await page.getByRole('button', { name: 'More for Measure' }).click()
   await page.getByText('Footprint and pressure').click()
@@ -187,13 +189,13 @@ test("a plate's picture sets the tissue, before and after shown; feet at risk an
   await right.getByRole('button', { name: 'Plate' }).click()
   await expect(
     right.getByText(/as stiff as usual\. Heel: measured \d+ kPa, estimate \d+ before, \d+ after/),
-  ).toBeVisible({ timeout: 20_000 })
+  ).toBeVisible({ timeout: 90_000 })
   await right.getByLabel('right estimates follow this picture').check()
   await saved(page)
   await page.getByRole('button', { name: 'Close' }).click()
   await to(page, 'prescribe')
   await expect(strip(page).getByRole('button', { name: /right Inner heel/ })).toBeVisible({
-    timeout: 30_000,
+    timeout: 90_000,
   })
   await strip(page)
     .getByRole('button', { name: /^estimate: what it is/ })

@@ -100,7 +100,8 @@ test('the line hears strike, again, posture and angles, and stays while it is re
   await line.press('Tab')
   await expect(line).toHaveValue('standing ')
   await callOut(page, 'standing')
-  // Two feet of one line are kept both or not at all, and what could not be kept stands there alone.
+  // Two feet of one line are kept both or not at all, and what could not be kept stands there
+  // alone.
   await line.fill('heel 63 64 / 64 64 64 64 64')
   await line.press('Enter')
   await expect(line).toHaveValue('')
@@ -174,7 +175,7 @@ test('what Why did keeps its reason, and says when the reason no longer holds', 
     .locator('article', { hasText: 'medial heel skive of 2 mm' })
     .getByRole('button', { name: 'Do it' })
     .click()
-  await page.getByText(/^Decided: 1/).click()
+  await page.getByText(/Decided: 1/).click()
   await expect(page.getByText('→ medial heel skive 2 mm')).toBeVisible()
   await page.keyboard.press('Escape')
   await page.keyboard.press('3')

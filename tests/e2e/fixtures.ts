@@ -1,10 +1,13 @@
-import { test as base, expect, type Page } from '@playwright/test'
+import { test as base, expect, type Locator, type Page } from '@playwright/test'
 
 /**
- * Every page under test must be clean: no console error, no policy violation, no request off this machine. Answers that a test provokes
- * (a refused change, a closed line) are named by it.
+ * Every page under test must be clean: no console error, no policy violation, no request off this
+ * machine. Answers that a test provokes (a refused change, a closed line) are named by it.
  */
 export const test = base.extend<{ clean: { allow: (pattern: RegExp) => void } }>({
+  // eslint-disable-next-line no-empty-pattern -- the runner reads the names from the pattern
+  baseURL: async ({}, use, { parallelIndex }) =>
+    use(`http://127.0.0.1:${Number(process.env.E2E_PORT ?? 41301) + parallelIndex}`),
   clean: [
     async ({ page, baseURL }, use) => {
       const allowed: RegExp[] = []
@@ -34,7 +37,7 @@ export async function signIn(page: Page, name = 'Rhona'): Promise<void> {
 export async function newClient(page: Page, name: string): Promise<void> {
   await page.getByRole('button', { name: 'New client' }).click()
   await page.getByLabel('Name', { exact: true }).fill(name)
-  await page.getByLabel('Born on').fill('1988-04-12')
+  await page.getByLabel('Born on', { exact: true }).fill('12 Apr 1988')
   await page.getByLabel('Body weight, kg').fill('71,5')
   await page.getByRole('button', { name: 'Begin the fitting' }).click()
   await expect(page.getByRole('heading', { name: 'Story' })).toBeVisible()
@@ -58,3 +61,13 @@ export async function callOut(page: Page, line: string): Promise<void> {
 
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
+
+/** Takes one of a list that opens below its field, by its words. */
+export async function pick(scope: Page | Locator, label: string, option: string): Promise<void> {
+  const page = 'page' in scope ? scope.page() : scope
+  await scope.getByLabel(label).click()
+  await page
+    .getByRole('option', { name: new RegExp(`^${option}`) })
+    .first()
+    .click()
+}

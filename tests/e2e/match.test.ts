@@ -49,7 +49,8 @@ test('two different feet: which two to bring out, in which sizes, why, why not t
   await expect(
     page.getByRole('img', { name: /right foot in Firebreak W, from behind/ }),
   ).toBeVisible()
-  // Feet that differ by a size are asked about; the second of the list says why it is not the first.
+  // Feet that differ by a size are asked about; the second of the list says why it is not the
+  // first.
   await page.getByRole('tab', { name: /Split\? asked/ }).click()
   await expect(page.getByText('The feet differ by 7.0 mm in length.')).toBeVisible()
   await expect(page.getByRole('row', { name: /Made to measure/ })).toBeVisible()
@@ -62,7 +63,8 @@ test('two different feet: which two to bring out, in which sizes, why, why not t
       .first(),
   ).toBeVisible()
   const order = await list(page).allTextContents()
-  // The shelf does not change the ranking unless the filter asks; then what is out of stock is gone.
+  // The shelf does not change the ranking unless the filter asks; then what is out of stock is
+  // gone.
   await page.getByRole('button', { name: /^Filter/ }).click()
   await page.getByLabel('Family', { exact: true }).selectOption('all')
   await expect(page.getByText(/of 40 can be made to fit, all families/)).toBeVisible()

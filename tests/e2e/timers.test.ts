@@ -27,7 +27,8 @@ test('a timer rings on every open device, survives a reload and a lost line, and
   expect(Math.abs(a - b)).toBeLessThanOrEqual(1)
   await page.reload()
   await expect(tray(page)).toHaveAccessibleName(/Glue, 9:\d\d/)
-  // Without a line the time goes on; the change made meanwhile on the other device is there when the line is back.
+  // Without a line the time goes on; the change made meanwhile on the other device is there when
+  // the line is back.
   await page.context().setOffline(true)
   await tray(other).click()
   await other.getByRole('button', { name: 'Pause Glue' }).click()

@@ -5,6 +5,7 @@ import { PART_NAMES, PART_SCHEMAS, type PartName } from '../../core/record/parts
 import { storableDeep } from '../../core/record/storable'
 import { arbitraryOf } from '../fixtures/arbitraryOf'
 import { Caller, startServer } from './client'
+import { runs } from '../effort'
 
 let server: Awaited<ReturnType<typeof startServer>>
 let rhona: Caller
@@ -16,7 +17,10 @@ afterAll(() => server.stop())
 
 /** As it arrives: without what is not there, and without what no database holds. */
 const asStored = (value: unknown): unknown => storableDeep(JSON.parse(JSON.stringify(value)))
-/** A fitting keeps its table of norms; a list of jobs is checked against its steps, which other tests do. */
+/**
+ * A fitting keeps its table of norms; a list of jobs is checked against its steps, which other
+ * tests do.
+ */
 const OTHERS: readonly PartName[] = ['norms', 'jobs']
 
 describe('any part that the format takes', () => {
@@ -46,7 +50,7 @@ describe('any part that the format takes', () => {
             asSent,
           )
         }),
-        { numRuns: 15 },
+        { numRuns: runs(15) },
       )
       expect(version).toBeGreaterThan(0)
     },

@@ -99,7 +99,8 @@ describe('the bench', () => {
     expect(
       (await step(id, { step: 'heat-moulded:place', foot: 'left', do: 'start' })).json.code,
     ).toBe('no-temperature')
-    // A caller cannot shorten the time on the skin: 50 °C would pass for half a minute, not for six.
+    // A caller cannot shorten the time on the skin: 50 °C would pass for half a minute, not for
+    // six.
     expect(
       (
         await step(id, {

@@ -17,7 +17,9 @@ declare module 'vitest' {
   }
 }
 
-/** One throwaway cluster with demo data for all server tests, and a built server to run against it. */
+/**
+ * One throwaway cluster with demo data for all server tests, and a built server to run against it.
+ */
 export default async function setup(project: TestProject) {
   const place = {
     PG_TEST_BASE: join(tmpdir(), `gentle-arch-server.${process.getuid?.() ?? 0}`),

@@ -129,7 +129,8 @@ describe('the devices of a fitting', () => {
     ] as const) {
       const drawn = join(folder, `${side}.svg`)
       execFileSync('pdftocairo', ['-svg', '-f', String(page), '-l', String(page), pdf, drawn])
-      // Points of 1/72 inch from the top left, as they were drawn; the page's own scale is measured below.
+      // Points of 1/72 inch from the top left, as they were drawn; the page's own scale is measured
+      // below.
       const lines = [...readFileSync(drawn, 'utf8').matchAll(/<path[^>]*stroke-width[^>]*>/g)].map(
         ([tag]) =>
           [...(/ d="([^"]+)"/.exec(tag)?.[1] ?? '').matchAll(/[ML] (-?[\d.]+) (-?[\d.]+)/g)].map(
@@ -142,7 +143,8 @@ describe('the devices of a fitting', () => {
         points: d!.split('L').map((p) => p.split(' ').map(Number) as [number, number]),
       }))
       for (const { id, points } of wanted) {
-        // The converter leaves out points on a straight line: every point must lie on some drawn line, and that line be no longer.
+        // The converter leaves out points on a straight line: every point must lie on some drawn
+        // line, and that line be no longer.
         const same = lines.find(
           (l) =>
             l.length > 1 &&
@@ -163,7 +165,8 @@ describe('the devices of a fitting', () => {
         pdf,
         join(folder, side),
       ])
-      // The longest run of ink across the sheet is the control line, with half a tick's stroke (0.2 mm) at either end.
+      // The longest run of ink across the sheet is the control line, with half a tick's stroke (0.2
+      // mm) at either end.
       expect((longestRun(readFileSync(join(folder, `${side}.pgm`))) / 400) * 25.4).toBeCloseTo(
         100.4,
         0.6,

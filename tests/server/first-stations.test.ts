@@ -1,7 +1,7 @@
 import pg from 'pg'
 import sharp from 'sharp'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
-import { HOUSE_NORMS } from '../../core/measure/normsTable'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { readFootprintCsv } from '../../core/formats/footprintCsv'
 import { readFootprint } from '../../core/measure/footprint'
 import { Caller, startServer } from './client'

@@ -16,7 +16,7 @@ const routes = (readdirSync('server/api', { recursive: true }) as string[])
       file,
       method: method!.toUpperCase(),
       path: file.replace(/\.(get|post|put|patch|delete)\.ts$/, '').replace(/\/?index$/, ''),
-      permission: /export default route\(\{ permission: '([^']+)'/.exec(text)?.[1],
+      permission: /export default route\(\s*\{\s*permission: '([^']+)'/.exec(text)?.[1],
     }
   })
 const PUBLIC = [

@@ -1,12 +1,15 @@
 import { describe, expect, it } from 'vitest'
 import { intoFrame } from '../../../core/geometry/frame'
-import { CHECK_CODES } from '../../../core/capture/checkTable'
+import { CHECK_CODES } from '../../../core/tables/captureChecks'
 import { madeUpScan, captured } from './madeUpFeet'
 
 const median = (v: readonly number[]) => [...v].sort((a, b) => a - b)[Math.floor(v.length / 2)]!
 const share = (v: readonly number[], limit: number) => v.filter((x) => x <= limit).length / v.length
 
-/** Captures a run of made-up feet in any pose, unit and format and holds every landmark and reading against the shape they were made from. */
+/**
+ * Captures a run of made-up feet in any pose, unit and format and holds every landmark and reading
+ * against the shape they were made from.
+ */
 export function holdsBars(from: number, count: number) {
   describe(`${count} stand-in scans from seed ${from}`, () => {
     it('are read as the feet they are', { timeout: 900_000 }, () => {
@@ -81,7 +84,10 @@ export function holdsBars(from: number, count: number) {
   })
 }
 
-/** Height of the true sole's highest point under the line from heel to first head, in the frame that was found. */
+/**
+ * Height of the true sole's highest point under the line from heel to first head, in the frame that
+ * was found.
+ */
 function apexHeight(
   { sole, inScan }: ReturnType<typeof madeUpScan>,
   frame: Parameters<typeof intoFrame>[0],

@@ -1,10 +1,14 @@
 import { describe, expect, it } from 'vitest'
 import type { Fault } from '../../../core/capture/standin/faults'
 import { captured, madeUpScan } from './madeUpFeet'
+import { runs } from '../../effort'
 
-const TIMES = 20
+const TIMES = runs(20, 2)
 
-/** A fault made one and a half times as large as its check allows must be found in nineteen of twenty feet. */
+/**
+ * A fault made one and a half times as large as its check allows must be found in nineteen of
+ * twenty feet.
+ */
 export function findsFaults(faults: readonly Fault[]) {
   describe('faults of holding and scanning', () => {
     it.each(faults)('%s is found', { timeout: 600_000 }, (fault) => {

@@ -1,10 +1,13 @@
-import { FAULT_LIMITS, type Fault } from '../../../core/capture/standin/faults'
+import { HOUSE_NORMS } from '../../../core/record/tables'
+import { usualFault, type Fault } from '../../../core/capture/standin/faults'
 import { seeded } from '../../../core/capture/standin/random'
 import { standinScan, type ScanOptions } from '../../../core/capture/standin/scan'
-import { createSole, type Sole } from '../../../core/device/sole'
+import { createSole } from '../../../core/device/sole'
+import type { Sole } from '../../../core/geometry/soleField'
 import { soleParameters } from '../../../core/device/soleParameters'
 import { readMesh } from '../../../core/formats/mesh/readMesh'
-import { MESH_FORMATS, UNITS } from '../../../core/formats/mesh/meshFile'
+import { MESH_FORMATS } from '../../../core/formats/mesh/formats/all'
+import { UNITS } from '../../../core/geometry/units'
 import { writeMesh } from '../../../core/formats/mesh/writeMesh'
 import {
   captureFoot,
@@ -14,7 +17,7 @@ import {
 } from '../../../core/capture/captureScan'
 import type { Mesh } from '../../../core/geometry/mesh'
 import type { Foot } from '../../../core/record/schema'
-import type { Side } from '../../../core/record/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 
 /** A made-up foot with what was measured and examined on it, different for every seed. */
 export function madeUpFoot(seed: number): Foot {
@@ -51,13 +54,17 @@ export interface MadeUpScan {
   inScan: (x: number, y: number) => [number, number, number]
 }
 
-/** A stand-in scan of a made-up foot as a file: side, leg, toes, format, unit, holes and pose all change with the seed. */
+/**
+ * A stand-in scan of a made-up foot as a file: side, leg, toes, format, unit, holes and pose all
+ * change with the seed.
+ */
 export function madeUpScan(seed: number, fault?: Fault, leg?: ScanOptions['leg']): MadeUpScan {
   const foot = madeUpFoot(seed)
   const side: Side = seed % 2 ? 'right' : 'left'
   const unit = UNITS[seed % 4]!
   const format = MESH_FORMATS[Math.floor(seed / 2) % 4]!
   const options: ScanOptions = {
+    rows: HOUSE_NORMS,
     seed,
     turned: true,
     noiseMm: 0.3,
@@ -65,9 +72,9 @@ export function madeUpScan(seed: number, fault?: Fault, leg?: ScanOptions['leg']
     leg: leg ?? (['capped', 'open', 'sole-only'] as const)[seed % 3]!,
     separateToes: seed % 5 !== 0,
     unit,
-    ...(fault && { fault, amount: 1.5 * FAULT_LIMITS[fault].limit }),
+    ...(fault && { fault, amount: usualFault(fault, HOUSE_NORMS).amount }),
   }
-  const sole = createSole(soleParameters(foot)!.parameters)
+  const sole = createSole(soleParameters(foot, HOUSE_NORMS)!.parameters)
   // Only those who ask where a point went pay for finding it out.
   let pose: MadeUpScan['inScan'] | null = null
   const mesh = standinScan(foot, side, options)
@@ -126,7 +133,10 @@ function poseOf(foot: Foot, side: Side, options: ScanOptions, sole: Sole): MadeU
   }
 }
 
-/** The pose follows the holes in the stand-in's run of numbers, so they are made and their faces left unused. */
+/**
+ * The pose follows the holes in the stand-in's run of numbers, so they are made and their faces
+ * left unused.
+ */
 const turnedLike = (foot: Foot, side: Side, options: ScanOptions, clear: ScanOptions): Mesh =>
   standinScan(foot, side, { ...clear, holes: options.holes, turned: true })
 
@@ -144,5 +154,5 @@ const crossOf = (a: readonly number[], b: readonly number[]) => [
 /** Reads and captures a scan as the application does; the side is the tool's own guess. */
 export function captured(scan: MadeUpScan): { open: OpenScan; foot: CapturedFoot } {
   const open = openScan(readMesh(scan.name, scan.bytes))
-  return { open, foot: captureFoot(open, open.rough.guess.side, scan.foot) }
+  return { open, foot: captureFoot(open, open.rough.guess.side, scan.foot, {}, HOUSE_NORMS) }
 }

@@ -1,7 +1,9 @@
+import { migratePart } from '../../../core/record/migrate/migrate'
+import { BY_HOUSE } from '../../fixtures/houseContext'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { againstHand, keptAgainstHand, postureOf } from '../../../core/capture/againstHand'
-import { CHECK_LIMITS, CHECK_TABLE } from '../../../core/capture/checkTable'
+import { CHECK_TABLE } from '../../../core/tables/captureChecks'
 import { soleDifference } from '../../../core/capture/difference'
 import { edgeOf } from '../../../core/capture/foot/edges'
 import { girthIn } from '../../../core/capture/foot/girth'
@@ -13,7 +15,7 @@ import { verdictOf } from '../../../core/capture/quality/captureChecks'
 import { compact, partOf } from '../../../core/capture/shape/compact'
 import { decimated } from '../../../core/capture/shape/decimate'
 import { samplePoints } from '../../../core/capture/shape/samplePoints'
-import { FAULT_LIMITS } from '../../../core/capture/standin/faults'
+import { usualFault } from '../../../core/capture/standin/faults'
 import { seeded } from '../../../core/capture/standin/random'
 import { firstRayRestMm, heldNeutral } from '../../../core/examine/heldAs'
 import {
@@ -30,9 +32,9 @@ import {
 import { movingMean, rowEnds } from '../../../core/geometry/grid'
 import { leastSquares } from '../../../core/geometry/leastSquares'
 import type { Mesh } from '../../../core/geometry/mesh'
-import { HOUSE_NORMS, normsOf, normsSchema } from '../../../core/measure/normsTable'
+import { HOUSE_NORMS, normsSchema } from '../../../core/record/tables'
 import { bestMean } from '../../../core/measure/reading'
-import { applyCommand } from '../../../core/record/commands'
+import { applyCommand, type Command } from '../../../core/record/commands'
 import type { Foot } from '../../../core/record/schema'
 
 const { next, normal } = seeded(11)
@@ -279,7 +281,8 @@ describe('held as examined', () => {
 })
 
 describe('verdicts', () => {
-  const rule = (code: keyof typeof CHECK_LIMITS) => CHECK_TABLE.find((c) => c.code === code)!
+  const rule = (code: keyof typeof HOUSE_NORMS.captureLimit) =>
+    CHECK_TABLE.find((c) => c.code === code)!
   it.each([
     ['heelUpright', -2, 'good'],
     ['heelUpright', -2.4, 'doubtful'],
@@ -293,10 +296,11 @@ describe('verdicts', () => {
     expect(verdictOf(rule(code), value)).toBe(verdict),
   )
   it('follow the limits of the table of norms, and faults are made by the same', () => {
-    expect(HOUSE_NORMS.captureLimit).toEqual(CHECK_LIMITS)
     expect(verdictOf({ code: 'heelUpright', limit: 4 }, 3.5)).toBe('good')
-    expect(FAULT_LIMITS.coverage.limit).toBe(5)
-    expect(FAULT_LIMITS.levelHeelBall.limit).toBe(CHECK_LIMITS.levelHeelBall)
+    expect(usualFault('coverage', HOUSE_NORMS).amount).toBe(7.5)
+    expect(usualFault('levelHeelBall', HOUSE_NORMS).amount).toBe(
+      1.5 * HOUSE_NORMS.captureLimit.levelHeelBall,
+    )
   })
   it('a table of norms from before these limits takes the house ones', () => {
     const { captureLimit: _, ...old } = normsSchema.parse({
@@ -304,10 +308,10 @@ describe('verdicts', () => {
       source: 'an older table',
       painChange: 3,
     })
-    expect(normsOf({ norms: old as never })).toMatchObject({
+    expect(migratePart('norms', old, 1)).toMatchObject({
       version: 3,
       painChange: 3,
-      captureLimit: CHECK_LIMITS,
+      captureLimit: HOUSE_NORMS.captureLimit,
     })
   })
 })
@@ -327,7 +331,12 @@ describe('scan against hand', () => {
     ],
   }
   it('takes the hand reading of the nearest load, and calls a gap of another load no fault', () => {
-    const [length, width] = againstHand(foot, { footLengthMm: 266, forefootWidthMm: 104 }, 'none')
+    const [length, width] = againstHand(
+      foot,
+      { footLengthMm: 266, forefootWidthMm: 104 },
+      'none',
+      HOUSE_NORMS,
+    )
     expect(length).toMatchObject({
       hand: { posture: 'sitting', meanMm: 261.5, trials: 2 },
       gapMm: 4.5,
@@ -335,7 +344,7 @@ describe('scan against hand', () => {
       otherLoad: false,
     })
     expect(width).toMatchObject({ gapMm: 4, apart: true, otherLoad: true })
-    expect(againstHand(foot, { heelWidthMm: 64 }, 'none')[0]).toMatchObject({
+    expect(againstHand(foot, { heelWidthMm: 64 }, 'none', HOUSE_NORMS)[0]).toMatchObject({
       hand: null,
       gapMm: null,
       apart: false,
@@ -347,14 +356,15 @@ describe('scan against hand', () => {
     ])
   })
   it('scan trials stand beside those of the hand and never mix with them', () => {
-    const stored = applyCommand(foot.readings, {
+    const command: Command = {
       kind: 'readings.add',
       side: 'left',
       what: 'footLengthMm',
       posture: 'standing',
       values: [280],
       instrument: 'scan',
-    }) as Foot['readings']
+    }
+    const stored = applyCommand(foot.readings, command, BY_HOUSE) as Foot['readings']
     expect(
       stored
         .filter((r) => r.what === 'footLengthMm' && r.posture === 'standing')
@@ -362,10 +372,13 @@ describe('scan against hand', () => {
     ).toEqual([[265, 266], [280]])
     expect(bestMean({ readings: stored }, 'footLengthMm', 'standing')).toBe(265.5)
     expect(
-      keptAgainstHand({
-        readings: stored,
-        capture: { way: 'scan', load: 'full', use: 'captured' },
-      }),
+      keptAgainstHand(
+        {
+          readings: stored,
+          capture: { way: 'scan', load: 'full', use: 'captured' },
+        },
+        HOUSE_NORMS,
+      ),
     ).toMatchObject([{ what: 'footLengthMm', scanMm: 280, gapMm: 14.5, apart: true }])
     // Where no hand has measured, the scan counts.
     expect(

@@ -1,7 +1,8 @@
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { buildDevice } from '../../../core/device/buildDevice'
-import { deviceReport } from '../../../core/device/deviceReport'
+import { deviceReport } from '../../../core/advice/deviceReport'
 import { contactReport } from '../../../core/mechanics/contactReport'
 import { estimateLines } from '../../../core/mechanics/estimateLines'
 import { shellReport } from '../../../core/mechanics/shell/shellReport'
@@ -10,8 +11,12 @@ import { Refusal } from '../../../core/record/refusal'
 import { deviceSchema, type FittingRecord } from '../../../core/record/schema'
 import { arbitraryOf } from '../../fixtures/arbitraryOf'
 import { standing } from '../../fixtures/feet'
+import { runs } from '../../effort'
 
-/** Any device that the format takes, ends of every range included, on a small, a usual or a big foot of any weight. */
+/**
+ * Any device that the format takes, ends of every range included, on a small, a usual or a big foot
+ * of any weight.
+ */
 const record: fc.Arbitrary<FittingRecord> = fc
   .record({
     device: arbitraryOf(deviceSchema, 4),
@@ -66,7 +71,7 @@ describe('any device that the format takes', () => {
     fc.assert(
       fc.property(record, (r) => {
         const told = toldOrSaid(() => {
-          const built = buildDevice(r.feet.right!, 'right')
+          const built = buildDevice(r.feet.right!, 'right', HOUSE_NORMS)
           return {
             report: deviceReport(r, 'right', built),
             top: built.surface.top,
@@ -75,7 +80,7 @@ describe('any device that the format takes', () => {
         })
         expect(holes(told)).toEqual([])
       }),
-      { numRuns: 40 },
+      { numRuns: runs(40) },
     )
   })
   it('stands under the foot in finite numbers, or is refused in a sentence; so does what is printed of it', () => {
@@ -91,7 +96,7 @@ describe('any device that the format takes', () => {
           ).toEqual([])
         },
       ),
-      { numRuns: 60 },
+      { numRuns: runs(60) },
     )
   })
   it('bends by its elements in finite numbers, or is refused in a sentence', () => {
@@ -100,7 +105,7 @@ describe('any device that the format takes', () => {
         const told = toldOrSaid(() => shellReport(r, 'right', 6))
         expect(holes(told)).toEqual([])
       }),
-      { numRuns: 25 },
+      { numRuns: runs(25) },
     )
   })
 })

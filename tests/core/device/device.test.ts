@@ -1,9 +1,10 @@
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { buildDevice, plainDevice, soleFieldOf } from '../../../core/device/buildDevice'
-import { contradictionsOf } from '../../../core/device/contradictions'
+import { contradictionsOf } from '../../../core/advice/contradictions'
 import { deviceContours } from '../../../core/device/contours'
-import { deviceReport } from '../../../core/device/deviceReport'
+import { deviceReport } from '../../../core/advice/deviceReport'
 import { cutSection } from '../../../core/device/section'
 import { skiveSense } from '../../../core/device/sizeSense'
 import { buildSurface } from '../../../core/device/surface'
@@ -15,10 +16,12 @@ import { deviceSchema } from '../../../core/record/schema'
 import { demoModels } from '../../../demo/catalogue'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { referenceRecord } from '../../fixtures/feet'
+import { runs } from '../../effort'
 
-const field = soleFieldOf(referenceRecord().feet.left!, 'left').field
+const field = soleFieldOf(referenceRecord().feet.left!, 'left', HOUSE_NORMS).field
 const surfaceOf = (device: unknown) => buildSurface(field, parseWith(deviceSchema, device))
-const built = (device: unknown) => buildDevice(referenceRecord(device).feet.left!, 'left')
+const built = (device: unknown) =>
+  buildDevice(referenceRecord(device).feet.left!, 'left', HOUSE_NORMS)
 
 describe('layers', () => {
   it.each([
@@ -100,7 +103,7 @@ describe('the solid', () => {
   it("is the mirror of the other foot's for the same record", () => {
     const left = inRealSpace(device.solid.mesh, 'left')
     const right = inRealSpace(
-      buildDevice(referenceRecord(full).feet.right!, 'right').solid.mesh,
+      buildDevice(referenceRecord(full).feet.right!, 'right', HOUSE_NORMS).solid.mesh,
       'right',
     )
     expect(meshVolume(right)).toBeCloseTo(meshVolume(left), 6)
@@ -152,7 +155,7 @@ describe('the solid', () => {
           )
         },
       ),
-      { numRuns: 12 },
+      { numRuns: runs(12) },
     ))
 })
 
@@ -162,7 +165,7 @@ describe('what is said of a device', () => {
     const report = deviceReport(
       record,
       'right',
-      buildDevice(record.feet.right!, 'right'),
+      buildDevice(record.feet.right!, 'right', HOUSE_NORMS),
       demoModels()[0],
     )
     expect(report.posts[0]!.heightMm).toBeCloseTo(64 * Math.tan((4 * Math.PI) / 180), 6)

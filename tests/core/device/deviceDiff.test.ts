@@ -1,8 +1,10 @@
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import fc from 'fast-check'
 import { expect, it } from 'vitest'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { deviceSchema, type Device } from '../../../core/record/schema'
 import { randomPrescription } from '../../fixtures/randomDevice'
+import { runs } from '../../effort'
 
 const device = fc
   .integer({ min: 1, max: 2000 })
@@ -11,7 +13,10 @@ const device = fc
   )
 type Leaf = { path: (string | number)[]; value: unknown }
 
-/** Every number, word and switch of a device, with where it stands. What only explains a layer changes nothing that is made. */
+/**
+ * Every number, word and switch of a device, with where it stands. What only explains a layer
+ * changes nothing that is made.
+ */
 function leaves(value: unknown, path: (string | number)[] = []): Leaf[] {
   if (Array.isArray(value)) return value.flatMap((v, i) => leaves(v, [...path, i]))
   if (value !== null && typeof value === 'object')
@@ -38,10 +43,10 @@ const other = (value: unknown) =>
 it('a device does not differ from itself, and everything differs from none', () => {
   fc.assert(
     fc.property(device, (d) => {
-      expect(deviceDiff(d, d)).toEqual([])
-      const gone = deviceDiff(d, null)
+      expect(deviceDiff(d, d, HOUSE_NORMS)).toEqual([])
+      const gone = deviceDiff(d, null, HOUSE_NORMS)
       expect(gone.every((c) => c.after === '–' && c.before !== '–')).toBe(true)
-      expect(deviceDiff(null, d)).toEqual(
+      expect(deviceDiff(null, d, HOUSE_NORMS)).toEqual(
         gone.map(({ what, before, after }) => ({ what, before: after, after: before })),
       )
     }),
@@ -59,13 +64,13 @@ it('any number or switch of a device that changes is told: nothing that is made 
       const leaf = all[pick % all.length]!
       for (const next of other(leaf.value)) {
         const changed = withLeaf(d, leaf, next)
-        if (changed && deviceDiff(d, changed).length === 0)
+        if (changed && deviceDiff(d, changed, HOUSE_NORMS).length === 0)
           missed.add(
             `${leaf.path.join('.').replace(/\.\d+\./, '.n.')} of ${leaf.path[0] === 'layers' ? d.layers[leaf.path[1] as number]!.kind : 'device'}: ${leaf.value} → ${next}`,
           )
       }
     }),
-    { numRuns: 1500 },
+    { numRuns: runs(1500) },
   )
   expect([...missed]).toEqual([])
 })
@@ -73,7 +78,7 @@ it('any number or switch of a device that changes is told: nothing that is made 
 it('what is told one way is told the other way round', () => {
   fc.assert(
     fc.property(device, device, (a, b) => {
-      const turned = deviceDiff(b, a).map(({ what, before, after }) => ({
+      const turned = deviceDiff(b, a, HOUSE_NORMS).map(({ what, before, after }) => ({
         what,
         before: after,
         after: before,
@@ -81,7 +86,7 @@ it('what is told one way is told the other way round', () => {
       const key = (c: { what: string }) => c.what
       const sorted = (list: { what: string }[]) =>
         [...list].sort((x, y) => (key(x) < key(y) ? -1 : 1))
-      expect(sorted(turned)).toEqual(sorted(deviceDiff(a, b)))
+      expect(sorted(turned)).toEqual(sorted(deviceDiff(a, b, HOUSE_NORMS)))
     }),
   )
 })

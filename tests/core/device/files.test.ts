@@ -1,3 +1,4 @@
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import { strFromU8, unzipSync } from 'fflate'
 import { describe, expect, it } from 'vitest'
 import { buildDevice } from '../../../core/device/buildDevice'
@@ -19,8 +20,8 @@ const device = {
   outline: { cover: 'sulcus' },
 }
 const record = referenceRecord(device)
-const built = buildDevice(record.feet.left!, 'left')
-const files = deviceFiles(built, 'left', 'HR-0412')
+const built = buildDevice(record.feet.left!, 'left', HOUSE_NORMS)
+const files = deviceFiles(built, 'left', 'HR-0412', HOUSE_NORMS)
 const bytesOf = (name: string) => files.find((f) => f.name === name)!.bytes
 
 describe('mesh files', () => {
@@ -47,7 +48,7 @@ describe('mesh files', () => {
 })
 
 describe('the trim template', () => {
-  const template = templateOf(built, 'left', 'HR-0412 <b>')
+  const template = templateOf(built, 'left', 'HR-0412 <b>', HOUSE_NORMS)
   const svg = svgTemplate(template)
   const dxf = dxfTemplate(template)
   /** Closed and open lines of an SVG, by id. */
@@ -111,7 +112,7 @@ describe('the trim template', () => {
     expect(svgLines.has('firstRayExtension-3')).toBe(true)
   })
   it('mirrors the other side, names it, and escapes the label', () => {
-    const right = svgTemplate(templateOf(built, 'right', 'HR-0412'))
+    const right = svgTemplate(templateOf(built, 'right', 'HR-0412', HOUSE_NORMS))
     expect(right).toContain('RIGHT')
     expect(right).not.toBe(svg)
     expect(svg).not.toContain('<b>')

@@ -1,29 +1,29 @@
+import { HOUSE_NORMS } from '../../../core/record/tables'
+import { LAYERS, layerSchema, type LayerKind } from '../../../core/kinds/layers/all'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { buildDevice, soleFieldOf } from '../../../core/device/buildDevice'
-import { asLayer } from '../../../core/device/layers/definition'
-import { layerDefinition, layerKinds } from '../../../core/device/layers/registry'
 import { trimDevice } from '../../../core/device/trim'
 import { buildSurface, type LayerResult } from '../../../core/device/surface'
-import { layerSchema, type LayerKind } from '../../../core/record/layerSchema'
 import { parseWith } from '../../../core/record/parse'
 import { deviceSchema } from '../../../core/record/schema'
 import { referenceRecord } from '../../fixtures/feet'
+import { runs } from '../../effort'
 
 const foot = { ...referenceRecord().feet.left!, findings: { forefootDeg: [5] } }
-const { field } = soleFieldOf(foot, 'left')
+const { field } = soleFieldOf(foot, 'left', HOUSE_NORMS)
 const deviceOf = (device: unknown) => parseWith(deviceSchema, device)
 const surfaceOf = (layers: unknown[], rest = {}) =>
   buildSurface(field, deviceOf({ layers, ...rest }))
-const kinds = layerKinds().map((d) => d.kind)
+const kinds = LAYERS.all.map((d) => d.kind)
 const amountKeys = ['depthMm', 'heightMm', 'amountMm', 'widthMm', 'thicknessMm', 'angleDeg']
 const asked = (kind: LayerKind, value: number) => ({
   kind,
-  [layerDefinition(kind).amounts[0].key]: value,
+  [LAYERS.of(kind).amounts[0].key]: value,
 })
 /** Usual limits of a kind's main amount, and what lies between. */
 const amountsOf = (kind: LayerKind) => {
-  const { usual, fallback } = layerDefinition(kind).amounts[0]
+  const { usual, fallback } = LAYERS.of(kind).amounts[0]
   return [Math.max(usual[0], 0.5), fallback || 4, usual[1]]
 }
 const edge = new Set<LayerKind>([
@@ -37,7 +37,7 @@ const edge = new Set<LayerKind>([
 describe('the registry', () => {
   it('shapes every kind of the record, with words, presets inside the usual range and a first amount of the record', () => {
     expect(new Set(kinds)).toEqual(new Set(layerSchema.options.map((o) => o.shape.kind.value)))
-    for (const d of layerKinds()) {
+    for (const d of LAYERS.all) {
       expect(amountKeys).toContain(d.amounts[0].key)
       expect(d.does.length + d.where.length).toBeGreaterThan(12)
       for (const rule of d.amounts)
@@ -51,7 +51,7 @@ describe('the registry', () => {
 })
 
 describe.each(kinds)('%s', (kind) => {
-  const definition = layerDefinition(kind)
+  const definition = LAYERS.of(kind)
   const one = (value: number): LayerResult => surfaceOf([asked(kind, value)]).layers[0]!
   it('reaches what is asked within 0.05 mm, from its smallest to its largest usual amount, and by default', () => {
     for (const value of amountsOf(kind)) {
@@ -64,7 +64,7 @@ describe.each(kinds)('%s', (kind) => {
   it('changes nothing outside the reach it states, and peaks inside it', () => {
     for (const value of amountsOf(kind)) {
       const layer = one(value)
-      const { x, y } = definition.reach(field, asLayer(layerSchema.parse(asked(kind, value))))
+      const { x, y } = definition.reach(field, layerSchema.parse(asked(kind, value)))
       for (let i = 0; i < field.z.length; i++) {
         const within =
           field.x[i]! >= x[0] && field.x[i]! <= x[1] && field.y[i]! >= y[0] && field.y[i]! <= y[1]
@@ -82,7 +82,7 @@ describe.each(kinds)('%s', (kind) => {
   it('has no step over 0.3 mm where it has no edge by nature', () => {
     if (definition.edged) return
     // A step is what is left when the slope goes on: the second difference, along and across.
-    const { change } = one(layerDefinition(kind).amounts[0].fallback || 4)
+    const { change } = one(LAYERS.of(kind).amounts[0].fallback || 4)
     for (let row = 1; row + 1 < field.rows; row++)
       for (let column = field.from[row]! + 1; column + 1 < field.to[row]!; column++) {
         const i = row * field.columns + column
@@ -193,7 +193,7 @@ describe('the stack', () => {
           return there!.every((z, i) => Math.abs(z - back![i]!) < 1e-9)
         },
       ),
-      { numRuns: 8 },
+      { numRuns: runs(8) },
     ))
   it('a skive keeps its depth under posts and lifts, and beside another skive', () => {
     for (const rest of [
@@ -221,7 +221,7 @@ describe('the stack', () => {
       )
       return (top[line[19]!]! - top[line[0]!]!) / 19
     }
-    const flat = soleFieldOf(referenceRecord().feet.left!, 'left').field
+    const flat = soleFieldOf(referenceRecord().feet.left!, 'left', HOUSE_NORMS).field
     const level = buildSurface(flat, deviceOf({})).top
     expect(slope(surfaceOf([]).top) - slope(level)).toBeCloseTo(Math.tan((5 * Math.PI) / 180), 6)
     expect(slope(surfaceOf([{ kind: 'intrinsicForefootPost' }]).top) - slope(level)).toBeCloseTo(
@@ -299,6 +299,7 @@ describe('the outline', () => {
         }),
       },
       'left',
+      HOUSE_NORMS,
     ).solid
     expect(report).toMatchObject({ closed: true, manifold: true, outward: true, selfOverlaps: 0 })
   })

@@ -1,3 +1,4 @@
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -10,8 +11,9 @@ import { normalThickness } from '../../fixtures/normalThickness'
 import { kindsOf, randomPrescription } from '../../fixtures/randomDevice'
 import { sliceVolume } from '../../fixtures/sliceVolume'
 import { referenceRecord } from '../../fixtures/feet'
+import { runs } from '../../effort'
 
-const MANY = 300
+const MANY = runs(300, 45)
 const folder = mkdtempSync(join(tmpdir(), 'arch-solid-'))
 afterAll(() => rmSync(folder, { recursive: true }))
 
@@ -47,7 +49,7 @@ describe(`${MANY} random prescriptions`, () => {
     () => {
       for (let seed = 1; seed <= MANY; seed++) {
         const record = randomPrescription(seed)
-        const built = buildDevice(record.feet.left!, 'left')
+        const built = buildDevice(record.feet.left!, 'left', HOUSE_NORMS)
         const { report, mesh } = built.solid
         const name = `seed ${seed}: ${kindsOf(record)}`
         expect(report, name).toMatchObject({
@@ -74,7 +76,8 @@ describe(`${MANY} random prescriptions`, () => {
 })
 
 describe('posts and blocks', () => {
-  const built = (device: unknown) => buildDevice(referenceRecord(device).feet.left!, 'left')
+  const built = (device: unknown) =>
+    buildDevice(referenceRecord(device).feet.left!, 'left', HOUSE_NORMS)
   const at = (b: ReturnType<typeof built>, x: number, y: number) => {
     const { field } = b.surface
     return (

@@ -1,14 +1,15 @@
+import { HOUSE_NORMS, HOUSE_TABLES, normsSchema } from '../../../core/record/tables'
+import { LAYERS, layerSchema } from '../../../core/kinds/layers/all'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { judge } from '../../../core/advice/advise'
 import { proposeDevice } from '../../../core/advice/proposal'
-import { fitBlanks, HOUSE_BLANKS } from '../../../core/device/blanks'
+import { fitBlanks } from '../../../core/device/blanks'
 import { buildDevice, plainDevice } from '../../../core/device/buildDevice'
-import { contradictionsOf } from '../../../core/device/contradictions'
+import { contradictionsOf } from '../../../core/advice/contradictions'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { layerWords } from '../../../core/device/deviceWords'
-import { layerKinds } from '../../../core/device/layers/registry'
-import { SHELL_MATERIALS, youngFromShoreA } from '../../../core/device/materials'
+import { youngFromShoreA } from '../../../core/mechanics/shoreHardness'
 import { cutSection } from '../../../core/device/section'
 import { sheetParts } from '../../../core/device/sheetParts'
 import { buildShell } from '../../../core/device/shell'
@@ -16,19 +17,18 @@ import { deviceWidths, stackHeights } from '../../../core/device/space'
 import { buildSurface } from '../../../core/device/surface'
 import { waysOut } from '../../../core/device/waysOut'
 import { roomOf, widthsOf } from '../../../core/footwear/room'
-import { HOUSE_NORMS, normsSchema } from '../../../core/measure/normsTable'
-import { layerSchema } from '../../../core/record/layerSchema'
 import { parseWith } from '../../../core/record/parse'
 import { joinRecord, splitRecord } from '../../../core/record/parts'
 import { deviceSchema, type Device } from '../../../core/record/schema'
-import { SCHOOLS } from '../../../core/record/vocabulary'
+import { SCHOOLS } from '../../../core/tables/vocabulary'
 import { demoModels } from '../../../demo/catalogue'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { referenceRecord } from '../../fixtures/feet'
+import { runs } from '../../effort'
 
 const device = (d: unknown): Device => parseWith(deviceSchema, d)
 const foot = referenceRecord().feet.left!
-const bodyOf = (d: unknown) => buildDevice({ ...foot, device: device(d) }, 'left').body
+const bodyOf = (d: unknown) => buildDevice({ ...foot, device: device(d) }, 'left', HOUSE_NORMS).body
 
 describe("a school's proposal", () => {
   const tove = DEMO_RECORDS['tove-marchetti']!
@@ -68,8 +68,9 @@ describe("a school's proposal", () => {
 
 describe('blanks', () => {
   it('are chosen by arch length: one that is too short comes after those that can be trimmed', () => {
-    const fits = fitBlanks(foot, HOUSE_BLANKS, 'trim-to-fit')
-    // 0.73 · 265 = 193.45: the middle line of 260 has its arch at 190, that of 270 at 197; 260 is too short.
+    const fits = fitBlanks(foot, HOUSE_TABLES.blanks, 'trim-to-fit', HOUSE_NORMS)
+    // 0.73 · 265 = 193.45: the middle line of 260 has its arch at 190, that of 270 at 197; 260 is
+    // too short.
     expect(fits[0]!.blank).toMatchObject({ sizeMm: 270 })
     expect(fits[0]!.archLengthMm).toBeCloseTo(fits[0]!.blank.archLengthMm - 193.45, 9)
     expect(fits.find((f) => f.blank.sizeMm === 250)!.verdict).toBe('stop')
@@ -84,9 +85,11 @@ describe('blanks', () => {
       ],
     }
     expect(
-      fitBlanks(long, HOUSE_BLANKS, 'trim-to-fit')[0]!.blank.archLengthMm,
+      fitBlanks(long, HOUSE_TABLES.blanks, 'trim-to-fit', HOUSE_NORMS)[0]!.blank.archLengthMm,
     ).toBeGreaterThanOrEqual(199)
-    expect(fitBlanks({ readings: [] }, HOUSE_BLANKS, 'heat-moulded')).toEqual([])
+    expect(fitBlanks({ readings: [] }, HOUSE_TABLES.blanks, 'heat-moulded', HOUSE_NORMS)).toEqual(
+      [],
+    )
   })
 })
 
@@ -109,14 +112,14 @@ describe('materials', () => {
         .filter((c) => c.foot === 'left')
         .map((c) => c.code)
     expect(codes()).toContain('unknown-material')
-    const bamboo = { ...SHELL_MATERIALS[0]!, id: 'bamboo', name: 'Bamboo' }
-    expect(codes({ shellMaterials: [...SHELL_MATERIALS, bamboo] })).not.toContain(
+    const bamboo = { ...HOUSE_NORMS.shellMaterials[0]!, id: 'bamboo', name: 'Bamboo' }
+    expect(codes({ shellMaterials: [...HOUSE_NORMS.shellMaterials, bamboo] })).not.toContain(
       'unknown-material',
     )
     expect(
       codes({ layerUsual: { 'metPad.heightMm': [2, 4] }, shellMaterials: [bamboo] }),
     ).toContain('outside-usual')
-    expect(HOUSE_NORMS.blanks.length).toBeGreaterThan(20)
+    expect(HOUSE_TABLES.blanks.length).toBeGreaterThan(20)
   })
 })
 
@@ -148,7 +151,7 @@ describe('the room a device takes', () => {
       heelLiftMm: 8,
       shell: { thicknessMm: 5 },
     })
-    const room = roomOf(demoModels()[0]!)
+    const room = roomOf(demoModels()[0]!, HOUSE_NORMS)
     const needed = stackHeights(bodyOf(d), d)
     const missing = {
       ...needed,
@@ -157,7 +160,7 @@ describe('the room a device takes', () => {
       ballMm: 1,
       toesMm: 1,
     }
-    const ways = waysOut({ ...foot, device: d }, d, missing, SHELL_MATERIALS)
+    const ways = waysOut({ ...foot, device: d }, d, missing, HOUSE_NORMS)
     expect(ways.length).toBeGreaterThan(3)
     expect(ways.at(-1)).toMatchObject({ id: 'footwear', device: null })
     for (const way of ways.slice(0, -1)) {
@@ -172,7 +175,7 @@ describe('the room a device takes', () => {
         { ...foot, device: d },
         d,
         { heelMm: 1, archMm: 1, ballMm: 1, toesMm: 1 },
-        SHELL_MATERIALS,
+        HOUSE_NORMS,
       ),
     ).toEqual([])
   })
@@ -185,7 +188,7 @@ describe('the room a device takes', () => {
       ],
       shell: { base: {} },
     })
-    const parts = sheetParts(bodyOf(d), d)
+    const parts = sheetParts(bodyOf(d), d, HOUSE_NORMS)
     expect(parts.map((p) => p.id)).toEqual([
       'cover',
       'base',
@@ -208,15 +211,17 @@ describe('versions', () => {
       posts: [{ at: 'rearfoot', angleDeg: 3 }],
       outline: { heelCupMm: 16 },
     })
-    const diff = Object.fromEntries(deviceDiff(a, b).map((c) => [c.what, [c.before, c.after]]))
+    const diff = Object.fromEntries(
+      deviceDiff(a, b, HOUSE_NORMS).map((c) => [c.what, [c.before, c.after]]),
+    )
     expect(diff['Medial heel skive']).toEqual(['depth 3 mm', 'depth 4 mm'])
     expect(diff['Met pad']![1]).toBe('–')
     expect(diff['Sweet spot']![0]).toBe('–')
     expect(diff['Heel cup']).toEqual(['14 mm', '16 mm'])
     expect(diff['Rearfoot post']).toEqual(['–', '3° extrinsic'])
     expect(Object.keys(diff)).toHaveLength(5)
-    expect(deviceDiff(a, a)).toEqual([])
-    expect(deviceDiff(null, a).length).toBeGreaterThan(4)
+    expect(deviceDiff(a, a, HOUSE_NORMS)).toEqual([])
+    expect(deviceDiff(null, a, HOUSE_NORMS).length).toBeGreaterThan(4)
   })
   it('say when only the order changed, and are kept through record and parts', () => {
     const [x, y] = [
@@ -224,9 +229,11 @@ describe('versions', () => {
       layerSchema.parse({ kind: 'medialSkive' }),
     ]
     expect(
-      deviceDiff({ ...plainDevice(), layers: [x, y] }, { ...plainDevice(), layers: [y, x] }).map(
-        (c) => c.what,
-      ),
+      deviceDiff(
+        { ...plainDevice(), layers: [x, y] },
+        { ...plainDevice(), layers: [y, x] },
+        HOUSE_NORMS,
+      ).map((c) => c.what),
     ).toEqual(['Order of layers'])
     const record = {
       ...referenceRecord(),
@@ -250,7 +257,7 @@ describe('versions', () => {
     })
   })
   it('every layer has a line for the bench with all its numbers', () => {
-    for (const d of layerKinds()) {
+    for (const d of LAYERS.all) {
       const words = layerWords(layerSchema.parse({ kind: d.kind }))
       expect(words.startsWith(`${d.name}: `)).toBe(true)
       for (const rule of d.amounts) expect(words).toContain(rule.label)
@@ -266,7 +273,7 @@ describe('while an amount changes', () => {
         fc.double({ min: 2, max: 5, noNaN: true }),
         fc.integer({ min: 8, max: 18 }),
         (depthMm, thicknessMm, heelCupMm) => {
-          const { field } = buildDevice(foot, 'left').surface
+          const { field } = buildDevice(foot, 'left', HOUSE_NORMS).surface
           const first = device({
             layers: [{ kind: 'metPad' }, { kind: 'medialSkive', depthMm: 2 }],
           })
@@ -281,7 +288,7 @@ describe('while an amount changes', () => {
           return fresh!.every((z, i) => z === carried![i])
         },
       ),
-      { numRuns: 8 },
+      { numRuns: runs(8) },
     ))
   it('cuts anywhere and turned: a turned line through the heel is longer, and reads the same height at the axis', () => {
     const body = bodyOf({})

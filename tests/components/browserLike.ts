@@ -1,0 +1,30 @@
+import { vi } from 'vitest'
+
+// What a window has and happy-dom has not.
+vi.stubGlobal(
+  'ResizeObserver',
+  class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  },
+)
+vi.stubGlobal(
+  'IntersectionObserver',
+  class {
+    observe() {}
+    unobserve() {}
+    disconnect() {}
+  },
+)
+vi.stubGlobal('visualViewport', new EventTarget())
+
+// The browser's own database: what waits for the server is kept by the page alone here.
+vi.mock('~/browser/keptChanges', () => ({
+  keepPending: async () => undefined,
+  dropPending: async () => undefined,
+  pendingOf: async () => [],
+  keepHistory: async () => undefined,
+  historyOf: async () => undefined,
+  dropHistory: async () => undefined,
+}))

@@ -1,0 +1,45 @@
+import type { DOMWrapper, VueWrapper } from '@vue/test-utils'
+
+const words = (element: Element | null | undefined) =>
+  (element?.textContent ?? '').replace(/\s+/g, ' ').trim()
+
+/** A label that names the element by its id, as Vuetify's do. */
+const labelOf = (element: Element) =>
+  element.id ? element.ownerDocument.querySelector(`label[for="${element.id}"]`) : null
+
+const nameOf = (element: Element): string =>
+  element.getAttribute('aria-label') ??
+  (words(labelOf(element)) || words(element.closest('label')) || words(element))
+
+const matches = (name: string, wanted: string | RegExp) =>
+  typeof wanted === 'string' ? name === wanted : wanted.test(name)
+
+/** Elements as somebody would name them: by their label, else by their text. */
+function named<E extends Element>(
+  wrapper: VueWrapper,
+  selector: string,
+  wanted: string | RegExp,
+): DOMWrapper<E> {
+  const found = wrapper.findAll<E>(selector)
+  const hit = found.find(({ element }) => matches(nameOf(element), wanted))
+  if (hit) return hit
+  const names = found.map(({ element }) => nameOf(element)).join(' | ')
+  throw new Error(`nothing is called ${String(wanted)} among: ${names}`)
+}
+
+export const button = (wrapper: VueWrapper, wanted: string | RegExp) =>
+  named<HTMLButtonElement>(wrapper, 'button, a, [role="button"], [role="checkbox"]', wanted)
+
+export const field = (wrapper: VueWrapper, wanted: string | RegExp) =>
+  named<HTMLInputElement>(wrapper, 'input, textarea, select', wanted)
+
+/** Types into a field and leaves it, as people do. */
+export async function type(wrapper: VueWrapper, wanted: string | RegExp, text: string) {
+  const input = field(wrapper, wanted)
+  await input.trigger('focus')
+  await input.setValue(text)
+  await input.trigger('blur')
+}
+
+/** What stands there, in one line. */
+export const textOf = (wrapper: VueWrapper): string => words(wrapper.element.parentElement)

@@ -1,0 +1,3 @@
+import { holdsBars } from './bars'
+
+holdsBars(1, 6)

@@ -1,0 +1,3 @@
+import { findsFaults } from './faults'
+
+findsFaults(['heelUpright', 'firstRay', 'levelHeelBall'])
