@@ -1,4 +1,5 @@
-// Runs the command line from a cached bundle; bundles anew when any source is newer. Works from any folder, as any user.
+// Runs the command line from a cached bundle; bundles anew when any source is newer. Works from any
+// folder, as any user.
 import { createHash } from 'node:crypto'
 import { existsSync, mkdirSync, readdirSync, renameSync, statSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'

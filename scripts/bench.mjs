@@ -1,4 +1,4 @@
-// npm run bench: the core's benchmarks, closing with the medians.
+// npm run bench: the core's benchmarks, closing with the medians; then the browser's main thread.
 import { mkdirSync, readFileSync } from 'node:fs'
 import { at, run } from './lib/project.mjs'
 
@@ -17,4 +17,4 @@ if (code === 0)
   for (const group of JSON.parse(readFileSync(file, 'utf8')).files.flatMap((f) => f.groups))
     for (const b of group.benchmarks)
       console.log(`median ${b.median.toFixed(1).padStart(7)} ms   ${b.name}`)
-process.exit(code)
+process.exit(code || run(process.execPath, ['scripts/bench-screen.mjs']))

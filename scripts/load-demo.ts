@@ -13,8 +13,8 @@ import { hashSecret } from '../server/security/secrets'
 import type { VisitState } from '../shared/contracts'
 
 /**
- * First start: a shop. With `demo` it holds invented people, clients and a catalogue; without, one owner who waits for a one-time code,
- * which is printed. Does nothing when a shop exists already.
+ * First start: a shop. With `demo` it holds invented people, clients and a catalogue; without, one
+ * owner who waits for a one-time code, which is printed. Does nothing when a shop exists already.
  */
 async function main(demo: boolean) {
   const made = await transaction(async (db) => {

@@ -1,4 +1,5 @@
-// Forward migrations: every file of server/database/migrations once, in order, each in one transaction; a changed file is refused.
+// Forward migrations: every file of server/database/migrations once, in order, each in one
+// transaction; a changed file is refused.
 import { createHash } from 'node:crypto'
 import { readdirSync, readFileSync } from 'node:fs'
 import { dirname, join, resolve } from 'node:path'

@@ -1,4 +1,5 @@
-// npm run restore -- FILE: puts a backup into an empty database (a fresh data folder, or the server of MIGRATION_URL).
+// npm run restore -- FILE: puts a backup into an empty database (a fresh data folder, or the server
+// of MIGRATION_URL).
 import { restore } from './lib/archive.mjs'
 import { stop } from './lib/project.mjs'
 

@@ -1,4 +1,5 @@
-// npm start: installs what is missing, starts PostgreSQL, migrates, loads demo data once, builds, serves, prints the address.
+// npm start: installs what is missing, starts PostgreSQL, migrates, loads demo data once, builds,
+// serves, prints the address.
 import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { at, build, isFree, keptSecret, runAsync, say, stop } from './lib/project.mjs'
 import { needDebian, needNpm } from './lib/packages.mjs'
@@ -72,7 +73,8 @@ try {
       }
   const applied = await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
   if (applied.length > 0) say(`database brought up to date: ${applied.join(', ')}`)
-  // Demo people sign in without a password: on somebody else's server they are loaded only when asked for.
+  // Demo people sign in without a password: on somebody else's server they are loaded only when
+  // asked for.
   const demo = own ? process.env.ARCH_DEMO !== 'no' : process.env.ARCH_DEMO === 'yes'
   if (
     (await runAsync(

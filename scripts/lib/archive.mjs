@@ -1,4 +1,5 @@
-// Backup and restore by PostgreSQL's own tools; passwords go by environment, never on a command line.
+// Backup and restore by PostgreSQL's own tools; passwords go by environment, never on a command
+// line.
 import { spawnSync } from 'node:child_process'
 import { existsSync } from 'node:fs'
 import pg from 'pg'
@@ -35,7 +36,10 @@ export function backup(file, url = ownerUrl()) {
   )
 }
 
-/** What the application's role may do, as the migrations grant it; a test holds the two against each other. */
+/**
+ * What the application's role may do, as the migrations grant it; a test holds the two against each
+ * other.
+ */
 const GRANTS = [
   [
     'select, insert, update, delete',

@@ -13,7 +13,10 @@ const DEBIAN = {
   admesh: () => existsSync('/usr/bin/admesh'),
 }
 
-/** Installs Debian packages that are missing; as a normal user by sudo -n, else prints the one line to run and stops. */
+/**
+ * Installs Debian packages that are missing; as a normal user by sudo -n, else prints the one line
+ * to run and stops.
+ */
 export function needDebian(names) {
   const missing = names.filter((name) => !DEBIAN[name]())
   if (missing.length === 0) return

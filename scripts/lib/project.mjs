@@ -52,6 +52,7 @@ export function sourceKey() {
     'shared',
     'public',
     'nuxt.config.ts',
+    'templateOptions.ts',
     'package-lock.json',
   ])
     if (existsSync(at(name))) walk(at(name))
