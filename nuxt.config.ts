@@ -20,6 +20,7 @@ export default defineNuxtConfig({
     '@fontsource-variable/bricolage-grotesque/wght.css',
     '@fontsource-variable/figtree/wght.css',
     '~/theme/main.css',
+    '~/theme/vuetify.css',
   ],
   app: {
     head: {

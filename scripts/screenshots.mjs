@@ -16,7 +16,7 @@ const server = spawn(process.execPath, [at('scripts/serve-test.mjs')], {
 try {
   for (
     let tries = 0;
-    tries < 600 &&
+    tries < 1800 &&
     !(await fetch(`${base}/api/health`)
       .then((r) => r.ok)
       .catch(() => false));
@@ -38,8 +38,10 @@ try {
   const folder = at('docs/screenshots')
   mkdirSync(folder, { recursive: true })
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, locale: 'en-GB' })
-  // A calm hour of a fixed day, so that pictures change only when a view does.
-  await page.clock.setFixedTime(new Date(new Date().setHours(10, 24, 0, 0)))
+  // A calm hour of the day, so that pictures change only when a view does. The clock goes on: what is
+  // pressed and heard in one and the same moment, the application takes for heard before it asked.
+  const hour = new Date(new Date().setHours(10, 24, 0, 0))
+  await page.clock.install({ time: hour })
   const shot = async (name) => {
     await wait(900)
     await page.mouse.move(2, 790)
@@ -54,6 +56,7 @@ try {
   await page.getByRole('heading', { name: 'Visits' }).waitFor()
   await shot('today')
   const open = async (client, station) => {
+    await page.clock.setSystemTime(hour)
     await page.goto(base)
     const href = await page
       .getByRole('link', { name: new RegExp(client) })
@@ -67,14 +70,17 @@ try {
     const tab = (name) => page.getByRole('tab', { name }).click()
     const scan = async (side, fault) => {
       await tab('Scans')
-      await page.getByLabel('Fault of the stand-in scan').selectOption(fault)
+      await page
+        .getByRole('combobox', { name: 'Fault of the stand-in scan' })
+        .click({ force: true })
+      await page.getByRole('option', { name: fault }).click()
       await page.getByRole('button', { name: new RegExp(`^Scan ${side}`) }).click()
       await page.getByRole('button', { name: `Keep as ${side} scan` }).click({ timeout: 60_000 })
       await page.getByText('storing the original').waitFor({ state: 'hidden', timeout: 60_000 })
       await page.getByRole('button', { name: /^Scan left/ }).waitFor({ timeout: 60_000 })
     }
-    await scan('left', '')
-    await scan('right', '')
+    await scan('left', 'well held')
+    await scan('right', 'well held')
     await tab('Quality')
     await shot('capture')
   }

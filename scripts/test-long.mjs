@@ -1,6 +1,7 @@
 // npm run test:long: everything that is drawn by chance, whole: hundreds of scans, a thousand
 // devices, thousands of records, kills. ARCH_SEED gives a seed again; without it each day has its
-// own.
+// own. ARCH_MINUTES ends it early: no further files are begun once they have passed, and what was
+// left out is told; the seed turns the order, so that every file has its day.
 import { readdirSync, readFileSync } from 'node:fs'
 import { needDebian, needNpm } from './lib/packages.mjs'
 import { at, say } from './lib/project.mjs'
@@ -10,9 +11,17 @@ needDebian(['postgresql', 'admesh'])
 needNpm()
 
 const DAY_MS = 86_400_000
-const seed = process.env.ARCH_SEED ?? String(Math.floor(Date.now() / DAY_MS))
-say(`ARCH_SEED=${seed}`)
+const MINUTE_MS = 60_000
+/** Files that run at once, one on each core. */
+const BESIDE = 2
+/** Files that take a minute or so together. */
+const AT_ONCE = 12
+const began = Date.now()
+const seed = process.env.ARCH_SEED ?? String(Math.floor(began / DAY_MS))
+const minutes = Number(process.env.ARCH_MINUTES ?? Infinity)
+say(`ARCH_SEED=${seed}${Number.isFinite(minutes) ? `, for ${minutes} minutes` : ''}`)
 const env = { ARCH_EFFORT: 'long', ARCH_SEED: seed }
+
 /** Files in which something is drawn by chance: the others say the same in either run. */
 const drawn = readdirSync(at('tests'), { recursive: true })
   .map((name) => `tests/${name}`)
@@ -20,7 +29,30 @@ const drawn = readdirSync(at('tests'), { recursive: true })
   .filter(
     (name) => name.endsWith('.long.test.ts') || readFileSync(at(name), 'utf8').includes("/effort'"),
   )
-const isServer = (name) => name.startsWith('tests/server/')
-await vitest('core, whole', ['core'], { env, files: drawn.filter((name) => !isServer(name)) })
-await vitest('server, whole', ['server'], { env, files: drawn.filter(isServer) })
+  .sort()
+const projectOf = (name) => (name.startsWith('tests/server/') ? 'server' : 'core')
+const isLong = (name) => name.endsWith('.long.test.ts')
+
+function inGroups(names, size) {
+  const groups = []
+  for (let i = 0; i < names.length; i += size) groups.push(names.slice(i, i + size))
+  return groups
+}
+const turned = (list, by) => list.map((_, i) => list[(i + by) % list.length])
+
+const groups = [
+  ...inGroups(
+    drawn.filter((name) => projectOf(name) === 'core' && !isLong(name)),
+    AT_ONCE,
+  ),
+  drawn.filter((name) => projectOf(name) === 'server'),
+  ...inGroups(turned(drawn.filter(isLong), Number(seed) % drawn.filter(isLong).length), BESIDE),
+]
+const isOver = () => Date.now() - began > minutes * MINUTE_MS
+const leftOut = []
+for (const [i, files] of turned(groups, Number(seed) % groups.length).entries())
+  if (isOver()) leftOut.push(...files)
+  else
+    await vitest(`whole, part ${i + 1} of ${groups.length}`, [projectOf(files[0])], { env, files })
+if (leftOut.length > 0) say(`out of time, another day: ${leftOut.join(', ')}`)
 close()

@@ -5,6 +5,9 @@ import { parseNumber } from '../../core/measure/callOut'
 /**
  * Minus, value, plus. Holding repeats and shows drafts; letting go keeps the value. Null reads
  * 'none'; plus begins at `start`.
+ *
+ * Its buttons and its field are bare: it is one control, drawn as one, that captures the pointer
+ * while it is held; Prescribe shows dozens and redraws them with every step.
  */
 const {
   value,
@@ -138,6 +141,12 @@ onBeforeUnmount(() => clearTimeout(held))
   border-style: dashed;
 }
 button {
+  padding: 0;
+  border: 0;
+  background: none;
+  color: inherit;
+  font: inherit;
+  cursor: pointer;
   text-align: center;
   font-size: 20px;
   font-weight: 500;

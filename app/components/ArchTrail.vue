@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { STATIONS } from './stations'
+import PlainButton from './PlainButton.vue'
 
 /**
  * Nine stops on a shallow arch. Done: check; now: larger with ring; to do: hollow; attention:
@@ -49,7 +50,7 @@ const state = (n: number) =>
       <path :d="path(reached)" class="walked" />
     </svg>
     <component
-      :is="live ? 'button' : 'span'"
+      :is="live ? PlainButton : 'span'"
       v-for="s in stops"
       :key="s.id"
       class="stop"

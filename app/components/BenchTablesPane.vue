@@ -1,12 +1,14 @@
 <script setup lang="ts">
 import { plainCopy } from '~/browser/plainCopy'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VCheckboxBtn, VSelect, VTable } from 'vuetify/components'
 import { processSchema, type Process, type Step } from '../../core/tables/processes'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { useBench } from '~/stores/bench'
 import DraftField from './DraftField.vue'
+import PlainButton from './PlainButton.vue'
+import { namedChoices } from '~/browser/choices'
 
 /**
  * How things are made here: steps with their minutes beside what they really take; what the bench
@@ -95,13 +97,29 @@ const house = (key: string) =>
   HOUSE_TABLES.processes
     .flatMap((p) => p.steps.map((s) => [`${p.id}:${s.id}`, s.minutes] as const))
     .find(([k]) => k === key)?.[1]
+const HEATS = computed(() => [{ value: '', title: 'no heat' }, ...namedChoices(draft.heatWindows)])
+/** What a step comes after: the one above unless it is said; none, one, or several at once. */
+const ABOVE = '-'
+const AND = '+'
+const befores = (step: Step, i: number) => [
+  { value: ABOVE, title: i ? 'the one above' : 'nothing' },
+  { value: '', title: 'nothing' },
+  ...(step.after && step.after.length > 1
+    ? [{ value: step.after.join(AND), title: step.after.join(' and ') }]
+    : []),
+  ...process.value.steps
+    .filter((other) => other.id !== step.id)
+    .map((other) => ({ value: other.id, title: other.words })),
+]
+const setAfter = (i: number, ids: string) =>
+  set(i, { after: ids === ABOVE ? undefined : ids.split(AND).filter(Boolean) })
 </script>
 
 <template>
   <div class="tables">
     <div class="line">
       <span class="line" role="tablist" aria-label="Tables of the bench"
-        ><button
+        ><PlainButton
           v-for="[id, words] in [
             ['steps', 'Processes'],
             ['has', 'What the bench has'],
@@ -114,14 +132,16 @@ const house = (key: string) =>
           @click="pane = id"
         >
           {{ words }}
-        </button></span
+        </PlainButton></span
       >
       <template v-if="pane === 'steps'"
-        ><select v-model="at" class="field fam" aria-label="Process">
-          <option v-for="p in draft.processes" :key="p.id" :value="p.id">
-            {{ p.name }}
-          </option></select
-        ><VBtn v-if="may" size="small" height="36" @click="addProcess">New process</VBtn></template
+        ><VSelect
+          v-model="at"
+          class="fam"
+          density="compact"
+          :items="namedChoices(draft.processes)"
+          aria-label="Process"
+        /><VBtn v-if="may" size="small" height="36" @click="addProcess">New process</VBtn></template
       >
     </div>
     <template v-if="pane === 'steps'">
@@ -150,7 +170,7 @@ const house = (key: string) =>
         {{ TABLES.processes.source }}; what the bench logs moves them by itself: median drawn
         towards this value by 5/(n+5). A step waits for the one above unless “after” says otherwise.
       </p>
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Step</th>
@@ -176,20 +196,15 @@ const house = (key: string) =>
                 :aria-label="`Words of step ${i + 1}`"
                 @keep="(t: string) => set(i, { words: t.trim() })"
               /><span class="line small"
-                ><select
-                  class="field aft"
-                  :value="s.heat ?? ''"
+                ><VSelect
+                  class="aft"
+                  density="compact"
+                  :items="HEATS"
+                  :model-value="s.heat ?? ''"
                   :disabled="!may"
                   :aria-label="`Heat of ${s.words}`"
-                  @change="
-                    set(i, { heat: ($event.target as HTMLSelectElement).value || undefined })
-                  "
-                >
-                  <option value="">no heat</option>
-                  <option v-for="w in draft.heatWindows" :key="w.id" :value="w.id">
-                    {{ w.name }}
-                  </option></select
-                ><label class="line"
+                  @update:model-value="(id: string) => set(i, { heat: id || undefined })"
+                /><label class="line"
                   >foot on it
                   <DraftField
                     class="sm"
@@ -207,19 +222,17 @@ const house = (key: string) =>
                   />
                   min</label
                 ><label class="line"
-                  ><input
-                    type="checkbox"
-                    :checked="s.fresh === true"
+                  ><VCheckboxBtn
+                    :model-value="s.fresh === true"
                     :disabled="!may"
-                    @change="set(i, { fresh: !s.fresh })"
+                    @update:model-value="set(i, { fresh: !s.fresh })"
                   />
                   next at once</label
                 ><label class="line"
-                  ><input
-                    type="checkbox"
-                    :checked="s.overnight === true"
+                  ><VCheckboxBtn
+                    :model-value="s.overnight === true"
                     :disabled="!may"
-                    @change="set(i, { overnight: !s.overnight })"
+                    @update:model-value="set(i, { overnight: !s.overnight })"
                   />
                   over night</label
                 ></span
@@ -249,18 +262,16 @@ const house = (key: string) =>
               ><span v-else class="muted">–</span>
             </td>
             <td v-for="key in ['waiting', 'client', 'perFoot'] as const" :key="key">
-              <input
-                type="checkbox"
-                class="box"
-                :checked="s[key] === true"
+              <VCheckboxBtn
+                :model-value="s[key] === true"
                 :disabled="!may"
                 :aria-label="`${{ waiting: 'Waiting', client: 'Client there', perFoot: 'Each foot' }[key]}: ${s.words}`"
-                @change="set(i, { [key]: !s[key] })"
+                @update:model-value="set(i, { [key]: !s[key] })"
               />
             </td>
             <td>
               <span class="line"
-                ><button
+                ><PlainButton
                   v-for="r in NEEDS"
                   :key="r.id"
                   class="chipb"
@@ -270,35 +281,19 @@ const house = (key: string) =>
                   @click="set(i, { needs: toggle(s.needs, r.id) })"
                 >
                   {{ r.name }}
-                </button></span
+                </PlainButton></span
               >
             </td>
             <td>
-              <select
-                class="field aft"
+              <VSelect
+                class="aft"
+                density="compact"
+                :items="befores(s, i)"
                 :disabled="!may"
                 :aria-label="`${s.words} comes after`"
-                :value="s.after === undefined ? '-' : s.after.length === 0 ? '' : s.after.join('+')"
-                @change="
-                  (e) => {
-                    const v = (e.target as HTMLSelectElement).value
-                    set(i, { after: v === '-' ? undefined : v === '' ? [] : v.split('+') })
-                  }
-                "
-              >
-                <option value="-">{{ i ? 'the one above' : 'nothing' }}</option>
-                <option value="">nothing</option>
-                <option v-if="(s.after?.length ?? 0) > 1" :value="s.after!.join('+')">
-                  {{ s.after!.join(' and ') }}
-                </option>
-                <option
-                  v-for="o in process.steps.filter((x) => x.id !== s.id)"
-                  :key="o.id"
-                  :value="o.id"
-                >
-                  {{ o.words }}
-                </option>
-              </select>
+                :model-value="s.after ? s.after.join(AND) : ABOVE"
+                @update:model-value="(ids: string) => setAfter(i, ids)"
+              />
             </td>
             <td>
               <DraftField
@@ -312,36 +307,36 @@ const house = (key: string) =>
             </td>
             <td class="nowrap">
               <template v-if="may"
-                ><button
+                ><PlainButton
                   class="ic"
                   :disabled="i === 0"
                   :aria-label="`${s.words} up`"
                   @click="move(i, -1)"
                 >
-                  ↑</button
-                ><button
+                  ↑</PlainButton
+                ><PlainButton
                   class="ic"
                   :disabled="i === process.steps.length - 1"
                   :aria-label="`${s.words} down`"
                   @click="move(i, 1)"
                 >
-                  ↓</button
-                ><button
+                  ↓</PlainButton
+                ><PlainButton
                   class="ic"
                   :disabled="process.steps.length === 1"
                   :aria-label="`Take ${s.words} out`"
                   @click="drop(i)"
                 >
                   ✕
-                </button></template
+                </PlainButton></template
               >
             </td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
       <VBtn v-if="may" size="small" height="44" @click="addStep">Add a step</VBtn>
     </template>
-    <table v-else-if="pane === 'has'" class="table">
+    <VTable v-else-if="pane === 'has'" class="table">
       <thead>
         <tr>
           <th>What</th>
@@ -399,9 +394,9 @@ const house = (key: string) =>
           </td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <template v-else>
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Material</th>
@@ -439,7 +434,7 @@ const house = (key: string) =>
             <td class="small">{{ w.caution }}</td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
       <p class="small muted">
         {{ TABLES.heatWindows.source }}. {{ TABLES.skinMarginK.name }} ({{
           TABLES.skinMarginK.source
@@ -496,30 +491,30 @@ const house = (key: string) =>
 }
 .num {
   width: 64px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
   text-align: right;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .num.own {
-  border-color: var(--spruce);
+  --field-edge: var(--spruce);
   font-weight: 700;
 }
 .wide {
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
   min-width: 130px;
 }
 .fam {
   width: auto;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
 }
 .aft {
   width: 110px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 13px;
-  padding: 0 4px;
+  --field-pad: 4px;
 }
 .chipb {
   min-height: 28px;
@@ -535,13 +530,9 @@ const house = (key: string) =>
 }
 .sm {
   width: 48px;
-  height: 30px;
+  --v-input-control-height: 30px;
   font-size: 13px;
-  padding: 0 4px;
-}
-.box {
-  width: 20px;
-  height: 20px;
+  --field-pad: 4px;
 }
 .ic {
   width: 30px;

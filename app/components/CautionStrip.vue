@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import StatusMark from './StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
+import PlainButton from './PlainButton.vue'
 
 /** Cautions that follow the client through every station: one line, all of them at a tap. */
 const fitting = useFitting()
@@ -11,7 +12,7 @@ const cautions = computed(() => fitting.cautions)
 
 <template>
   <div v-if="cautions.length" class="strip" :class="cautions[0]!.kind">
-    <button class="line" :aria-expanded="open" @click="open = !open">
+    <PlainButton class="line" :aria-expanded="open" @click="open = !open">
       <StatusMark
         :kind="cautions[0]!.kind"
         :word="cautions[0]!.kind === 'stop' ? 'Stop' : 'Mind'"
@@ -19,7 +20,7 @@ const cautions = computed(() => fitting.cautions)
       ><b v-if="cautions.length > 1" class="more">{{
         open ? 'less' : `${cautions.length - 1} more`
       }}</b>
-    </button>
+    </PlainButton>
     <ul v-if="open">
       <li v-for="c in cautions" :key="c.code">
         <StatusMark :kind="c.kind" :word="c.kind === 'stop' ? 'Stop' : 'Mind'" /><span>{{

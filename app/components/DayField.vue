@@ -11,11 +11,14 @@ import { dayWords, typedDay } from '../../core/record/typedDay'
  */
 const {
   label = undefined,
+  unlabelled = false,
   disabled = false,
   min = undefined,
   max = undefined,
 } = defineProps<{
   label?: string | undefined
+  /** the label stands beside it, and here only for whoever hears the page */
+  unlabelled?: boolean
   disabled?: boolean
   /** first and last day that the calendar offers, YYYY-MM-DD */
   min?: string | undefined
@@ -79,7 +82,8 @@ function pick(date: unknown) {
   <VTextField
     v-model="text"
     class="day-field"
-    :label
+    :label="unlabelled ? undefined : label"
+    :aria-label="unlabelled ? label : undefined"
     :disabled
     :error-messages="trouble"
     placeholder="28 Nov 2026"

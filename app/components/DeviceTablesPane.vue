@@ -2,13 +2,14 @@
 import { plainCopy } from '~/browser/plainCopy'
 import { LAYERS } from '../../core/kinds/layers/all'
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { youngFromShoreA } from '../../core/mechanics/shoreHardness'
 import type { ShellMaterial } from '../../core/tables/materials'
 import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import DraftField from './DraftField.vue'
+import PlainButton from './PlainButton.vue'
 
 /**
  * Shell materials, usual limits of layers and blanks of the shop, as part of the table fittings are
@@ -200,8 +201,7 @@ function blank(
   high: number,
 ) {
   const value = number(text, `${draft.blanks[i]!.name} ${draft.blanks[i]!.sizeMm}`, low, high)
-  if (value !== undefined)
-    emit('change', { blanks: draft.blanks.map((b, k) => (k === i ? { ...b, [key]: value } : b)) })
+  if (value !== undefined) changeBlank(i, { [key]: value })
 }
 const addBlank = () =>
   emit('change', {
@@ -215,12 +215,24 @@ const addBlank = () =>
       },
     ],
   })
+const BLANK_KINDS: Blank['kind'][] = ['trim-to-fit', 'heat-moulded']
+const changeBlank = (i: number, part: Partial<Blank>) =>
+  emit('change', { blanks: draft.blanks.map((b, k) => (k === i ? { ...b, ...part } : b)) })
+/** A blank is known by its line: a new name is a new line. */
+function nameBlank(i: number, text: string) {
+  const name = text.trim().slice(0, 60)
+  const id = name
+    .toLowerCase()
+    .replace(/[^a-z0-9]+/g, '-')
+    .slice(0, 40)
+  if (name) changeBlank(i, { name, ...(id && { id }) })
+}
 </script>
 
 <template>
   <div class="tables">
     <div class="line" role="tablist" aria-label="Tables of devices">
-      <button
+      <PlainButton
         v-for="[id, words] in [
           ['materials', 'Shell materials'],
           ['layers', 'Limits of layers'],
@@ -232,13 +244,13 @@ const addBlank = () =>
         :aria-selected="pane === id"
         @click="pane = id"
       >
-        {{ words }}</button><span class="small muted">{{
+        {{ words }}</PlainButton><span class="small muted">{{
         TABLES[
           pane === 'materials' ? 'shellMaterials' : pane === 'layers' ? 'layerUsual' : 'blanks'
         ].source
       }}</span>
     </div>
-    <table v-if="pane === 'materials'" class="table">
+    <VTable v-if="pane === 'materials'" class="table">
       <thead>
         <tr>
           <th>Material</th>
@@ -277,7 +289,7 @@ const addBlank = () =>
           </td>
           <td class="small muted">{{ m.state }}</td>
           <td>
-            <button
+            <PlainButton
               class="pick"
               :disabled="!may || draft.shellMaterials.length === 1"
               :aria-label="`Remove ${m.name}`"
@@ -286,22 +298,22 @@ const addBlank = () =>
               "
             >
               remove
-            </button>
+            </PlainButton>
           </td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <form v-if="pane === 'materials'" class="line" @submit.prevent="addMaterial">
-      <input
+      <VTextField
         v-model="name"
-        class="field short"
+        class="short"
         maxlength="60"
         aria-label="Name of a new material"
         placeholder="a new material"
         :disabled="!may"
       /><VBtn type="submit" :disabled="!may || !name.trim()">Add material</VBtn>
     </form>
-    <table v-if="pane === 'layers'" class="table">
+    <VTable v-if="pane === 'layers'" class="table">
       <thead>
         <tr>
           <th>Layer</th>
@@ -331,8 +343,8 @@ const addBlank = () =>
           <td class="muted small">{{ row.house.join(' – ') }} · workshop practice</td>
         </tr>
       </tbody>
-    </table>
-    <table v-if="pane === 'blanks'" class="table">
+    </VTable>
+    <VTable v-if="pane === 'blanks'" class="table">
       <thead>
         <tr>
           <th>Line</th>
@@ -350,47 +362,19 @@ const addBlank = () =>
               :value="b.name"
               :disabled="!may"
               :aria-label="`Name of blank ${i + 1}`"
-              @keep="
-                (t: string) =>
-                  t.trim() &&
-                  emit('change', {
-                    blanks: draft.blanks.map((x, k) =>
-                      k === i
-                        ? {
-                            ...x,
-                            name: t.trim().slice(0, 60),
-                            id:
-                              t
-                                .trim()
-                                .toLowerCase()
-                                .replace(/[^a-z0-9]+/g, '-')
-                                .slice(0, 40) || x.id,
-                          }
-                        : x,
-                    ),
-                  })
-              "
+              @keep="(t: string) => nameBlank(i, t)"
             />
           </td>
           <td>
-            <select
-              class="field kind"
-              :value="b.kind"
+            <VSelect
+              class="kind"
+              density="compact"
+              :items="BLANK_KINDS"
+              :model-value="b.kind"
               :disabled="!may"
               :aria-label="`Kind of blank ${i + 1}`"
-              @change="
-                emit('change', {
-                  blanks: draft.blanks.map((x, k) =>
-                    k === i
-                      ? { ...x, kind: ($event.target as HTMLSelectElement).value as Blank['kind'] }
-                      : x,
-                  ),
-                })
-              "
-            >
-              <option value="trim-to-fit">trim-to-fit</option>
-              <option value="heat-moulded">heat-moulded</option>
-            </select>
+              @update:model-value="(kind: Blank['kind']) => changeBlank(i, { kind })"
+            />
           </td>
           <td v-for="[key, words, low, high] in BLANK_CELLS" :key="key">
             <DraftField
@@ -404,18 +388,18 @@ const addBlank = () =>
           </td>
           <td class="small muted">{{ b.state }}</td>
           <td>
-            <button
+            <PlainButton
               class="pick"
               :disabled="!may"
               :aria-label="`Remove ${b.name} ${b.sizeMm}`"
               @click="emit('change', { blanks: draft.blanks.filter((_, k) => k !== i) })"
             >
               remove
-            </button>
+            </PlainButton>
           </td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <div v-if="pane === 'blanks'" class="line">
       <VBtn :disabled="!may" @click="addBlank">Add a blank</VBtn>
     </div>
@@ -449,25 +433,25 @@ const addBlank = () =>
 }
 .num {
   width: 72px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
   text-align: right;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .num.own {
-  border-color: var(--spruce);
+  --field-edge: var(--spruce);
   font-weight: 700;
 }
 .wide {
   width: 130px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
 }
 .kind {
   width: 130px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
-  padding: 0 4px;
+  --field-pad: 4px;
 }
 .short {
   width: 220px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { nextTick, ref, watch } from 'vue'
+import { VTextField } from 'vuetify/components'
 
 /**
  * A field whose typed text is its own until it is left: news from the server never overwrites what
@@ -19,7 +20,7 @@ const emit = defineEmits<{ keep: [string]; next: [] }>()
 const shown = () => (value === undefined ? '' : String(value))
 const text = ref(shown())
 const typing = ref(false)
-const input = ref<HTMLInputElement | null>(null)
+const field = ref<VTextField | null>(null)
 let dirty = false
 watch(
   () => value,
@@ -42,16 +43,15 @@ async function enter() {
   await keep()
   emit('next')
 }
-defineExpose({ focus: () => input.value?.focus() })
+defineExpose({ focus: () => field.value?.focus() })
 </script>
 
 <template>
-  <input
-    ref="input"
+  <VTextField
+    ref="field"
     v-model="text"
-    class="field"
     autocomplete="off"
-    :disabled="disabled"
+    :disabled
     @input="dirty = true"
     @focus="typing = true"
     @blur="leave"

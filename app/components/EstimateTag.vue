@@ -4,6 +4,7 @@ import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { CONTACT_IGNORES, CONTACT_LABEL } from '../../core/mechanics/contact'
 import { FIT_RANGE } from '../../core/mechanics/fitRange'
 import { SHELL_IGNORES, SHELL_LABEL } from '../../core/mechanics/shell/archStiffness'
+import PlainButton from './PlainButton.vue'
 
 /**
  * The word 'estimate' beside a figure: one tap tells what it is, what it leaves out and what it was
@@ -24,7 +25,7 @@ const MORE = {
 </script>
 
 <template>
-  <button
+  <PlainButton
     class="tag"
     :aria-label="`estimate: what it is and what it leaves out (${of === 'contact' ? 'pressure' : 'shell'})`"
     @click="open = true"
@@ -39,7 +40,7 @@ const MORE = {
         stroke-linecap="round"
       />
     </svg>
-  </button>
+  </PlainButton>
   <VDialog v-model="open" max-width="560">
     <VCard class="pane">
       <h2>

@@ -3,7 +3,7 @@ import { plainCopy } from '~/browser/plainCopy'
 import { STATIONS, STATION_KINDS, type Station } from '../../core/kinds/stations/all'
 import { FAMILIES, FAMILY_KINDS, type Family } from '../../core/kinds/families/all'
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect, VTable } from 'vuetify/components'
 import { houseRow, targetSource } from '../../core/footwear/targets'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
@@ -11,6 +11,8 @@ import { ACTIVITIES } from '../../core/kinds/activities/all'
 import { INTENTS, type Intent } from '../../core/tables/vocabulary'
 import { useModels } from '~/stores/models'
 import DraftField from './DraftField.vue'
+import PlainButton from './PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * Target clearances by family, station and intent; what an activity moves; spring-back; makers'
@@ -118,12 +120,14 @@ const dropPoint = (maker: string, i: number) =>
         .map((p) => [...p] as [number, number]),
     },
   })
+const FAMILY_CHOICES = choicesOf(FAMILIES, (kind) => FAMILY_KINDS.of(kind).plural)
+const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).name)
 </script>
 
 <template>
   <div class="tables">
     <div class="line" role="tablist" aria-label="Tables of footwear">
-      <button
+      <PlainButton
         v-for="[id, words] in [
           ['targets', 'Target clearances'],
           ['activity', 'Activities, spring-back'],
@@ -136,17 +140,22 @@ const dropPoint = (maker: string, i: number) =>
         @click="pane = id"
       >
         {{ words }}
-      </button>
-      <select v-if="pane === 'targets'" v-model="family" class="field fam" aria-label="Family">
-        <option v-for="f in FAMILIES" :key="f" :value="f">{{ FAMILY_KINDS.of(f).plural }}</option>
-      </select>
+      </PlainButton>
+      <VSelect
+        v-if="pane === 'targets'"
+        v-model="family"
+        class="fam"
+        density="compact"
+        :items="FAMILY_CHOICES"
+        aria-label="Family"
+      />
     </div>
     <template v-if="pane === 'targets'">
       <p class="small muted">
         mm of room: length bare behind the heel, widths and girths a side, heights whole.
         {{ FAMILY_KINDS.of(family).rules.join(' ') }}
       </p>
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Station</th>
@@ -182,7 +191,7 @@ const dropPoint = (maker: string, i: number) =>
             </td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
     </template>
     <template v-else-if="pane === 'activity'">
       <p class="small muted">
@@ -190,7 +199,7 @@ const dropPoint = (maker: string, i: number) =>
           TABLES.activityShiftMm.source
         }}).
       </p>
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Activity</th>
@@ -215,27 +224,25 @@ const dropPoint = (maker: string, i: number) =>
             </td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
       <form class="line" @submit.prevent="setShift(`${adding.activity}.${adding.station}`, '0.5')">
-        <select
+        <VSelect
           v-model="adding.activity"
-          class="field fam"
+          class="fam"
+          density="compact"
+          :items="ACTIVITIES.all"
+          item-title="name"
+          item-value="kind"
           aria-label="Activity of a new shift"
           :disabled="!may"
-        >
-          <option v-for="a in ACTIVITIES.all" :key="a.kind" :value="a.kind">
-            {{ a.name }}
-          </option></select
-        ><select
+        /><VSelect
           v-model="adding.station"
-          class="field fam"
+          class="fam"
+          density="compact"
+          :items="STATION_CHOICES"
           aria-label="Station of a new shift"
           :disabled="!may"
-        >
-          <option v-for="s in STATIONS" :key="s" :value="s">
-            {{ STATION_KINDS.of(s).name }}
-          </option></select
-        ><VBtn type="submit" :disabled="!may">Add</VBtn>
+        /><VBtn type="submit" :disabled="!may">Add</VBtn>
       </form>
       <p class="small muted">
         {{ TABLES.characterShiftMm.name }} ({{ TABLES.characterShiftMm.source }}): a loose foot
@@ -277,7 +284,7 @@ const dropPoint = (maker: string, i: number) =>
         Makers' flex numbers cannot be compared with each other. Try two shells of a maker, give
         each a step of your own scale (1 soft, 10 stiff), and the rest of that maker follows.
       </p>
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Maker</th>
@@ -307,14 +314,14 @@ const dropPoint = (maker: string, i: number) =>
                   :disabled="!may"
                   :aria-label="`${k} step ${i + 1}`"
                   @keep="(t: string) => setPoint(k, i, 1, t)"
-                /><button
+                /><PlainButton
                   class="pick"
                   :disabled="!may"
                   :aria-label="`Remove point ${i + 1} of ${k}`"
                   @click="dropPoint(k, i)"
                 >
                   ×
-                </button></span
+                </PlainButton></span
               ><VBtn size="small" :disabled="!may" @click="addPoint(k)">Add a point</VBtn
               ><span v-if="(draft.flexPoints[k] ?? []).length < 2" class="small muted">
                 house line until two points</span
@@ -322,7 +329,7 @@ const dropPoint = (maker: string, i: number) =>
             </td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
     </template>
   </div>
 </template>
@@ -355,20 +362,20 @@ const dropPoint = (maker: string, i: number) =>
 }
 .num {
   width: 56px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
   text-align: right;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .num.own {
-  border-color: var(--spruce);
+  --field-edge: var(--spruce);
   font-weight: 700;
 }
 .fam {
   width: auto;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .point {
   display: inline-flex;

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
-import { VBtn, VCard, VDialog, VProgressLinear } from 'vuetify/components'
+import { VBtn, VCard, VCheckboxBtn, VDialog, VProgressLinear } from 'vuetify/components'
 import type { CatalogueCheck } from '../../core/formats/catalogueCsv'
 import { api } from '~/browser/api'
 import { matchWorker } from '~/workers/matchWorker'
 import StatusMark from './StatusMark.vue'
+import FileField from './FileField.vue'
 
 /**
  * A catalogue file, CSV or JSON: checked row by row first; bad rows are named and left out only
@@ -18,7 +19,7 @@ const check = shallowRef<CatalogueCheck | null>(null)
 const leaveOut = ref(false)
 const busy = ref('')
 const trouble = ref('')
-async function read(file: File | undefined) {
+async function read([file]: File[]) {
   if (!file) return
   name.value = file.name
   check.value = null
@@ -62,11 +63,10 @@ async function keep() {
         CSV with one row a model, or a catalogue file as JSON. Models with the same id are replaced,
         the others stay. Export one first to see the columns.
       </p>
-      <input
-        type="file"
+      <FileField
+        label="Catalogue file"
         accept=".csv,.json,text/csv,application/json"
-        aria-label="Catalogue file"
-        @change="read(($event.target as HTMLInputElement).files?.[0])"
+        @files="read"
       />
       <p v-if="busy" role="status">
         {{ busy }} … <VProgressLinear indeterminate color="primary" />
@@ -90,7 +90,7 @@ async function keep() {
           </li>
         </ul>
         <label v-if="badRows" class="agree"
-          ><input v-model="leaveOut" type="checkbox" /> Leave the {{ badRows }} bad
+          ><VCheckboxBtn v-model="leaveOut" /> Leave the {{ badRows }} bad
           {{ badRows === 1 ? 'row' : 'rows' }} out and keep the rest</label
         >
       </template>
@@ -128,11 +128,6 @@ async function keep() {
   gap: 8px;
   align-items: center;
   min-height: 40px;
-}
-.agree input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
 }
 .line {
   display: flex;

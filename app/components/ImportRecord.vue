@@ -3,6 +3,7 @@ import { ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { parseRecord } from '../../core/record/parse'
 import { api } from '~/browser/api'
+import FileField from './FileField.vue'
 
 /** Reads a fitting record file; anything else is refused with its place before it is sent. */
 const emit = defineEmits<{ close: [] }>()
@@ -11,8 +12,7 @@ const name = ref('')
 let parsed: unknown = null
 const ready = ref(false)
 
-async function choose(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+async function choose([file]: File[]) {
   trouble.value = ''
   ready.value = false
   if (!file) return
@@ -51,10 +51,7 @@ async function send() {
     <p class="muted">
       A fitting record (JSON). It becomes a new client with one fitting; nothing stored is changed.
     </p>
-    <label class="file"
-      ><span class="sr">Record file</span
-      ><input type="file" accept="application/json,.json" @change="choose"
-    /></label>
+    <FileField label="Record file" accept="application/json,.json" @files="choose" />
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
     <p v-if="ready">{{ name }} can be read.</p>
     <div class="acts">
@@ -73,8 +70,5 @@ async function send() {
 .acts {
   display: flex;
   gap: 8px;
-}
-.file input {
-  min-height: 44px;
 }
 </style>

@@ -8,6 +8,7 @@ import SideMark from './SideMark.vue'
 import SchoolsDialog from './SchoolsDialog.vue'
 import StatusMark from './StatusMark.vue'
 import { useLedger } from '~/stores/ledger'
+import PlainButton from './PlainButton.vue'
 
 /** Why: every suggestion with its finding, its school and the fitter's decision. */
 const fitting = useFitting()
@@ -89,17 +90,22 @@ defineExpose({
 
 <template>
   <aside class="ledger" :class="{ open }" aria-label="Why: reasons and cautions">
-    <button class="edge" :aria-expanded="open" aria-label="Why, show reasons" @click="open = !open">
+    <PlainButton
+      class="edge"
+      :aria-expanded="open"
+      aria-label="Why, show reasons"
+      @click="open = !open"
+    >
       <b>Why</b>
       <span v-for="c in counts" :key="c.kind" class="count"
         ><StatusMark :kind="c.kind" :word="String(c.n)"
       /></span>
-    </button>
+    </PlainButton>
     <div class="sheet">
       <div class="head">
         <h2>Why</h2>
         <span class="muted small">{{ ledger.open.length }} open · {{ decided.length }} decided</span
-        ><button class="all" @click="schools = true">Five schools</button>
+        ><PlainButton class="all" @click="schools = true">Five schools</PlainButton>
       </div>
       <div class="list scroll">
         <p v-if="ledger.open.length === 0" class="empty muted">
@@ -110,13 +116,13 @@ defineExpose({
             <StatusMark :kind="entry.kind" />
             <SideMark v-if="entry.foot !== 'both'" :side="entry.foot" />
             <span v-if="entry.lesser" class="chip">lesser measure</span>
-            <button
+            <PlainButton
               class="school"
               :aria-expanded="grounds === entryKey(entry)"
               @click="toggleGrounds(entry)"
             >
               {{ SCHOOLS[entry.school][0] }}
-            </button>
+            </PlainButton>
           </div>
           <p>{{ entry.words }}</p>
           <div v-if="grounds === entryKey(entry)" class="small muted note">
@@ -135,9 +141,9 @@ defineExpose({
             <VBtn @click="asideFor = entry">Set aside</VBtn>
           </div>
         </article>
-        <button v-if="ledger.open.length > 3" class="more" @click="all = !all">
+        <PlainButton v-if="ledger.open.length > 3" class="more" @click="all = !all">
           {{ all ? 'Show three' : `${ledger.open.length - 3} more` }}
-        </button>
+        </PlainButton>
         <details v-if="decided.length" class="decided">
           <summary>
             Decided: {{ decided.length
@@ -160,9 +166,9 @@ defineExpose({
               >{{ decision.by
               }}<template v-if="decision.at">, {{ decision.at.slice(0, 10) }}</template></span
             >
-            <button v-if="!fitting.readOnly" class="again" @click="ledger.reopen(decision)">
+            <PlainButton v-if="!fitting.readOnly" class="again" @click="ledger.reopen(decision)">
               {{ entry === null ? 'Clear away' : 'Open again' }}
-            </button>
+            </PlainButton>
           </div>
         </details>
       </div>

@@ -2,7 +2,7 @@
 import { FAMILIES, FAMILY_KINDS } from '../../core/kinds/families/all'
 import { format } from 'date-fns'
 import { computed, nextTick, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VCheckboxBtn, VDialog, VSelect, VTextField } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import {
   BUILD_MEASURES,
@@ -16,6 +16,7 @@ import { cautionsOf } from '../../core/formats/catalogueCsv'
 import { Refusal } from '../../core/record/refusal'
 import ShellDrawing from './ShellDrawing.vue'
 import StatusMark from './StatusMark.vue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * Measuring a shell of the shop: which model, then station by station with a drawing of where;
@@ -74,6 +75,7 @@ function keep() {
     trouble.value = error.message
   }
 }
+const FAMILY_CHOICES = choicesOf(FAMILIES, (kind) => FAMILY_KINDS.of(kind).name)
 </script>
 
 <template>
@@ -91,41 +93,26 @@ function keep() {
             <div class="build">
               <label v-for="(b, i) in BUILD_MEASURES" :key="b.key"
                 >{{ b.name
-                }}<input
+                }}<VTextField
                   :ref="i === 0 ? 'field' : undefined"
                   v-model="form.build[b.key]"
-                  class="field"
                   inputmode="decimal"
               /></label>
             </div>
             <label class="line"
-              ><input v-model="form.wholeShells" type="checkbox" /> whole shells: a size and the
-              half above it share one</label
+              ><VCheckboxBtn v-model="form.wholeShells" /> whole shells: a size and the half above
+              it share one</label
             >
           </template>
           <template v-else-if="!ask">
+            <label>Maker<VTextField ref="field" v-model="form.maker" maxlength="80" /></label>
+            <label>Model<VTextField v-model="form.name" maxlength="80" /></label>
+            <label>Family<VSelect v-model="form.family" :items="FAMILY_CHOICES" /></label>
             <label
-              >Maker<input ref="field" v-model="form.maker" class="field" maxlength="80"
-            /></label>
-            <label>Model<input v-model="form.name" class="field" maxlength="80" /></label>
-            <label
-              >Family<select v-model="form.family" class="field">
-                <option v-for="f in FAMILIES" :key="f" :value="f">
-                  {{ FAMILY_KINDS.of(f).name }}
-                </option>
-              </select></label
-            >
-            <label
-              >Size that is measured, mm<input
-                v-model="form.referenceMm"
-                class="field"
-                inputmode="decimal"
+              >Size that is measured, mm<VTextField v-model="form.referenceMm" inputmode="decimal"
             /></label>
             <label
-              >All its sizes, mm<input
-                v-model="form.sizesMm"
-                class="field"
-                placeholder="255 260 265 270"
+              >All its sizes, mm<VTextField v-model="form.sizesMm" placeholder="255 260 265 270"
             /></label>
           </template>
           <template v-else>
@@ -137,10 +124,10 @@ function keep() {
             <label
               ><span class="sr">{{ ask.name }}, mm</span
               ><span class="mm"
-                ><input
+                ><VTextField
                   ref="field"
                   v-model="form.at[ask.key]"
-                  class="field big"
+                  class="big"
                   inputmode="decimal"
                   :aria-label="`${ask.name}, mm`"
                 /><b>mm</b></span
@@ -193,8 +180,8 @@ function keep() {
   grid-template-columns: repeat(3, 1fr);
   gap: 6px 8px;
 }
-.build .field {
-  height: 40px;
+.build .v-input {
+  --v-input-control-height: 40px;
 }
 h3 {
   font-family: 'Bricolage Grotesque Variable', serif;
@@ -208,7 +195,7 @@ h3 {
 }
 .big {
   font-size: 28px;
-  height: 60px;
+  --v-input-control-height: 60px;
   width: 170px;
   text-align: right;
 }

@@ -2,9 +2,12 @@
 import DayField from '~/components/DayField.vue'
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VTextField } from 'vuetify/components'
-import { parseNumber } from '../../core/measure/callOut'
 import { ageInYears, ADULT_FROM_YEARS } from '../../core/measure/ageAtVisit'
+import { newClientBody } from '../../shared/contracts'
 import { api } from '~/browser/api'
+import { readForm, typedNumber, typedText } from '~/browser/readForm'
+
+/** Who came, and why: the client and a first fitting. */
 
 const emit = defineEmits<{ close: [] }>()
 const name = ref('')
@@ -14,44 +17,39 @@ const massKg = ref('')
 const occupation = ref('')
 const guardian = ref('')
 const reason = ref('')
-const trouble = ref('')
+const refused = ref('')
+const asked = ref(false)
 const busy = ref(false)
 const today = new Date().toISOString().slice(0, 10)
 const child = computed(
   () => bornOn.value !== undefined && ageInYears(bornOn.value, today) < ADULT_FROM_YEARS,
 )
-const mass = computed(() => (massKg.value.trim() ? parseNumber(massKg.value) : undefined))
-const massTrouble = computed(() =>
-  mass.value === null
-    ? 'A number in kg, like 64.5'
-    : mass.value !== undefined && (mass.value < 2 || mass.value > 350)
-      ? 'Between 2 and 350 kg'
-      : '',
+const form = computed(() =>
+  readForm(newClientBody, {
+    details: {
+      name: name.value,
+      bornOn: bornOn.value,
+      massKg: typedNumber(massKg.value),
+      occupation: typedText(occupation.value),
+      guardian: typedText(guardian.value),
+    },
+    reason: typedText(reason.value),
+  }),
 )
+/** A field is not told off before it was asked for or typed into. */
+const nameTrouble = computed(() => (asked.value ? form.value.troubles['details.name'] : undefined))
+const massTrouble = computed(() => form.value.troubles['details.massKg'])
 
 async function begin() {
-  if (!name.value.trim()) {
-    trouble.value = 'A name is needed.'
-    return
-  }
-  if (massTrouble.value || bornTrouble.value || busy.value) return
+  asked.value = true
+  if (!form.value.value || bornTrouble.value || busy.value) return
   busy.value = true
   try {
-    const details = {
-      name: name.value.trim(),
-      ...(bornOn.value && { bornOn: bornOn.value }),
-      ...(typeof mass.value === 'number' && { massKg: mass.value }),
-      ...(occupation.value.trim() && { occupation: occupation.value.trim() }),
-      ...(guardian.value.trim() && { guardian: guardian.value.trim() }),
-    }
-    const { fittingId } = await api<{ fittingId: string }>('clients', 'POST', {
-      details,
-      ...(reason.value.trim() && { reason: reason.value.trim() }),
-    })
+    const { fittingId } = await api<{ fittingId: string }>('clients', 'POST', form.value.value)
     emit('close')
     await navigateTo(`/fittings/${fittingId}/story`)
   } catch (error) {
-    trouble.value = (error as Error).message
+    refused.value = (error as Error).message
   } finally {
     busy.value = false
   }
@@ -69,6 +67,7 @@ async function begin() {
         autocomplete="off"
         maxlength="120"
         class="wide"
+        :error-messages="nameTrouble"
       />
       <DayField v-model="bornOn" v-model:trouble="bornTrouble" label="Born on" :max="today" />
       <VTextField
@@ -93,7 +92,7 @@ async function begin() {
         hint="Under 16: a guardian is named"
         persistent-hint
       />
-      <p v-if="trouble" class="stop-text wide" role="alert">{{ trouble }}</p>
+      <p v-if="refused" class="stop-text wide" role="alert">{{ refused }}</p>
       <div class="acts wide">
         <VBtn type="submit" color="primary" variant="flat" :disabled="busy">Begin the fitting</VBtn
         ><VBtn @click="emit('close')">Cancel</VBtn>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { plainCopy } from '~/browser/plainCopy'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VCheckboxBtn, VSelect, VTable } from 'vuetify/components'
 import {
   PRICE_KINDS,
   priceTableSchema,
@@ -10,6 +10,7 @@ import {
 import { parseNumber } from '../../core/measure/callOut'
 import { TABLES, type ShopTables } from '../../core/record/tables'
 import DraftField from './DraftField.vue'
+import PlainButton from './PlainButton.vue'
 
 /** The shop's own prices; footwear brings its own from the catalogue. */
 const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
@@ -79,17 +80,15 @@ function add() {
           :aria-label="words"
           @keep="(t: string) => amount(t, (v) => put({ [key]: v }))" /></label
       ><label class="line"
-        ><input
-          type="checkbox"
-          class="box"
-          :checked="draft.prices.withTax"
+        ><VCheckboxBtn
+          :model-value="draft.prices.withTax"
           :disabled="!may"
-          @change="put({ withTax: !draft.prices.withTax })"
+          @update:model-value="put({ withTax: !draft.prices.withTax })"
         />
         prices are with tax</label
       >
     </div>
-    <table class="table">
+    <VTable class="table">
       <thead>
         <tr>
           <th>Name</th>
@@ -113,17 +112,15 @@ function add() {
             />
           </td>
           <td>
-            <select
-              class="field num2"
-              :value="p.kind"
+            <VSelect
+              class="num2"
+              density="compact"
+              :items="PRICE_KINDS"
+              :model-value="p.kind"
               :disabled="!may"
               :aria-label="`Kind of ${p.name}`"
-              @change="
-                row(i, { kind: ($event.target as HTMLSelectElement).value as Price['kind'] })
-              "
-            >
-              <option v-for="k in PRICE_KINDS" :key="k">{{ k }}</option>
-            </select>
+              @update:model-value="(kind: Price['kind']) => row(i, { kind })"
+            />
           </td>
           <td class="muted">{{ p.of ?? 'chosen by hand' }}</td>
           <td>
@@ -152,18 +149,18 @@ function add() {
             />
           </td>
           <td>
-            <button
+            <PlainButton
               v-if="may && !p.of"
               class="ic"
               :aria-label="`Take ${p.name} out`"
               @click="put({ prices: draft.prices.prices.filter((_, k) => k !== i) })"
             >
               ✕
-            </button>
+            </PlainButton>
           </td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <VBtn v-if="may" size="small" height="44" @click="add">Add a price</VBtn>
   </div>
 </template>
@@ -183,24 +180,20 @@ function add() {
 }
 .num {
   width: 84px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
   text-align: right;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .num2 {
   width: 100px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
 }
 .wide {
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 14px;
   min-width: 260px;
-}
-.box {
-  width: 20px;
-  height: 20px;
 }
 .ic {
   width: 36px;

@@ -1,13 +1,15 @@
 <script setup lang="ts">
 import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { HOUSE_NORMS } from '../../core/record/tables'
-import { parseNumber } from '../../core/measure/callOut'
 import { smallestChange, technicalError } from '../../core/measure/repeatability'
-import type { DoubleReading } from '../../shared/contracts'
+import { doubleReadingBody, type DoubleReading } from '../../shared/contracts'
 import { api } from '~/browser/api'
+import { readForm, typedNumber } from '~/browser/readForm'
 import { useSession } from '~/stores/session'
+import PlainButton from './PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * How well readings repeat: double readings by each fitter, their error and the smallest change
@@ -23,21 +25,25 @@ const second = ref('')
 const load = async () =>
   (readings.value = (await api<{ readings: DoubleReading[] }>('double-readings')).readings)
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
+const asked = ref(false)
+const form = computed(() =>
+  readForm(doubleReadingBody, {
+    what: what.value,
+    subject: subject.value,
+    first: typedNumber(first.value),
+    second: typedNumber(second.value),
+    takenOn: new Date().toISOString().slice(0, 10),
+  }),
+)
+const troubleAt = (field: 'subject' | 'first' | 'second') =>
+  asked.value ? form.value.troubles[field] : undefined
 async function add() {
-  const [a, b] = [parseNumber(first.value), parseNumber(second.value)]
-  if (a === null || b === null || !subject.value.trim()) {
-    trouble.value = 'Say whose foot, and two numbers in mm.'
-    return
-  }
+  asked.value = true
+  if (!form.value.value) return
   try {
-    await api('double-readings', 'POST', {
-      what: what.value,
-      subject: subject.value.trim(),
-      first: a,
-      second: b,
-      takenOn: new Date().toISOString().slice(0, 10),
-    })
+    await api('double-readings', 'POST', form.value.value)
     first.value = second.value = trouble.value = ''
+    asked.value = false
     await load()
   } catch (error) {
     trouble.value = (error as Error).message
@@ -61,13 +67,14 @@ const rows = computed(() => {
     .map((g) => ({ ...g, tem: technicalError(g.pairs)! }))
     .sort((a, b) => a.what.localeCompare(b.what) || a.fitter.localeCompare(b.fitter))
 })
+const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).name)
 </script>
 
 <template>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <div class="cols rep">
     <section class="card scroll" tabindex="0" role="region" aria-label="Error of each reading">
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Reading</th>
@@ -95,7 +102,7 @@ const rows = computed(() => {
             <td class="muted">{{ HOUSE_NORMS.repeatLimitMm[r.what] }}</td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
       <p v-if="rows.length === 0" class="muted none">
         No double readings yet. Until {{ ENOUGH }} pairs are held, the repeat limit stands in for
         the smallest change that counts.
@@ -108,25 +115,29 @@ const rows = computed(() => {
     <div class="stack">
       <section v-if="session.may('fittings.change')" class="card card-body form">
         <h2>Add a pair</h2>
-        <label
-          ><span>Reading</span
-          ><select v-model="what" class="field">
-            <option v-for="k in READING_KINDS" :key="k" :value="k">
-              {{ READINGS.of(k).name }}
-            </option>
-          </select></label
-        >
+        <label><span>Reading</span><VSelect v-model="what" :items="READING_CHOICES" /></label>
         <label
           ><span>Whose foot (code and side)</span
-          ><input v-model="subject" class="field" maxlength="40" placeholder="HR-0412 L"
+          ><VTextField
+            v-model="subject"
+            :error-messages="troubleAt('subject')"
+            maxlength="40"
+            placeholder="HR-0412 L"
         /></label>
         <div class="pair">
           <label
             ><span>First, mm</span
-            ><input v-model="first" class="field" inputmode="decimal" /></label
+            ><VTextField
+              v-model="first"
+              :error-messages="troubleAt('first')"
+              inputmode="decimal" /></label
           ><label
             ><span>Second, mm</span
-            ><input v-model="second" class="field" inputmode="decimal" @keydown.enter="add"
+            ><VTextField
+              v-model="second"
+              :error-messages="troubleAt('second')"
+              inputmode="decimal"
+              @keydown.enter="add"
           /></label>
         </div>
         <VBtn color="primary" variant="flat" @click="add">Keep the pair</VBtn>
@@ -142,14 +153,14 @@ const rows = computed(() => {
               class="muted"
               >{{ r.subject }}, {{ r.fitter }}, {{ r.takenOn }}</span
             ></span
-          ><button
+          ><PlainButton
             class="x"
             :aria-label="`Take out ${r.subject}`"
             :disabled="!session.may('fittings.change')"
             @click="drop(r.id)"
           >
             ×
-          </button>
+          </PlainButton>
         </div>
       </section>
     </div>

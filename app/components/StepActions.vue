@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTextField } from 'vuetify/components'
 import { skinCheck } from '../../core/record/skinCheck'
 import type { BenchStep } from '../../core/bench/jobSteps'
 import type { StepChange, Wearer } from '../../core/record/stepState'
@@ -81,9 +81,9 @@ function answer() {
       <div v-if="onSkin" class="skin full" :class="skin?.answer">
         <label
           ><b>Sock side, °C</b
-          ><input
+          ><VTextField
             v-model="celsius"
-            class="field deg"
+            class="deg"
             inputmode="decimal"
             :disabled="disabled || wearer.noHeat"
             :aria-label="`Temperature of the sock side, ${step.words}`"
@@ -96,10 +96,10 @@ function answer() {
           }}
         </p>
       </div>
-      <input
+      <VTextField
         v-if="needsReason && skin?.answer !== 'stop'"
         v-model="reason"
-        class="field full"
+        class="full"
         maxlength="300"
         placeholder="Why go on?"
         aria-label="Reason to go on"
@@ -144,15 +144,14 @@ function answer() {
     <form v-if="asking" class="ask full" @submit.prevent="answer">
       <label v-if="asking === 'split'"
         ><span class="small muted">Minutes that are left (empty: what was planned)</span
-        ><input v-model="left" class="field" inputmode="numeric" aria-label="Minutes that are left"
+        ><VTextField v-model="left" inputmode="numeric" aria-label="Minutes that are left"
       /></label>
       <label v-else
         ><span class="small muted">{{
           asking === 'skip' ? 'Why is it left out?' : 'Why again? What follows is opened too.'
         }}</span
-        ><input
+        ><VTextField
           v-model="reason"
-          class="field"
           maxlength="300"
           :aria-label="asking === 'skip' ? 'Why it is left out' : 'Why again'"
       /></label>

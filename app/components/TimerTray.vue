@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { VBtn, VMenu } from 'vuetify/components'
+import { VBtn, VMenu, VTextField } from 'vuetify/components'
 import { leftWords } from '../../core/bench/timer'
 import { ringOnce } from '~/browser/alarm'
 import { useSession } from '~/stores/session'
@@ -92,9 +92,8 @@ async function start() {
         <li v-if="timers.timers.length === 0" class="muted pad">No timer runs.</li>
       </ul>
       <form v-if="may" class="new" @submit.prevent="start">
-        <input
+        <VTextField
           v-model="name"
-          class="field"
           maxlength="80"
           placeholder="what for"
           aria-label="Name of a new timer"

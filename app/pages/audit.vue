@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VTable } from 'vuetify/components'
 import { format } from 'date-fns'
 import { onMounted, ref } from 'vue'
 import { api } from '~/browser/api'
@@ -31,7 +32,7 @@ onMounted(() =>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <section class="card scroll grow" tabindex="0" aria-label="Lines">
-        <table class="table">
+        <VTable class="table">
           <thead>
             <tr>
               <th>When</th>
@@ -48,7 +49,7 @@ onMounted(() =>
               <td><NuxtLink v-if="l.clientId" :to="`/clients/${l.clientId}`">open</NuxtLink></td>
             </tr>
           </tbody>
-        </table>
+        </VTable>
       </section>
     </main>
   </div>

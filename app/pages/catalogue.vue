@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { FAMILY_KINDS } from '../../core/kinds/families/all'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn, VDataTable } from 'vuetify/components'
+import { VBtn, VDataTable, VTextField } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../core/footwear/reasons'
 import { biasWords } from '../../core/footwear/shellCheck'
@@ -15,6 +15,7 @@ import AppHeader from '~/components/AppHeader.vue'
 import ImportCatalogue from '~/components/ImportCatalogue.vue'
 import MeasureShell from '~/components/MeasureShell.vue'
 import StatusMark from '~/components/StatusMark.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * The shop's footwear: what is known of each model's inside, stock by size, what shell checks
@@ -127,9 +128,9 @@ function measureNew() {
           >{{ models.models.length }} models of
           {{ new Set(models.models.map((x) => x.maker)).size }} makers</span
         >
-        <input
+        <VTextField
           v-model="search"
-          class="field find"
+          class="find"
           type="search"
           placeholder="find a model"
           aria-label="Find a model"
@@ -158,9 +159,13 @@ function measureNew() {
             hover
           >
             <template #[`item.name`]="{ item }"
-              ><button class="name" :aria-pressed="looking === item.id" @click="looking = item.id">
+              ><PlainButton
+                class="name"
+                :aria-pressed="looking === item.id"
+                @click="looking = item.id"
+              >
                 {{ item.name }}
-              </button></template
+              </PlainButton></template
             >
             <template #[`item.length`]="{ item }"
               ><span v-if="item.length !== null">{{ item.length }} mm</span

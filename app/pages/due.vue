@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect, VTable } from 'vuetify/components'
 import type { DueRow } from '../../shared/contracts'
 import AppHeader from '~/components/AppHeader.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -39,6 +39,10 @@ const when = (r: DueRow) =>
     : r.lateDays === 0
       ? 'today'
       : `in ${-r.lateDays} ${r.lateDays === -1 ? 'day' : 'days'}`
+const KIND_CHOICES = [
+  { value: 'all', title: 'All kinds' },
+  ...Object.entries(KINDS).map(([value, title]) => ({ value, title })),
+]
 </script>
 
 <template>
@@ -48,15 +52,12 @@ const when = (r: DueRow) =>
       <div class="title-row">
         <h1>Due</h1>
         <span class="fact">two weeks, six weeks, season's end; estimates of growth say so</span>
-        <select v-model="kind" class="field pick" aria-label="Kind of reminder">
-          <option value="all">All kinds</option>
-          <option v-for="(words, k) in KINDS" :key="k" :value="k">{{ words }}</option>
-        </select>
+        <VSelect v-model="kind" class="pick" :items="KIND_CHOICES" aria-label="Kind of reminder" />
         <VBtn v-if="session.may('clients.export')" href="/api/due/calendar">Calendar file</VBtn>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <section class="card scroll grow" tabindex="0" role="region" aria-label="Due">
-        <table class="table">
+        <VTable class="table">
           <thead>
             <tr>
               <th>When</th>
@@ -95,7 +96,7 @@ const when = (r: DueRow) =>
               </td>
             </tr>
           </tbody>
-        </table>
+        </VTable>
       </section>
     </main>
   </div>

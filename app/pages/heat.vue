@@ -2,7 +2,7 @@
 import { format } from 'date-fns'
 import { useTimestamp } from '@vueuse/core'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { heatStory } from '../../core/bench/heat/heatStory'
 import { driveFor, HANDLING_C, steadyC } from '../../core/bench/heat/predictHeat'
 import { readHeatCsv } from '../../core/bench/heat/heatLog'
@@ -15,6 +15,8 @@ import { download } from '~/browser/download'
 import HeatCurve from '~/drawing/HeatCurve.vue'
 import { APPARATUS, useHeat } from '~/stores/heat'
 import { useSession } from '~/stores/session'
+import PlainButton from '~/components/PlainButton.vue'
+import FileField from '~/components/FileField.vue'
 
 /** The heat logger: readings from a probe or typed, what they say, and what is coming. */
 const heat = useHeat()
@@ -24,7 +26,11 @@ const at = ref('')
 const trouble = ref('')
 const typed = ref('')
 const drive = ref('1')
-const fresh = ref({ name: '', apparatus: 'oven', window: 'polypropylene' })
+const fresh = ref({
+  name: '',
+  apparatus: 'oven' as (typeof APPARATUS)[number],
+  window: 'polypropylene',
+})
 const clock = useTimestamp({ interval: 1000 })
 onMounted(() => void heat.load())
 const log = computed(() => heat.logs.find((l) => l.id === at.value) ?? heat.logs[0])
@@ -101,8 +107,8 @@ async function keep() {
   )
     typed.value = ''
 }
-async function read(event: Event) {
-  const file = (event.target as HTMLInputElement).files?.[0]
+const file = ref<InstanceType<typeof FileField> | null>(null)
+async function read([file]: File[]) {
   if (!file) return
   try {
     await heat.send(log.value!.id, {
@@ -124,6 +130,9 @@ const csv = () =>
     ].join('\n'),
     'text/csv',
   )
+const WINDOWS = computed(() =>
+  heat.windows.map((w) => ({ value: w.id, title: `${w.name}, ${w.lowC}–${w.highC}°` })),
+)
 </script>
 
 <template>
@@ -143,24 +152,26 @@ const csv = () =>
         <section class="card stack0">
           <div class="card-head"><h2>Pieces</h2></div>
           <form v-if="may" class="new" @submit.prevent="begin">
-            <input
+            <VTextField
               v-model="fresh.name"
-              class="field"
               maxlength="80"
               placeholder="HR-0412 right sheet"
               aria-label="Name of the piece"
-            /><select v-model="fresh.apparatus" class="field" aria-label="Apparatus">
-              <option v-for="a in APPARATUS" :key="a" :value="a">{{ a }}</option></select
-            ><select v-model="fresh.window" class="field" aria-label="Material">
-              <option v-for="w in heat.windows" :key="w.id" :value="w.id">
-                {{ w.name }}, {{ w.lowC }}–{{ w.highC }}°
-              </option></select
-            ><VBtn type="submit" color="primary" variant="flat">Into the heat</VBtn>
+            /><VSelect
+              v-model="fresh.apparatus"
+              :items="APPARATUS"
+              aria-label="Apparatus"
+            /><VSelect v-model="fresh.window" :items="WINDOWS" aria-label="Material" /><VBtn
+              type="submit"
+              color="primary"
+              variant="flat"
+              >Into the heat</VBtn
+            >
           </form>
           <div class="scroll grow" tabindex="0" role="region" aria-label="Logs">
             <ul>
               <li v-for="l in heat.logs" :key="l.id">
-                <button
+                <PlainButton
                   class="one"
                   :class="{ chosen: l.id === log?.id }"
                   :aria-pressed="l.id === log?.id"
@@ -172,7 +183,7 @@ const csv = () =>
                       l.stoppedAt ? format(new Date(l.startedAt), 'd MMM HH:mm') : 'in the heat'
                     }}</span
                   >
-                </button>
+                </PlainButton>
               </li>
               <li v-if="heat.logs.length === 0" class="muted pad">No log yet.</li>
             </ul>
@@ -209,9 +220,9 @@ const csv = () =>
             <VBtn v-if="!heat.listening(log.id)" @click="heat.listen(log.id)">Probe on</VBtn
             ><VBtn v-else @click="heat.quiet(log.id)">Probe off</VBtn>
             <form class="line" @submit.prevent="keep">
-              <input
+              <VTextField
                 v-model="typed"
-                class="field typed"
+                class="typed"
                 inputmode="decimal"
                 placeholder="141 or 141 5:20"
                 aria-label="Typed reading, °C and time"
@@ -235,7 +246,7 @@ const csv = () =>
               <h2>What it says</h2>
               <span class="aside label estimate pad2">estimate</span>
             </div>
-            <table class="table">
+            <VTable class="table">
               <tbody>
                 <tr>
                   <td>Steady at this drive</td>
@@ -298,7 +309,7 @@ const csv = () =>
                   </td>
                 </tr>
               </tbody>
-            </table>
+            </VTable>
             <div class="card-body">
               <label class="line"
                 >At another drive
@@ -327,14 +338,15 @@ const csv = () =>
               <div class="line">
                 <VBtn size="small" height="44" :disabled="!log.readings.length" @click="csv"
                   >CSV</VBtn
-                ><label v-if="may && !log.stoppedAt" class="v-btn v-btn--variant-outlined file"
-                  >Read a CSV<input
-                    type="file"
+                ><template v-if="may && !log.stoppedAt"
+                  ><VBtn size="small" @click="file?.open()">Read a CSV</VBtn
+                  ><FileField
+                    ref="file"
+                    label="Read a log as CSV"
                     accept=".csv,text/csv"
-                    class="sr"
-                    aria-label="Read a log as CSV"
-                    @change="read"
-                /></label>
+                    hidden
+                    @files="read"
+                /></template>
               </div>
             </div>
           </section>
@@ -411,14 +423,6 @@ const csv = () =>
 }
 .warn {
   margin: 8px 14px 0;
-}
-.file {
-  display: inline-flex;
-  align-items: center;
-  min-height: 44px;
-  padding: 0 14px;
-  border: 1px solid var(--line-strong);
-  cursor: pointer;
 }
 @media (max-width: 1100px) {
   .three {

@@ -1,17 +1,20 @@
 <script setup lang="ts">
 import { differenceInYears, format } from 'date-fns'
-import { computed, onMounted, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
 import type { VisitRow, VisitState } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 import ArchTrail from '~/components/ArchTrail.vue'
-import NewClient from '~/components/NewClient.vue'
 import ImportRecord from '~/components/ImportRecord.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import TrailMini from '~/components/TrailMini.vue'
 import { STATIONS } from '~/components/stations'
+import PlainButton from '~/components/PlainButton.vue'
+
+// The form brings all schemas of a record along: Today opens without them.
+const NewClient = defineAsyncComponent(() => import('~/components/NewClient.vue'))
 
 interface Unfinished {
   fittingId: string
@@ -136,7 +139,7 @@ async function fresh(client: Found) {
         }}</VBtn>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">
-        {{ trouble }} <button class="again" @click="load">Try again</button>
+        {{ trouble }} <PlainButton class="again" @click="load">Try again</PlainButton>
       </p>
       <div class="cols two">
         <section class="card stack0">
@@ -198,10 +201,9 @@ async function fresh(client: Found) {
             </div>
             <div class="card-body">
               <label class="sr" for="find">Find a client by name or code</label>
-              <input
+              <VTextField
                 id="find"
                 v-model="query"
-                class="field"
                 type="search"
                 autocomplete="off"
                 placeholder="Name or HR-…"

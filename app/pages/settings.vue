@@ -3,7 +3,7 @@ import { plainCopy } from '~/browser/plainCopy'
 import { READINGS, READING_KINDS } from '../../core/kinds/readings/all'
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTable, VTextarea } from 'vuetify/components'
 import { CHECK_TABLE } from '../../core/tables/captureChecks'
 import { HOUSE_TABLES, TABLES, type ShopTables, type TableKey } from '../../core/record/tables'
 import { parseNumber } from '../../core/measure/callOut'
@@ -16,6 +16,7 @@ import FootwearTablesPane from '~/components/FootwearTablesPane.vue'
 import PriceTablePane from '~/components/PriceTablePane.vue'
 import DraftField from '~/components/DraftField.vue'
 import RepeatabilityPane from '~/components/RepeatabilityPane.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * House rules: the table fittings are judged by, in versions, with sources; and how well readings
@@ -147,7 +148,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
         <h1>Settings</h1>
         <span class="fact">table {{ current.version }}: {{ current.source }}</span>
         <div role="tablist" aria-label="Settings" class="tabs">
-          <button
+          <PlainButton
             v-for="[id, name] in [
               ['limits', 'Limits and classes'],
               ['readings', 'Bounds of readings'],
@@ -164,7 +165,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
             @click="pane = id"
           >
             {{ name }}
-          </button>
+          </PlainButton>
         </div>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
@@ -172,7 +173,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
       <RepeatabilityPane v-if="pane === 'repeat'" />
       <div v-else class="cols sets">
         <section class="card scroll" tabindex="0" role="region" aria-label="Table">
-          <table v-if="pane === 'limits'" class="table">
+          <VTable v-if="pane === 'limits'" class="table">
             <thead>
               <tr>
                 <th>What</th>
@@ -207,7 +208,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                 <td class="muted small">{{ TABLES[key].state }}</td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
           <DeviceTablesPane
             v-else-if="pane === 'devices'"
             :draft="draft"
@@ -236,7 +237,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
             @change="take"
             @trouble="(t: string) => (trouble = t)"
           />
-          <table v-else class="table">
+          <VTable v-else class="table">
             <thead>
               <tr>
                 <th>Reading</th>
@@ -306,14 +307,14 @@ const differs = (key: Key, at: string | number | null, value: number) => {
                 </td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
         </section>
         <div class="stack">
           <section v-if="may" class="card card-body form">
             <h2>New table</h2>
             <label
               ><span class="muted small">Why, and where do the values come from?</span
-              ><textarea v-model="source" class="field why" maxlength="300" rows="3" />
+              ><VTextarea v-model="source" class="why" maxlength="300" rows="3" />
             </label>
             <VBtn
               color="primary"
@@ -372,12 +373,12 @@ const differs = (key: Key, at: string | number | null, value: number) => {
 }
 .num {
   width: 76px;
-  height: 36px;
+  --v-input-control-height: 36px;
   font-size: 15px;
   text-align: right;
 }
 .num.own {
-  border-color: var(--spruce);
+  --field-edge: var(--spruce);
   font-weight: 700;
 }
 .form {

@@ -10,6 +10,7 @@ import AppHeader from '~/components/AppHeader.vue'
 import ArchTrail from '~/components/ArchTrail.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 const session = useSession()
 const chosen = ref('')
@@ -22,7 +23,8 @@ const trouble = ref('')
 const busy = ref(false)
 onMounted(async () => {
   const page = await session.look().catch(() => null)
-  chosen.value = page?.demo[0]?.login ?? ''
+  // Whoever was quicker than the answer has chosen already.
+  chosen.value ||= page?.demo[0]?.login ?? ''
 })
 const demo = computed(() => session.page?.demo ?? [])
 const first = computed(() => session.page?.firstOwner ?? false)
@@ -120,7 +122,7 @@ async function enter() {
             Demo workshop. Three invented people, invented clients, no password.
           </p>
           <div v-if="demo.length" role="radiogroup" aria-label="Person" class="people">
-            <button
+            <PlainButton
               v-for="p in demo"
               :key="p.login"
               type="button"
@@ -142,7 +144,7 @@ async function enter() {
                 }}</span
               >
               <span class="dot" />
-            </button>
+            </PlainButton>
           </div>
           <template v-else>
             <p v-if="first" class="muted">

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { VBtn, VBtnToggle } from 'vuetify/components'
+import { VBtn, VBtnToggle, VSelect, VTable } from 'vuetify/components'
 import type { ShopFigures } from '../../core/followup/shopFigures'
 import { FEW, REGIONS, workedCsv, type WorkedRow } from '../../core/followup/worked'
 import { HOUSE_NORMS } from '../../core/record/tables'
@@ -9,6 +9,7 @@ import StatusMark from '~/components/StatusMark.vue'
 import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import WorkedChart from '~/drawing/WorkedChart.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** The shop's own records: who was given what, and how it went. An association, no proof. */
 const rows = ref<WorkedRow[]>([])
@@ -45,6 +46,10 @@ const share = (s: { count: number; of: number }) =>
 const counts = computed(() =>
   what.value === 'pain' ? HOUSE_NORMS.painChange : HOUSE_NORMS.comfortChange,
 )
+const REGION_CHOICES = [
+  { value: 'all', title: 'All complaints' },
+  ...REGIONS.map((g) => ({ value: g.id, title: g.words })),
+]
 </script>
 
 <template>
@@ -57,10 +62,7 @@ const counts = computed(() =>
         <VBtnToggle v-model="what" mandatory aria-label="What is looked at"
           ><VBtn value="pain">Pain</VBtn><VBtn value="comfort">Comfort</VBtn></VBtnToggle
         >
-        <select v-model="region" class="field pick" aria-label="Complaint">
-          <option value="all">All complaints</option>
-          <option v-for="g in REGIONS" :key="g.id" :value="g.id">{{ g.words }}</option>
-        </select>
+        <VSelect v-model="region" class="pick" :items="REGION_CHOICES" aria-label="Complaint" />
         <VBtn
           :disabled="!rows.length"
           @click="download('what-worked.csv', workedCsv(shown), 'text/csv')"
@@ -119,7 +121,7 @@ const counts = computed(() =>
           role="region"
           aria-label="By complaint and modification"
         >
-          <table class="table">
+          <VTable class="table">
             <thead>
               <tr>
                 <th>Complaint, given</th>
@@ -132,13 +134,13 @@ const counts = computed(() =>
               <template v-for="r in shown" :key="key(r)"
                 ><tr>
                   <td>
-                    <button
+                    <PlainButton
                       class="link"
                       :aria-expanded="open === key(r)"
                       @click="open = open === key(r) ? '' : key(r)"
                     >
                       <b>{{ words(r.region) }}</b>: {{ r.modification }}
-                    </button>
+                    </PlainButton>
                   </td>
                   <td class="nowrap">{{ r.cameBack }} back of {{ r.clients }}</td>
                   <td v-for="k in ['pain', 'comfort'] as const" :key="k">
@@ -169,7 +171,7 @@ const counts = computed(() =>
                 </td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
         </section>
       </div>
       <p class="small muted">

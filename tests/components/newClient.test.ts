@@ -49,7 +49,7 @@ test.each([
       ['Name', 'Gro'],
       ['Body weight, kg', 'light'],
     ],
-    'A number in kg',
+    'is not a number',
   ],
   [
     'the weight of a horse',
@@ -57,7 +57,7 @@ test.each([
       ['Name', 'Gro'],
       ['Body weight, kg', '500'],
     ],
-    'Between 2 and 350 kg',
+    'Not over 350.',
   ],
 ])('%s: nobody is made, and it says why', async (_, fields, words) => {
   const { wrapper, calls } = await open()

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test'
 import { DEMO_RECORDS } from '../../demo/records'
-import { expect, saved, signIn, test } from './fixtures'
+import { expect, saved, signIn, test, pick } from './fixtures'
 
 /** A fitting of its own at a station. */
 async function own(
@@ -123,9 +123,9 @@ test('a shell check says what each look should show and marks what is otherwise'
   await expect(dialog.getByText('not measured, not predicted').first()).toBeVisible()
   const ball = dialog.locator('.expect').filter({ hasText: 'predicted clear, 5.3 mm' })
   await expect(ball.locator('svg')).toHaveCount(0)
-  await dialog.getByLabel('left ball').selectOption('presses')
+  await pick(dialog, 'left ball', 'presses')
   await expect(ball.locator('svg')).toHaveCount(1)
-  await dialog.getByLabel('left ball').selectOption('clear')
+  await pick(dialog, 'left ball', 'clear')
   await expect(ball.locator('svg')).toHaveCount(0)
   await dialog.getByRole('button', { name: 'Calibrate' }).click()
   await dialog.getByRole('textbox', { name: /^one finger/ }).fill('18')
@@ -144,7 +144,7 @@ test('the table of footwear is read by everyone and changed by the owner, with b
   await signIn(page, 'Sunniva')
   await page.goto('/settings')
   await page.getByRole('tab', { name: 'Footwear' }).click()
-  await page.getByLabel('Family').selectOption('skate')
+  await pick(page, 'Family', 'skates')
   const low = page.getByLabel('Ball performance from')
   await expect(low).toHaveValue('-1')
   await low.fill('9')

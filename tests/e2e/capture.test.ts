@@ -6,13 +6,13 @@ import { writeMesh } from '../../core/formats/mesh/writeMesh'
 import { usualFault, type Fault } from '../../core/capture/standin/faults'
 import { standinScan } from '../../core/capture/standin/scan'
 import { DEMO_RECORDS } from '../../demo/records'
-import { expect, openFitting, saved, signIn, test } from './fixtures'
+import { expect, openFitting, saved, signIn, test, pick } from './fixtures'
 
 test('a way of capture leads step by step; a rejected take keeps its reason', async ({ page }) => {
   await signIn(page)
   await openFitting(page, 'Tove', 'capture')
   await page.getByRole('tab', { name: 'Guide' }).click()
-  await page.getByLabel('left way of capture').selectOption({ label: 'Bead tray' })
+  await pick(page, 'left way of capture', 'Bead tray')
   for (let i = 0; i < 4; i++) await page.getByRole('button', { name: 'Next step' }).click()
   await expect(page.getByRole('timer')).toHaveText('0:45')
   await page.getByRole('button', { name: 'Start' }).click()
@@ -92,7 +92,7 @@ test('a badly held foot is found out, taken only with a reason, landmarks move, 
   await signIn(page)
   await openFitting(page, 'Mirela', 'capture')
   await page.getByRole('tab', { name: 'Scans' }).click()
-  await page.getByLabel('Fault of the stand-in scan').selectOption('midfootLocked')
+  await pick(page, 'Fault of the stand-in scan', 'fault: midfoot')
   await page.getByRole('button', { name: /^Scan right/ }).click()
   await page.getByRole('button', { name: 'Keep as right scan' }).click({ timeout: 90_000 })
   const sole = page.getByRole('group', { name: 'right captured sole' })
@@ -135,7 +135,7 @@ test('a badly held foot is found out, taken only with a reason, landmarks move, 
     page.getByRole('img', { name: /^right from behind: heel −?-?\d+\.\d° to the leg/ }),
   ).toBeVisible()
   await page.getByRole('tab', { name: 'Scans' }).click()
-  await page.getByLabel('Fault of the stand-in scan').selectOption('')
+  await pick(page, 'Fault of the stand-in scan', 'well held')
   await page.getByRole('button', { name: /^Scan left/ }).click()
   await page.getByRole('button', { name: 'Keep as left scan' }).click({ timeout: 90_000 })
   const left = page.getByRole('group', { name: 'left captured sole' })

@@ -62,12 +62,20 @@ export async function callOut(page: Page, line: string): Promise<void> {
 export const saved = (page: Page) =>
   expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible()
 
-/** Takes one of a list that opens below its field, by its words. */
-export async function pick(scope: Page | Locator, label: string, option: string): Promise<void> {
+/** Takes one of a list that opens below its field, by its words or its place in the list. */
+export async function pick(
+  scope: Page | Locator,
+  label: string,
+  option: string | number,
+): Promise<void> {
   const page = 'page' in scope ? scope.page() : scope
-  await scope.getByLabel(label).click()
-  await page
-    .getByRole('option', { name: new RegExp(`^${option}`) })
-    .first()
-    .click()
+  const box = page.getByRole('combobox', { name: label, exact: true })
+  // What is chosen is drawn over the box itself: the field round it takes the click.
+  await scope.locator('.v-field').filter({ has: box }).click()
+  const options = page.getByRole('listbox').last().getByRole('option')
+  const taken =
+    typeof option === 'number'
+      ? options.nth(option)
+      : options.filter({ hasText: new RegExp(`^\\s*${option}`) }).first()
+  await taken.click()
 }

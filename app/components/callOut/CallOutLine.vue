@@ -2,7 +2,7 @@
 import { ANGLES } from '../../../core/kinds/findings/all'
 import { READINGS, type ReadingKind } from '../../../core/kinds/readings/all'
 import { nextTick, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTextField } from 'vuetify/components'
 import { plainDevice } from '../../../core/device/buildDevice'
 import { withAmount } from '../../../core/device/callOutAmounts'
 import { angleOfCall } from '../../../core/examine/angleCalls'
@@ -16,6 +16,7 @@ import { useHand } from '~/stores/hand'
 import SideMark from '../SideMark.vue'
 import { useHeard, type SidedCall } from './useHeard'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '../PlainButton.vue'
 
 /**
  * One place for numbers read aloud, from any station. It shows what it understood; nothing is kept
@@ -33,7 +34,7 @@ const line = ref('')
 const note = ref('')
 /** what was to be kept and could not: it stands alone until the line is changed */
 const refusal = ref('')
-const input = ref<HTMLInputElement | null>(null)
+const input = ref<VTextField | null>(null)
 const asked = ref('')
 const { sided, heard, understood, strikable } = useHeard(line, () => ({
   what,
@@ -196,11 +197,10 @@ defineExpose({ focus: () => input.value?.focus() })
   <footer class="callout">
     <label for="call-out" class="bold label">Call-out <span class="kbd">/</span></label>
     <div class="box">
-      <input
+      <VTextField
         id="call-out"
         ref="input"
         v-model="line"
-        class="field"
         autocomplete="off"
         autocapitalize="off"
         spellcheck="false"
@@ -245,7 +245,7 @@ defineExpose({ focus: () => input.value?.focus() })
       </template>
     </div>
     <div v-if="pad" class="pad" aria-label="Number pad">
-      <button
+      <PlainButton
         v-for="key in PAD"
         :key="key"
         type="button"
@@ -253,17 +253,17 @@ defineExpose({ focus: () => input.value?.focus() })
         @click="press(key)"
       >
         {{ key === ' ' ? 'try' : key.trim() }}
-      </button>
-      <button
+      </PlainButton>
+      <PlainButton
         type="button"
         class="wide"
         :disabled="fitting.readOnly || !understood.ready"
         @click="press('Keep')"
       >
         Keep
-      </button>
+      </PlainButton>
     </div>
-    <button
+    <PlainButton
       v-if="canSpeak"
       class="speak"
       :aria-pressed="hand.speak"
@@ -271,7 +271,7 @@ defineExpose({ focus: () => input.value?.focus() })
       @click="hand.setSpeak(!hand.speak)"
     >
       {{ hand.speak ? 'Voice on' : 'Voice off' }}
-    </button>
+    </PlainButton>
     <VBtn
       color="primary"
       variant="flat"
@@ -302,9 +302,8 @@ label {
   width: 372px;
   flex: none;
 }
-.box .field {
+.box .v-input {
   font-size: 18px;
-  border-width: 2px;
 }
 .ghost {
   position: absolute;

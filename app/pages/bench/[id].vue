@@ -16,6 +16,7 @@ import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
 import { useChanges } from '~/stores/changes'
 import { useQueue } from '~/stores/queue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Step by step, for a tablet at the bench: one step in large letters, its timer, what is next, what
@@ -128,7 +129,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
                 }}{{ step.client ? ' · client there' : '' }}</span
               >
               <span class="cells"
-                ><button
+                ><PlainButton
                   v-for="(s, i) in steps"
                   :key="s.key"
                   class="cell"
@@ -141,7 +142,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
             <h1 class="words">{{ step.words }}</h1>
             <p v-if="step.caution" class="caution">▲ {{ step.caution }}</p>
             <div v-if="step.state === 'open' && step.ready?.length" class="ready">
-              <button
+              <PlainButton
                 v-for="r in step.ready"
                 :key="r"
                 class="pre"
@@ -149,7 +150,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
                 @click="toggle(r)"
               >
                 <b>{{ ready.has(r) ? '✓' : '▲' }}</b> {{ r }}{{ ready.has(r) ? '' : ': not yet' }}
-              </button>
+              </PlainButton>
             </div>
           </section>
           <section class="card card-body hand">
@@ -205,13 +206,13 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
               @act="doIt"
             />
           </section>
-          <button v-if="after" class="card next" @click="at = after.key">
+          <PlainButton v-if="after" class="card next" @click="at = after.key">
             <span class="muted">Next</span>
             <b
               >{{ after.words }}{{ after.foot ? `, ${after.foot}` : '' }},
               {{ after.minutes }} min</b
             ><span class="when">{{ planned(after) ?? '' }}</span>
-          </button>
+          </PlainButton>
         </div>
         <div class="stack scroll" tabindex="0" role="region" aria-label="Heat and timers">
           <HeatCard

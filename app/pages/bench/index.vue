@@ -2,7 +2,7 @@
 import { addDays, format } from 'date-fns'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
-import { VBtn, VBtnToggle } from 'vuetify/components'
+import { VBtn, VBtnToggle, VCheckboxBtn, VTable, VTextField } from 'vuetify/components'
 import { planConflicts } from '../../../core/bench/planCheck'
 import { PEOPLE } from '../../../core/tables/benchResources'
 import { clockOf, minuteOf } from '../../../core/bench/schedule/day'
@@ -19,6 +19,7 @@ import { ROLE_WORDS } from '../../../shared/permissions'
 import { useBench } from '~/stores/bench'
 import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** The bench day: lanes, what moves before it moves, jobs and the step in hand. */
 const bench = useBench()
@@ -241,7 +242,7 @@ useEventListener('keydown', onKey)
             role="region"
             aria-label="Steps of the day as a table"
           >
-            <table class="table">
+            <VTable class="table">
               <thead>
                 <tr>
                   <th>From</th>
@@ -263,9 +264,9 @@ useEventListener('keydown', onKey)
                   <td>{{ s.end }}</td>
                   <td>{{ bench.whoOf(s.job) }}</td>
                   <td>
-                    <button class="link" @click="choose(s.job, s.step)">
+                    <PlainButton class="link" @click="choose(s.job, s.step)">
                       {{ bench.wordsOf(s.job, s.step) }}
-                    </button>
+                    </PlainButton>
                   </td>
                   <td class="muted">
                     {{ s.needs.map(bench.naming.resource).join(', ') || 'nothing' }}
@@ -275,7 +276,7 @@ useEventListener('keydown', onKey)
                   </td>
                 </tr>
               </tbody>
-            </table>
+            </VTable>
           </div>
           <p class="legend label">
             <span class="key hands" /> hands-on <span class="key wait" /> waiting
@@ -300,7 +301,7 @@ useEventListener('keydown', onKey)
           </section>
           <section class="card stack0">
             <div class="card-head tabs" role="tablist" aria-label="Beside the jobs">
-              <button
+              <PlainButton
                 v-for="[id, name] in [
                   ['moves', proposed ? `What moves (${bench.moves.length})` : 'Plan'],
                   ['step', 'Step'],
@@ -313,7 +314,7 @@ useEventListener('keydown', onKey)
                 @click="pane = id"
               >
                 {{ name }}
-              </button>
+              </PlainButton>
             </div>
             <div
               v-if="pane === 'moves'"
@@ -437,11 +438,10 @@ useEventListener('keydown', onKey)
               aria-label="Who is there"
             >
               <label v-for="{ name: n, role } in bench.state?.people ?? []" :key="n" class="duty"
-                ><input
-                  type="checkbox"
-                  :checked="bench.onDuty.includes(n)"
+                ><VCheckboxBtn
+                  :model-value="bench.onDuty.includes(n)"
                   :disabled="!may || (bench.onDuty.length === 1 && bench.onDuty.includes(n))"
-                  @change="duty(n)"
+                  @update:model-value="duty(n)"
                 />
                 {{ n }} <span class="muted label">{{ ROLE_WORDS[role].name }}</span></label
               >
@@ -482,9 +482,9 @@ useEventListener('keydown', onKey)
                 </li>
               </ul>
               <form v-if="may" class="line" @submit.prevent="addOwn">
-                <input
+                <VTextField
                   v-model="own.name"
-                  class="field nm"
+                  class="nm"
                   maxlength="80"
                   placeholder="Lunch, delivery …"
                   aria-label="Other work"
@@ -494,9 +494,9 @@ useEventListener('keydown', onKey)
                   :value="own.minutes"
                   aria-label="Minutes of other work"
                   @keep="(t: string) => (own.minutes = t)"
-                /><input
+                /><VTextField
                   v-model="own.at"
-                  class="field mn"
+                  class="mn"
                   placeholder="HH:MM"
                   aria-label="Time of other work"
                 /><VBtn type="submit">Add</VBtn>
@@ -624,10 +624,6 @@ h1 {
   align-items: center;
   min-height: 44px;
   font-size: 16px;
-}
-.duty input {
-  width: 22px;
-  height: 22px;
 }
 .nm {
   flex: 1;

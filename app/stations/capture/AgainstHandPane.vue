@@ -1,13 +1,14 @@
 <script setup lang="ts">
 import { READINGS } from '../../../core/kinds/readings/all'
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTable } from 'vuetify/components'
 import { againstHand } from '../../../core/capture/againstHand'
 import { normsOf } from '../../../core/record/tables'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import type { CaptureState } from './useCapture'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** What was read off the open scan beside the hand's readings, and who moved which landmark. */
 const { state } = defineProps<{ state: CaptureState }>()
@@ -39,14 +40,14 @@ const said = ref('')
   <section class="card against" aria-label="Scan against hand">
     <div class="head">
       <span role="group" aria-label="Foot" class="sides"
-        ><button
+        ><PlainButton
           v-for="s in SIDES"
           :key="s"
           class="pick"
           :aria-pressed="side === s"
           @click="side = s"
         >
-          <SideMark :side="s" word /></button
+          <SideMark :side="s" word /></PlainButton
       ></span>
       <h2>Scan against hand</h2>
     </div>
@@ -54,7 +55,7 @@ const said = ref('')
       No {{ side }} scan is open. Bring one in, or look at a kept one, under Scans.
     </p>
     <div v-else class="scroll grow" tabindex="0" aria-label="Readings">
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Reading, mm</th>
@@ -92,7 +93,7 @@ const said = ref('')
             <td class="muted" colspan="2">as the sole shows it</td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
       <p class="small muted pad">
         One trial off the surface. A gap beyond the spread that repeats allow is a caution: look at
         the landmark, then at the hand reading. Under another load a gap may be real.

@@ -15,6 +15,7 @@ import SideMark from '~/components/SideMark.vue'
 import CapturedSole from '~/drawing/CapturedSole.vue'
 import { HUES } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Both feet as they were captured (else as the readings say), and beside them quality, guide,
@@ -210,7 +211,7 @@ function keepPair() {
     </section>
     <div class="stack">
       <div class="tabs" role="tablist" aria-label="Parts of Capture">
-        <button
+        <PlainButton
           v-for="[id, name] in PANES"
           :key="id"
           role="tab"
@@ -219,7 +220,7 @@ function keepPair() {
           @click="pane = id"
         >
           {{ name }}
-        </button>
+        </PlainButton>
       </div>
       <QualityPane v-if="pane === 'quality'" :state="state" class="grow" />
       <WayGuide v-else-if="pane === 'guide'" class="grow" />

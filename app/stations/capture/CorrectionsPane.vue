@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { LAYERS } from '../../../core/kinds/layers/all'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTable } from 'vuetify/components'
 import { proposedCorrections } from '../../../core/capture/wayCorrections'
 import { WAYS } from '../../../core/capture/ways'
 import { CORRECTIONS } from '../../../core/device/castCorrections'
@@ -18,6 +18,7 @@ import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
 import type { CaptureState } from './useCapture'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Corrections of the captured sole as layers with amounts, and what devices are built on. */
 const { state } = defineProps<{ state: CaptureState }>()
@@ -52,14 +53,14 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
   <section class="card corrections" aria-label="Corrections">
     <div class="head">
       <span role="group" aria-label="Foot" class="sides"
-        ><button
+        ><PlainButton
           v-for="s in SIDES"
           :key="s"
           class="pick"
           :aria-pressed="side === s"
           @click="side = s"
         >
-          <SideMark :side="s" word /></button
+          <SideMark :side="s" word /></PlainButton
       ></span>
       <h2>Corrections</h2>
     </div>
@@ -73,7 +74,7 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
       </p>
       <ul>
         <li v-for="kind in CORRECTION_KINDS" :key="kind" class="line">
-          <button
+          <PlainButton
             class="sw"
             role="switch"
             :aria-checked="!!amount(kind)?.on && amount(kind)!.amountMm > 0"
@@ -82,7 +83,7 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
             @click="set(kind, { on: !amount(kind)!.on })"
           >
             {{ amount(kind)?.on && amount(kind)!.amountMm > 0 ? '●' : '○' }}
-          </button>
+          </PlainButton>
           <span class="what"
             ><b>{{ CORRECTIONS[kind].name }}</b
             ><small class="muted"
@@ -109,7 +110,7 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
       <div v-if="part(side).surface" class="on">
         <p><b>Devices are built on</b></p>
         <span role="group" aria-label="Devices are built on" class="sides"
-          ><button
+          ><PlainButton
             v-for="u in ['captured', 'readings'] as const"
             :key="u"
             class="pick"
@@ -118,9 +119,9 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
             @click="put(side, { use: u }, `devices built on ${u}`)"
           >
             {{ u === 'captured' ? 'Captured surface' : 'Readings' }}
-          </button></span
+          </PlainButton></span
         >
-        <table v-if="change" class="table">
+        <VTable v-if="change" class="table">
           <caption class="small muted">
             What the captured surface changes; layers stay as they are
           </caption>
@@ -168,7 +169,7 @@ const signed = (v: number) => `${v > 0 ? '+' : v < 0 ? '−' : ''}${Math.abs(v).
               <td>{{ signed(change.largest.mm) }}</td>
             </tr>
           </tbody>
-        </table>
+        </VTable>
       </div>
     </div>
     <div v-if="part(side).surface" class="acts">

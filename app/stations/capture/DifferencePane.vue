@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VSelect } from 'vuetify/components'
 import { plainCopy } from '~/browser/plainCopy'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { CapturedSurface } from '../../../core/record/captureSchema'
@@ -103,17 +104,21 @@ const mirrored = computed(() => a.value && b.value && a.value.side !== b.value.s
       <div class="picks">
         <label
           ><span class="small muted">this</span
-          ><select v-model="first" class="field">
-            <option value="" disabled>{{ a?.words }}</option>
-            <option v-for="c in choices" :key="c.id" :value="c.id">{{ c.words }}</option>
-          </select></label
+          ><VSelect
+            v-model="first"
+            :items="choices"
+            item-title="words"
+            item-value="id"
+            :placeholder="a?.words" /></label
         ><label
           ><span class="small muted">less that</span
-          ><select v-model="second" class="field">
-            <option value="" disabled>{{ b?.words }}</option>
-            <option v-for="c in choices" :key="c.id" :value="c.id">{{ c.words }}</option>
-          </select></label
-        >
+          ><VSelect
+            v-model="second"
+            :items="choices"
+            item-title="words"
+            item-value="id"
+            :placeholder="b?.words"
+        /></label>
       </div>
       <div v-if="drawn" class="draw">
         <svg

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VTable, VTextField } from 'vuetify/components'
 import { CHECK_TABLE, type CheckCode } from '../../../core/tables/captureChecks'
 import { normsOf } from '../../../core/record/tables'
 import { WAYS } from '../../../core/capture/ways'
@@ -9,6 +9,7 @@ import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import FromBehind from '~/drawing/FromBehind.vue'
 import type { CaptureState } from './useCapture'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * The quality table of both feet: value, limit, verdict, what to do. The open shape first, else
@@ -117,7 +118,7 @@ function rejected(reason: string) {
       >
     </div>
     <div class="scroll grow" tabindex="0" aria-label="Checks">
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Check</th>
@@ -129,7 +130,7 @@ function rejected(reason: string) {
           <template v-for="check in CHECK_TABLE" :key="check.code">
             <tr>
               <td>
-                <button
+                <PlainButton
                   class="name"
                   :aria-expanded="chosen === check.code"
                   @click="chosen = chosen === check.code ? null : check.code"
@@ -137,7 +138,7 @@ function rejected(reason: string) {
                   <b>{{ check.name }}</b><small class="muted"
                     >{{ check.goodWhen }} {{ limit(check.code) }}{{ UNIT[check.unit] }}</small
                   >
-                </button>
+                </PlainButton>
               </td>
               <td v-for="s in SIDES" :key="s" class="nowrap">
                 <template v-if="cell(s, check.code).verdict === 'not seen'"
@@ -177,7 +178,7 @@ function rejected(reason: string) {
             </tr>
           </template>
         </tbody>
-      </table>
+      </VTable>
       <p class="small muted pad">
         A check that was not seen is neither good nor bad. Limits stand in the table of norms
         (Settings): {{ CHECK_TABLE[0]!.source }}, toes and dents own assumption. Values beyond 1.25
@@ -196,11 +197,7 @@ function rejected(reason: string) {
         </p>
         <label
           ><span class="muted small">Why it is taken nevertheless</span
-          ><input
-            v-model="why"
-            class="field"
-            maxlength="300"
-            @keydown.enter="why.trim() && overrule()"
+          ><VTextField v-model="why" maxlength="300" @keydown.enter="why.trim() && overrule()"
         /></label>
         <div class="acts">
           <VBtn color="primary" variant="flat" :disabled="!why.trim()" @click="overrule"

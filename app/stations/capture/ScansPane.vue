@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect } from 'vuetify/components'
 import { CHECK_TABLE } from '../../../core/tables/captureChecks'
 import { UNITS } from '../../../core/geometry/units'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
@@ -8,6 +8,8 @@ import type { ScanRow } from '../../../shared/contracts'
 import SideMark from '~/components/SideMark.vue'
 import { api } from '~/browser/api'
 import type { CaptureState } from './useCapture'
+import PlainButton from '~/components/PlainButton.vue'
+import FileField from '~/components/FileField.vue'
 
 /**
  * Scans in: dropped or chosen, read in a worker, side and unit asked, stored byte for byte with
@@ -16,7 +18,7 @@ import type { CaptureState } from './useCapture'
 const { state } = defineProps<{ state: CaptureState }>()
 const { fitting, scans, trouble, stage, asked, takes } = state
 const over = ref(false)
-const field = ref<HTMLInputElement | null>(null)
+const field = ref<InstanceType<typeof FileField> | null>(null)
 /**
  * The stand-in scanner: its file takes the same way in as any other; a fault can be made for
  * training.
@@ -47,6 +49,10 @@ function dropped(event: DragEvent) {
   over.value = false
   if (!fitting.readOnly) state.take(event.dataTransfer?.files ?? [])
 }
+const FAULTS = [
+  { value: '', title: 'well held' },
+  ...CHECK_TABLE.map((c) => ({ value: c.code, title: `fault: ${c.name.toLowerCase()}` })),
+]
 </script>
 
 <template>
@@ -94,14 +100,14 @@ function dropped(event: DragEvent) {
       </p>
       <div class="pick">
         <span role="group" aria-label="Which foot"
-          ><button
+          ><PlainButton
             v-for="s in SIDES"
             :key="s"
             class="opt"
             :aria-pressed="asked.side === s"
             @click="state.again({ side: s })"
           >
-            <SideMark :side="s" word /></button
+            <SideMark :side="s" word /></PlainButton
         ></span>
         <span v-if="asked.found.side" class="small muted">{{
           asked.found.sideSure
@@ -121,7 +127,7 @@ function dropped(event: DragEvent) {
       </div>
       <div class="pick">
         <span role="group" aria-label="Unit"
-          ><button
+          ><PlainButton
             v-for="u in UNITS"
             :key="u"
             class="opt"
@@ -129,7 +135,7 @@ function dropped(event: DragEvent) {
             @click="state.again({ unit: u })"
           >
             {{ u }}
-          </button></span
+          </PlainButton></span
         >
         <span class="small muted">{{
           asked.found.unitInFile
@@ -154,8 +160,13 @@ function dropped(event: DragEvent) {
       </div>
     </div>
     <div v-else class="bring">
-      <button class="drop" :class="{ over }" :disabled="fitting.readOnly" @click="field?.click()">
-        {{ over ? 'Let go here' : 'Drop scans here, or tap to choose' }}</button><VBtn
+      <PlainButton
+        class="drop"
+        :class="{ over }"
+        :disabled="fitting.readOnly"
+        @click="field?.open()"
+      >
+        {{ over ? 'Let go here' : 'Drop scans here, or tap to choose' }}</PlainButton><VBtn
         v-for="s in SIDES"
         :key="s"
         height="64"
@@ -165,31 +176,20 @@ function dropped(event: DragEvent) {
       >
       <label class="train small"
         ><span class="muted">Stand-in for training:</span
-        ><select
+        ><VSelect
           v-model="fault"
-          class="field"
+          :items="FAULTS"
           :disabled="fitting.readOnly"
           aria-label="Fault of the stand-in scan"
-        >
-          <option value="">well held</option>
-          <option v-for="c in CHECK_TABLE" :key="c.code" :value="c.code">
-            fault: {{ c.name.toLowerCase() }}
-          </option>
-        </select></label
-      >
+      /></label>
     </div>
-    <input
+    <FileField
       ref="field"
-      type="file"
-      multiple
+      label="Scan files"
       accept=".stl,.obj,.ply,.3mf"
-      class="sr"
-      tabindex="-1"
-      aria-label="Scan files"
-      @change="
-        state.take([...(($event.target as HTMLInputElement).files ?? [])])
-        ;($event.target as HTMLInputElement).value = ''
-      "
+      multiple
+      hidden
+      @files="state.take"
     />
     <ul class="scroll list grow">
       <li v-if="scans.length === 0" class="muted small none">
@@ -219,14 +219,14 @@ function dropped(event: DragEvent) {
           :href="`/api/scans/${s.id}`"
           :aria-label="`Original of ${s.name}`"
           >Original</VBtn
-        ><button
+        ><PlainButton
           class="x"
           :disabled="fitting.readOnly"
           :aria-label="`Take ${s.name} out`"
           @click="drop(s)"
         >
           ×
-        </button>
+        </PlainButton>
       </li>
     </ul>
   </section>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useIntervalFn } from '@vueuse/core'
 import { computed, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VSelect, VTextField } from 'vuetify/components'
 import { WAYS, type CaptureWay } from '../../../core/capture/ways'
 import { CORRECTIONS } from '../../../core/device/castCorrections'
 import { CAPTURE_WAYS, type Side } from '../../../core/tables/vocabulary'
@@ -9,6 +9,8 @@ import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useSession } from '~/stores/session'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * A way of capture step by step for one foot, with its waiting times; a take is kept, or rejected
@@ -100,30 +102,29 @@ function key(event: KeyboardEvent) {
   if (event.key.toLowerCase() === 'r' && !fitting.readOnly && way.value.steps.length)
     asking.value = true
 }
+const WAY_CHOICES = choicesOf(CAPTURE_WAYS, (kind) => WAYS[kind].name)
 </script>
 
 <template>
   <section class="card guide" aria-label="Way of capture" @keydown="key">
     <div class="head">
       <span role="group" aria-label="Foot" class="sides"
-        ><button
+        ><PlainButton
           v-for="s in ['left', 'right'] as const"
           :key="s"
           class="pick"
           :aria-pressed="side === s"
           @click="side = s"
         >
-          <SideMark :side="s" word /></button
+          <SideMark :side="s" word /></PlainButton
       ></span>
-      <select
-        class="field"
-        :value="capture.way"
+      <VSelect
+        :items="WAY_CHOICES"
+        :model-value="capture.way"
         :disabled="fitting.readOnly"
         :aria-label="`${side} way of capture`"
-        @change="choose(($event.target as HTMLSelectElement).value as CaptureWay)"
-      >
-        <option v-for="w in CAPTURE_WAYS" :key="w" :value="w">{{ WAYS[w].name }}</option>
-      </select>
+        @update:model-value="choose"
+      />
       <span class="chip">{{
         { none: 'unloaded', part: 'part loaded', full: 'loaded' }[way.load]
       }}</span>
@@ -138,14 +139,14 @@ function key(event: KeyboardEvent) {
     </p>
     <ol v-if="way.steps.length" class="scroll steps">
       <li v-for="(s, i) in way.steps" :key="i" :class="{ now: i === step, done: i < step }">
-        <button class="step" :aria-current="i === step ? 'step' : undefined" @click="step = i">
+        <PlainButton class="step" :aria-current="i === step ? 'step' : undefined" @click="step = i">
           <span class="n">{{ i < step ? '✓' : i + 1 }}</span><span
             ><b>{{ s.words }}</b
             ><small v-if="s.look" class="muted">look: {{ s.look }}</small></span
           ><span v-if="s.seconds" class="muted small">{{
             s.seconds >= 60 ? `${s.seconds / 60} min` : `${s.seconds} s`
           }}</span>
-        </button>
+        </PlainButton>
       </li>
     </ol>
     <p v-else class="muted small none">
@@ -196,9 +197,8 @@ function key(event: KeyboardEvent) {
         </div>
         <label
           ><span class="muted small">or in your words</span
-          ><input
+          ><VTextField
             v-model="why"
-            class="field"
             maxlength="300"
             @keydown.enter="why.trim() && take(false, why.trim())"
         /></label>
@@ -229,7 +229,7 @@ function key(event: KeyboardEvent) {
   padding: 8px 12px;
   border-bottom: 1px solid var(--hairline);
 }
-.head .field {
+.head .v-input {
   flex: 1;
   min-width: 0;
 }

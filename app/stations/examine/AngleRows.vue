@@ -146,8 +146,8 @@ const words = (key: AngleKey, deg: number) =>
 }
 .trial {
   width: 42px;
-  height: 34px;
-  padding: 0 4px;
+  --v-input-control-height: 34px;
+  --field-pad: 4px;
   text-align: center;
   font-size: 15px;
 }

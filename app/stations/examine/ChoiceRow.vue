@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** One finding that is a word out of a few, both feet in one row. */
 const {
@@ -33,7 +34,7 @@ defineEmits<{ set: [Side, string | undefined] }>()
       :aria-label="`${side} ${name}`"
     >
       <SideMark :side="side" />
-      <button
+      <PlainButton
         v-for="[id, word] in options"
         :key="id"
         class="opt"
@@ -42,7 +43,7 @@ defineEmits<{ set: [Side, string | undefined] }>()
         @click="$emit('set', side, value(side) === id ? undefined : id)"
       >
         {{ word }}
-      </button>
+      </PlainButton>
     </span>
   </div>
 </template>

@@ -9,6 +9,7 @@ import { CHOICES, type ChoiceKey } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Feeling, pulses, warmth, shape: the screen that grades the risk of a foot; and the pattern of
@@ -74,7 +75,7 @@ const GRADES = [
         class="opts"
         role="group"
         :aria-label="`${side} points felt`"
-        ><SideMark :side="side" /><button
+        ><SideMark :side="side" /><PlainButton
           v-for="n in 11"
           :key="n"
           class="opt thin"
@@ -90,7 +91,7 @@ const GRADES = [
           "
         >
           {{ n - 1 }}
-        </button></span
+        </PlainButton></span
       >
     </div>
     <ChoiceRow
@@ -111,7 +112,7 @@ const GRADES = [
         class="opts"
         role="group"
         :aria-label="`${side} numb toes`"
-        ><SideMark :side="side" /><button
+        ><SideMark :side="side" /><PlainButton
           v-for="n in 5"
           :key="n"
           class="opt"
@@ -120,7 +121,7 @@ const GRADES = [
           @click="toe(side, n)"
         >
           {{ n }}
-        </button></span
+        </PlainButton></span
       >
     </div>
     <ChoiceRow
@@ -148,7 +149,7 @@ const GRADES = [
               number(side, t, 0, 2000, 'minutes', (v) => numb(side, { returnsWithinMin: v }))
           "
         />
-        <button
+        <PlainButton
           class="opt"
           :aria-pressed="of(side).numbness?.bothLikeStocking === true"
           :disabled="fitting.readOnly"
@@ -157,7 +158,7 @@ const GRADES = [
           "
         >
           both like a stocking
-        </button></span
+        </PlainButton></span
       >
     </div>
     <div class="row">
@@ -176,7 +177,7 @@ const GRADES = [
               )
           "
         />
-        <button
+        <PlainButton
           v-for="shape in ['slim', 'usual', 'full'] as const"
           :key="shape"
           class="opt"
@@ -185,7 +186,7 @@ const GRADES = [
           @click="emit('set', side, { calf: { ...of(side).calf, shape } }, 'calf shape')"
         >
           {{ shape }}
-        </button></span
+        </PlainButton></span
       >
     </div>
   </section>
@@ -251,7 +252,7 @@ const GRADES = [
 }
 .count {
   width: 62px;
-  height: 36px;
+  --v-input-control-height: 36px;
   text-align: center;
 }
 </style>

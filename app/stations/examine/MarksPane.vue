@@ -3,10 +3,13 @@ import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import { MARK_KINDS, MARK_VIEWS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import type { Mark } from '../../../core/kinds/findings/markSchema'
+import { parseNumber } from '../../../core/measure/callOut'
+import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import SpotMap, { type Spot } from '~/drawing/SpotMap.vue'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Bony points, lumps, callus and the like on four maps, with size and tenderness. */
 const emit = defineEmits<{ trouble: [string] }>()
@@ -75,6 +78,49 @@ const change = (side: Side, index: number, patch: Partial<Mark>) =>
     list(side).map((m, i) => (i === index ? { ...m, ...patch } : m)),
     `mark, ${side}`,
   )
+interface MarkAmount {
+  key: 'sizeMm' | 'proudMm' | 'tenderness'
+  words: string
+  label: string
+  unit: string
+  most: number
+}
+const amountsOf = ({ kind }: Mark): MarkAmount[] => {
+  const name = WORDS[kind]
+  const proud = kind === 'bonyPoint' || kind === 'lump'
+  return [
+    { key: 'sizeMm', words: 'size', label: `Size of ${name}, mm`, unit: 'mm', most: 120 },
+    ...(proud
+      ? [
+          {
+            key: 'proudMm' as const,
+            words: 'stands out',
+            label: `How far ${name} stands out, mm`,
+            unit: 'mm',
+            most: 30,
+          },
+        ]
+      : []),
+    {
+      key: 'tenderness',
+      words: 'hurts',
+      label: `Tenderness of ${name}, 0 to 10`,
+      unit: '/10',
+      most: 10,
+    },
+  ]
+}
+/** An amount out of its range is said, not bent into it; an empty one is taken off. */
+function setAmount(side: Side, index: number, { key, label, most }: MarkAmount, text: string) {
+  if (text.trim() === '') return change(side, index, { [key]: undefined })
+  const value = parseNumber(text)
+  if (value === null || value < 0 || value > most)
+    return emit(
+      'trouble',
+      `${label}: “${text}” is not a number from 0 to ${most}. Nothing was kept.`,
+    )
+  change(side, index, { [key]: value })
+}
 function drop(side: Side, index: number) {
   store(
     side,
@@ -96,7 +142,7 @@ function choose(side: Side, index: number) {
         ><VBtn v-for="v in MARK_VIEWS" :key="v" :value="v">{{ VIEWS[v] }}</VBtn></VBtnToggle
       >
       <span class="kinds" role="group" aria-label="Kind of mark"
-        ><button
+        ><PlainButton
           v-for="k in MARK_KINDS"
           :key="k"
           class="kind"
@@ -105,7 +151,7 @@ function choose(side: Side, index: number) {
           @click="kind = k"
         >
           {{ WORDS[k] }}
-        </button></span
+        </PlainButton></span
       >
     </div>
     <div class="two">
@@ -117,79 +163,33 @@ function choose(side: Side, index: number) {
           :key="`${side}${index}`"
           :class="{ on: at?.side === side && at.index === index }"
         >
-          <button class="what" @click="choose(side, index)">
+          <PlainButton class="what" @click="choose(side, index)">
             <SideMark :side="side" /><b>{{ WORDS[mark.kind] }}</b
             ><span class="muted small"
               >{{ VIEWS[mark.view].toLowerCase() }}, {{ mark.yMm.toFixed(0) }} mm from the
               heel</span
             >
-          </button>
-          <label class="small"
-            >size<input
-              class="field mini"
-              type="number"
-              min="0"
-              max="120"
-              :value="mark.sizeMm ?? ''"
+          </PlainButton>
+          <label v-for="amount in amountsOf(mark)" :key="amount.key" class="small"
+            >{{ amount.words
+            }}<DraftField
+              class="mini"
+              density="compact"
+              inputmode="decimal"
+              :value="mark[amount.key]"
               :disabled="fitting.readOnly"
-              :aria-label="`Size of ${WORDS[mark.kind]}, mm`"
-              @change="
-                change(side, index, {
-                  sizeMm: Math.min(
-                    120,
-                    Math.max(0, Number(($event.target as HTMLInputElement).value)),
-                  ),
-                })
-              "
-            />mm</label
+              :aria-label="amount.label"
+              @keep="(text: string) => setAmount(side, index, amount, text)"
+            />{{ amount.unit }}</label
           >
-          <label v-if="mark.kind === 'bonyPoint' || mark.kind === 'lump'" class="small"
-            >stands out<input
-              class="field mini"
-              type="number"
-              min="0"
-              max="30"
-              step="0.5"
-              :value="mark.proudMm ?? ''"
-              :disabled="fitting.readOnly"
-              :aria-label="`How far ${WORDS[mark.kind]} stands out, mm`"
-              @change="
-                change(side, index, {
-                  proudMm: Math.min(
-                    30,
-                    Math.max(0, Number(($event.target as HTMLInputElement).value)),
-                  ),
-                })
-              "
-            />mm</label
-          >
-          <label class="small"
-            >hurts<input
-              class="field mini"
-              type="number"
-              min="0"
-              max="10"
-              :value="mark.tenderness ?? ''"
-              :disabled="fitting.readOnly"
-              :aria-label="`Tenderness of ${WORDS[mark.kind]}, 0 to 10`"
-              @change="
-                change(side, index, {
-                  tenderness: Math.min(
-                    10,
-                    Math.max(0, Number(($event.target as HTMLInputElement).value)),
-                  ),
-                })
-              "
-            />/10</label
-          >
-          <button
+          <PlainButton
             class="x"
             :disabled="fitting.readOnly"
             :aria-label="`Take off ${WORDS[mark.kind]} ${side}`"
             @click="drop(side, index)"
           >
             ×
-          </button>
+          </PlainButton>
         </li>
       </ul>
     </div>
@@ -266,9 +266,7 @@ function choose(side: Side, index: number) {
   gap: 3px;
 }
 .mini {
-  width: 50px;
-  height: 34px;
-  padding: 0 4px;
+  width: 58px;
   font-size: 14px;
   text-align: center;
 }

@@ -9,6 +9,7 @@ import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Standing: posture items, knee, axis, heel raise, great toe, and the difference of the legs. */
 defineProps<{ child: boolean }>()
@@ -74,7 +75,7 @@ function legValue(text: string) {
         class="opts"
         role="group"
         :aria-label="`${side} ${item}`"
-        ><SideMark :side="side" /><button
+        ><SideMark :side="side" /><PlainButton
           v-for="v in ITEMS"
           :key="v"
           class="opt"
@@ -83,7 +84,7 @@ function legValue(text: string) {
           @click="posture(side, i, v)"
         >
           {{ v > 0 ? `+${v}` : v < 0 ? `−${-v}` : 0 }}
-        </button></span
+        </PlainButton></span
       >
     </div>
     <ChoiceRow
@@ -110,7 +111,7 @@ function legValue(text: string) {
           :aria-label="`${side} heel raises`"
           @keep="(t: string) => raise(side, t)"
         />
-        <button
+        <PlainButton
           v-for="v in [true, false] as const"
           :key="String(v)"
           class="opt"
@@ -131,7 +132,7 @@ function legValue(text: string) {
           "
         >
           {{ v ? 'turns in' : 'stays out' }}
-        </button></span
+        </PlainButton></span
       >
     </div>
     <div class="fpi">
@@ -150,7 +151,7 @@ function legValue(text: string) {
         />
         mm
         <span role="group" aria-label="Shorter leg" class="opts"
-          ><button
+          ><PlainButton
             v-for="s in SIDES"
             :key="s"
             class="opt"
@@ -159,10 +160,10 @@ function legValue(text: string) {
             @click="setLeg({ shorter: s })"
           >
             {{ s }} shorter
-          </button></span
+          </PlainButton></span
         >
         <span role="group" aria-label="Method" class="opts"
-          ><button
+          ><PlainButton
             v-for="mth in ['blocks', 'tape']"
             :key="mth"
             class="opt"
@@ -171,40 +172,40 @@ function legValue(text: string) {
             @click="setLeg({ method: mth })"
           >
             {{ mth }}
-          </button></span
+          </PlainButton></span
         >
-        <button
+        <PlainButton
           class="opt"
           :aria-pressed="leg()?.shownTwice === true"
           :disabled="fitting.readOnly || !leg()"
           @click="setLeg({ shownTwice: !leg()!.shownTwice })"
         >
           shown twice
-        </button>
-        <button
+        </PlainButton>
+        <PlainButton
           class="opt"
           :aria-pressed="leg()?.known === 'long-standing'"
           :disabled="fitting.readOnly || !leg()"
           @click="setLeg({ known: 'long-standing' })"
         >
           long-standing
-        </button>
-        <button
+        </PlainButton>
+        <PlainButton
           class="opt"
           :aria-pressed="leg()?.known === 'new'"
           :disabled="fitting.readOnly || !leg()"
           @click="setLeg({ known: 'new' })"
         >
           new
-        </button>
-        <button
+        </PlainButton>
+        <PlainButton
           class="opt"
           :aria-pressed="leg()?.goneWhenLevelled === true"
           :disabled="fitting.readOnly || !leg()"
           @click="setLeg({ goneWhenLevelled: !leg()!.goneWhenLevelled })"
         >
           gone when levelled
-        </button></span
+        </PlainButton></span
       >
     </div>
   </section>
@@ -254,7 +255,7 @@ function legValue(text: string) {
 }
 .count {
   width: 58px;
-  height: 36px;
+  --v-input-control-height: 36px;
   text-align: center;
 }
 </style>

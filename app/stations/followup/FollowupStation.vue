@@ -30,6 +30,9 @@ import { useDeviceVersions } from '~/composables/useDeviceVersions'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
+import AddFrom from '~/components/AddFrom.vue'
 
 const fitting = useFitting()
 const changes = useChanges()
@@ -74,11 +77,7 @@ const setPain = (p: { foot: Side; at: ComplaintPlace }, value: number) =>
     },
     `pain ${p.foot} ${PLACES[p.at].name} ${value}`,
   )
-function addPlace(event: Event) {
-  const select = event.target as HTMLSelectElement
-  if (select.value) added.value.push({ foot: newFoot.value, at: select.value as ComplaintPlace })
-  select.value = ''
-}
+const addPlace = (at: ComplaintPlace) => added.value.push({ foot: newFoot.value, at })
 /**
  * What the pain of the last visit speaks for: the smallest change, as the next version of the
  * device where it is the device's.
@@ -155,6 +154,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
   'no change': 'No change',
   'first value': 'First value',
 }
+const PLACE_CHOICES = choicesOf(COMPLAINT_PLACES, (place) => PLACES[place].name)
 </script>
 
 <template>
@@ -178,7 +178,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
     <section class="card stack0">
       <div class="card-head tabs">
         <div role="tablist" aria-label="What is looked at" class="line">
-          <button
+          <PlainButton
             v-for="[id, name] in [
               ['pain', 'Pain by place'],
               ['liner', 'Liner'],
@@ -191,7 +191,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
             @click="pane = id"
           >
             {{ name }}
-          </button>
+          </PlainButton>
         </div>
         <span class="aside small">band: value at handover ± what is not believed</span>
       </div>
@@ -327,7 +327,7 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
             <SideMark :side="p.foot" /> <b>{{ PLACES[p.at].name }}</b>
           </div>
           <div class="scale" role="radiogroup" :aria-label="`Pain ${p.foot} ${PLACES[p.at].name}`">
-            <button
+            <PlainButton
               v-for="n in 11"
               :key="n"
               role="radio"
@@ -337,29 +337,26 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
               @click="setPain(p, n - 1)"
             >
               {{ n - 1 }}
-            </button>
+            </PlainButton>
           </div>
         </div>
         <div class="ask more">
           <span class="pick"
-            ><button
+            ><PlainButton
               v-for="s in SIDES"
               :key="s"
               class="sd"
               :aria-pressed="newFoot === s"
               @click="newFoot = s"
             >
-              <SideMark :side="s" word /></button
+              <SideMark :side="s" word /></PlainButton
           ></span>
-          <select
-            class="field"
-            aria-label="Add a place"
+          <AddFrom
+            words="Add a place"
+            :items="PLACE_CHOICES"
             :disabled="fitting.readOnly"
-            @change="addPlace"
-          >
-            <option value="">Add a place …</option>
-            <option v-for="p in COMPLAINT_PLACES" :key="p" :value="p">{{ PLACES[p].name }}</option>
-          </select>
+            @add="addPlace"
+          />
         </div>
         <OutcomeAsk
           :current

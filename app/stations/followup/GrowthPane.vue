@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VTable } from 'vuetify/components'
 import { scaleLinear, scaleTime } from 'd3-scale'
 import { area, line } from 'd3-shape'
 import { addDays, format } from 'date-fns'
@@ -141,7 +142,7 @@ function picture(g: GrowthOf) {
           fill="currentColor"
         />
       </svg>
-      <table class="table label">
+      <VTable class="table label">
         <thead>
           <tr>
             <th>Measured</th>
@@ -154,7 +155,7 @@ function picture(g: GrowthOf) {
             <td>{{ l.lengthMm.toFixed(1) }}</td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
     </figure>
     <p class="small muted full">
       Estimate: the default by age and this child's own lengths of the last

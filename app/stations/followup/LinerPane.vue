@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VTable } from 'vuetify/components'
 import { plainCopy } from '~/browser/plainCopy'
 import { STATION_KINDS } from '../../../core/kinds/stations/all'
 import { scaleLinear } from 'd3-scale'
@@ -150,7 +151,7 @@ function set(key: 'newMm' | 'nowMm', text: string) {
       {{ (100 * packedOut(curve, used)).toFixed(0) }} %, in the end
       {{ (100 * curve.endShare).toFixed(0) }} %.
     </p>
-    <table v-if="answer?.lines.length" class="table">
+    <VTable v-if="answer?.lines.length" class="table">
       <thead>
         <tr>
           <th>Where</th>
@@ -171,7 +172,7 @@ function set(key: 'newMm' | 'nowMm', text: string) {
           <td>{{ when(l.looseDays) }}</td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <p v-if="todo" class="notice small">
       ▲ {{ STATION_KINDS.of(todo.station).name }} {{ todo.side }} gives first. Then: pads on the
       liner's outside or a thicker insole shim before a smaller buckle; a mouldable liner can be

@@ -2,6 +2,7 @@
 import { parseNumber } from '../../../core/measure/callOut'
 import type { Followup } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * The rest of what is asked: comfort, days and hours used, numb toes, hot spots, what they would
@@ -64,7 +65,7 @@ const ASKS = [
     <div v-for="[key, words] in ASKS" :key="key">
       <span class="label">{{ words }}</span>
       <div class="seg" role="radiogroup" :aria-label="words">
-        <button
+        <PlainButton
           v-for="w in WHERE"
           :key="w"
           role="radio"
@@ -74,7 +75,7 @@ const ASKS = [
           @click="emit('put', { ...current, [key]: w }, words.toLowerCase())"
         >
           {{ w }}
-        </button>
+        </PlainButton>
       </div>
     </div>
   </div>

@@ -13,6 +13,7 @@ import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
 
 const fitting = useFitting()
 const changes = useChanges()
@@ -85,7 +86,7 @@ function minutes(text: string) {
             ><span class="muted label">{{ c.how }}</span></span
           >
           <span class="three" role="radiogroup" :aria-label="c.name"
-            ><button
+            ><PlainButton
               v-for="v in ['good', 'watch', 'stop'] as const"
               :key="v"
               role="radio"
@@ -98,7 +99,7 @@ function minutes(text: string) {
               <StatusMark v-if="handover.checks?.[c.id] === v" :kind="v" /><template v-else>{{
                 WORDS[v]
               }}</template>
-            </button></span
+            </PlainButton></span
           >
         </li>
       </ul>
@@ -106,7 +107,7 @@ function minutes(text: string) {
         <span class="grow" role="radiogroup" aria-label="How the two feel"
           ><span class="label muted">Feel: ask, do not lead</span
           ><span class="three"
-            ><button
+            ><PlainButton
               v-for="f in ['even', 'left higher', 'right higher'] as const"
               :key="f"
               role="radio"
@@ -117,7 +118,7 @@ function minutes(text: string) {
               @click="put({ evenFeel: f }, `feel ${f}`)"
             >
               {{ f }}
-            </button></span
+            </PlainButton></span
           ></span
         >
         <label

@@ -6,6 +6,7 @@ import { nextStep } from '../../../core/bench/jobSteps'
 import StatusMark from '~/components/StatusMark.vue'
 import type { BenchJobRow } from '../../../shared/contracts'
 import { useBench } from '~/stores/bench'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Jobs of the day with the step that is next and what was promised; below, what waits for the
@@ -49,7 +50,7 @@ const waits = (id: string) => {
 <template>
   <ul class="jobs">
     <li v-for="j in bench.jobsOfDay" :key="j.id" class="job">
-      <button
+      <PlainButton
         class="what"
         @click="nextStep(j.steps) && emit('choose', j.id, nextStep(j.steps)!.key)"
       >
@@ -66,7 +67,7 @@ const waits = (id: string) => {
             <span class="muted">· {{ waits(j.id) }}</span></template
           ></span
         >
-      </button>
+      </PlainButton>
       <span class="due label"
         ><StatusMark v-if="late(j)" kind="watch" :word="promiseWords(j)" /><template v-else>{{
           promiseWords(j)

@@ -19,6 +19,7 @@ import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
 import { deviceWorker } from '~/workers/deviceWorker'
+import PlainButton from '~/components/PlainButton.vue'
 
 const fitting = useFitting()
 const session = useSession()
@@ -146,7 +147,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
               }}{{ line.client ? ' · client there' : '' }}</span
             ><span v-if="line.caution" class="watch-text label">▲ {{ line.caution }}</span></span
           >
-          <button
+          <PlainButton
             class="more"
             :aria-expanded="inHand?.step === line.step"
             :aria-label="`More of ${line.words}`"
@@ -158,8 +159,8 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
             "
           >
             …
-          </button>
-          <button
+          </PlainButton>
+          <PlainButton
             v-for="s in stepsOf(line)"
             :key="s.key"
             class="tick"
@@ -171,10 +172,10 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
           >
             <SideMark v-if="s.foot" :side="s.foot" word /><span v-else>Pair</span
             ><b>{{ STATE[s.state] }}</b>
-          </button>
+          </PlainButton>
           <div v-if="inHand?.step === line.step" class="hand">
             <p v-if="stepsOf(line).length > 1" class="label">
-              <button
+              <PlainButton
                 v-for="s in stepsOf(line)"
                 :key="s.key"
                 class="sd"
@@ -182,7 +183,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
                 @click="open = s.key"
               >
                 <SideMark :side="s.foot!" word />
-              </button>
+              </PlainButton>
             </p>
             <p v-if="inHand.entry?.reason" class="label">
               {{ inHand.entry.reason

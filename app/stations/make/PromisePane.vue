@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VSelect } from 'vuetify/components'
 import DayField from '~/components/DayField.vue'
 import { computed, ref } from 'vue'
 import { deviceKindWords } from '../../../core/device/deviceWords'
@@ -8,6 +9,9 @@ import { SIDES } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
+import { namedChoices } from '~/browser/choices'
+import AddFrom from '~/components/AddFrom.vue'
 
 /** When it was promised, on which day it is made, and in which way. */
 const { disabled } = defineProps<{ disabled: boolean }>()
@@ -79,48 +83,32 @@ function at(text: string) {
       <template v-for="k in kinds" :key="k"
         ><label v-if="waysOf(k).length > 1"
           ><span class="small muted">{{ deviceKindWords(k as never) }}, made as</span
-          ><select
-            class="field"
-            :value="processFor(k, processes, making.ways)?.id"
+          ><VSelect
+            :items="namedChoices(waysOf(k))"
+            :model-value="processFor(k, processes, making.ways)?.id"
             :disabled
             :aria-label="`Way of making ${k}`"
-            @change="
-              put(
-                { ways: { ...making.ways, [k]: ($event.target as HTMLSelectElement).value } },
-                'way of making',
-              )
-            "
-          >
-            <option v-for="p in waysOf(k)" :key="p.id" :value="p.id">{{ p.name }}</option>
-          </select></label
-        ></template
-      >
+            @update:model-value="
+              (id: string) => put({ ways: { ...making.ways, [k]: id } }, 'way of making')
+            " /></label
+      ></template>
       <div v-for="id in making.extra ?? []" :key="id" class="line">
         <span class="grow">+ {{ processes.find((p) => p.id === id)?.name ?? id }}</span
-        ><button
+        ><PlainButton
           class="link"
           :disabled
           @click="put({ extra: making.extra!.filter((e) => e !== id) }, 'process out')"
         >
           take out
-        </button>
+        </PlainButton>
       </div>
-      <select
+      <AddFrom
         v-if="addable.length"
-        class="field"
+        words="Add a process"
+        :items="namedChoices(addable)"
         :disabled
-        aria-label="Add a process"
-        @change="
-          (e) => {
-            const t = e.target as HTMLSelectElement
-            if (t.value) put({ extra: [...(making.extra ?? []), t.value] }, 'process added')
-            t.value = ''
-          }
-        "
-      >
-        <option value="">Add a process …</option>
-        <option v-for="p in addable" :key="p.id" :value="p.id">{{ p.name }}</option>
-      </select>
+        @add="(id: string) => put({ extra: [...(making.extra ?? []), id] }, 'process added')"
+      />
     </div>
   </section>
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { computed, ref } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VTable, VTextField } from 'vuetify/components'
 import {
   money,
   quoteLines,
@@ -18,6 +18,7 @@ import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
 import { useChanges } from '~/stores/changes'
+import AddFrom from '~/components/AddFrom.vue'
 
 /**
  * What it costs, before it is made: lines by the price list, changed by hand, kept with the
@@ -111,6 +112,13 @@ function answer(what: Quote['answer']) {
     ) ?? ''
   said.value = ''
 }
+const PRICES = computed(() => [
+  ...table.value.prices.map(({ id, name, amount }) => ({
+    value: id,
+    title: `${name}, ${money(amount, table.value.currency)}`,
+  })),
+  { value: '-', title: 'something else' },
+])
 </script>
 
 <template>
@@ -144,9 +152,8 @@ function answer(what: Quote['answer']) {
           ▲ What is to be made has changed since. Give a new quote before making.
         </p>
         <template v-if="last.answer === 'open' && !fitting.readOnly"
-          ><input
+          ><VTextField
             v-model="said"
-            class="field"
             maxlength="300"
             placeholder="What they said (may stay empty)"
             aria-label="What the client said"
@@ -175,7 +182,7 @@ function answer(what: Quote['answer']) {
         <p v-if="asked.missing.length" class="notice">
           ▲ No price for {{ asked.missing.join(', ') }}. Add a line, or a price in Settings.
         </p>
-        <table class="table">
+        <VTable class="table">
           <thead>
             <tr>
               <th>What</th>
@@ -236,25 +243,9 @@ function answer(what: Quote['answer']) {
               </td>
             </tr>
           </tbody>
-        </table>
+        </VTable>
         <div class="line">
-          <select
-            class="field pick"
-            aria-label="Add a line"
-            @change="
-              (e) => {
-                const t = e.target as HTMLSelectElement
-                if (t.value) add(t.value)
-                t.value = ''
-              }
-            "
-          >
-            <option value="">Add a line …</option>
-            <option v-for="p in table.prices" :key="p.id" :value="p.id">
-              {{ p.name }}, {{ money(p.amount, table.currency) }}
-            </option>
-            <option value="-">something else</option>
-          </select>
+          <AddFrom class="pick" words="Add a line" :items="PRICES" @add="add" />
           <p class="sum">
             {{ money(sums.net, table.currency) }} +
             {{

@@ -5,6 +5,7 @@ import { PEOPLE } from '../../../core/tables/benchResources'
 import { minuteOf } from '../../../core/bench/schedule/day'
 import type { BenchJobRow } from '../../../shared/contracts'
 import { useBench } from '~/stores/bench'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** What is promised for each day of the week, against the hands there are. */
 const emit = defineEmits<{ day: [day: string] }>()
@@ -42,10 +43,10 @@ const width = (minutes: number) =>
 <template>
   <div class="week">
     <section v-for="d in days" :key="d.day" class="card day" :class="{ today: d.today }">
-      <button class="card-head" @click="emit('day', d.day)">
+      <PlainButton class="card-head" @click="emit('day', d.day)">
         <h2>{{ d.name }}</h2>
         <span class="aside label">{{ d.jobs.length }} promised</span>
-      </button>
+      </PlainButton>
       <div class="load" :title="`${d.hands} min of hands in ${hours.toFixed(1)} h`">
         <span :style="{ width: `${width(d.hands)}%` }" />
       </div>

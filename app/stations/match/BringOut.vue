@@ -7,6 +7,7 @@ import { sizeWords } from '../../../core/footwear/reasons'
 import { SIDES } from '../../../core/tables/vocabulary'
 import { pairVerdict, stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * The two models to bring out, in which sizes, why, and what will have to be worked: the answer on
@@ -27,7 +28,7 @@ const two = computed(() =>
 
 <template>
   <section v-if="two.length" class="card bring" aria-label="Bring out">
-    <button
+    <PlainButton
       v-for="({ p, m, why, first, work }, i) in two"
       :key="p.model"
       class="one"
@@ -56,7 +57,7 @@ const two = computed(() =>
       <span v-if="first" class="label watch-text"
         >Try on with the finished device first: short by the bare length.</span
       >
-    </button>
+    </PlainButton>
   </section>
 </template>
 

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VCheckboxBtn } from 'vuetify/components'
 import StatusMark from '~/components/StatusMark.vue'
 import ClearanceStrip from './ClearanceStrip.vue'
 import { pairSizeWords, pairVerdict, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Every candidate with its clearances, and under them what cannot be made to fit, with why. */
 const { match } = defineProps<{ match: Match }>()
@@ -39,7 +40,7 @@ const more = computed(
         made to measure (Split and custom).
       </li>
       <li v-for="(p, i) in result.pair" :key="p.model" class="item">
-        <button
+        <PlainButton
           class="row pick"
           :class="{ now: p.model === looking }"
           :aria-pressed="p.model === looking"
@@ -69,18 +70,17 @@ const more = computed(
             :right-verdict="p.right?.verdicts[s]"
             :name="STATION_KINDS.of(s).name"
           />
-        </button>
+        </PlainButton>
         <label class="cmp" :title="`Compare ${model(p.model)?.name}`"
-          ><input
-            type="checkbox"
-            :checked="compared.includes(p.model)"
+          ><VCheckboxBtn
+            :model-value="compared.includes(p.model)"
             :aria-label="`Compare ${model(p.model)?.name}`"
-            @change="match.compare(p.model)"
+            @update:model-value="match.compare(p.model)"
         /></label>
       </li>
       <li v-if="result.rejected.length" class="out">
         <b>Not these</b
-        ><button
+        ><PlainButton
           v-for="r in result.rejected"
           :key="r.model"
           class="no"
@@ -88,7 +88,7 @@ const more = computed(
           @click="looking = r.model"
         >
           <b>{{ model(r.model)?.name }}</b> <span class="muted">{{ r.because }}</span>
-        </button>
+        </PlainButton>
       </li>
       <li v-if="more" class="none">
         <VBtn @click="most = most === 40 ? 400 : 0">Show more of {{ matched?.offered }}</VBtn>
@@ -144,11 +144,6 @@ const more = computed(
   width: 44px;
   flex: none;
   cursor: pointer;
-}
-.cmp input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
 }
 .who {
   display: flex;

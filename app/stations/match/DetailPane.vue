@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VTable } from 'vuetify/components'
 import { plainCopy } from '~/browser/plainCopy'
 import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -10,6 +11,7 @@ import SideMark from '~/components/SideMark.vue'
 import { matchWorker } from '~/workers/matchWorker'
 import { stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Why this one, why not, what to work, split or custom: of the model that is looked at. */
 const { match } = defineProps<{ match: Match }>()
@@ -70,7 +72,7 @@ const money = (v: number) => v.toFixed(0)
 <template>
   <section class="card detail">
     <div class="tabs" role="tablist" aria-label="About this model">
-      <button
+      <PlainButton
         v-for="[id, words] in TABS"
         :key="id"
         role="tab"
@@ -79,7 +81,7 @@ const money = (v: number) => v.toFixed(0)
         @click="pane = id"
       >
         {{ words }}
-      </button>
+      </PlainButton>
     </div>
     <ul v-if="pane === 'why'" class="body scroll" tabindex="0">
       <li v-for="r in current?.reasons ?? []" :key="r">{{ r }}</li>
@@ -122,7 +124,7 @@ const money = (v: number) => v.toFixed(0)
       <p v-if="!split" class="muted">Both feet are needed to compare a split pair.</p>
       <template v-else
         ><p :class="split.asked ? 'bold' : 'muted'">{{ split.words }}</p>
-        <table class="table">
+        <VTable class="table">
           <thead>
             <tr>
               <th>Way</th>
@@ -151,7 +153,7 @@ const money = (v: number) => v.toFixed(0)
               <td>{{ o.kind === 'custom' ? '' : money(o.price) }}</td>
             </tr>
           </tbody>
-        </table>
+        </VTable>
         <p>
           <a :href="`/api/fittings/${fitting.id}/ordersheet`" target="_blank"
             >Order sheet of a shell made to measure (PDF)</a

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { VBtn, VBtnToggle, VMenu } from 'vuetify/components'
+import { VBtn, VBtnToggle, VCheckboxBtn, VMenu, VSelect } from 'vuetify/components'
 import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
 import { INTENTS } from '../../../core/tables/vocabulary'
 import { FAMILIES } from '../../../core/kinds/families/all'
@@ -16,6 +16,7 @@ import WorkPane from './WorkPane.vue'
 import { pairSizeWords } from '../../../core/footwear/pairFit'
 import { familyPlural, useMatch } from './useMatch'
 import { useChanges } from '~/stores/changes'
+import { choicesOf } from '~/browser/choices'
 
 const match = useMatch()
 const {
@@ -96,6 +97,14 @@ function toggleMaker(maker: string) {
     ? filter.makers.filter((m) => m !== maker)
     : [...filter.makers, maker]
 }
+const FAMILY_CHOICES = computed(() => [
+  {
+    value: 'suited',
+    title: suited.value ? `suited: ${suited.value.map(familyPlural).join(', ')}` : 'all families',
+  },
+  ...(suited.value ? [{ value: 'all', title: 'all families' }] : []),
+  ...choicesOf(FAMILIES, familyPlural),
+])
 </script>
 
 <template>
@@ -138,19 +147,13 @@ function toggleMaker(maker: string) {
         ><VBtn v-bind="props">Filter{{ filters ? ` (${filters})` : '' }}</VBtn></template
       >
       <div class="card pop">
-        <label><input v-model="filter.inStock" type="checkbox" /> in stock here</label>
+        <label><VCheckboxBtn v-model="filter.inStock" /> in stock here</label>
         <label
-          >family<select v-model="filter.family" class="field" aria-label="Family">
-            <option value="suited">
-              {{ suited ? `suited: ${suited.map(familyPlural).join(', ')}` : 'all families' }}
-            </option>
-            <option v-if="suited" value="all">all families</option>
-            <option v-for="f in FAMILIES" :key="f" :value="f">{{ familyPlural(f) }}</option>
-          </select></label
-        >
+          >family<VSelect v-model="filter.family" :items="FAMILY_CHOICES" aria-label="Family"
+        /></label>
         <label
-          ><input v-model="filter.flex" type="checkbox" /> flex as advised (step {{ advice.step }} ±
-          1.5); none stated stays</label
+          ><VCheckboxBtn v-model="filter.flex" /> flex as advised (step {{ advice.step }} ± 1.5);
+          none stated stays</label
         >
         <span class="row"
           ><span>price up to</span
@@ -167,7 +170,10 @@ function toggleMaker(maker: string) {
         <fieldset>
           <legend class="small muted">Makers (all when none is ticked)</legend>
           <label v-for="k in makers" :key="k"
-            ><input type="checkbox" :checked="filter.makers.includes(k)" @change="toggleMaker(k)" />
+            ><VCheckboxBtn
+              :model-value="filter.makers.includes(k)"
+              @update:model-value="toggleMaker(k)"
+            />
             {{ k }}</label
           >
         </fieldset>
@@ -234,7 +240,7 @@ function toggleMaker(maker: string) {
             </p>
             <p class="small muted pad0 foot">
               <span>room left, mm · dots: contact · estimate</span
-              ><label><input v-model="asNew" type="checkbox" /> liner as new</label>
+              ><label><VCheckboxBtn v-model="asNew" /> liner as new</label>
             </p>
           </section>
           <DetailPane :match="match" />
@@ -268,7 +274,7 @@ function toggleMaker(maker: string) {
   flex-direction: column;
   gap: 6px;
   padding: 12px 14px;
-  width: 340px;
+  width: 400px;
   max-height: 76vh;
   overflow: auto;
 }
@@ -277,12 +283,6 @@ function toggleMaker(maker: string) {
   gap: 8px;
   align-items: center;
   min-height: 36px;
-}
-.pop input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
-  flex: none;
 }
 .pop fieldset {
   border: 1px solid var(--hairline);
@@ -324,11 +324,6 @@ function toggleMaker(maker: string) {
   gap: 6px;
   align-items: center;
   min-height: 28px;
-}
-.foot input {
-  width: 18px;
-  height: 18px;
-  accent-color: var(--spruce);
 }
 .pad {
   padding: 16px;

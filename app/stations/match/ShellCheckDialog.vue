@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { computed, reactive, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VCheckboxBtn, VDialog, VSelect } from 'vuetify/components'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../../core/footwear/match'
 import {
@@ -22,6 +22,7 @@ import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
 import { useChanges } from '~/stores/changes'
 import { useQueue } from '~/stores/queue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * A shell check: liner out, toes just touching, the gap behind the heel in fingers or mm, and a
@@ -137,6 +138,10 @@ async function keep() {
   await models.load(true).catch(() => undefined)
   emit('learned')
 }
+const LOOKS = [
+  { value: undefined, title: 'not looked' },
+  ...choicesOf(['clear', 'touches', 'presses'] as const, (look) => look),
+]
 </script>
 
 <template>
@@ -148,8 +153,8 @@ async function keep() {
         ankle, ball, fifth toe and navicular.
       </p>
       <div class="line">
-        <label><input v-model="onDevice" type="checkbox" /> on the device</label
-        ><label><input v-model="kneeBent" type="checkbox" /> knee bent</label
+        <label><VCheckboxBtn v-model="onDevice" /> on the device</label
+        ><label><VCheckboxBtn v-model="kneeBent" /> knee bent</label
         ><span class="small">{{
           bias ? biasWords(bias) : 'no shell checks of this model yet'
         }}</span>
@@ -224,17 +229,13 @@ async function keep() {
             />
             <template v-for="p in CHECK_PLACES" :key="p"
               ><span class="small">{{ PLACE_WORDS[p] }}</span
-              ><select
+              ><VSelect
                 v-model="looks[s][p]"
-                class="field"
+                density="compact"
+                :items="LOOKS"
                 :aria-label="`${s} ${PLACE_WORDS[p]}`"
                 :disabled="fitting.readOnly"
-              >
-                <option :value="undefined">not looked</option>
-                <option value="clear">clear</option>
-                <option value="touches">touches</option>
-                <option value="presses">presses</option></select
-              ><span /><span v-if="expected[s][p]" class="small expect"
+              /><span /><span v-if="expected[s][p]" class="small expect"
                 ><StatusMark
                   v-if="looks[s][p] && looks[s][p] !== expected[s][p]!.look"
                   kind="watch"
@@ -299,11 +300,6 @@ async function keep() {
   align-items: center;
   min-height: 40px;
 }
-input[type='checkbox'] {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
-}
 .feet {
   display: grid;
   grid-template-columns: 1fr 1fr;
@@ -323,8 +319,8 @@ h3 {
 .expect {
   margin-top: -4px;
 }
-.field {
-  height: 40px;
+:where(.v-select) {
+  --v-input-control-height: 40px;
   font-size: 14px;
 }
 .log {

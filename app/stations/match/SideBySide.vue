@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTable } from 'vuetify/components'
 import { flexWords } from '../../../core/footwear/flex'
 import { oneDecimal } from '../../../core/footwear/reasons'
 import { SIDES } from '../../../core/tables/vocabulary'
@@ -50,7 +50,7 @@ function choose(p: PairFit) {
     <p v-if="columns.length < 2" class="muted none">
       Tick two to four candidates in the list to see them side by side.
     </p>
-    <table v-else class="table">
+    <VTable v-else class="table">
       <thead>
         <tr>
           <th class="first">▼ below the band, ● in it, ▲ above; worn in, and with the liner new</th>
@@ -146,7 +146,7 @@ function choose(p: PairFit) {
           </td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <p v-for="r in rejected" :key="r.model" class="none">
       <b>{{ model(r.model)?.name }}</b>: {{ r.because }}
     </p>

@@ -2,7 +2,7 @@
 import { differenceInSeconds } from 'date-fns'
 import { useNow } from '@vueuse/core'
 import { computed, ref } from 'vue'
-import { VBtn, VBtnToggle } from 'vuetify/components'
+import { VBtn, VBtnToggle, VCheckboxBtn, VSelect } from 'vuetify/components'
 import { insoleWords, tryOnsOf, tryOnWords } from '../../../core/footwear/felt'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { MARK_VIEWS, SIDES, type Side } from '../../../core/tables/vocabulary'
@@ -14,6 +14,8 @@ import StatusMark from '~/components/StatusMark.vue'
 import SpotMap, { type Spot } from '~/drawing/SpotMap.vue'
 import { useSession } from '~/stores/session'
 import type { Match } from './useMatch'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * A quarter of an hour in the footwear: one model on each foot or two models, read at 0, 5, 10 and
@@ -176,6 +178,11 @@ function look(t: TryOn) {
   at.value = t.id
   minute.value = 15
 }
+const CANDIDATES = computed(() => {
+  const of = (side: Side) =>
+    choicesOf(candidates.value, (id) => `${model(id)?.name}, ${sizeWords(sizeOf(id, side))}`)
+  return { left: of('left'), right: of('right') }
+})
 </script>
 
 <template>
@@ -183,19 +190,14 @@ function look(t: TryOn) {
     <section class="card worn" tabindex="0" aria-label="What is worn and felt">
       <div class="setup">
         <label v-for="s in SIDES" :key="s" class="pick"
-          ><SideMark :side="s" word /><select
-            class="field"
-            :value="pickOf(s)"
+          ><SideMark :side="s" word /><VSelect
+            :items="CANDIDATES[s]"
+            :model-value="pickOf(s)"
             :aria-label="`Model on the ${s} foot`"
             :disabled="fitting.readOnly"
-            @change="worn[s] = ($event.target as HTMLSelectElement).value"
-          >
-            <option v-for="id in candidates" :key="id" :value="id">
-              {{ model(id)?.name }}, {{ sizeWords(sizeOf(id, s)) }}
-            </option>
-          </select></label
-        >
-        <label class="dev"><input v-model="onDevice" type="checkbox" /> footbed in</label>
+            @update:model-value="(id: string) => (worn[s] = id)"
+        /></label>
+        <label class="dev"><VCheckboxBtn v-model="onDevice" /> footbed in</label>
         <VBtn
           color="primary"
           variant="flat"
@@ -222,7 +224,7 @@ function look(t: TryOn) {
             ></span
           >
           <span class="marks" role="group" aria-label="Reading at"
-            ><button
+            ><PlainButton
               v-for="m in TRY_ON_MINUTES"
               :key="m"
               class="at"
@@ -234,7 +236,7 @@ function look(t: TryOn) {
               }}<span class="small">{{
                 read(m) ? `${read(m)} of 2` : elapsed >= m * 60 ? 'due' : ''
               }}</span>
-            </button></span
+            </PlainButton></span
           >
         </div>
         <div class="feet">
@@ -353,7 +355,7 @@ function look(t: TryOn) {
       </div>
       <ul class="log scroll small" tabindex="0" aria-label="Try-ons so far">
         <li v-for="t in [...all].reverse()" :key="t.id">
-          <button class="old" :class="{ on: t.id === current?.id }" @click="look(t)">
+          <PlainButton class="old" :class="{ on: t.id === current?.id }" @click="look(t)">
             <b>{{ nameOf(t) }}</b> {{ t.startedAt.slice(0, 10) }} {{ t.by }}<br /><span
               v-for="s in SIDES"
               :key="s"
@@ -361,7 +363,7 @@ function look(t: TryOn) {
                 ><SideMark :side="s" /> {{ tryOnWords(t, s, fitting.norms)!.words }}
               </template></span
             >
-          </button>
+          </PlainButton>
         </li>
         <li v-if="all.length === 0" class="muted pad">No try-on yet.</li>
       </ul>
@@ -399,11 +401,6 @@ function look(t: TryOn) {
   gap: 6px;
   align-items: center;
   min-height: 44px;
-}
-.dev input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
 }
 .pad {
   padding: 14px 16px;

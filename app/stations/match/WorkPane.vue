@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed, ref } from 'vue'
-import { VBtn, VBtnToggle } from 'vuetify/components'
+import { VBtn, VBtnToggle, VSelect } from 'vuetify/components'
 import { tryOnsOf, lastReading } from '../../../core/footwear/felt'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
@@ -10,11 +10,13 @@ import { WORK_KINDS } from '../../../core/tables/shellWork'
 import type { ShellWork } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
+import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useSession } from '~/stores/session'
 import FitView, { type DrawnMark } from './FitView.vue'
 import type { Match } from './useMatch'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * The work on the chosen shells: what, where on the shell, how far, how hot and how long; done and
@@ -154,6 +156,7 @@ const SETTINGS = computed(
     ] as const,
 )
 const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
+const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).name)
 </script>
 
 <template>
@@ -208,18 +211,13 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
             </p>
             <label v-if="line.does === 'sole'" class="small re"
               >re-checked by
-              <input
-                class="field"
+              <DraftField
                 maxlength="80"
-                :value="line.recheckedBy ?? ''"
+                :value="line.recheckedBy"
                 :disabled="fitting.readOnly"
                 aria-label="Certified technician who re-checked the sole"
-                @change="
-                  change(
-                    index,
-                    { recheckedBy: ($event.target as HTMLInputElement).value },
-                    're-check of the sole',
-                  )
+                @keep="
+                  (recheckedBy: string) => change(index, { recheckedBy }, 're-check of the sole')
                 "
             /></label>
           </div>
@@ -296,26 +294,17 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
               @keep="
                 (v: number) => change(index, { at: { ...line.at, heightMm: v } }, 'place of work')
               "
-            /><select
-              class="field"
-              :value="line.at.side"
+            /><VSelect
+              density="compact"
+              :items="SIDE_WORDS"
+              :model-value="line.at.side"
               :aria-label="`${i + 1}: side of the shell`"
               :disabled="fitting.readOnly"
-              @change="
-                change(
-                  index,
-                  {
-                    at: {
-                      ...line.at,
-                      side: ($event.target as HTMLSelectElement).value as ShellWork['at']['side'],
-                    },
-                  },
-                  'place of work',
-                )
+              @update:model-value="
+                (side: ShellWork['at']['side']) =>
+                  change(index, { at: { ...line.at, side } }, 'place of work')
               "
-            >
-              <option v-for="s in SIDE_WORDS" :key="s">{{ s }}</option>
-            </select>
+            />
           </div>
         </li>
       </ul>
@@ -369,15 +358,15 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
       </section>
       <form class="add" @submit.prevent="add">
         <span class="small">Add</span
-        ><select v-model="adding.foot" class="field" aria-label="Foot of new work">
-          <option v-for="s in SIDES" :key="s" :value="s">{{ s }}</option></select
-        ><select v-model="adding.does" class="field" aria-label="Kind of new work">
-          <option v-for="k in WORK_KINDS" :key="k">{{ k }}</option></select
-        ><select v-model="adding.station" class="field" aria-label="Place of new work">
-          <option v-for="s in STATIONS" :key="s" :value="s">
-            {{ STATION_KINDS.of(s).name }}
-          </option></select
-        ><VBtn type="submit" :disabled="fitting.readOnly">Add</VBtn>
+        ><VSelect v-model="adding.foot" :items="SIDES" aria-label="Foot of new work" /><VSelect
+          v-model="adding.does"
+          :items="WORK_KINDS"
+          aria-label="Kind of new work"
+        /><VSelect
+          v-model="adding.station"
+          :items="STATION_CHOICES"
+          aria-label="Place of new work"
+        /><VBtn type="submit" :disabled="fitting.readOnly">Add</VBtn>
       </form>
     </section>
     <div class="stack">
@@ -463,19 +452,19 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
   gap: 6px;
   align-items: center;
 }
-.place .field {
+.place .v-input {
   width: 92px;
-  height: 40px;
+  --v-input-control-height: 40px;
   font-size: 13px;
-  padding: 0 4px;
+  --field-pad: 4px;
 }
 .re {
   display: flex;
   gap: 6px;
   align-items: center;
 }
-.re .field {
-  height: 36px;
+.re .v-input {
+  --v-input-control-height: 36px;
   width: 180px;
   font-size: 13px;
 }
@@ -495,10 +484,10 @@ const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
   padding: 8px 12px;
   border-top: 1px solid var(--hairline);
 }
-.add .field {
-  height: 40px;
+.add .v-input {
+  --v-input-control-height: 40px;
   font-size: 14px;
-  padding: 0 6px;
+  --field-pad: 6px;
   width: auto;
   flex: 1;
   min-width: 0;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VTable } from 'vuetify/components'
 import { mergeReadings, type ReadingsFile } from '../../../core/formats/readingsCsv'
 import { SIDES } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
@@ -49,7 +49,7 @@ function take() {
         </p>
         <p v-if="report.file!.problems.length === 0" class="muted">Every row can be taken.</p>
         <div v-else class="scroll list">
-          <table class="table">
+          <VTable class="table">
             <caption class="sr">
               Rows that are left out
             </caption>
@@ -67,7 +67,7 @@ function take() {
                 <td>{{ p.words }}</td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
         </div>
       </template>
       <div class="acts">

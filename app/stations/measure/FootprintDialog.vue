@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { deviceRows } from '../../../core/device/deviceRows'
 import { computed, reactive, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VCheckboxBtn, VDialog } from 'vuetify/components'
 import { readFootprintCsv, writeFootprintCsv } from '../../../core/formats/footprintCsv'
 import type { TissueFit } from '../../../core/mechanics/calibrate'
 import { twoDigits } from '../../../core/mechanics/effectSteps'
@@ -21,6 +21,7 @@ import { newestWins } from '~/workers/deviceWorker'
 import { effectsWorker } from '~/workers/effectsWorker'
 import PrintMap from './PrintMap.vue'
 import { useChanges } from '~/stores/changes'
+import FileField from '~/components/FileField.vue'
 
 /**
  * Footprints of both feet: in from a file or the stand-in plate, read, drawn in one hue, out again.
@@ -31,7 +32,7 @@ const changes = useChanges()
 const trouble = ref('')
 const busy = ref<Side | null>(null)
 const seed = ref(1)
-const fields = ref<Record<string, HTMLInputElement>>({})
+const fields = ref<Partial<Record<Side, InstanceType<typeof FileField>>>>({})
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
 const prints = computed(
   () =>
@@ -68,10 +69,7 @@ function take(text: string, side: Side, name: string) {
     trouble.value = `${name}: ${error.message} Nothing was changed.`
   }
 }
-async function fromFile(event: Event, side: Side) {
-  const field = event.target as HTMLInputElement
-  const file = field.files?.[0]
-  field.value = ''
+async function fromFile([file]: File[], side: Side) {
   if (!file) return
   if (file.size > 2_000_000)
     trouble.value = `${file.name} is larger than 2 MB; a footprint is far smaller.`
@@ -187,7 +185,7 @@ const percent = (v: number) => `${Math.round(v * 100)} %`
               size="small"
               height="40"
               :disabled="fitting.readOnly"
-              @click="fields[side]?.click()"
+              @click="fields[side]?.open()"
               >From CSV</VBtn
             >
             <VBtn
@@ -197,14 +195,12 @@ const percent = (v: number) => `${Math.round(v * 100)} %`
               @click="toFile(side)"
               >To CSV</VBtn
             >
-            <input
-              :ref="(el) => (fields[side] = el as HTMLInputElement)"
-              type="file"
+            <FileField
+              :ref="(el) => (fields[side] = el as InstanceType<typeof FileField>)"
+              :label="`${side} footprint from CSV`"
               accept=".csv,text/csv"
-              class="sr"
-              tabindex="-1"
-              :aria-label="`${side} footprint from CSV`"
-              @change="fromFile($event, side)"
+              hidden
+              @files="(files: File[]) => fromFile(files, side)"
             />
           </div>
           <p v-if="prints[side].refused" class="notice stop">{{ prints[side].refused }}</p>
@@ -266,12 +262,11 @@ const percent = (v: number) => `${Math.round(v * 100)} %`
                 ><dt>Tissue</dt>
                 <dd>
                   <label class="fit"
-                    ><input
-                      type="checkbox"
-                      :checked="fitting.record.feet[side]!.footprint!.fitsTissue === true"
+                    ><VCheckboxBtn
+                      :model-value="fitting.record.feet[side]!.footprint!.fitsTissue === true"
                       :disabled="fitting.readOnly || !tissue[side]!.fit"
                       :aria-label="`${side} estimates follow this picture`"
-                      @change="followTissue(side, ($event.target as HTMLInputElement).checked)"
+                      @update:model-value="followTissue(side, $event)"
                     />
                     estimates follow this picture</label
                   >
@@ -354,7 +349,7 @@ dd {
 }
 .toe {
   width: 64px;
-  height: 32px;
+  --v-input-control-height: 32px;
   font-size: 14px;
 }
 .fit {
@@ -362,11 +357,6 @@ dd {
   gap: 6px;
   align-items: center;
   min-height: 32px;
-}
-.fit input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
 }
 .block {
   display: block;

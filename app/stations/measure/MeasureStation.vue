@@ -21,6 +21,7 @@ import MeasuredPair from './MeasuredPair.vue'
 import ReadingInHand from './ReadingInHand.vue'
 import type { LineRow } from './ReadingLines.vue'
 import SizesCard from './SizesCard.vue'
+import FileField from '~/components/FileField.vue'
 
 const fitting = useFitting()
 const hand = useHand()
@@ -63,12 +64,9 @@ const split = computed(() => {
 })
 
 const print = ref(false)
-const file = ref<HTMLInputElement | null>(null)
+const file = ref<InstanceType<typeof FileField> | null>(null)
 const report = ref<{ name: string; file: ReadingsFile | null; refused: string } | null>(null)
-async function readFile(event: Event) {
-  const field = event.target as HTMLInputElement
-  const chosen = field.files?.[0]
-  field.value = ''
+async function readFile([chosen]: File[]) {
   if (!chosen) return
   try {
     report.value = {
@@ -124,7 +122,7 @@ onBeforeUnmount(() => (hand.hot = null))
         <VListItem title="Show the client" subtitle="key V" @click="hand.show = true" />
         <VListItem title="Compare visits" :to="`/clients/${fitting.client!.id}/compare`" />
         <VListItem title="Readings to CSV" @click="writeFile" />
-        <VListItem title="Readings from CSV" :disabled="fitting.readOnly" @click="file?.click()" />
+        <VListItem title="Readings from CSV" :disabled="fitting.readOnly" @click="file?.open()" />
       </VList>
     </VMenu>
     <VBtn
@@ -134,14 +132,12 @@ onBeforeUnmount(() => (hand.hot = null))
       @click="navigateTo(`/fittings/${fitting.id}/examine`)"
       >Examine</VBtn
     >
-    <input
+    <FileField
       ref="file"
-      type="file"
+      label="Readings from CSV"
       accept=".csv,text/csv"
-      class="sr"
-      aria-label="Readings from CSV"
-      tabindex="-1"
-      @change="readFile"
+      hidden
+      @files="readFile"
     />
   </div>
   <MeasuredPair

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VTable } from 'vuetify/components'
 import { computed } from 'vue'
 import { normsOf } from '../../../core/record/tables'
 import { SIDES } from '../../../core/tables/vocabulary'
@@ -179,7 +180,7 @@ const sentence = computed(() => {
         @choose="$emit('choose', row.what)"
       />
     </ul>
-    <table class="sr">
+    <VTable class="sr">
       <caption>
         Readings, mm
       </caption>
@@ -197,7 +198,7 @@ const sentence = computed(() => {
           <td>{{ bars[i]!.d.toFixed(1) }}</td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
   </section>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { READINGS } from '../../../core/kinds/readings/all'
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect } from 'vuetify/components'
 import { normsOf } from '../../../core/record/tables'
 import { parseNumber } from '../../../core/measure/callOut'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../../core/measure/questions'
@@ -13,6 +13,7 @@ import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** The reading in hand: up to five tries for each foot, typed; struck tries stay in the record. */
 const fitting = useFitting()
@@ -32,7 +33,7 @@ const fields = ref<Record<string, { focus: () => void }>>({})
 const words = (side: Side, value: number) => `${name.value.toLowerCase()} ${side} ${value}`
 
 /** How each reading is usually taken; what was used goes with the reading. */
-const INSTRUMENTS = ['measuring board', 'calliper', 'tape', 'height gauge', 'by eye'] as const
+const INSTRUMENTS: string[] = ['measuring board', 'calliper', 'tape', 'height gauge', 'by eye']
 const usual = computed(() =>
   /Girth/.test(hand.what)
     ? 'tape'
@@ -276,17 +277,16 @@ function verdict(side: Side): { words: string; watch: boolean } {
           aria-label="Height above the floor, mm"
           @keep="setHeight"
       /></label>
-      <select
+      <VSelect
         v-if="!say"
-        class="field tool"
-        :value="instrument"
+        class="tool"
+        :items="INSTRUMENTS"
+        :model-value="instrument"
         :disabled="fitting.readOnly"
         aria-label="Instrument"
         :title="stamp"
-        @change="restore({ instrument: ($event.target as HTMLSelectElement).value }, 'instrument')"
-      >
-        <option v-for="i in INSTRUMENTS" :key="i">{{ i }}</option>
-      </select>
+        @update:model-value="(i: string) => restore({ instrument: i }, 'instrument')"
+      />
     </div>
     <div v-for="side in SIDES" :key="side" class="line">
       <SideMark :side="side" word class="side" />
@@ -310,7 +310,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
           @next="next(side, i - 1)"
           @focus="hand.side = side"
         />
-        <button
+        <PlainButton
           v-if="tries(side)?.trials[i - 1] !== undefined"
           class="strike"
           :disabled="fitting.readOnly"
@@ -318,7 +318,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
           @click="strike(side, i - 1)"
         >
           {{ tries(side)!.struck.includes(i - 1) ? 'back' : 'strike' }}
-        </button>
+        </PlainButton>
       </span>
       <span class="verdict small" :class="verdict(side).watch ? 'watch-text bold' : 'muted'">{{
         verdict(side).words
@@ -350,9 +350,9 @@ function verdict(side: Side): { words: string; watch: boolean } {
 }
 .tool {
   width: 128px;
-  height: 30px;
+  --v-input-control-height: 30px;
   font-size: 13px;
-  padding: 0 4px;
+  --field-pad: 4px;
   flex: none;
 }
 .at {
@@ -360,11 +360,11 @@ function verdict(side: Side): { words: string; watch: boolean } {
   align-items: center;
   gap: 4px;
 }
-.at .field {
+.at .v-input {
   width: 54px;
-  height: 30px;
+  --v-input-control-height: 30px;
   font-size: 13px;
-  padding: 0 4px;
+  --field-pad: 4px;
 }
 .line {
   display: flex;
@@ -382,14 +382,14 @@ function verdict(side: Side): { words: string; watch: boolean } {
   flex-direction: column;
   align-items: stretch;
 }
-.try :deep(.field),
-.try .field {
-  height: 38px;
-  padding: 0 4px;
+.try :deep(.v-input),
+.try .v-input {
+  --v-input-control-height: 38px;
+  --field-pad: 4px;
   text-align: center;
   font-size: 15px;
 }
-.struck .field {
+.struck .v-input {
   text-decoration: line-through;
   color: var(--muted);
 }

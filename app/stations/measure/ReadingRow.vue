@@ -4,6 +4,7 @@ import type { ReadingSummary } from '../../../core/measure/reading'
 import type { Side } from '../../../core/tables/vocabulary'
 import type { ReadingKind } from '../../../core/kinds/readings/all'
 import { useHand } from '~/stores/hand'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Name, mean, spread, trials as dots; the way to take it in hand. */
 const { side, name, what, summary, trials, struck, chosen } = defineProps<{
@@ -39,7 +40,7 @@ const words = computed(() =>
 
 <template>
   <li>
-    <button
+    <PlainButton
       class="row"
       :class="[side, { chosen, repeat: summary?.repeat, hot: hand.hot === what }]"
       :aria-label="words"
@@ -81,7 +82,7 @@ const words = computed(() =>
           /></svg
         ><small class="muted">spread {{ summary.spread.toFixed(1) }}</small></span
       >
-    </button>
+    </PlainButton>
   </li>
 </template>
 

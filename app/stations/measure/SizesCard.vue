@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VTable } from 'vuetify/components'
 import { computed, ref } from 'vue'
 import { measureRecord } from '../../../core/measure/measureRecord'
 import { normsOf } from '../../../core/record/tables'
@@ -7,6 +8,7 @@ import { bestMean, meanOfReading } from '../../../core/measure/reading'
 import { DEVICE_KINDS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * What the readings come to: sizes with the millimetres and the allowance behind them, lengths on
@@ -106,7 +108,7 @@ const cell = (name: string | undefined, ratio: string | null) =>
   <section class="card sizes" aria-label="Sizes and classes">
     <div class="tabs">
       <div role="tablist" aria-label="What the readings come to">
-        <button
+        <PlainButton
           v-for="[id, name] in PANES"
           :key="id"
           role="tab"
@@ -115,11 +117,11 @@ const cell = (name: string | undefined, ratio: string | null) =>
           @click="pane = id"
         >
           {{ name }}
-        </button>
+        </PlainButton>
       </div>
       <span v-if="pane === 'sizes'" class="end small"
         ><span class="muted">allowance {{ allowance }} mm for</span>
-        <button
+        <PlainButton
           v-for="f in ['boots', 'shoes'] as const"
           :key="f"
           class="tab fam"
@@ -127,14 +129,14 @@ const cell = (name: string | undefined, ratio: string | null) =>
           @click="chosen = f"
         >
           {{ f }}
-        </button></span
+        </PlainButton></span
       >
       <span v-else-if="pane === 'lengths'" class="end small muted"
         >on a device: house assumption</span
       >
       <span v-else class="end small muted">limits: table {{ norms.version }}</span>
     </div>
-    <table v-if="pane === 'sizes'" class="table">
+    <VTable v-if="pane === 'sizes'" class="table">
       <thead>
         <tr>
           <th>Size</th>
@@ -168,8 +170,8 @@ const cell = (name: string | undefined, ratio: string | null) =>
           <td v-else colspan="6" class="muted">Take the foot length to see sizes</td>
         </tr>
       </tbody>
-    </table>
-    <table v-else-if="pane === 'lengths'" class="table">
+    </VTable>
+    <VTable v-else-if="pane === 'lengths'" class="table">
       <thead>
         <tr>
           <th>Length, mm</th>
@@ -196,9 +198,9 @@ const cell = (name: string | undefined, ratio: string | null) =>
           </td>
         </tr>
       </tbody>
-    </table>
+    </VTable>
     <div v-else class="scroll regions">
-      <table class="table">
+      <VTable class="table">
         <thead>
           <tr>
             <th>Region</th>
@@ -211,7 +213,7 @@ const cell = (name: string | undefined, ratio: string | null) =>
             <td v-for="side in SIDES" :key="side">{{ r.of(side) ?? 'not taken' }}</td>
           </tr>
         </tbody>
-      </table>
+      </VTable>
     </div>
     <template v-if="pane !== 'shape'">
       <div v-for="side in SIDES" :key="side" class="words">

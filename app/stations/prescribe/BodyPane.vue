@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VCheckboxBtn, VSelect } from 'vuetify/components'
 import { computed } from 'vue'
 import { BODY_AMOUNTS, type BodyKind } from '../../../core/kinds/body/all'
 import { BODY_GROUPS, type BodyAmount } from '../../../core/kinds/body/definition'
@@ -10,12 +11,14 @@ import { isStabilised } from '../../../core/device/shell'
 import { postHeightMm } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
 import { comfortOf, forceOf } from '../../../core/mechanics/shell/comfort'
-import type { Device } from '../../../core/record/schema'
+import type { Device, Post } from '../../../core/record/schema'
 import { DEVICE_KINDS, SIDES, type DeviceKind, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import type { useEffects } from './useEffects'
 import { postEdit, type useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf, namedChoices } from '~/browser/choices'
 
 /** Kind, blank, shell, cover, base, outline, posts and lift of both feet. */
 const { studio, estimates } = defineProps<{
@@ -128,7 +131,6 @@ const blankOf = (side: Side) =>
       b.blank.id === studio.device(side).blank?.id &&
       b.blank.sizeMm === studio.device(side).blank?.sizeMm,
   )
-const pick = (event: Event) => (event.target as HTMLSelectElement).value
 function setBlank(side: Side, text: string) {
   const [id, size] = text.split('/')
   studio.keep(
@@ -139,6 +141,49 @@ function setBlank(side: Side, text: string) {
 }
 const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
   post(studio.device(side), at)?.style ?? 'extrinsic'
+const KINDS = choicesOf(DEVICE_KINDS, (kind) => KIND_WORDS[kind])
+const POST_STYLES: Post['style'][] = ['extrinsic', 'intrinsic']
+
+/** A line that stands for two things at once has both in its value. */
+const APART = '/'
+const both = (...parts: (string | number)[]) => parts.join(APART)
+
+const blankKey = (blank: Device['blank']) => (blank ? both(blank.id, blank.sizeMm) : null)
+const blankChoices = computed(() => {
+  const of = (side: Side) =>
+    blanks(side).map(({ blank, words }) => ({
+      value: both(blank.id, blank.sizeMm),
+      title: `${blank.name} ${blank.sizeMm}: ${words}`,
+    }))
+  return { left: of('left'), right: of('right') }
+})
+
+type Reach = Device['outline']['cover']
+const REACHES = { full: 'full length', sulcus: 'to the sulcus', shell: 'shell only' } as const
+const reaching = (materials: readonly { id: string; name: string }[], reaches: Reach[]) =>
+  materials.flatMap(({ id, name }) =>
+    reaches.map((reach) => ({ value: both(reach, id), title: `${name}, ${REACHES[reach]}` })),
+  )
+const COVERS = computed(() => reaching(table.value.coverMaterials, ['full', 'sulcus', 'shell']))
+const coverKey = (d: Device) => both(d.outline.cover, d.shell.cover.material)
+const withCover =
+  (key: string): Edit =>
+  (d) => {
+    const [cover, material] = key.split(APART) as [Reach, string]
+    return {
+      ...d,
+      outline: { ...d.outline, cover },
+      shell: { ...d.shell, cover: { ...d.shell.cover, material } },
+    }
+  }
+const BASES = computed(() => reaching(BASE_MATERIALS.value, ['shell', 'sulcus', 'full']))
+const baseKey = ({ shell: { base } }: Device) => (base ? both(base.reach, base.material) : null)
+const withBase =
+  (key: string): Edit =>
+  (d) => {
+    const [reach, material] = key.split(APART) as [Reach, string]
+    return { ...d, shell: { ...d.shell, base: { ...d.shell.base!, reach, material } } }
+  }
 </script>
 
 <template>
@@ -149,42 +194,30 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
     <div class="scroll body">
       <div class="row">
         <span class="what"><b>Kind</b></span
-        ><select
+        ><VSelect
           v-for="s in SIDES"
           :key="s"
-          class="field"
+          :items="KINDS"
           :aria-label="`${s} kind of device`"
-          :value="studio.device(s).kind"
+          :model-value="studio.device(s).kind"
           :disabled="fitting.readOnly"
-          @change="studio.keep(s, (d) => ({ ...d, kind: pick($event) as DeviceKind }), 'kind')"
-        >
-          <option v-for="k in DEVICE_KINDS" :key="k" :value="k">{{ KIND_WORDS[k] }}</option>
-        </select>
+          @update:model-value="
+            (kind: DeviceKind) => studio.keep(s, (d) => ({ ...d, kind }), 'kind')
+          "
+        />
       </div>
       <div v-if="SIDES.some((s) => blanks(s).length)" class="row tall">
         <span class="what"><b>Blank</b><span class="note">by arch length, best first</span></span>
         <span v-for="s in SIDES" :key="s" class="blank"
           ><template v-if="blanks(s).length"
-            ><select
-              class="field"
+            ><VSelect
+              :items="blankChoices[s]"
+              placeholder="choose …"
               :aria-label="`${s} blank`"
               :disabled="fitting.readOnly"
-              :value="
-                studio.device(s).blank
-                  ? `${studio.device(s).blank!.id}/${studio.device(s).blank!.sizeMm}`
-                  : ''
-              "
-              @change="setBlank(s, pick($event))"
-            >
-              <option value="">choose …</option>
-              <option
-                v-for="b in blanks(s)"
-                :key="`${b.blank.id}/${b.blank.sizeMm}`"
-                :value="`${b.blank.id}/${b.blank.sizeMm}`"
-              >
-                {{ b.blank.name }} {{ b.blank.sizeMm }}: {{ b.words }}
-              </option></select
-            ><small v-if="blankOf(s)" :class="`${blankOf(s)!.verdict}-text`"
+              :model-value="blankKey(studio.device(s).blank)"
+              @update:model-value="(key: string) => setBlank(s, key)"
+            /><small v-if="blankOf(s)" :class="`${blankOf(s)!.verdict}-text`"
               >{{
                 blankOf(s)!.verdict === 'good' ? '●' : blankOf(s)!.verdict === 'watch' ? '▲' : '⬣'
               }}
@@ -195,53 +228,29 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
       </div>
       <div class="row">
         <span class="what"><b>Material</b></span
-        ><select
+        ><VSelect
           v-for="s in SIDES"
           :key="s"
-          class="field"
+          :items="namedChoices(table.shellMaterials)"
           :aria-label="`${s} shell material`"
-          :value="studio.device(s).shell.material"
+          :model-value="studio.device(s).shell.material"
           :disabled="fitting.readOnly"
-          @change="studio.keep(s, shell({ material: pick($event) }), 'material')"
-        >
-          <option v-for="m in table.shellMaterials" :key="m.id" :value="m.id">{{ m.name }}</option>
-        </select>
+          @update:model-value="
+            (material: string) => studio.keep(s, shell({ material }), 'material')
+          "
+        />
       </div>
       <div class="row">
         <span class="what"><b>Cover</b></span
-        ><select
+        ><VSelect
           v-for="s in SIDES"
           :key="s"
-          class="field"
+          :items="COVERS"
           :aria-label="`${s} cover`"
-          :value="`${studio.device(s).outline.cover}/${studio.device(s).shell.cover.material}`"
+          :model-value="coverKey(studio.device(s))"
           :disabled="fitting.readOnly"
-          @change="
-            studio.keep(
-              s,
-              (d) => {
-                const [cover, material] = pick($event).split('/') as ['full', string]
-                return {
-                  ...d,
-                  outline: { ...d.outline, cover },
-                  shell: { ...d.shell, cover: { ...d.shell.cover, material } },
-                }
-              },
-              'cover',
-            )
-          "
-        >
-          <template v-for="m in table.coverMaterials" :key="m.id"
-            ><option
-              v-for="c in ['full', 'sulcus', 'shell'] as const"
-              :key="c"
-              :value="`${c}/${m.id}`"
-            >
-              {{ m.name }},
-              {{ c === 'full' ? 'full length' : c === 'sulcus' ? 'to the sulcus' : 'shell only' }}
-            </option></template
-          >
-        </select>
+          @update:model-value="(key: string) => studio.keep(s, withCover(key), 'cover')"
+        />
       </div>
       <template v-for="group in groups" :key="group.name">
         <h3>{{ group.name }}</h3>
@@ -274,31 +283,27 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
           <div v-for="at in ['rearfoot', 'forefoot'] as const" :key="at" class="row">
             <span class="what"
               ><b>{{ at === 'rearfoot' ? 'Rearfoot' : 'Forefoot' }} post is</b></span
-            ><select
+            ><VSelect
               v-for="s in SIDES"
               :key="s"
-              class="field"
+              :items="POST_STYLES"
               :aria-label="`${s} ${at} post style`"
-              :value="stylePost(s, at)"
+              :model-value="stylePost(s, at)"
               :disabled="fitting.readOnly || !post(studio.device(s), at)"
-              @change="
-                studio.keep(s, postEdit({ at, style: pick($event) as 'extrinsic' }), 'post style')
+              @update:model-value="
+                (style: Post['style']) => studio.keep(s, postEdit({ at, style }), 'post style')
               "
-            >
-              <option value="extrinsic">extrinsic</option>
-              <option value="intrinsic">intrinsic</option>
-            </select>
+            />
           </div>
           <div class="row">
             <span class="what"
               ><b>Heel stabiliser</b><span class="note">underside flat, does not rock</span></span
             ><label v-for="s in SIDES" :key="s" class="check"
-              ><input
-                type="checkbox"
+              ><VCheckboxBtn
                 :aria-label="`${s} heel stabiliser`"
-                :checked="isStabilised(studio.device(s))"
+                :model-value="isStabilised(studio.device(s))"
                 :disabled="fitting.readOnly"
-                @change="
+                @update:model-value="
                   studio.keep(
                     s,
                     (d) => ({ ...d, heelStabiliser: !isStabilised(d) }),
@@ -312,43 +317,16 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
         </template>
         <div v-if="group.name === 'Shell and cover'" class="row">
           <span class="what"><b>Base of</b></span
-          ><select
+          ><VSelect
             v-for="s in SIDES"
             :key="s"
-            class="field"
+            :items="BASES"
+            placeholder="no base"
             :aria-label="`${s} base`"
             :disabled="fitting.readOnly || !studio.device(s).shell.base"
-            :value="
-              studio.device(s).shell.base
-                ? `${studio.device(s).shell.base!.reach}/${studio.device(s).shell.base!.material}`
-                : ''
-            "
-            @change="
-              studio.keep(
-                s,
-                (d) => {
-                  const [reach, material] = pick($event).split('/') as ['shell', string]
-                  return {
-                    ...d,
-                    shell: { ...d.shell, base: { ...d.shell.base!, reach, material } },
-                  }
-                },
-                'base',
-              )
-            "
-          >
-            <option value="" disabled>no base</option>
-            <template v-for="m in BASE_MATERIALS" :key="m.id"
-              ><option
-                v-for="r in ['shell', 'sulcus', 'full'] as const"
-                :key="r"
-                :value="`${r}/${m.id}`"
-              >
-                {{ m.name }},
-                {{ r === 'full' ? 'full length' : r === 'sulcus' ? 'to the sulcus' : 'shell only' }}
-              </option></template
-            >
-          </select>
+            :model-value="baseKey(studio.device(s))"
+            @update:model-value="(key: string) => studio.keep(s, withBase(key), 'base')"
+          />
         </div>
         <div
           v-if="
@@ -356,7 +334,7 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
           "
           class="row"
         >
-          <span class="what" /><button
+          <span class="what" /><PlainButton
             v-for="s in SIDES"
             :key="s"
             class="plainbtn"
@@ -364,7 +342,7 @@ const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
             @click="studio.keep(s, shell({ graded: undefined }), 'one thickness')"
           >
             one thickness
-          </button>
+          </PlainButton>
         </div>
       </template>
     </div>
@@ -408,8 +386,8 @@ h3 {
 }
 select.field {
   font-size: 14px;
-  padding: 0 6px;
-  height: 42px;
+  --field-pad: 6px;
+  --v-input-control-height: 42px;
 }
 .blank {
   display: flex;
@@ -426,11 +404,6 @@ select.field {
   gap: 8px;
   align-items: center;
   min-height: 40px;
-}
-.check input {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
 }
 .plainbtn {
   min-height: 36px;

@@ -15,6 +15,7 @@ import StatusMark from '~/components/StatusMark.vue'
 import EffectArrow from '~/drawing/EffectArrow.vue'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * What the devices do against plain ones, live: an arrow a place, its number on demand, and what
@@ -84,13 +85,13 @@ const choose = (side: Side, key: EffectCell['key']) =>
   <section class="card strip" aria-label="Effects against the plain device, estimate">
     <div class="top">
       <b class="nowrap">Against a plain device</b
-      ><EstimateTag of="contact" :facts="SIDES.flatMap((s) => estimates.facts(s))" /><button
+      ><EstimateTag of="contact" :facts="SIDES.flatMap((s) => estimates.facts(s))" /><PlainButton
         class="more"
         title="what does each layer do?"
         @click="emit('table')"
       >
         each layer …
-      </button>
+      </PlainButton>
     </div>
     <div class="grid names" aria-hidden="true">
       <span /><span v-for="h in HEADS" :key="h">{{ h }}</span>
@@ -99,7 +100,7 @@ const choose = (side: Side, key: EffectCell['key']) =>
       <SideMark :side="row.side" />
       <p v-if="row.refused" class="said small">{{ row.refused }}</p>
       <p v-else-if="row.waiting" class="said small muted">reckoning …</p>
-      <button
+      <PlainButton
         v-for="cell in row.cells"
         v-else
         :key="cell.key"
@@ -109,7 +110,7 @@ const choose = (side: Side, key: EffectCell['key']) =>
         @click="choose(row.side, cell.key)"
       >
         <EffectArrow :step="cell.step" :kind="cell.kind" :side="row.side" />
-      </button>
+      </PlainButton>
     </div>
     <div class="told small" role="status">
       <p v-if="detail"><SideMark :side="detail.side" /> {{ detail.text }}</p>

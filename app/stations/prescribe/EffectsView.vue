@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { VBtn, VBtnToggle } from 'vuetify/components'
+import { VBtn, VBtnToggle, VSelect, VTable } from 'vuetify/components'
 import { amountOf, mainRule } from '../../../core/kinds/layers/amount'
 import { soleParameters } from '../../../core/device/soleParameters'
 import {
@@ -25,6 +25,8 @@ import type { LayersAnswer, Question, Said } from '~/workers/effects.worker'
 import MomentSolver from './MomentSolver.vue'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /**
  * What each layer does: every part of a device with its effect within the whole, the pressure with
@@ -122,11 +124,12 @@ const WITHOUT = computed(() =>
       ? 'Shell that gives nothing'
       : `${chosenPart.value.name} off`,
 )
-const BESIDE = computed(() => ({
-  without: WITHOUT.value,
-  plain: 'Plain device',
-  floor: 'Bare on the floor',
-}))
+const BESIDE = computed(() => [
+  { value: 'without', title: WITHOUT.value },
+  { value: 'plain', title: 'Plain device' },
+  { value: 'floor', title: 'Bare on the floor' },
+])
+const besideWords = computed(() => BESIDE.value.find((b) => b.value === beside.value)?.title ?? '')
 const other = computed(() =>
   beside.value === 'without' ? without.value : (effects.value?.[beside.value] ?? null),
 )
@@ -155,6 +158,11 @@ const LINES = computed(() => {
 })
 const HEADS = ['Inner heel', 'Arch', 'Head 1', '2', '3', '4', '5', 'Turning']
 const height = computed(() => effects.value?.lengthMm ?? 262)
+const AGAINST = [
+  { value: 'within', title: 'in this device' },
+  { value: 'alone', title: 'alone, on a plain one' },
+]
+const LOAD_CHOICES = choicesOf(Object.keys(LOADS) as LoadName[], (load) => LOADS[load].words)
 </script>
 
 <template>
@@ -169,10 +177,13 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
           <VBtnToggle v-model="numbers" role="group" aria-label="Show"
             ><VBtn :value="false">Arrows</VBtn><VBtn :value="true">Ranges</VBtn></VBtnToggle
           >
-          <select v-model="against" class="field pick" aria-label="Effect of a layer">
-            <option value="within">in this device</option>
-            <option value="alone">alone, on a plain one</option>
-          </select>
+          <VSelect
+            v-model="against"
+            class="pick"
+            density="compact"
+            :items="AGAINST"
+            aria-label="Effect of a layer"
+          />
         </div>
         <p v-if="refused" class="notice said">{{ refused }}</p>
         <p v-else-if="!answer" class="muted said" role="status">
@@ -186,7 +197,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
           aria-label="Effect of each layer"
           :aria-busy="stale"
         >
-          <table class="table">
+          <VTable class="table">
             <thead>
               <tr>
                 <th>{{ stale ? 'Being reckoned anew …' : 'What it does in the device' }}</th>
@@ -200,14 +211,14 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
                 :class="{ chosen: chosenPart && row.key === keyOf(chosenPart.part) }"
               >
                 <td>
-                  <button
+                  <PlainButton
                     class="name"
                     :aria-pressed="chosenPart !== null && row.key === keyOf(chosenPart.part)"
                     :aria-label="`${row.name}: show without it`"
                     @click="chosen = row.key"
                   >
                     <b>{{ row.name }}</b><span class="small muted">{{ row.note }}</span>
-                  </button>
+                  </PlainButton>
                 </td>
                 <td
                   v-for="cell in row.cells"
@@ -227,7 +238,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
                 </td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
           <p class="small muted foot">
             Inner heel and arch: points of the load. Heads: per cent of their peak. Turning: N·mm
             about the subtalar axis, outward +.
@@ -245,14 +256,14 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
       <section class="card grow paircard" aria-label="Pressure, estimate">
         <div class="card-head">
           <SideMark :side="side" /><b class="nowrap">Pressure, {{ side }}</b
-          ><select
-            class="field pick"
-            :value="estimates.load.value"
+          ><VSelect
+            class="pick"
+            density="compact"
+            :items="LOAD_CHOICES"
+            :model-value="estimates.load.value"
             aria-label="Load"
-            @change="estimates.setLoad(($event.target as HTMLSelectElement).value as LoadName)"
-          >
-            <option v-for="(l, key) in LOADS" :key="key" :value="key">{{ l.words }}</option></select
-          ><span class="aside"><EstimateTag of="contact" :facts="estimates.facts(side)" /></span>
+            @update:model-value="estimates.setLoad"
+          /><span class="aside"><EstimateTag of="contact" :facts="estimates.facts(side)" /></span>
         </div>
         <div v-if="effects" class="pair">
           <figure>
@@ -271,11 +282,13 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
           </figure>
           <figure v-if="other">
             <figcaption>
-              <select v-model="beside" class="beside" aria-label="Beside this device">
-                <option v-for="(words, key) in BESIDE" :key="key" :value="key">
-                  {{ words }}
-                </option></select
-              ><span class="small at">{{ peak(other) }}</span>
+              <VSelect
+                v-model="beside"
+                class="beside"
+                density="compact"
+                :items="BESIDE"
+                aria-label="Beside this device"
+              /><span class="small at">{{ peak(other) }}</span>
             </figcaption>
             <PressureMap
               :side="side"
@@ -284,7 +297,7 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
               :outline="effects.outline"
               :heads="effects.heads"
               :height-mm="height"
-              :label="BESIDE[beside]"
+              :label="besideWords"
             />
           </figure>
         </div>
@@ -293,9 +306,9 @@ const height = computed(() => effects.value?.lengthMm ?? 262)
           centre of pressure
         </p>
       </section>
-      <section v-if="off" class="card estimate lines" :aria-label="`${BESIDE[beside]}, estimate`">
+      <section v-if="off" class="card estimate lines" :aria-label="`${besideWords}, estimate`">
         <p class="lead">
-          <b>{{ BESIDE[beside] }}, against this device</b> <span class="small it">estimate</span>
+          <b>{{ besideWords }}, against this device</b> <span class="small it">estimate</span>
         </p>
         <dl>
           <template v-for="l in LINES" :key="l.name"
@@ -416,12 +429,10 @@ figcaption {
   font-weight: 400;
 }
 .beside {
-  font: inherit;
-  min-height: 26px;
-  max-width: 100%;
-  border: 1px solid var(--line-strong);
-  border-radius: 4px;
-  background: var(--sheet);
+  flex: none;
+  width: 190px;
+  font-size: 13px;
+  --v-input-control-height: 28px;
 }
 .lines {
   flex: none;

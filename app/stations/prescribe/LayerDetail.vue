@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VCheckboxBtn, VSelect } from 'vuetify/components'
 import { LAYERS } from '../../../core/kinds/layers/all'
 import { computed } from 'vue'
 import { isInsensate } from '../../../core/advice/contradictions'
@@ -13,6 +14,7 @@ import SideMark from '~/components/SideMark.vue'
 import DraftField from '~/components/DraftField.vue'
 import { doubleLayer, dropLayer, isSpot, layerAt, setLayer, type LayerRow } from './layerRows'
 import type { useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Everything of one layer: what it does and reaches, its presets, its other numbers, marks to put
@@ -94,6 +96,7 @@ const is = (key: string) =>
 const between = computed(() =>
   (layers.value[sides.value[0]!] as unknown as { between?: number[] })?.between?.join('–'),
 )
+const BETWEEN = ['1–2', '2–3', '3–4', '4–5']
 </script>
 
 <template>
@@ -115,7 +118,7 @@ const between = computed(() =>
         >usual {{ usual(first.key, first.usual).join(' – ')
         }}{{ first.unit === '°' ? '°' : ' mm' }}</span
       >
-      <button
+      <PlainButton
         v-for="p in first.presets"
         :key="p"
         class="chip"
@@ -123,9 +126,9 @@ const between = computed(() =>
         @click="both({ [first.key]: p }, `${definition.name.toLowerCase()} ${p}`)"
       >
         {{ p }}{{ first.unit === '°' ? '°' : ' mm' }}
-      </button>
+      </PlainButton>
       <template v-if="row.kind === 'archFill'"
-        ><button
+        ><PlainButton
           v-for="l in ['minimum', 'standard', 'full'] as const"
           :key="l"
           class="chip"
@@ -133,43 +136,37 @@ const between = computed(() =>
           @click="both({ level: l, amountMm: undefined }, `arch fill ${l}`)"
         >
           {{ l }}
-        </button></template
+        </PlainButton></template
       >
       <label v-if="has('through')" class="chip"
-        ><input
-          type="checkbox"
-          :checked="is('through')"
+        ><VCheckboxBtn
+          :model-value="is('through')"
           :disabled="fitting.readOnly"
-          @change="both({ through: !is('through') }, 'through')"
+          @update:model-value="both({ through: !is('through') }, 'through')"
         />
         cut through</label
       >
       <label v-if="has('rigid')" class="chip"
-        ><input
-          type="checkbox"
-          :checked="is('rigid')"
+        ><VCheckboxBtn
+          :model-value="is('rigid')"
           :disabled="fitting.readOnly"
-          @change="both({ rigid: !is('rigid') }, 'rigid')"
+          @update:model-value="both({ rigid: !is('rigid') }, 'rigid')"
         />
         rigid</label
       >
       <label v-if="has('between')" class="chip"
         >between
-        <select
-          class="plain"
-          :value="between"
+        <VSelect
+          class="between"
+          density="compact"
+          :items="BETWEEN"
+          :model-value="between"
           :disabled="fitting.readOnly"
           aria-label="Between which heads"
-          @change="
-            both(
-              { between: ($event.target as HTMLSelectElement).value.split('–').map(Number) },
-              'between',
-            )
+          @update:model-value="
+            (heads: string) => both({ between: heads.split('–').map(Number) }, 'between')
           "
-        >
-          <option v-for="b in ['1–2', '2–3', '3–4', '4–5']" :key="b">{{ b }}</option>
-        </select></label
-      >
+      /></label>
     </div>
     <div v-for="rule in definition.amounts.slice(1)" :key="rule.key" class="grid">
       <span class="small"
@@ -194,7 +191,7 @@ const between = computed(() =>
     <div v-if="has('heads')" class="grid">
       <span class="small">under which heads</span
       ><span v-for="side in SIDES" :key="side" class="heads"
-        ><button
+        ><PlainButton
           v-for="k in 5"
           :key="k"
           class="chip"
@@ -206,7 +203,7 @@ const between = computed(() =>
           @click="flip('heads', side, k)"
         >
           {{ k }}
-        </button></span
+        </PlainButton></span
       >
     </div>
     <template v-if="sides.some((s) => isSpot(layers[s]))">
@@ -214,7 +211,7 @@ const between = computed(() =>
         <SideMark :side="side" word /><span v-if="marks(side).length === 0" class="small muted2"
           >no plantar marks in Examine; drag the ring on the foot</span
         >
-        <button
+        <PlainButton
           v-for="(m, i) in marks(side)"
           :key="i"
           class="chip"
@@ -234,7 +231,7 @@ const between = computed(() =>
           "
         >
           {{ m.kind }}, {{ m.yMm.toFixed(0) }} mm
-        </button>
+        </PlainButton>
       </div>
     </template>
     <div class="line acts">
@@ -245,9 +242,11 @@ const between = computed(() =>
         :disabled="fitting.readOnly"
         @keep="(v: string) => both({ name: v.trim() || undefined }, 'name')"
       />
-      <button class="chip" :disabled="fitting.readOnly" @click="emit('up')">▲ up</button
-      ><button class="chip" :disabled="fitting.readOnly" @click="emit('down')">▼ down</button>
-      <button
+      <PlainButton class="chip" :disabled="fitting.readOnly" @click="emit('up')">▲ up</PlainButton
+      ><PlainButton class="chip" :disabled="fitting.readOnly" @click="emit('down')"
+        >▼ down</PlainButton
+      >
+      <PlainButton
         class="chip"
         :disabled="fitting.readOnly"
         @click="
@@ -257,8 +256,8 @@ const between = computed(() =>
         "
       >
         duplicate
-      </button>
-      <button
+      </PlainButton>
+      <PlainButton
         class="chip"
         :disabled="fitting.readOnly"
         @click="
@@ -268,7 +267,7 @@ const between = computed(() =>
         "
       >
         remove
-      </button>
+      </PlainButton>
     </div>
   </div>
 </template>

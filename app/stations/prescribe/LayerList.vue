@@ -2,7 +2,7 @@
 import { LAYERS, type LayerKind } from '../../../core/kinds/layers/all'
 import Sortable from 'sortablejs'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
-import { VAutocomplete } from 'vuetify/components'
+import { VAutocomplete, VCheckboxBtn } from 'vuetify/components'
 import { amountOf, mainRule } from '../../../core/kinds/layers/amount'
 import { skiveSense } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
@@ -12,6 +12,7 @@ import SideMark from '~/components/SideMark.vue'
 import LayerDetail from './LayerDetail.vue'
 import { layerAt, orderLayers, rowName, setLayer, type LayerRow } from './layerRows'
 import type { useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Layers from the foot down, left and right side by side; the chosen one shows all its numbers. */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
@@ -100,21 +101,20 @@ const kinds = [...LAYERS.all]
         @keydown="key($event, i)"
       >
         <div class="row">
-          <button
+          <PlainButton
             class="grip"
             :disabled="fitting.readOnly"
             :aria-label="`Move ${rowName(row, layer(row, 'left'), layer(row, 'right'))}: drag, or Alt with arrow up and down`"
           >
             ⋮⋮
-          </button>
-          <input
-            type="checkbox"
-            :checked="isOn(row)"
+          </PlainButton>
+          <VCheckboxBtn
+            :model-value="isOn(row)"
             :disabled="fitting.readOnly"
             :aria-label="`${rowName(row, layer(row, 'left'), layer(row, 'right'))} on`"
-            @change="toggle(row)"
+            @update:model-value="toggle(row)"
           />
-          <button
+          <PlainButton
             class="what"
             :aria-expanded="chosen === row.key"
             @click="chosen = chosen === row.key ? null : row.key"
@@ -126,7 +126,7 @@ const kinds = [...LAYERS.all]
                 · <span class="why" :title="`from Why: ${because(row)}`">why</span></template
               ></span
             >
-          </button>
+          </PlainButton>
           <AmountStepper
             v-for="side in SIDES"
             :key="side"
@@ -222,11 +222,6 @@ const kinds = [...LAYERS.all]
   min-height: 44px;
   touch-action: none;
 }
-input[type='checkbox'] {
-  width: 20px;
-  height: 20px;
-  accent-color: var(--spruce);
-}
 .what {
   text-align: left;
   line-height: 17px;
@@ -247,10 +242,6 @@ input[type='checkbox'] {
 .foot {
   padding: 6px 8px;
   border-top: 1px solid var(--hairline);
-}
-.foot select {
-  width: 100%;
-  height: 40px;
 }
 .empty {
   padding: 14px;

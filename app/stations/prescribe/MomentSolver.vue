@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef, watch } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect } from 'vuetify/components'
 import { amountCandidates } from '../../../core/mechanics/amountCandidates'
 import type { AmountForMoment } from '../../../core/mechanics/amountForMoment'
 import { signed } from '../../../core/mechanics/effectCells'
@@ -19,6 +19,7 @@ import { effectsWorker } from '~/workers/effectsWorker'
 import type { Question, Said } from '~/workers/effects.worker'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * How much of one amount brings a wanted moment? The wanted moment is kept with the device; the
@@ -123,27 +124,29 @@ function apply(amount: number) {
       `${c.name.toLowerCase()} ${n(amount)}`,
     )
 }
+/** The first is what is taken as long as nobody chose. */
+const CANDIDATES = computed(() =>
+  candidates.value.map((c, i) => ({ value: i === 0 ? '' : c.id, title: c.name })),
+)
+const WAYS = [
+  { value: 1, title: 'outward' },
+  { value: -1, title: 'inward' },
+]
 </script>
 
 <template>
   <section class="card solver" aria-label="How much for a wanted moment, estimate">
     <div class="ask">
       <b>How much for this moment?</b>
-      <select v-model="picked" class="field sel" aria-label="Amount to look for">
-        <option v-for="c in candidates" :key="c.id" :value="c === candidates[0] ? '' : c.id">
-          {{ c.name }}
-        </option>
-      </select>
+      <VSelect v-model="picked" class="sel" :items="CANDIDATES" aria-label="Amount to look for" />
       <div class="line">
-        <select
-          v-model.number="way"
-          class="field sel way"
+        <VSelect
+          v-model="way"
+          class="sel way"
+          :items="WAYS"
           aria-label="Direction of the wanted moment"
-          @change="wanted && aim(way * Math.abs(wanted))"
-        >
-          <option :value="1">outward</option>
-          <option :value="-1">inward</option></select
-        ><DraftField
+          @update:model-value="(to: number) => wanted && aim(to * Math.abs(wanted))"
+        /><DraftField
           class="num"
           inputmode="decimal"
           :value="wanted === undefined ? '' : Math.abs(wanted)"
@@ -154,7 +157,7 @@ function apply(amount: number) {
         /><span class="small">N·mm</span>
       </div>
       <div class="line" role="group" aria-label="Wanted moment by step">
-        <button
+        <PlainButton
           v-for="s in STEPS"
           :key="s.step"
           class="step"
@@ -167,16 +170,15 @@ function apply(amount: number) {
           <EffectArrow
             :step="{ step: s.step, word: 'slight', way: way > 0 ? 'up' : 'down' }"
             kind="moment"
-            :side="side"
-          /></button
-        ><button
+            :side="side" /></PlainButton
+        ><PlainButton
           v-if="wanted !== undefined"
           class="step none"
           :disabled="fitting.readOnly"
           @click="aim(undefined)"
         >
           none
-        </button>
+        </PlainButton>
       </div>
     </div>
     <template v-if="found && candidate && wanted !== undefined">
@@ -248,17 +250,17 @@ function apply(amount: number) {
   align-items: center;
 }
 .sel {
-  height: 40px;
+  --v-input-control-height: 40px;
   font-size: 14px;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .way {
-  width: 90px;
+  width: 108px;
   flex: none;
 }
 .num {
   width: 62px;
-  height: 40px;
+  --v-input-control-height: 40px;
 }
 .step {
   min-height: 40px;

@@ -9,7 +9,7 @@ import {
   shallowRef,
   watch,
 } from 'vue'
-import { VBtn, VBtnToggle } from 'vuetify/components'
+import { VBtn, VBtnToggle, VSlider } from 'vuetify/components'
 import { deviceRows } from '../../../core/device/deviceRows'
 import { soleParameters } from '../../../core/device/soleParameters'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
@@ -37,6 +37,7 @@ import { useEffects } from './useEffects'
 import { postEdit, useStudio } from './useStudio'
 import { useChanges } from '~/stores/changes'
 import { useUndo } from '~/stores/undo'
+import PlainButton from '~/components/PlainButton.vue'
 
 const SolidView = defineAsyncComponent(() => import('~/three/SolidView.vue'))
 const studio = useStudio()
@@ -275,29 +276,29 @@ const take = (words: string) => (changes.said = words)
       <section v-if="view === 'terrain'" class="card terrains grow">
         <div class="caps">
           <SideMark side="left" word /><span class="seg"
-            ><button
+            ><PlainButton
               v-for="t in ['device', 'cast', 'difference'] as const"
               :key="t"
               class="pick"
               :aria-pressed="terrain === t && !pressed"
               @click="((terrain = t), (pressed = false))"
             >
-              {{ t }}</button
-            ><button
+              {{ t }}</PlainButton
+            ><PlainButton
               class="pick"
               :aria-pressed="pressed"
               title="estimated pressure under the foot"
               @click="pressed = true"
             >
-              pressure</button
-            ><button
+              pressure</PlainButton
+            ><PlainButton
               class="pick"
               :aria-pressed="shaping"
               title="points of the trim line to drag"
               @click="shaping = !shaping"
             >
               outline
-            </button></span
+            </PlainButton></span
           ><SideMark side="right" word />
         </div>
         <template v-for="s in SIDES" :key="s">
@@ -347,17 +348,18 @@ const take = (words: string) => (changes.said = words)
           <VBtnToggle v-model="side" role="group" aria-label="Foot"
             ><VBtn v-for="s in SIDES" :key="s" :value="s"><SideMark :side="s" word /></VBtn
           ></VBtnToggle>
-          <button class="pick" :aria-pressed="shade" @click="shade = !shade">by thickness</button
-          ><button class="pick" :aria-pressed="measuring" @click="measuring = !measuring">
+          <PlainButton class="pick" :aria-pressed="shade" @click="shade = !shade"
+            >by thickness</PlainButton
+          ><PlainButton class="pick" :aria-pressed="measuring" @click="measuring = !measuring">
             measure
-          </button>
+          </PlainButton>
           <label class="cut small"
             >cut
-            <input
-              v-model.number="cutShare"
-              type="range"
-              min="5"
-              max="100"
+            <VSlider
+              v-model="cutShare"
+              :min="5"
+              :max="100"
+              :step="1"
               aria-label="Cut away in front of, per cent of the length"
           /></label>
         </div>
@@ -390,10 +392,12 @@ const take = (words: string) => (changes.said = words)
             >Section {{ shapes.left ? Math.round(sectionShare * shapes.left.lengthMm) : '' }} mm
             from heel</b
           ><span class="jumps"
-            ><button class="pick" @click="jump('heelY')">heel</button
-            ><button class="pick" @click="jump('archY')">arch</button
-            ><button class="pick" @click="jump('headsY')">edge</button
-            ><button v-if="turnDeg" class="pick" @click="turnDeg = 0">straight</button></span
+            ><PlainButton class="pick" @click="jump('heelY')">heel</PlainButton
+            ><PlainButton class="pick" @click="jump('archY')">arch</PlainButton
+            ><PlainButton class="pick" @click="jump('headsY')">edge</PlainButton
+            ><PlainButton v-if="turnDeg" class="pick" @click="turnDeg = 0"
+              >straight</PlainButton
+            ></span
           ><span class="aside small nowrap">dashed: cast · ↕ drags</span>
         </div>
         <div class="pair">
@@ -418,7 +422,7 @@ const take = (words: string) => (changes.said = words)
     <div class="stack">
       <section class="card grow devicecard" aria-label="Device">
         <div class="tabs" role="tablist" aria-label="Part of the device">
-          <button
+          <PlainButton
             v-for="p in ['layers', 'body', 'versions', 'send'] as const"
             :key="p"
             role="tab"
@@ -427,7 +431,7 @@ const take = (words: string) => (changes.said = words)
             @click="pane = p"
           >
             {{ { layers: 'Layers', body: 'Body', versions: 'Versions', send: 'Send' }[p] }}
-          </button>
+          </PlainButton>
         </div>
         <div class="panel" role="tabpanel">
           <LayerList v-if="pane === 'layers'" :studio="studio" />
@@ -494,7 +498,7 @@ const take = (words: string) => (changes.said = words)
   min-width: 0;
   flex: 1;
 }
-.cut input {
+.cut .v-slider {
   width: 100%;
   min-width: 0;
   accent-color: var(--spruce);

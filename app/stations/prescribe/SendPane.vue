@@ -3,7 +3,7 @@ import { plainCopy } from '~/browser/plainCopy'
 import { deviceRows } from '../../../core/device/deviceRows'
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VSelect, VTextField } from 'vuetify/components'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import type { LabOrder } from '../../../core/record/schema'
 import type { PresetRow } from '../../../shared/contracts'
@@ -15,6 +15,8 @@ import { useSession } from '~/stores/session'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
 import { useQueue } from '~/stores/queue'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /** What leaves the studio: files, papers, an order to the lab, a preset for the shop. */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
@@ -95,6 +97,7 @@ async function keepPreset() {
 const drop = async (id: string) =>
   (await run('drop', () => api(`presets/${id}`, 'DELETE', {}))) && load()
 const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
+const FROM = choicesOf(SIDES, (side) => `${side} device`)
 </script>
 
 <template>
@@ -128,7 +131,7 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
     <section v-for="side in SIDES" v-show="made(side)" :key="side">
       <h3><SideMark :side="side" word /></h3>
       <div class="line">
-        <button
+        <PlainButton
           v-for="[end, words] in FILES"
           :key="end"
           class="chipbtn"
@@ -136,15 +139,14 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
           @click="file(side, end)"
         >
           {{ busy === `${side}${end}` ? 'building …' : words }}
-        </button>
+        </PlainButton>
       </div>
     </section>
     <section>
       <h3>Order from the lab</h3>
       <div class="line">
-        <input
+        <VTextField
           v-model="note"
-          class="field"
           maxlength="500"
           aria-label="Note for the lab"
           placeholder="a note for the lab"
@@ -183,11 +185,13 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
     <section>
       <h3>Presets of the shop</h3>
       <form class="line" @submit.prevent="keepPreset">
-        <select v-model="from" class="field from" aria-label="From which foot">
-          <option v-for="s in SIDES" :key="s" :value="s">{{ s }} device</option></select
-        ><input
+        <VSelect
+          v-model="from"
+          class="from"
+          :items="FROM"
+          aria-label="From which foot"
+        /><VTextField
           v-model="name"
-          class="field"
           maxlength="60"
           aria-label="Name of the preset"
           placeholder="name of the preset"
@@ -201,9 +205,13 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
       <div v-for="p in presets" :key="p.id" class="line preset">
         <b>{{ p.name }}</b><span class="small muted"
           >{{ p.device.layers.length }} layers · {{ p.madeBy }}</span
-        ><button class="chipbtn end" :disabled="!session.may('presets.change')" @click="drop(p.id)">
+        ><PlainButton
+          class="chipbtn end"
+          :disabled="!session.may('presets.change')"
+          @click="drop(p.id)"
+        >
           remove
-        </button>
+        </PlainButton>
       </div>
     </section>
   </div>
@@ -231,7 +239,7 @@ h3 {
   gap: 6px;
   align-items: center;
 }
-.line .field {
+.line .v-input {
   flex: 1;
   min-width: 120px;
 }

@@ -2,7 +2,7 @@
 import { plainCopy } from '~/browser/plainCopy'
 import { proxy } from 'comlink'
 import { computed, onBeforeUnmount, shallowReactive, ref, watch } from 'vue'
-import { VBtn, VProgressLinear } from 'vuetify/components'
+import { VBtn, VProgressLinear, VTable, VTextField } from 'vuetify/components'
 import { twoDigits } from '../../../core/mechanics/effectSteps'
 import { comfortOf, forceOf } from '../../../core/mechanics/shell/comfort'
 import { shellVariants } from '../../../core/mechanics/shell/variants'
@@ -224,7 +224,7 @@ const setThickness = (side: Side, mm: number) =>
     </section>
     <div class="stack">
       <section class="card estimate figures" aria-label="Stiffness, estimate">
-        <table class="table">
+        <VTable class="table">
           <thead>
             <tr>
               <th>Shell, estimate</th>
@@ -282,7 +282,7 @@ const setThickness = (side: Side, mm: number) =>
               </td>
             </tr>
           </tbody>
-        </table>
+        </VTable>
         <p
           v-for="f in figures.flatMap((x) =>
             (x.s?.flags ?? []).map((words) => ({ side: x.side, words })),
@@ -296,9 +296,9 @@ const setThickness = (side: Side, mm: number) =>
       <section class="card give" aria-label="Thickness for a give">
         <form class="line" @submit.prevent="seek">
           <b>What thickness gives</b
-          ><input
+          ><VTextField
             v-model="give"
-            class="field num"
+            class="num"
             inputmode="decimal"
             aria-label="Wanted give, mm"
             placeholder="1.5"
@@ -341,7 +341,7 @@ const setThickness = (side: Side, mm: number) =>
           }}</VBtn>
         </div>
         <div class="scroll rows" tabindex="0" role="region" aria-label="Shells compared">
-          <table v-if="rows.length" class="table">
+          <VTable v-if="rows.length" class="table">
             <tbody>
               <tr v-for="r in rows" :key="r.name">
                 <td>{{ r.name }}</td>
@@ -357,7 +357,7 @@ const setThickness = (side: Side, mm: number) =>
                 </td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
           <p v-else class="muted said">
             Thinner, thicker, without cut-outs or posts, another edge: compare what each does to the
             arch.
@@ -433,7 +433,7 @@ const setThickness = (side: Side, mm: number) =>
 }
 .num {
   width: 76px;
-  height: 40px;
+  --v-input-control-height: 40px;
 }
 .bar {
   flex: 1;

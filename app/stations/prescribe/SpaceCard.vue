@@ -20,6 +20,7 @@ import { useModels } from '~/stores/models'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
 import { useChanges } from '~/stores/changes'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Height and width the devices take against what any footwear gives once its own insole is out, and
@@ -177,7 +178,7 @@ useEventListener('keydown', onKey)
     </div>
     <div v-if="offers.length" class="ways">
       <span class="small bold">Ways out</span>
-      <button
+      <PlainButton
         v-for="o in offers"
         :key="o.side + o.way.id"
         class="way"
@@ -186,7 +187,7 @@ useEventListener('keydown', onKey)
       >
         <kbd>Alt {{ o.key }}</kbd> <SideMark :side="o.side" /> {{ o.way.words }}
         <span class="muted">{{ gain(o.way) }}</span>
-      </button>
+      </PlainButton>
     </div>
   </section>
 </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VSelect } from 'vuetify/components'
 import { proposeDevice } from '../../../core/advice/proposal'
 import { plainDevice } from '../../../core/device/buildDevice'
 import { deviceLines } from '../../../core/device/deviceWords'
@@ -12,6 +12,8 @@ import { SCHOOL_WORDS } from '~/components/schoolWords'
 import { api } from '~/browser/api'
 import type { useStudio } from './useStudio'
 import { useLedger } from '~/stores/ledger'
+import PlainButton from '~/components/PlainButton.vue'
+import { namedChoices } from '~/browser/choices'
 
 /**
  * Ways to start a device: a school's proposal out of the readings, a preset of the shop, the last
@@ -102,7 +104,7 @@ function neutral(side: Side) {
     <VCard class="pane">
       <h2>Start a device</h2>
       <div class="seg" role="radiogroup" aria-label="Start from">
-        <button
+        <PlainButton
           v-for="(w, f) in WORDS"
           :key="f"
           class="pick"
@@ -111,11 +113,11 @@ function neutral(side: Side) {
           @click="from = f"
         >
           {{ w }}
-        </button>
+        </PlainButton>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <div v-if="from === 'school'" class="seg" role="radiogroup" aria-label="School">
-        <button
+        <PlainButton
           v-for="s in SCHOOLS"
           :key="s"
           class="pick"
@@ -124,16 +126,17 @@ function neutral(side: Side) {
           @click="school = s"
         >
           {{ SCHOOL_WORDS[s].name }}
-        </button>
+        </PlainButton>
       </div>
-      <select v-if="from === 'preset'" v-model="preset" class="field" aria-label="Preset">
-        <option value="">
-          {{
-            presets.length ? 'choose a preset …' : 'the shop keeps none yet: make one under Send'
-          }}
-        </option>
-        <option v-for="p in presets" :key="p.id" :value="p.id">{{ p.name }}</option>
-      </select>
+      <VSelect
+        v-if="from === 'preset'"
+        v-model="preset"
+        :items="namedChoices(presets)"
+        aria-label="Preset"
+        :placeholder="
+          presets.length ? 'choose a preset …' : 'the shop keeps none yet: make one under Send'
+        "
+      />
       <p v-if="from === 'last'" class="small muted">
         {{
           earlier

@@ -1,11 +1,12 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTable, VTextField } from 'vuetify/components'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import type { useStudio } from './useStudio'
+import PlainButton from '~/components/PlainButton.vue'
 
 /**
  * Versions of each foot's device: kept with why, each against the one before it, and the way back
@@ -46,9 +47,8 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM yyyy, HH:mm') : 
 <template>
   <div class="versions">
     <form class="head" @submit.prevent="keep">
-      <input
+      <VTextField
         v-model="words"
-        class="field"
         maxlength="200"
         aria-label="Why this version"
         placeholder="why, e.g. after the try-on"
@@ -61,7 +61,7 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM yyyy, HH:mm') : 
     <div class="scroll body">
       <section v-for="side in SIDES" v-show="unsaved(side).length" :key="side" class="version now">
         <h3><SideMark :side="side" word /> now, not kept yet</h3>
-        <table>
+        <VTable>
           <tr v-for="c in unsaved(side)" :key="c.what">
             <th>{{ c.what }}</th>
             <td>{{ c.before }}</td>
@@ -70,22 +70,22 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM yyyy, HH:mm') : 
               <b>{{ c.after }}</b>
             </td>
           </tr>
-        </table>
+        </VTable>
       </section>
       <section v-for="x in list" :key="`${x.side}${x.i}`" class="version">
         <h3>
           <SideMark :side="x.side" word /> version {{ x.i + 1 }}
           <span class="muted small">{{ when(x.v.at) }}{{ x.v.by ? `, ${x.v.by}` : '' }}</span
-          ><button
+          ><PlainButton
             class="back"
             :disabled="fitting.readOnly || !x.v.device"
             @click="studio.replace(x.side, x.v.device!, `back to version ${x.i + 1}`)"
           >
             Go back to it
-          </button>
+          </PlainButton>
         </h3>
         <p v-if="x.v.words" class="small">{{ x.v.words }}</p>
-        <table>
+        <VTable>
           <tr v-for="c in x.diff" :key="c.what">
             <th>{{ c.what }}</th>
             <td v-if="!x.first">{{ c.before }}</td>
@@ -94,7 +94,7 @@ const when = (at?: string) => (at ? format(new Date(at), 'd MMM yyyy, HH:mm') : 
               <b>{{ c.after }}</b>
             </td>
           </tr>
-        </table>
+        </VTable>
         <p v-if="x.diff.length === 0" class="small muted">the same as the one before</p>
       </section>
       <p v-if="list.length === 0" class="muted empty">

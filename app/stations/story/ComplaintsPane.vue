@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VSelect } from 'vuetify/components'
 import { ref } from 'vue'
 import { PLACES } from '../../../core/kinds/places'
 import type { Complaint } from '../../../core/record/schema'
@@ -13,6 +14,8 @@ import { WHEN_WORDS } from './storyWords'
 import { useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /** Where it hurts, on the map of both feet and elsewhere; how it feels, when, and how much. */
 const { fitting, story, put } = useStory()
@@ -38,13 +41,16 @@ const drop = (i: number) =>
   put({ complaints: story.value.complaints.filter((_, k) => k !== i) }, 'complaint taken off')
 const elsewhere = COMPLAINT_PLACES.filter((p) => PLACES[p].spot === null)
 const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
+type When = NonNullable<Complaint['when']> | ''
+const whenOf = (c: Complaint): When => c.when ?? ''
+const WHENS = choicesOf(['', ...WHEN_IT_HURTS] as const, (w) => (w ? WHEN_WORDS[w] : 'when?'))
 </script>
 
 <template>
   <ComplaintMap :record="fitting.record" :complaints="story.complaints" @place="addComplaint" />
   <div class="else">
     <span class="muted small">Elsewhere:</span>
-    <button
+    <PlainButton
       v-for="s in ['left', 'right'] as const"
       :key="s"
       class="tick"
@@ -52,8 +58,8 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
       @click="side = s"
     >
       <SideMark :side="s" word />
-    </button>
-    <button
+    </PlainButton>
+    <PlainButton
       v-for="p in elsewhere"
       :key="p"
       class="tick"
@@ -61,7 +67,7 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
       @click="addComplaint(p)"
     >
       {{ PLACES[p].name }}
-    </button>
+    </PlainButton>
   </div>
   <ul class="scroll grow list">
     <li v-if="story.complaints.length === 0" class="muted none">
@@ -74,6 +80,7 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
         }}</b>
         <DraftField
           class="words"
+          variant="underlined"
           :value="c.words"
           :disabled="fitting.readOnly"
           maxlength="300"
@@ -81,43 +88,39 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
           placeholder="how it feels"
           @keep="(t: string) => change(i, { words: t.trim() || undefined })"
         />
-        <select
+        <VSelect
           class="when"
-          :value="c.when ?? ''"
+          variant="underlined"
+          density="compact"
+          :items="WHENS"
+          :model-value="whenOf(c)"
           :disabled="fitting.readOnly"
           :aria-label="`When ${c.foot} ${PLACES[c.at].name} hurts`"
-          @change="
-            change(i, {
-              when: (($event.target as HTMLSelectElement).value || undefined) as Complaint['when'],
-            })
-          "
-        >
-          <option value="">when?</option>
-          <option v-for="w in WHEN_IT_HURTS" :key="w" :value="w">{{ WHEN_WORDS[w] }}</option>
-        </select>
-        <button
+          @update:model-value="(w) => change(i, { when: w || undefined })"
+        />
+        <PlainButton
           class="tick"
           :aria-pressed="c.numb === true"
           :disabled="fitting.readOnly"
           @click="change(i, { numb: c.numb ? undefined : true })"
         >
           numb
-        </button>
-        <button
+        </PlainButton>
+        <PlainButton
           class="x"
           :disabled="fitting.readOnly"
           :aria-label="`Take off ${c.foot} ${PLACES[c.at].name}`"
           @click="drop(i)"
         >
           ×
-        </button>
+        </PlainButton>
       </div>
       <div
         class="scale"
         role="radiogroup"
         :aria-label="`Pain ${c.foot} ${PLACES[c.at].name}, 0 to 10`"
       >
-        <button
+        <PlainButton
           v-for="n in scale"
           :key="n"
           role="radio"
@@ -127,7 +130,7 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
           @click="change(i, { score: n })"
         >
           {{ n }}
-        </button>
+        </PlainButton>
       </div>
     </li>
   </ul>
@@ -171,14 +174,9 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
 .what .words {
   flex: 1;
   min-width: 60px;
-  height: 32px;
-  padding: 0 4px;
   font-size: 14px;
-  border: 0;
-  border-radius: 0;
-  border-bottom: 1px dashed var(--line-strong);
-  background: transparent;
-  font: inherit;
+  --v-input-control-height: 32px;
+  --field-pad: 4px;
 }
 .x {
   width: 32px;
@@ -218,13 +216,10 @@ const scale = [0, 1, 2, 3, 4, 5, 6, 7, 8, 9, 10]
   font-weight: 700;
 }
 .when {
-  height: 32px;
-  border: 0;
-  border-bottom: 1px dashed var(--line-strong);
-  background: transparent;
-  font: inherit;
+  flex: none;
+  width: 104px;
   font-size: 13px;
-  max-width: 104px;
-  color: var(--ink);
+  --v-input-control-height: 32px;
+  --field-pad: 0;
 }
 </style>

@@ -4,21 +4,20 @@ import { VBtn } from 'vuetify/components'
 import type { PhotoRow } from '../../../shared/contracts'
 import { api } from '~/browser/api'
 import { useFitting } from '~/stores/fitting'
+import PlainButton from '~/components/PlainButton.vue'
+import FileField from '~/components/FileField.vue'
 
 /** Photographs of the old footwear: written anew on the server, without the camera's own data. */
 const fitting = useFitting()
 const photos = ref<PhotoRow[]>([])
 const trouble = ref('')
 const busy = ref(false)
-const field = ref<HTMLInputElement | null>(null)
+const field = ref<InstanceType<typeof FileField> | null>(null)
 const MOST_BYTES = 8_000_000
 const path = `fittings/${fitting.id}/photos`
 const load = async () => (photos.value = (await api<{ photos: PhotoRow[] }>(path)).photos)
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
-async function add(event: Event) {
-  const input = event.target as HTMLInputElement
-  const files = [...(input.files ?? [])]
-  input.value = ''
+async function add(files: File[]) {
   trouble.value = ''
   busy.value = true
   for (const file of files) {
@@ -55,16 +54,16 @@ async function drop(id: string) {
           :src="`/api/photos/${p.id}`"
           :alt="`Old footwear, ${p.width} by ${p.height}`"
           loading="lazy"
-        /><button
+        /><PlainButton
           v-if="!fitting.readOnly"
           class="x"
           :aria-label="'Take this photograph out'"
           @click="drop(p.id)"
         >
           ×
-        </button>
+        </PlainButton>
       </figure>
-      <VBtn :disabled="fitting.readOnly || busy || photos.length >= 8" @click="field?.click()">{{
+      <VBtn :disabled="fitting.readOnly || busy || photos.length >= 8" @click="field?.open()">{{
         busy ? 'Storing …' : 'Add photographs'
       }}</VBtn>
     </div>
@@ -72,15 +71,13 @@ async function drop(id: string) {
       Soles, heels, insoles of what is worn now. No faces. At most 8, kept at 1600 px without place
       or camera.
     </p>
-    <input
+    <FileField
       ref="field"
-      type="file"
+      label="Photographs of old footwear"
       accept="image/jpeg,image/png,image/webp"
       multiple
-      class="sr"
-      tabindex="-1"
-      aria-label="Photographs of old footwear"
-      @change="add"
+      hidden
+      @files="add"
     />
   </div>
 </template>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { SIGNS, SIGN_KINDS, type Sign } from '../../../core/kinds/signs/all'
 import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTextField } from 'vuetify/components'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { useStory } from './useStory'
 import { useSession } from '~/stores/session'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** Asked before anything is made: a yes stops making until a clearance is recorded. */
 const { fitting, story, put } = useStory()
@@ -52,15 +53,13 @@ const withdraw = (code: string) =>
       <b>Refer first.</b> {{ open.map((r) => r.words).join('; ') }}. Nothing is made before somebody
       entitled to it has looked.
       <div v-if="!fitting.readOnly" class="clear">
-        <input
+        <VTextField
           v-model="by"
-          class="field"
           maxlength="120"
           placeholder="cleared by: name and profession"
           aria-label="Cleared by"
-        /><input
+        /><VTextField
           v-model="words"
-          class="field"
           maxlength="300"
           placeholder="what was said"
           aria-label="What was said"
@@ -72,7 +71,9 @@ const withdraw = (code: string) =>
     <p v-for="r in done" :key="r.code" class="notice small">
       ✓ Cleared by {{ story.clearances!.find((c) => c.code === r.code)!.by }},
       {{ story.clearances!.find((c) => c.code === r.code)!.on }}: {{ r.words }}
-      <button class="link" :disabled="fitting.readOnly" @click="withdraw(r.code)">withdraw</button>
+      <PlainButton class="link" :disabled="fitting.readOnly" @click="withdraw(r.code)"
+        >withdraw</PlainButton
+      >
     </p>
     <div class="head">
       <span
@@ -87,22 +88,22 @@ const withdraw = (code: string) =>
     <div v-for="s in asked" :key="s" class="sign">
       <span>{{ SIGNS.of(s).ask }}</span>
       <span role="group" :aria-label="SIGNS.of(s).ask"
-        ><button
+        ><PlainButton
           class="tick"
           :class="{ bad: story.signs?.[s] === 'yes' }"
           :aria-pressed="story.signs?.[s] === 'yes'"
           :disabled="fitting.readOnly"
           @click="answer(s, 'yes')"
         >
-          yes</button
-        ><button
+          yes</PlainButton
+        ><PlainButton
           class="tick"
           :aria-pressed="story.signs?.[s] === 'no'"
           :disabled="fitting.readOnly"
           @click="answer(s, 'no')"
         >
           no
-        </button></span
+        </PlainButton></span
       >
     </div>
   </div>

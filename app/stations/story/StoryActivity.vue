@@ -7,6 +7,7 @@ import { ABILITIES, FORCES, INTENTS } from '../../../core/tables/vocabulary'
 import { FORCE_SHORT, INTENT_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** What it is for, and the follow-up questions of that activity. */
 const { fitting, story, put, number } = useStory()
@@ -33,7 +34,7 @@ const terrain = (t: string) =>
   <div class="ask">
     <h2>What do you do in them?</h2>
     <div class="chips" role="group" aria-label="Activity">
-      <button
+      <PlainButton
         v-for="a in ACTIVITIES.all"
         :key="a.kind"
         class="tick"
@@ -42,7 +43,7 @@ const terrain = (t: string) =>
         @click="choose(a.kind)"
       >
         {{ a.name }}
-      </button>
+      </PlainButton>
     </div>
   </div>
   <div class="ask">
@@ -51,7 +52,7 @@ const terrain = (t: string) =>
       <p v-if="activity" class="line">“{{ activity.ask }}”</p>
       <div class="chips">
         <span role="group" aria-label="Ability" class="chips"
-          ><button
+          ><PlainButton
             v-for="a in ABILITIES"
             :key="a"
             class="tick"
@@ -60,7 +61,7 @@ const terrain = (t: string) =>
             @click="put({ ability: story.ability === a ? undefined : a }, 'ability')"
           >
             {{ a }}
-          </button></span
+          </PlainButton></span
         >
         <label class="mini"
           ><DraftField
@@ -88,7 +89,7 @@ const terrain = (t: string) =>
       </div>
       <div class="chips gap">
         <span v-if="activity" role="group" aria-label="Terrain" class="chips"
-          ><button
+          ><PlainButton
             v-for="t in activity.terrains"
             :key="t"
             class="tick"
@@ -97,11 +98,11 @@ const terrain = (t: string) =>
             @click="terrain(t)"
           >
             {{ t }}
-          </button></span
+          </PlainButton></span
         >
         <span role="group" aria-label="Force through the footwear" class="chips force"
           ><span class="muted small">force</span
-          ><button
+          ><PlainButton
             v-for="f in FORCES"
             :key="f"
             class="tick"
@@ -111,7 +112,7 @@ const terrain = (t: string) =>
             @click="put({ force: story.force === f ? undefined : f }, 'force')"
           >
             {{ FORCE_SHORT[f] }}
-          </button></span
+          </PlainButton></span
         >
       </div>
     </div>
@@ -119,7 +120,7 @@ const terrain = (t: string) =>
   <div class="ask">
     <h2>How should they fit?</h2>
     <div class="chips" role="group" aria-label="Fit intent">
-      <button
+      <PlainButton
         v-for="i in INTENTS"
         :key="i"
         class="tick"
@@ -128,7 +129,7 @@ const terrain = (t: string) =>
         @click="put({ intent: story.intent === i ? undefined : i }, 'fit intent')"
       >
         {{ INTENT_WORDS[i] }}
-      </button>
+      </PlainButton>
     </div>
   </div>
   <div class="ask">

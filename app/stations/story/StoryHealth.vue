@@ -1,10 +1,13 @@
 <script setup lang="ts">
+import { VSelect, VTextField } from 'vuetify/components'
 import { CONDITIONS, CONDITION_KINDS, type Condition } from '../../../core/kinds/conditions/all'
 import { ref } from 'vue'
 import { HISTORY_KINDS, SCHOOLS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import { HISTORY_WORDS, SCHOOL_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
 import SideMark from '~/components/SideMark.vue'
+import PlainButton from '~/components/PlainButton.vue'
+import { choicesOf } from '~/browser/choices'
 
 /** Illnesses that matter, breaks and operations, and the school that leads the advice. */
 const { fitting, story, put } = useStory()
@@ -36,13 +39,15 @@ function add() {
 }
 const drop = (i: number) =>
   put({ history: story.value.history!.filter((_, k) => k !== i) }, 'taken off')
+const KIND_CHOICES = choicesOf(HISTORY_KINDS, (k) => HISTORY_WORDS[k])
+const FOOT_CHOICES = choicesOf(['', ...SIDES] as const, (side) => side || 'both')
 </script>
 
 <template>
   <div class="ask">
     <h2>Anything I should know?</h2>
     <div class="chips" role="group" aria-label="Conditions told">
-      <button
+      <PlainButton
         v-for="c in CONDITION_KINDS"
         :key="c"
         class="tick"
@@ -51,7 +56,7 @@ const drop = (i: number) =>
         @click="toggle(c)"
       >
         {{ story.conditions.includes(c) ? '✓ ' : '' }}{{ CONDITIONS.of(c).name }}
-      </button>
+      </PlainButton>
     </div>
   </div>
   <div class="ask">
@@ -60,35 +65,39 @@ const drop = (i: number) =>
       <ul v-if="story.history?.length" class="past">
         <li v-for="(h, i) in story.history" :key="i">
           <SideMark v-if="h.foot" :side="h.foot" /><b>{{ HISTORY_WORDS[h.kind] }}</b> {{ h.what
-          }}<button
+          }}<PlainButton
             class="x"
             :disabled="fitting.readOnly"
             :aria-label="`Take off ${h.what}`"
             @click="drop(i)"
           >
             ×
-          </button>
+          </PlainButton>
         </li>
       </ul>
       <div class="past-new">
-        <select v-model="kind" class="field" aria-label="Kind" :disabled="fitting.readOnly">
-          <option v-for="k in HISTORY_KINDS" :key="k" :value="k">{{ HISTORY_WORDS[k] }}</option>
-        </select>
-        <select v-model="foot" class="field" aria-label="Which foot" :disabled="fitting.readOnly">
-          <option value="">both</option>
-          <option v-for="s in SIDES" :key="s" :value="s">{{ s }}</option>
-        </select>
-        <input
+        <VSelect
+          v-model="kind"
+          :items="KIND_CHOICES"
+          aria-label="Kind"
+          :disabled="fitting.readOnly"
+        />
+        <VSelect
+          v-model="foot"
+          :items="FOOT_CHOICES"
+          aria-label="Which foot"
+          :disabled="fitting.readOnly"
+        />
+        <VTextField
           v-model="what"
-          class="field"
           maxlength="120"
           placeholder="ankle, 2019, plate still in"
           aria-label="What happened"
           :disabled="fitting.readOnly"
           @keydown.enter="add"
-        /><button class="tick" :disabled="fitting.readOnly || !what.trim()" @click="add">
+        /><PlainButton class="tick" :disabled="fitting.readOnly || !what.trim()" @click="add">
           Add
-        </button>
+        </PlainButton>
       </div>
     </div>
   </div>
@@ -96,7 +105,7 @@ const drop = (i: number) =>
     <h2>Which school leads?</h2>
     <div>
       <div class="chips" role="group" aria-label="School of thought">
-        <button
+        <PlainButton
           v-for="s in SCHOOLS"
           :key="s"
           class="tick"
@@ -105,7 +114,7 @@ const drop = (i: number) =>
           @click="put({ school: story.school === s ? undefined : s }, 'school')"
         >
           {{ SCHOOL_WORDS[s] }}
-        </button>
+        </PlainButton>
       </div>
       <p class="muted small">Leads the advice; the others still speak in Why.</p>
     </div>

@@ -2,7 +2,7 @@
 import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VTextarea } from 'vuetify/components'
 import { ACTIVITIES } from '../../../core/kinds/activities/all'
 import { activityName } from '../../../core/record/setting'
 import { isChild } from '../../../core/measure/ageAtVisit'
@@ -15,6 +15,7 @@ import StoryHealth from './StoryHealth.vue'
 import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
 import { api } from '~/browser/api'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** The talk: who, what for, what hurts, what must be known before anything is made. */
 const { fitting, story, client, trouble, put, putClient, number } = useStory()
@@ -86,14 +87,14 @@ async function another(activity: string) {
         }}
         <small>{{ f.openedOn }}</small></NuxtLink
       >
-      <button
+      <PlainButton
         v-if="!fitting.readOnly"
         class="fit add"
         :aria-expanded="adding"
         @click="adding = !adding"
       >
         + another activity
-      </button>
+      </PlainButton>
     </nav>
     <VBtn color="primary" variant="flat" @click="navigateTo(`/fittings/${fitting.id}/measure`)"
       >Go to Measure</VBtn
@@ -101,14 +102,14 @@ async function another(activity: string) {
   </div>
   <div v-if="adding" class="card another">
     <span>A fitting of its own, with these readings and findings:</span
-    ><button
+    ><PlainButton
       v-for="a in ACTIVITIES.all.filter((x) => x.kind !== story.activity)"
       :key="a.kind"
       class="tick"
       @click="another(a.kind)"
     >
       {{ a.name }}
-    </button>
+    </PlainButton>
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <div class="cols story">
@@ -124,14 +125,17 @@ async function another(activity: string) {
               maxlength="120"
               @keep="(t: string) => putClient({ name: textOr(t) })"
           /></label>
-          <DayField
-            class="half"
-            label="Born on"
-            :model-value="client.bornOn"
-            :max="today"
-            :disabled="fitting.readOnly"
-            @update:model-value="(day) => putClient({ bornOn: day })"
-          />
+          <div class="half">
+            <span aria-hidden="true">Born on</span
+            ><DayField
+              label="Born on"
+              unlabelled
+              :model-value="client.bornOn"
+              :max="today"
+              :disabled="fitting.readOnly"
+              @update:model-value="(day) => putClient({ bornOn: day })"
+            />
+          </div>
           <label
             ><span>Does what</span
             ><DraftField
@@ -163,9 +167,8 @@ async function another(activity: string) {
         <h2>What should be possible again?</h2>
         <label class="goal"
           ><span class="sr">Goal in the client’s words</span
-          ><textarea
+          ><VTextarea
             v-model="goal"
-            class="field"
             rows="2"
             maxlength="500"
             :disabled="fitting.readOnly"
@@ -180,7 +183,7 @@ async function another(activity: string) {
     </section>
     <section class="card stack0">
       <div class="tabs" role="tablist" aria-label="Complaints, signs, old footwear">
-        <button
+        <PlainButton
           v-for="[id, name] in PANES"
           :key="id"
           role="tab"
@@ -190,7 +193,7 @@ async function another(activity: string) {
           @click="pane = id"
         >
           {{ name }}
-        </button>
+        </PlainButton>
       </div>
       <ComplaintsPane v-if="pane === 'hurts'" />
       <SignsPane v-else-if="pane === 'signs'" />
@@ -285,10 +288,10 @@ async function another(activity: string) {
   gap: 4px;
   font-size: 13px;
 }
-.talk :deep(.mini .field) {
+.talk :deep(.mini .v-input) {
   width: 46px;
-  height: 34px;
-  padding: 0 4px;
+  --v-input-control-height: 34px;
+  --field-pad: 4px;
   text-align: center;
   font-size: 15px;
 }
@@ -297,8 +300,8 @@ async function another(activity: string) {
   grid-template-columns: 1fr 110px;
   gap: 6px;
 }
-.talk :deep(.wear .field) {
-  height: 36px;
+.talk :deep(.wear .v-input) {
+  --v-input-control-height: 36px;
   font-size: 15px;
 }
 .talk :deep(.past li) {
@@ -319,10 +322,10 @@ async function another(activity: string) {
   grid-template-columns: 96px 70px 1fr auto;
   gap: 5px;
 }
-.talk :deep(.past-new .field) {
-  height: 36px;
+.talk :deep(.past-new .v-input) {
+  --v-input-control-height: 36px;
   font-size: 14px;
-  padding: 0 6px;
+  --field-pad: 6px;
 }
 .story :deep(.tick),
 .another .tick {
@@ -356,15 +359,15 @@ async function another(activity: string) {
 .fields .all {
   grid-column: 1 / -1;
 }
-.fields .field {
-  height: 38px;
+.fields .v-input {
+  --v-input-control-height: 38px;
 }
 .fields span {
   display: block;
   font-size: 12px;
   color: var(--muted);
 }
-.goal textarea {
+.goal .v-textarea {
   height: auto;
   padding: 6px 10px;
   resize: vertical;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { VSelect, VTable } from 'vuetify/components'
 import { format, parseISO } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { activityName } from '../../../../core/record/setting'
@@ -109,6 +110,9 @@ const WORD = {
   'only before': 'only before',
   'only after': 'only after',
 }
+const VISITS = computed(() =>
+  (client.value?.fittings ?? []).map((f) => ({ value: f.id, title: label(f) })),
+)
 </script>
 
 <template>
@@ -122,22 +126,8 @@ const WORD = {
             ? `${changed} of ${rows.length} readings changed more than can be by chance`
             : ''
         }}</span>
-        <label class="pick"
-          ><span>Before</span
-          ><select v-model="first" class="field">
-            <option v-for="f in client?.fittings ?? []" :key="f.id" :value="f.id">
-              {{ label(f) }}
-            </option>
-          </select></label
-        >
-        <label class="pick"
-          ><span>After</span
-          ><select v-model="second" class="field">
-            <option v-for="f in client?.fittings ?? []" :key="f.id" :value="f.id">
-              {{ label(f) }}
-            </option>
-          </select></label
-        >
+        <label class="pick"><span>Before</span><VSelect v-model="first" :items="VISITS" /></label>
+        <label class="pick"><span>After</span><VSelect v-model="second" :items="VISITS" /></label>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">
         {{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink>
@@ -193,7 +183,7 @@ const WORD = {
           role="region"
           aria-label="Readings of both visits"
         >
-          <table class="table">
+          <VTable class="table">
             <thead>
               <tr>
                 <th rowspan="2">Reading</th>
@@ -243,7 +233,7 @@ const WORD = {
                 </td>
               </tr>
             </tbody>
-          </table>
+          </VTable>
           <p v-if="pair && rows.length === 0" class="muted none">Neither visit holds a reading.</p>
         </section>
       </div>
@@ -258,9 +248,9 @@ const WORD = {
   gap: 6px;
   font-size: 13px;
 }
-.pick .field {
+.pick .v-input {
   width: 230px;
-  height: 44px;
+  --v-input-control-height: 44px;
   font-size: 14px;
 }
 .compare {

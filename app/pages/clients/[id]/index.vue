@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { onMounted, ref } from 'vue'
-import { VBtn, VCard, VDialog } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
 import type { Client } from '../../../../core/record/schema'
 import type { FittingRow } from '../../../../shared/contracts'
 import { activityName } from '../../../../core/record/setting'
@@ -111,10 +111,7 @@ const erase = () =>
           trail keeps that it happened.
         </p>
         <label
-          >Type <b>{{ client?.code }}</b> to go on<input
-            v-model="typed"
-            class="field"
-            autocomplete="off"
+          >Type <b>{{ client?.code }}</b> to go on<VTextField v-model="typed" autocomplete="off"
         /></label>
         <div class="acts">
           <VBtn

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { mdiFileOutline } from '@mdi/js'
+import { nextTick, ref } from 'vue'
+import { VFileInput } from 'vuetify/components'
+
+/**
+ * Files from this device: given away as they are chosen, so that the same file can be chosen again
+ * once it is mended. With `hidden` it is opened by a button of its place, through `open()`.
+ */
+const {
+  label,
+  accept,
+  multiple = false,
+  hidden = false,
+} = defineProps<{
+  label: string
+  /** kinds and endings, as the browser's own dialog takes them */
+  accept: string
+  multiple?: boolean
+  hidden?: boolean
+}>()
+const emit = defineEmits<{ files: [File[]] }>()
+const field = ref<VFileInput | null>(null)
+const chosen = ref<File[]>([])
+async function give(files: File | File[]) {
+  const all = [files].flat()
+  if (all.length === 0) return
+  emit('files', all)
+  await nextTick()
+  chosen.value = []
+}
+defineExpose({
+  open: () => (field.value?.$el as HTMLElement).querySelector('input')?.click(),
+})
+</script>
+
+<template>
+  <VFileInput
+    ref="field"
+    :model-value="chosen"
+    :class="{ sr: hidden }"
+    :aria-label="label"
+    :placeholder="label"
+    :accept
+    :multiple
+    :tabindex="hidden ? -1 : undefined"
+    prepend-icon=""
+    :prepend-inner-icon="mdiFileOutline"
+    @update:model-value="give"
+  />
+</template>
