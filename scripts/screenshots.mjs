@@ -119,9 +119,13 @@ try {
   await page.getByRole('button', { name: 'Compare' }).click()
   await page.getByLabel('Wanted give, mm').fill('2')
   await page.getByRole('button', { name: 'Again' }).waitFor()
-  await page.waitForFunction(() => !document.querySelector('[role=progressbar]'), undefined, {
-    timeout: 120_000,
-  })
+  await page.waitForFunction(
+    () => !document.querySelector('[role=progressbar]:not([aria-hidden=true])'),
+    undefined,
+    {
+      timeout: 120_000,
+    },
+  )
   await page.getByRole('button', { name: 'Seek' }).click()
   await page
     .getByRole('button', { name: /^Set [\d.]+ mm/ })

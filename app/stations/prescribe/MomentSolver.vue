@@ -255,11 +255,14 @@ const WAYS = [
   --field-pad: 6px;
 }
 .way {
-  width: 108px;
+  width: 92px;
   flex: none;
+  --field-pad: 4px;
 }
 .num {
-  width: 62px;
+  width: 56px;
+  flex: none;
+  --field-pad: 6px;
   --v-input-control-height: 40px;
 }
 .step {
