@@ -432,7 +432,7 @@ function nameBlank(i: number, text: string) {
   font-weight: 700;
 }
 .num {
-  width: 72px;
+  width: 66px;
   --v-input-control-height: 36px;
   font-size: 14px;
   text-align: right;

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { VTable } from 'vuetify/components'
+import { VDataTable } from 'vuetify/components'
 import { format } from 'date-fns'
 import { onMounted, ref } from 'vue'
 import { api } from '~/browser/api'
@@ -13,13 +13,22 @@ interface Line {
   clientId: string | null
   detail: unknown
 }
+/** Who saw or changed what: the trail as the server keeps it. */
 const lines = ref<Line[]>([])
+const loaded = ref(false)
 const trouble = ref('')
 onMounted(() =>
   api<{ lines: Line[] }>('audit')
     .then((a) => (lines.value = a.lines))
-    .catch((error: Error) => (trouble.value = error.message)),
+    .catch((error: Error) => (trouble.value = error.message))
+    .finally(() => (loaded.value = true)),
 )
+const HEADERS = [
+  { key: 'at', title: 'When', nowrap: true },
+  { key: 'person', title: 'Who' },
+  { key: 'action', title: 'Did' },
+  { key: 'clientId', title: 'Client', sortable: false },
+]
 </script>
 
 <template>
@@ -32,25 +41,26 @@ onMounted(() =>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <section class="card scroll grow" tabindex="0" aria-label="Lines">
-        <VTable class="table">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>Who</th>
-              <th>Did</th>
-              <th>Client</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="l in lines" :key="l.id">
-              <td class="nowrap">{{ format(new Date(l.at), 'd MMM HH:mm:ss') }}</td>
-              <td>{{ l.person ?? '–' }}</td>
-              <td>{{ l.action }}</td>
-              <td><NuxtLink v-if="l.clientId" :to="`/clients/${l.clientId}`">open</NuxtLink></td>
-            </tr>
-          </tbody>
-        </VTable>
+        <VDataTable class="table" :headers="HEADERS" :items="lines" :loading="!loaded">
+          <template #[`item.at`]="{ item }">{{
+            format(new Date(item.at), 'd MMM HH:mm:ss')
+          }}</template>
+          <template #[`item.person`]="{ item }">{{ item.person ?? '–' }}</template>
+          <template #[`item.clientId`]="{ item }"
+            ><NuxtLink v-if="item.clientId" :to="`/clients/${item.clientId}`"
+              >open</NuxtLink
+            ></template
+          >
+          <template #loading><p class="muted none">Looking who did what …</p></template>
+          <template #no-data><p class="muted none">No line yet.</p></template>
+        </VDataTable>
       </section>
     </main>
   </div>
 </template>
+
+<style scoped>
+.none {
+  padding: 12px 14px;
+}
+</style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
-import { VBtn, VSelect, VTable } from 'vuetify/components'
+import { VBtn, VDataTable, VSelect } from 'vuetify/components'
 import type { DueRow } from '../../shared/contracts'
 import AppHeader from '~/components/AppHeader.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -39,6 +39,13 @@ const when = (r: DueRow) =>
     : r.lateDays === 0
       ? 'today'
       : `in ${-r.lateDays} ${r.lateDays === -1 ? 'day' : 'days'}`
+const HEADERS = [
+  { key: 'on', title: 'When', nowrap: true },
+  { key: 'name', title: 'Client' },
+  { key: 'words', title: 'What' },
+  { key: 'kind', title: 'Kind' },
+  { key: 'open', title: '', sortable: false },
+]
 const KIND_CHOICES = [
   { value: 'all', title: 'All kinds' },
   ...Object.entries(KINDS).map(([value, title]) => ({ value, title })),
@@ -57,52 +64,43 @@ const KIND_CHOICES = [
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <section class="card scroll grow" tabindex="0" role="region" aria-label="Due">
-        <VTable class="table">
-          <thead>
-            <tr>
-              <th>When</th>
-              <th>Client</th>
-              <th>What</th>
-              <th>Kind</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="r in shown" :key="r.fittingId + r.kind + r.on + r.words">
-              <td class="nowrap">
-                <StatusMark v-if="r.lateDays > 0" kind="watch" :word="when(r)" /><b v-else>{{
-                  when(r)
-                }}</b>
-                <span class="muted label">{{ format(new Date(`${r.on}T12:00`), 'd MMM') }}</span>
-              </td>
-              <td>
-                <b>{{ r.name }}</b> <span class="muted label">{{ r.code }}</span>
-              </td>
-              <td>{{ r.words }}</td>
-              <td class="muted">{{ KINDS[r.kind] }}</td>
-              <td>
-                <VBtn
-                  size="small"
-                  height="44"
-                  :to="`/fittings/${r.fittingId}/followup`"
-                  :aria-label="`Open the follow-up of ${r.name}`"
-                  >Open</VBtn
-                >
-              </td>
-            </tr>
-            <tr v-if="loaded && shown.length === 0">
-              <td colspan="5" class="muted">
-                Nothing is due. Reminders come by themselves from handovers.
-              </td>
-            </tr>
-          </tbody>
-        </VTable>
+        <VDataTable class="table" :headers="HEADERS" :items="shown" :loading="!loaded">
+          <template #[`item.on`]="{ item }">
+            <StatusMark v-if="item.lateDays > 0" kind="watch" :word="when(item)" /><b v-else>{{
+              when(item)
+            }}</b>
+            <span class="muted label">{{ format(new Date(`${item.on}T12:00`), 'd MMM') }}</span>
+          </template>
+          <template #[`item.name`]="{ item }">
+            <b>{{ item.name }}</b> <span class="muted label">{{ item.code }}</span>
+          </template>
+          <template #[`item.kind`]="{ item }">
+            <span class="muted">{{ KINDS[item.kind] }}</span>
+          </template>
+          <template #[`item.open`]="{ item }">
+            <VBtn
+              size="small"
+              :to="`/fittings/${item.fittingId}/followup`"
+              :aria-label="`Open the follow-up of ${item.name}`"
+              >Open</VBtn
+            >
+          </template>
+          <template #loading><p class="muted none">Looking who is due …</p></template>
+          <template #no-data
+            ><p class="muted none">
+              Nothing is due. Reminders come by themselves from handovers.
+            </p></template
+          >
+        </VDataTable>
       </section>
     </main>
   </div>
 </template>
 
 <style scoped>
+.none {
+  padding: 12px 14px;
+}
 .pick {
   width: 180px;
 }

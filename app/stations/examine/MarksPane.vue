@@ -244,8 +244,9 @@ function choose(side: Side, index: number) {
 }
 .list li {
   display: flex;
+  flex-wrap: wrap;
   align-items: center;
-  gap: 8px;
+  gap: 6px 8px;
   padding: 6px 12px;
   border-bottom: 1px solid var(--hairline);
 }
@@ -253,7 +254,7 @@ function choose(side: Side, index: number) {
   background: var(--wash);
 }
 .what {
-  flex: 1;
+  flex: 1 1 104px;
   min-width: 0;
   display: flex;
   align-items: center;
@@ -266,12 +267,12 @@ function choose(side: Side, index: number) {
   gap: 3px;
 }
 .mini {
-  width: 58px;
+  width: 50px;
   font-size: 14px;
   text-align: center;
 }
 .x {
-  width: 32px;
+  width: 28px;
   height: 36px;
   font-size: 20px;
   text-align: center;

@@ -274,7 +274,7 @@ const FAMILY_CHOICES = computed(() => [
   flex-direction: column;
   gap: 6px;
   padding: 12px 14px;
-  width: 400px;
+  width: 420px;
   max-height: 76vh;
   overflow: auto;
 }
@@ -295,6 +295,9 @@ const FAMILY_CHOICES = computed(() => [
   display: flex;
   gap: 8px;
   align-items: center;
+}
+.row :deep(.stepper) {
+  flex: 1 0 130px;
 }
 .match {
   grid-template-columns: minmax(0, 1fr) minmax(0, 350px);
