@@ -30,6 +30,7 @@ export default defineConfig({
           name: 'components',
           environment: 'happy-dom',
           maxWorkers: 2,
+          testTimeout: 60_000,
           include: ['tests/components/**/*.test.ts'],
           setupFiles: ['tests/components/browserLike.ts'],
           server: { deps: { inline: ['vuetify'] } },

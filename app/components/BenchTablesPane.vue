@@ -9,6 +9,7 @@ import { useBench } from '~/stores/bench'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
 import { namedChoices } from '~/browser/choices'
+import PaneTabs from './PaneTabs.vue'
 
 /**
  * How things are made here: steps with their minutes beside what they really take; what the bench
@@ -113,27 +114,17 @@ const befores = (step: Step, i: number) => [
 ]
 const setAfter = (i: number, ids: string) =>
   set(i, { after: ids === ABOVE ? undefined : ids.split(AND).filter(Boolean) })
+const PANES = [
+  ['steps', 'Processes'],
+  ['has', 'What the bench has'],
+  ['heat', 'Heat and skin'],
+] as const
 </script>
 
 <template>
   <div class="tables">
     <div class="line">
-      <span class="line" role="tablist" aria-label="Tables of the bench"
-        ><PlainButton
-          v-for="[id, words] in [
-            ['steps', 'Processes'],
-            ['has', 'What the bench has'],
-            ['heat', 'Heat and skin'],
-          ] as const"
-          :key="id"
-          role="tab"
-          class="pick"
-          :aria-selected="pane === id"
-          @click="pane = id"
-        >
-          {{ words }}
-        </PlainButton></span
-      >
+      <PaneTabs v-model="pane" :panes="PANES" label="Tables of the bench" look="box" :height="36" />
       <template v-if="pane === 'steps'"
         ><VSelect
           v-model="at"
@@ -484,10 +475,6 @@ const setAfter = (i: number, ids: string) =>
   border-radius: 4px;
   background: var(--sheet);
   font-size: 13px;
-}
-.pick[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
 }
 .num {
   width: 64px;

@@ -8,8 +8,10 @@ import type { ShellMaterial } from '../../core/tables/materials'
 import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
+import { idOf } from '~/browser/idOf'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
+import PaneTabs from './PaneTabs.vue'
 
 /**
  * Shell materials, usual limits of layers and blanks of the shop, as part of the table fittings are
@@ -117,11 +119,7 @@ function cell(i: number, c: Cell, text: string) {
 }
 const name = ref('')
 function addMaterial() {
-  const id = name.value
-    .trim()
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, 40)
+  const id = idOf(name.value)
   if (!id || draft.shellMaterials.some((m) => m.id === id))
     return emit(
       'trouble',
@@ -221,30 +219,26 @@ const changeBlank = (i: number, part: Partial<Blank>) =>
 /** A blank is known by its line: a new name is a new line. */
 function nameBlank(i: number, text: string) {
   const name = text.trim().slice(0, 60)
-  const id = name
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, 40)
+  const id = idOf(name)
   if (name) changeBlank(i, { name, ...(id && { id }) })
 }
+const PANES = [
+  ['materials', 'Shell materials'],
+  ['layers', 'Limits of layers'],
+  ['blanks', 'Blanks'],
+] as const
 </script>
 
 <template>
   <div class="tables">
-    <div class="line" role="tablist" aria-label="Tables of devices">
-      <PlainButton
-        v-for="[id, words] in [
-          ['materials', 'Shell materials'],
-          ['layers', 'Limits of layers'],
-          ['blanks', 'Blanks'],
-        ] as const"
-        :key="id"
-        role="tab"
-        class="pick"
-        :aria-selected="pane === id"
-        @click="pane = id"
-      >
-        {{ words }}</PlainButton><span class="small muted">{{
+    <div class="line">
+      <PaneTabs
+        v-model="pane"
+        :panes="PANES"
+        label="Tables of devices"
+        look="box"
+        :height="36"
+      /><span class="small muted">{{
         TABLES[
           pane === 'materials' ? 'shellMaterials' : pane === 'layers' ? 'layerUsual' : 'blanks'
         ].source
@@ -426,10 +420,6 @@ function nameBlank(i: number, text: string) {
   border-radius: 4px;
   background: var(--sheet);
   font-size: 13px;
-}
-.pick[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
 }
 .num {
   width: 66px;

@@ -22,8 +22,9 @@ const {
 const emit = defineEmits<{ files: [File[]] }>()
 const field = ref<VFileInput | null>(null)
 const chosen = ref<File[]>([])
-async function give(files: File | File[]) {
-  const all = [files].flat()
+/** A dialog that was left without a choice gives nothing, or one nothing. */
+async function give(files: File | File[] | undefined) {
+  const all = [files].flat().filter((file) => file !== undefined)
   if (all.length === 0) return
   emit('files', all)
   await nextTick()

@@ -13,6 +13,7 @@ import { useModels } from '~/stores/models'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
+import PaneTabs from './PaneTabs.vue'
 
 /**
  * Target clearances by family, station and intent; what an activity moves; spring-back; makers'
@@ -122,25 +123,17 @@ const dropPoint = (maker: string, i: number) =>
   })
 const FAMILY_CHOICES = choicesOf(FAMILIES, (kind) => FAMILY_KINDS.of(kind).plural)
 const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).name)
+const PANES = [
+  ['targets', 'Target clearances'],
+  ['activity', 'Activities, spring-back'],
+  ['flex', 'Flex scale'],
+] as const
 </script>
 
 <template>
   <div class="tables">
-    <div class="line" role="tablist" aria-label="Tables of footwear">
-      <PlainButton
-        v-for="[id, words] in [
-          ['targets', 'Target clearances'],
-          ['activity', 'Activities, spring-back'],
-          ['flex', 'Flex scale'],
-        ] as const"
-        :key="id"
-        role="tab"
-        class="pick"
-        :aria-selected="pane === id"
-        @click="pane = id"
-      >
-        {{ words }}
-      </PlainButton>
+    <div class="line">
+      <PaneTabs v-model="pane" :panes="PANES" label="Tables of footwear" look="box" :height="36" />
       <VSelect
         v-if="pane === 'targets'"
         v-model="family"
@@ -355,10 +348,6 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
   border-radius: 4px;
   background: var(--sheet);
   font-size: 13px;
-}
-.pick[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
 }
 .num {
   width: 56px;

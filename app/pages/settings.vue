@@ -16,7 +16,7 @@ import FootwearTablesPane from '~/components/FootwearTablesPane.vue'
 import PriceTablePane from '~/components/PriceTablePane.vue'
 import DraftField from '~/components/DraftField.vue'
 import RepeatabilityPane from '~/components/RepeatabilityPane.vue'
-import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /**
  * House rules: the table fittings are judged by, in versions, with sources; and how well readings
@@ -138,6 +138,15 @@ const differs = (key: Key, at: string | number | null, value: number) => {
   const house = HOUSE_TABLES[key] as unknown
   return value !== (at === null ? house : (house as Record<string | number, number>)[at])
 }
+const PANES = [
+  ['limits', 'Limits and classes'],
+  ['readings', 'Bounds of readings'],
+  ['devices', 'Devices'],
+  ['footwear', 'Footwear'],
+  ['bench', 'Bench'],
+  ['prices', 'Prices'],
+  ['repeat', 'Repeatability'],
+] as const
 </script>
 
 <template>
@@ -147,26 +156,7 @@ const differs = (key: Key, at: string | number | null, value: number) => {
       <div class="title-row">
         <h1>Settings</h1>
         <span class="fact">table {{ current.version }}: {{ current.source }}</span>
-        <div role="tablist" aria-label="Settings" class="tabs">
-          <PlainButton
-            v-for="[id, name] in [
-              ['limits', 'Limits and classes'],
-              ['readings', 'Bounds of readings'],
-              ['devices', 'Devices'],
-              ['footwear', 'Footwear'],
-              ['bench', 'Bench'],
-              ['prices', 'Prices'],
-              ['repeat', 'Repeatability'],
-            ] as const"
-            :key="id"
-            role="tab"
-            class="tab"
-            :aria-selected="pane === id"
-            @click="pane = id"
-          >
-            {{ name }}
-          </PlainButton>
-        </div>
+        <PaneTabs v-model="pane" :panes="PANES" label="Settings" look="box" />
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-else-if="done" class="notice" role="status">{{ done }}</p>
@@ -344,21 +334,6 @@ const differs = (key: Key, at: string | number | null, value: number) => {
 </template>
 
 <style scoped>
-.tabs {
-  display: flex;
-  gap: 4px;
-}
-.tab {
-  min-height: 44px;
-  padding: 0 14px;
-  border-radius: 6px;
-  border: 1px solid var(--line-strong);
-  background: var(--sheet);
-}
-.tab[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
-}
 .sets {
   grid-template-columns: minmax(0, 1fr) 280px;
 }

@@ -20,6 +20,7 @@ import { useBench } from '~/stores/bench'
 import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
 import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /** The bench day: lanes, what moves before it moves, jobs and the step in hand. */
 const bench = useBench()
@@ -169,6 +170,14 @@ function onKey(event: KeyboardEvent) {
   acts[event.key.toLowerCase()]?.()
 }
 useEventListener('keydown', onKey)
+const PANES = computed(
+  () =>
+    [
+      ['moves', proposed.value ? `What moves (${bench.moves.length})` : 'Plan'],
+      ['step', 'Step'],
+      ['people', 'Who is there'],
+    ] as const,
+)
 </script>
 
 <template>
@@ -300,21 +309,8 @@ useEventListener('keydown', onKey)
             <JobList :may @choose="choose" />
           </section>
           <section class="card stack0">
-            <div class="card-head tabs" role="tablist" aria-label="Beside the jobs">
-              <PlainButton
-                v-for="[id, name] in [
-                  ['moves', proposed ? `What moves (${bench.moves.length})` : 'Plan'],
-                  ['step', 'Step'],
-                  ['people', 'Who is there'],
-                ] as const"
-                :key="id"
-                role="tab"
-                class="tab"
-                :aria-selected="pane === id"
-                @click="pane = id"
-              >
-                {{ name }}
-              </PlainButton>
+            <div class="card-head tabs">
+              <PaneTabs v-model="pane" :panes="PANES" label="Beside the jobs" />
             </div>
             <div
               v-if="pane === 'moves'"
@@ -587,15 +583,6 @@ h1 {
 }
 .tabs {
   padding: 4px 8px !important;
-}
-.tab {
-  min-height: 44px;
-  padding: 0 12px;
-  border-radius: 6px;
-}
-.tab[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
 }
 .pad {
   padding: 10px 14px;

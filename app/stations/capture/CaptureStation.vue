@@ -15,7 +15,7 @@ import SideMark from '~/components/SideMark.vue'
 import CapturedSole from '~/drawing/CapturedSole.vue'
 import { HUES } from '~/drawing/footDrawing'
 import { useSole } from '~/drawing/useSole'
-import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /**
  * Both feet as they were captured (else as the readings say), and beside them quality, guide,
@@ -210,18 +210,7 @@ function keepPair() {
       </div>
     </section>
     <div class="stack">
-      <div class="tabs" role="tablist" aria-label="Parts of Capture">
-        <PlainButton
-          v-for="[id, name] in PANES"
-          :key="id"
-          role="tab"
-          class="tab"
-          :aria-selected="pane === id"
-          @click="pane = id"
-        >
-          {{ name }}
-        </PlainButton>
-      </div>
+      <PaneTabs v-model="pane" :panes="PANES" label="Parts of Capture" look="box" />
       <QualityPane v-if="pane === 'quality'" :state="state" class="grow" />
       <WayGuide v-else-if="pane === 'guide'" class="grow" />
       <ScansPane v-else-if="pane === 'scans'" :state="state" class="grow" />
@@ -262,23 +251,5 @@ function keepPair() {
   gap: 8px;
   align-items: center;
   min-width: 0;
-}
-.tabs {
-  display: flex;
-  gap: 4px;
-  flex: none;
-  flex-wrap: wrap;
-}
-.tab {
-  min-height: 44px;
-  padding: 0 9px;
-  border: 1px solid var(--line-strong);
-  border-radius: 6px;
-  background: var(--sheet);
-  font-size: 13px;
-}
-.tab[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
 }
 </style>

@@ -33,6 +33,7 @@ import { useChanges } from '~/stores/changes'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
 import AddFrom from '~/components/AddFrom.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 const fitting = useFitting()
 const changes = useChanges()
@@ -42,7 +43,8 @@ const on = ref(format(new Date(), 'yyyy-MM-dd'))
 const series = computed(() => painSeries(fitting.record))
 const counts = computed(() => fitting.norms.painChange)
 const comfort = computed(() => comfortSeries(fitting.record))
-const pane = ref<'pain' | 'liner' | 'growth'>('pain')
+type Pane = 'pain' | 'liner' | 'growth'
+const pane = ref<Pane>('pain')
 const followups = computed(() => fitting.record.followups ?? [])
 const current = computed<Followup>(
   () => followups.value.find((f) => f.on === on.value) ?? { on: on.value, pain: [] },
@@ -155,6 +157,11 @@ const VERDICT: Record<PainSeries['verdict'], string> = {
   'first value': 'First value',
 }
 const PLACE_CHOICES = choicesOf(COMPLAINT_PLACES, (place) => PLACES[place].name)
+const PANES = computed((): [Pane, string][] => [
+  ['pain', 'Pain by place'],
+  ['liner', 'Liner'],
+  ...(growing.value.length ? [['growth', 'Growth'] as [Pane, string]] : []),
+])
 </script>
 
 <template>
@@ -177,22 +184,7 @@ const PLACE_CHOICES = choicesOf(COMPLAINT_PLACES, (place) => PLACES[place].name)
   <div class="cols two">
     <section class="card stack0">
       <div class="card-head tabs">
-        <div role="tablist" aria-label="What is looked at" class="line">
-          <PlainButton
-            v-for="[id, name] in [
-              ['pain', 'Pain by place'],
-              ['liner', 'Liner'],
-              ...(growing.length ? [['growth', 'Growth']] : []),
-            ] as ['pain' | 'liner' | 'growth', string][]"
-            :key="id"
-            role="tab"
-            class="tab"
-            :aria-selected="pane === id"
-            @click="pane = id"
-          >
-            {{ name }}
-          </PlainButton>
-        </div>
+        <PaneTabs v-model="pane" :panes="PANES" label="What is looked at" />
         <span class="aside small">band: value at handover ± what is not believed</span>
       </div>
       <div
@@ -462,15 +454,6 @@ const PLACE_CHOICES = choicesOf(COMPLAINT_PLACES, (place) => PLACES[place].name)
 }
 .line {
   display: flex;
-}
-.tab {
-  min-height: 44px;
-  padding: 0 12px;
-  border-radius: 6px;
-}
-.tab[aria-selected='true'] {
-  background: var(--wash);
-  font-weight: 700;
 }
 .pad {
   padding: 4px 14px;

@@ -11,7 +11,7 @@ import SideMark from '~/components/SideMark.vue'
 import { matchWorker } from '~/workers/matchWorker'
 import { stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
-import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /** Why this one, why not, what to work, split or custom: of the model that is looked at. */
 const { match } = defineProps<{ match: Match }>()
@@ -71,18 +71,7 @@ const money = (v: number) => v.toFixed(0)
 
 <template>
   <section class="card detail">
-    <div class="tabs" role="tablist" aria-label="About this model">
-      <PlainButton
-        v-for="[id, words] in TABS"
-        :key="id"
-        role="tab"
-        :aria-selected="pane === id"
-        class="tab"
-        @click="pane = id"
-      >
-        {{ words }}
-      </PlainButton>
-    </div>
+    <PaneTabs v-model="pane" :panes="TABS" label="About this model" look="line" grow :height="40" />
     <ul v-if="pane === 'why'" class="body scroll" tabindex="0">
       <li v-for="r in current?.reasons ?? []" :key="r">{{ r }}</li>
       <li v-if="missing.length" class="watch-text">
@@ -175,26 +164,6 @@ const money = (v: number) => v.toFixed(0)
   flex-direction: column;
   height: 232px;
   flex: none;
-}
-.tabs {
-  display: flex;
-  border-bottom: 1px solid var(--hairline);
-}
-.tab {
-  flex: 1;
-  min-height: 40px;
-  text-align: center;
-  font-size: 13px;
-  color: var(--muted);
-  border-right: 1px solid var(--hairline);
-}
-.tab:last-child {
-  border: 0;
-}
-.tab[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 700;
-  box-shadow: inset 0 -3px var(--spruce);
 }
 .body {
   flex: 1;

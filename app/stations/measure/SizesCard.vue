@@ -9,6 +9,7 @@ import { DEVICE_KINDS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /**
  * What the readings come to: sizes with the millimetres and the allowance behind them, lengths on
@@ -107,18 +108,7 @@ const cell = (name: string | undefined, ratio: string | null) =>
 <template>
   <section class="card sizes" aria-label="Sizes and classes">
     <div class="tabs">
-      <div role="tablist" aria-label="What the readings come to">
-        <PlainButton
-          v-for="[id, name] in PANES"
-          :key="id"
-          role="tab"
-          :aria-selected="pane === id"
-          class="tab"
-          @click="pane = id"
-        >
-          {{ name }}
-        </PlainButton>
-      </div>
+      <PaneTabs v-model="pane" :panes="PANES" label="What the readings come to" :height="30" />
       <span v-if="pane === 'sizes'" class="end small"
         ><span class="muted">allowance {{ allowance }} mm for</span>
         <PlainButton

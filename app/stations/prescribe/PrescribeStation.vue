@@ -38,6 +38,7 @@ import { postEdit, useStudio } from './useStudio'
 import { useChanges } from '~/stores/changes'
 import { useUndo } from '~/stores/undo'
 import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 const SolidView = defineAsyncComponent(() => import('~/three/SolidView.vue'))
 const studio = useStudio()
@@ -226,6 +227,12 @@ onBeforeUnmount(() => {
   estimates.stop()
 })
 const take = (words: string) => (changes.said = words)
+const PANES = [
+  ['layers', 'Layers'],
+  ['body', 'Body'],
+  ['versions', 'Versions'],
+  ['send', 'Send'],
+] as const
 </script>
 
 <template>
@@ -421,18 +428,7 @@ const take = (words: string) => (changes.said = words)
     </div>
     <div class="stack">
       <section class="card grow devicecard" aria-label="Device">
-        <div class="tabs" role="tablist" aria-label="Part of the device">
-          <PlainButton
-            v-for="p in ['layers', 'body', 'versions', 'send'] as const"
-            :key="p"
-            role="tab"
-            class="tab"
-            :aria-selected="pane === p"
-            @click="pane = p"
-          >
-            {{ { layers: 'Layers', body: 'Body', versions: 'Versions', send: 'Send' }[p] }}
-          </PlainButton>
-        </div>
+        <PaneTabs v-model="pane" :panes="PANES" label="Part of the device" look="line" grow />
         <div class="panel" role="tabpanel">
           <LayerList v-if="pane === 'layers'" :studio="studio" />
           <BodyPane v-else-if="pane === 'body'" :studio="studio" :estimates="estimates" />
@@ -548,21 +544,6 @@ const take = (words: string) => (changes.said = words)
 .devicecard {
   display: flex;
   flex-direction: column;
-}
-.tabs {
-  display: flex;
-  border-bottom: 1px solid var(--hairline);
-}
-.tab {
-  flex: 1;
-  min-height: 42px;
-  text-align: center;
-  border-bottom: 3px solid transparent;
-}
-.tab[aria-selected='true'] {
-  font-weight: 700;
-  border-bottom-color: var(--spruce);
-  background: var(--wash);
 }
 .panel {
   flex: 1;

@@ -16,6 +16,7 @@ import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
 import { api } from '~/browser/api'
 import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /** The talk: who, what for, what hurts, what must be known before anything is made. */
 const { fitting, story, client, trouble, put, putClient, number } = useStory()
@@ -67,6 +68,7 @@ async function another(activity: string) {
     trouble.value = (error as Error).message
   }
 }
+const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
 </script>
 
 <template>
@@ -182,19 +184,13 @@ async function another(activity: string) {
       <StoryHealth />
     </section>
     <section class="card stack0">
-      <div class="tabs" role="tablist" aria-label="Complaints, signs, old footwear">
-        <PlainButton
-          v-for="[id, name] in PANES"
-          :key="id"
-          role="tab"
-          class="tab"
-          :class="{ stop: id === 'signs' && waiting > 0 }"
-          :aria-selected="pane === id"
-          @click="pane = id"
-        >
-          {{ name }}
-        </PlainButton>
-      </div>
+      <PaneTabs
+        v-model="pane"
+        :panes="PANES"
+        label="Complaints, signs, old footwear"
+        look="line"
+        :stop="stopped"
+      />
       <ComplaintsPane v-if="pane === 'hurts'" />
       <SignsPane v-else-if="pane === 'signs'" />
       <PhotosPane v-else />
@@ -373,27 +369,5 @@ async function another(activity: string) {
   resize: vertical;
   min-height: 52px;
   line-height: 20px;
-}
-.tabs {
-  display: flex;
-  border-bottom: 1px solid var(--hairline);
-  padding: 4px 8px 0;
-  gap: 4px;
-}
-.tab {
-  min-height: 42px;
-  padding: 0 12px;
-  font-size: 14px;
-  color: var(--muted);
-  border-bottom: 3px solid transparent;
-}
-.tab[aria-selected='true'] {
-  color: var(--ink);
-  font-weight: 700;
-  border-color: var(--spruce);
-}
-.tab.stop {
-  color: var(--stop);
-  font-weight: 700;
 }
 </style>
