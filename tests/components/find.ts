@@ -1,3 +1,5 @@
+import { nextTick } from 'vue'
+import { VAutocomplete, VSelect } from 'vuetify/components'
 import type { DOMWrapper, VueWrapper } from '@vue/test-utils'
 
 const words = (element: Element | null | undefined) =>
@@ -43,3 +45,26 @@ export async function type(wrapper: VueWrapper, wanted: string | RegExp, text: s
 
 /** What stands there, in one line. */
 export const textOf = (wrapper: VueWrapper): string => words(wrapper.element.parentElement)
+
+/** Takes one of a list by its words; a list that has no such line is told with those it has. */
+export async function pick(wrapper: VueWrapper, wanted: string, words: string) {
+  const lists = [...wrapper.findAllComponents(VSelect), ...wrapper.findAllComponents(VAutocomplete)]
+  const list = lists.find((l) =>
+    l.findAll('input').some(({ element }) => nameOf(element) === wanted),
+  )
+  if (!list) throw new Error(`no list is called ${wanted}`)
+  const { items, itemTitle, itemValue } = list.props() as {
+    items: (string | Record<string, unknown>)[]
+    itemTitle: string
+    itemValue: string
+  }
+  const lines = items.map((item) =>
+    typeof item === 'string'
+      ? { words: item, value: item }
+      : { words: String(item[itemTitle]), value: item[itemValue] },
+  )
+  const line = lines.find((l) => l.words === words)
+  if (!line) throw new Error(`no ${words} among: ${lines.map((l) => l.words).join(' | ')}`)
+  list.vm.$emit('update:modelValue', line.value)
+  await nextTick()
+}
