@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest'
 import FootwearTablesPane from '../../app/components/FootwearTablesPane.vue'
 import { houseRow } from '../../core/footwear/targets'
 import { STATIONS, STATION_KINDS } from '../../core/kinds/stations/all'
-import { HOUSE_TABLES } from '../../core/record/tables'
+import { HOUSE_TABLES, type ShopTables } from '../../core/record/tables'
 import { button, field, pick, textOf, type } from './find'
 import { settingsPane } from './settingsTables'
 
@@ -41,7 +41,8 @@ describe('target clearances', () => {
   })
 
   test('the house’s band again is none of its own', async () => {
-    const own = { ...house, race: [house.race[0], house.race[1] + 0.5] as [number, number] }
+    const own = structuredClone(house) as ShopTables['matchTargets'][string]
+    own.race[1] += 0.5
     const { wrapper, change } = await open({
       tables: { matchTargets: { 'rigid-shell.ball': own } },
     })

@@ -1,0 +1,233 @@
+import { describe, expect, test, vi } from 'vitest'
+import { reactive, ref } from 'vue'
+import BenchTablesPane from '../../app/components/BenchTablesPane.vue'
+import CallOutLine from '../../app/components/callOut/CallOutLine.vue'
+import DeviceTablesPane from '../../app/components/DeviceTablesPane.vue'
+import FootwearTablesPane from '../../app/components/FootwearTablesPane.vue'
+import LayerDetail from '../../app/stations/prescribe/LayerDetail.vue'
+import LayerList from '../../app/stations/prescribe/LayerList.vue'
+import { layerRows } from '../../app/stations/prescribe/layerRows'
+import SignsPane from '../../app/stations/story/SignsPane.vue'
+import StoryActivity from '../../app/stations/story/StoryActivity.vue'
+import StoryHealth from '../../app/stations/story/StoryHealth.vue'
+import { useFitting } from '../../app/stores/fitting'
+import { cautionsOf } from '../../core/advice/cautions'
+import { plainDevice } from '../../core/device/buildDevice'
+import { amountOfCall, parseSided, AMOUNT_CALLS } from '../../core/device/callOutAmounts'
+import { deviceRows } from '../../core/device/deviceRows'
+import { deviceLines } from '../../core/device/deviceWords'
+import { riskOf } from '../../core/examine/risk'
+import { houseRow } from '../../core/footwear/targets'
+import { clientCard } from '../../core/formats/papers/card'
+import { fittingForm } from '../../core/formats/papers/fittingForm'
+import { orderSheet } from '../../core/formats/papers/orderSheet'
+import { readReadingsCsv, writeReadingsCsv } from '../../core/formats/readingsCsv'
+import { parseCallOut } from '../../core/measure/callOut'
+import { parseRecord } from '../../core/record/parse'
+import type { FittingRecord } from '../../core/record/schema'
+import { HOUSE_NORMS, HOUSE_TABLES } from '../../core/record/tables'
+import { completeTables } from '../../core/record/migrate/completeTables'
+import { field, pick, textOf } from './find'
+import { demo, mountWith } from './mountWith'
+import {
+  clog,
+  felting,
+  glassFeet,
+  glowing,
+  gullWing,
+  lastToeGirthMm,
+  stiltWalking,
+} from './madeUpKinds'
+import { settingsPane } from './settingsTables'
+
+vi.mock('../../core/kinds/registry', async (importOriginal) =>
+  (await import('./madeUpKinds')).withMadeUp(importOriginal),
+)
+
+/** A record as a file brings it: kinds that its own version of the types has never heard of. */
+function withKinds(change: (record: Record<string, any>) => void): FittingRecord {
+  const record = structuredClone(demo('Tove')) as Record<string, any>
+  change(record)
+  return parseRecord(record)
+}
+const onDevices = (layer: object) =>
+  withKinds((r) => {
+    for (const side of ['left', 'right'])
+      r.feet[side].device = { ...plainDevice(), layers: [layer] }
+  })
+
+describe('a layer that was made up', () => {
+  const record = onDevices({ kind: 'gullWing', heightMm: 3 })
+  const device = (side: 'left' | 'right') => record.feet[side]!.device!
+  const studio = () => ({
+    fitting: useFitting(),
+    device,
+    rows: ref(layerRows(device('left'), device('right'))),
+    chosen: ref(null),
+    keep: vi.fn(),
+    addLayer: vi.fn(),
+    shapes: reactive({ left: null, right: null }),
+  })
+
+  test('is kept in a record, with its default where nothing is said', () => {
+    expect(device('left').layers).toEqual([{ kind: 'gullWing', on: true, heightMm: 3 }])
+    const said = onDevices({ kind: 'gullWing' }).feet.left!.device!.layers
+    expect(said).toEqual([{ kind: 'gullWing', on: true, heightMm: 2 }])
+    expect(() => onDevices({ kind: 'gullWing', heightMm: 41 })).toThrow('heightMm')
+  })
+
+  test('stands on the sheet and, in plain words, on the client’s card', () => {
+    const sheet = deviceLines(record.feet.left!, deviceRows(HOUSE_NORMS))
+    expect(sheet).toContain('Gull wing: height 3 mm')
+    expect(clientCard(record, '2026-11-28').made).toEqual([
+      `Left footbed: ${gullWing.plain}.`,
+      `Right footbed: ${gullWing.plain}.`,
+    ])
+  })
+
+  test('is heard at the call-out line', () => {
+    expect(parseSided('gull 2 / 3', AMOUNT_CALLS)).toEqual({ word: 'gull', left: [2], right: [3] })
+    expect(amountOfCall('gull')).toMatchObject({ range: gullWing.amounts[0].range })
+  })
+
+  test('is offered in the menu and told in its detail', async () => {
+    const Host = {
+      components: { LayerList },
+      setup: () => ({ studio: studio() }),
+      template: '<LayerList :studio="studio" />',
+    }
+    const { wrapper } = await mountWith(Host, { record })
+    await pick(wrapper, 'Add a layer', 'Gull wing')
+    expect(textOf(wrapper)).toContain('Gull wing')
+    const Detail = {
+      components: { LayerDetail },
+      setup: () => ({ studio: studio(), row: layerRows(device('left'), device('right'))[0]! }),
+      template: '<LayerDetail :studio="studio" :row="row" />',
+    }
+    const detail = await mountWith(Detail, { record })
+    expect(textOf(detail.wrapper)).toContain(gullWing.does)
+  })
+
+  test('says what it means for a child and for a foot that does not feel', async () => {
+    const Detail = {
+      components: { LayerDetail },
+      setup: () => ({ studio: studio(), row: layerRows(device('left'), device('right'))[0]! }),
+      template: '<LayerDetail :studio="studio" :row="row" />',
+    }
+    const child = structuredClone(record)
+    child.client!.bornOn = '2017-05-02'
+    child.story!.conditions = ['neuropathy']
+    const { wrapper } = await mountWith(Detail, { record: child })
+    expect(textOf(wrapper)).toContain(gullWing.child)
+    expect(textOf(wrapper)).toContain(gullWing.insensate)
+  })
+
+  test('has its usual limits in Settings', async () => {
+    const { wrapper, tab } = await settingsPane(DeviceTablesPane)
+    await tab('Limits of layers')
+    expect(field(wrapper, 'Gull wing height usual from').element.value).toBe('1')
+    expect(field(wrapper, 'Gull wing height usual to').element.value).toBe('4')
+  })
+})
+
+describe('a reading that was made up', () => {
+  const record = withKinds((r) => {
+    r.feet.left.readings.push({ what: 'lastToeGirthMm', posture: 'standing', trials: [41, 42] })
+  })
+
+  test('is kept within its bounds', () => {
+    expect(record.feet.left!.readings.at(-1)).toMatchObject({ trials: [41, 42] })
+    expect(() =>
+      withKinds((r) =>
+        r.feet.left.readings.push({ what: 'lastToeGirthMm', posture: 'standing', trials: [91] }),
+      ),
+    ).toThrow('91 is outside 20 to 90 mm')
+  })
+
+  test('completes a table that was stored before it was made up', () => {
+    const { lastToeGirthMm: _, ...older } = HOUSE_NORMS.hardBoundsMm as Record<string, unknown>
+    const read = completeTables({ hardBoundsMm: older }, ['hardBoundsMm']) as typeof HOUSE_NORMS
+    expect(read.hardBoundsMm).toMatchObject({ lastToeGirthMm: lastToeGirthMm.boundsMm })
+  })
+
+  test('is heard at the call-out line, and refused outside its bounds', () => {
+    const context = { posture: 'standing', norms: HOUSE_NORMS } as const
+    expect(parseCallOut('lasttoe 41 / 43', context)).toMatchObject({
+      kind: 'readings',
+      what: 'lastToeGirthMm',
+      left: [41],
+      right: [43],
+    })
+    expect(parseCallOut('lasttoe 91 / 43', context)).toMatchObject({ kind: 'refused' })
+  })
+
+  test('comes in by CSV and goes onto the form and the order sheet', () => {
+    expect(readReadingsCsv(writeReadingsCsv(record), HOUSE_NORMS)).toMatchObject({
+      problems: [],
+      readings: { left: expect.arrayContaining([record.feet.left!.readings.at(-1)]) },
+    })
+    expect(JSON.stringify(fittingForm(record, []))).toContain('Last toe girth')
+    expect(JSON.stringify(orderSheet(record))).toContain('around the smallest toe')
+  })
+
+  test('is understood on the line of the screen', async () => {
+    const { wrapper } = await mountWith(CallOutLine, { record, props: { posture: 'standing' } })
+    await field(wrapper, /Call-out/).setValue('lasttoe 41 / 43')
+    expect(textOf(wrapper)).toContain('Last toe girth')
+  })
+})
+
+describe('a family of footwear that was made up', () => {
+  test('has bands at every station, and a place in Settings', async () => {
+    expect(houseRow('clog' as never, 'ball')).toEqual(houseRow('rigid-shell', 'ball'))
+    const { wrapper } = await settingsPane(FootwearTablesPane)
+    await pick(wrapper, 'Family', clog.plural)
+    expect(textOf(wrapper)).toContain(clog.rules[0])
+  })
+})
+
+describe('an activity that was made up', () => {
+  test('is asked for, and asks what to ask', async () => {
+    const record = withKinds((r) => (r.story.activity = 'stilt-walking'))
+    const { wrapper } = await mountWith(StoryActivity, { record })
+    expect(textOf(wrapper)).toContain(stiltWalking.name)
+    expect(textOf(wrapper)).toContain(stiltWalking.ask)
+    expect(textOf(wrapper)).toContain('market square')
+  })
+
+  test('moves the bands it says, as a row of the shop', async () => {
+    expect(HOUSE_TABLES.activityShiftMm).toMatchObject({ 'stilt-walking.ball': 0.25 })
+    const { wrapper, tab } = await settingsPane(FootwearTablesPane)
+    await tab('Activities, spring-back')
+    await pick(wrapper, 'Activity of a new shift', stiltWalking.name)
+  })
+})
+
+describe('a condition that was made up', () => {
+  test('can be told, and its caution follows', async () => {
+    const record = withKinds((r) => (r.story.conditions = ['glassFeet']))
+    const { wrapper } = await mountWith(StoryHealth, { record })
+    expect(textOf(wrapper)).toContain(`✓ ${glassFeet.name}`)
+    expect(cautionsOf(record)).toContainEqual(
+      expect.objectContaining({ words: glassFeet.caution!.words }),
+    )
+  })
+})
+
+describe('a sign that was made up', () => {
+  test('is asked, and yes refers', async () => {
+    const record = withKinds((r) => (r.story.signs = { ...r.story.signs, glowing: 'yes' }))
+    const { wrapper } = await mountWith(SignsPane, { record })
+    expect(textOf(wrapper)).toContain(glowing.ask)
+    expect(JSON.stringify(riskOf(record).refers)).toContain(glowing.refer)
+  })
+})
+
+describe('a process that was made up', () => {
+  test('is one of the shop’s ways', async () => {
+    expect(HOUSE_TABLES.processes.at(-1)).toEqual(felting.row)
+    const { wrapper } = await settingsPane(BenchTablesPane)
+    await pick(wrapper, 'Process', felting.row.name)
+    expect(field(wrapper, 'Minutes of Felt it').element.value).toBe('40')
+  })
+})

@@ -1,0 +1,143 @@
+import { activity } from '../../core/kinds/activities/definition'
+import { condition } from '../../core/kinds/conditions/definition'
+import { family } from '../../core/kinds/families/definition'
+import { heightMm, stored } from '../../core/kinds/layers/amountRule'
+import { layer } from '../../core/kinds/layers/definition'
+import { process } from '../../core/kinds/processes/definition'
+import { reading } from '../../core/kinds/readings/definition'
+import { sign } from '../../core/kinds/signs/definition'
+
+/**
+ * One more of every kind, that nobody has ever heard of. A kind is its definition and its one entry
+ * in a list; what is made up here is entered by `withMadeUp` and nowhere else.
+ */
+const HEIGHT = heightMm({ fallback: 2, presets: [2, 3], usual: [1, 4] })
+export const gullWing = layer({
+  kind: 'gullWing',
+  name: 'Gull wing',
+  call: 'gull',
+  does: 'lifts both edges of the midfoot like wings',
+  plain: 'two soft wings beside the middle of the foot',
+  where: 'top · beside the midfoot',
+  child: 'half of it in a growing foot',
+  insensate: 'look at the skin below it after a day',
+  phase: 'shape',
+  edged: false,
+  pushes: false,
+  onPlain: false,
+  amounts: [HEIGHT],
+  schema: { heightMm: stored(HEIGHT) },
+  more: () => [],
+  sheet: null,
+  clashes: [],
+  asked: ({ heightMm: mm }) => mm,
+  reach: () => ({ x: [-40, 40], y: [90, 130] }),
+  change: (_field, { heightMm: mm }, current) => current.map(() => mm),
+})
+
+export const lastToeGirthMm = reading({
+  kind: 'lastToeGirthMm',
+  name: 'Last toe girth',
+  call: ['lasttoe'],
+  how: 'a thread around the smallest toe',
+  plain: 'around your smallest toe',
+  child: 'grows: take it again',
+  insensate: 'no pull on the thread',
+  boundsMm: [20, 90],
+  repeatMm: 2,
+  ratio: null,
+  view: 'girths',
+  round: ['standing'],
+  atHeight: false,
+  drawn: { on: 'side', as: 'level', from: 0.8, to: 0.9, overMedialMm: 0, around: true },
+  orderSheet: { code: 'T5', name: 'Last toe girth', how: 'around the smallest toe' },
+})
+
+export const clog = family({
+  kind: 'clog',
+  name: 'wooden clog',
+  plural: 'wooden clogs',
+  plain: 'a clog of wood',
+  child: '10 mm to grow',
+  insensate: 'not on a foot that does not feel',
+  rules: ['Wood does not give: what presses will go on pressing.'],
+  sockMm: 3,
+  boot: false,
+  hard: true,
+  heated: false,
+  weights: { length: 1, ball: 1 },
+  targets: {},
+  sources: {},
+})
+
+export const stiltWalking = activity({
+  kind: 'stilt-walking',
+  name: 'Stilt walking',
+  plain: 'walking on stilts',
+  child: 'with somebody beside',
+  insensate: 'not without feeling',
+  families: ['shoe'],
+  terrains: ['market square'],
+  force: 'usual',
+  ask: 'How high, and for how long?',
+  allowance: 'shoes',
+  cold: false,
+  lowRoom: false,
+  springs: false,
+  recheck: null,
+  shiftMm: { ball: 0.25 },
+})
+
+export const glassFeet = condition({
+  kind: 'glassFeet',
+  name: 'Feet of glass',
+  plain: 'feet that break easily',
+  child: 'the same',
+  risk: { lossOfFeeling: false, reducedFlow: false, susceptible: false, highest: false },
+  refer: null,
+  caution: { code: 'glass-feet', words: 'Feet of glass: nothing hard below them.' },
+})
+
+export const glowing = sign({
+  kind: 'glowing',
+  ask: 'a foot that glows in the dark',
+  refer: 'A foot that glows: somebody who knows about light looks first.',
+  childOnly: false,
+  lookFor: true,
+})
+
+export const felting = process({
+  kind: 'felting',
+  plain: 'felting a sole by hand',
+  child: 'the same',
+  insensate: 'soft all over',
+  row: {
+    id: 'felting',
+    name: 'Felted by hand',
+    makes: ['trim-to-fit'],
+    steps: [{ id: 'felt', words: 'Felt it', minutes: 40 }],
+  },
+})
+
+const MADE_UP = [gullWing, lastToeGirthMm, clog, stiltWalking, glassFeet, glowing, felting]
+/** One that is in the same list as a made-up kind. */
+const BESIDE: Record<string, string> = {
+  gullWing: 'metPad',
+  lastToeGirthMm: 'footLengthMm',
+  clog: 'skate',
+  'stilt-walking': 'hockey',
+  glassFeet: 'diabetes',
+  glowing: 'openWound',
+  felting: 'trim-to-fit',
+}
+
+/** The registry of kinds, with one entry more in every list that one is made up for. */
+export async function withMadeUp(importOriginal: () => Promise<unknown>) {
+  const real = (await importOriginal()) as typeof import('../../core/kinds/registry')
+  const registry: typeof real.registry = (all) => {
+    const kinds = new Set(all.map((d) => d.kind))
+    const more = MADE_UP.filter((d) => kinds.has(BESIDE[d.kind]!))
+    return real.registry([...all, ...(more as unknown as typeof all)])
+  }
+  return { ...real, registry }
+}
