@@ -78,6 +78,8 @@ const pane = defineModel<T>({ required: true })
   gap: 4px;
 }
 .box :deep(.v-tab) {
+  padding: 0 9px;
+  font-size: 13px;
   border: 1px solid var(--line-strong);
   background: var(--sheet);
   color: var(--ink);

@@ -45,14 +45,18 @@ vi.mock('../../core/kinds/registry', async (importOriginal) =>
 )
 
 /** A record as a file brings it: kinds that its own version of the types has never heard of. */
-function withKinds(change: (record: Record<string, any>) => void): FittingRecord {
-  const record = structuredClone(demo('Tove')) as Record<string, any>
-  change(record)
+interface Raw {
+  feet: Record<'left' | 'right', { device?: unknown; readings: unknown[] }>
+  story: { activity?: unknown; conditions: unknown[]; signs?: object }
+}
+function withKinds(change: (record: Raw) => void): FittingRecord {
+  const record: unknown = structuredClone(demo('Tove'))
+  change(record as Raw)
   return parseRecord(record)
 }
 const onDevices = (layer: object) =>
   withKinds((r) => {
-    for (const side of ['left', 'right'])
+    for (const side of ['left', 'right'] as const)
       r.feet[side].device = { ...plainDevice(), layers: [layer] }
   })
 
