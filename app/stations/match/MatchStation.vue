@@ -297,7 +297,7 @@ const FAMILY_CHOICES = computed(() => [
   align-items: center;
 }
 .row :deep(.stepper) {
-  flex: 1 0 130px;
+  flex: 1 0 140px;
 }
 .match {
   grid-template-columns: minmax(0, 1fr) minmax(0, 350px);
