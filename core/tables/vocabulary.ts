@@ -99,3 +99,13 @@ export const JOINTS = [
   'firstToe',
   'lesserToes',
 ] as const
+
+/** What a reading is taken with. */
+export const INSTRUMENTS = [
+  'measuring board',
+  'calliper',
+  'tape',
+  'height gauge',
+  'by eye',
+] as const
+export type Instrument = (typeof INSTRUMENTS)[number]

@@ -40,6 +40,7 @@ export const lastToeGirthMm = reading({
   name: 'Last toe girth',
   call: ['lasttoe'],
   how: 'a thread around the smallest toe',
+  instrument: 'tape',
   plain: 'around your smallest toe',
   child: 'grows: take it again',
   insensate: 'no pull on the thread',

@@ -7,7 +7,7 @@ import { parseNumber } from '../../../core/measure/callOut'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../../core/measure/questions'
 import { bestMean, readingOf, summarise } from '../../../core/measure/reading'
 import { MOST_TRIALS } from '../../../core/record/commands'
-import { otherSide, SIDES, type Side } from '../../../core/tables/vocabulary'
+import { INSTRUMENTS, otherSide, SIDES, type Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -32,19 +32,9 @@ const say = ref<Say | null>(null)
 const fields = ref<Record<string, { focus: () => void }>>({})
 const words = (side: Side, value: number) => `${name.value.toLowerCase()} ${side} ${value}`
 
-/** How each reading is usually taken; what was used goes with the reading. */
-const INSTRUMENTS: string[] = ['measuring board', 'calliper', 'tape', 'height gauge', 'by eye']
-const usual = computed(() =>
-  /Girth/.test(hand.what)
-    ? 'tape'
-    : /Height/.test(hand.what)
-      ? 'height gauge'
-      : /Width/.test(hand.what)
-        ? 'calliper'
-        : 'measuring board',
-)
 const taken = computed(() => SIDES.map((s) => tries(s)).find((r) => r?.trials.length))
-const instrument = computed(() => taken.value?.instrument ?? usual.value)
+const CHOICES: string[] = [...INSTRUMENTS]
+const instrument = computed(() => taken.value?.instrument ?? READINGS.of(hand.what).instrument)
 function restore(patch: { instrument?: string; heightMm?: number }, words: string) {
   for (const side of SIDES) {
     const r = tries(side)
@@ -75,7 +65,7 @@ function setHeight(text: string) {
     return
   }
   height.value = value
-  restore({ heightMm: value }, `calf taken at ${value} mm`)
+  restore({ heightMm: value }, `${name.value.toLowerCase()} taken at ${value} mm`)
 }
 const height = ref<number | undefined>(
   SIDES.map((s) => tries(s)?.heightMm).find((v) => v !== undefined),
@@ -163,7 +153,7 @@ function put(side: Side, index: number, value: number) {
         posture: hand.posture,
         values: [value],
         instrument: instrument.value,
-        ...(hand.what === 'calfGirthMm' &&
+        ...(READINGS.of(hand.what).atHeight &&
           height.value !== undefined && { heightMm: height.value }),
       },
       words(side, value),
@@ -268,7 +258,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
       <span v-else class="muted small ellipsis grow" :title="READINGS.of(hand.what).how"
         >{{ hand.posture }} · {{ READINGS.of(hand.what).how }}</span
       >
-      <label v-if="!say && hand.what === 'calfGirthMm'" class="at small"
+      <label v-if="!say && READINGS.of(hand.what).atHeight" class="at small"
         ><span>at, mm</span
         ><DraftField
           inputmode="decimal"
@@ -280,7 +270,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
       <VSelect
         v-if="!say"
         class="tool"
-        :items="INSTRUMENTS"
+        :items="CHOICES"
         :model-value="instrument"
         :disabled="fitting.readOnly"
         aria-label="Instrument"

@@ -5,6 +5,7 @@ export const ankleGirthMm = reading({
   name: 'Ankle girth',
   call: ['ankle', 'ankle girth'],
   how: 'smallest above the malleoli',
+  instrument: 'tape',
   plain: 'around the ankle',
   child: 'grows: no adult class is given',
   insensate: 'lay the tape on without pulling; look at the skin after',

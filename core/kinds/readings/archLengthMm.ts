@@ -5,6 +5,7 @@ export const archLengthMm = reading({
   name: 'Arch length',
   call: ['arch', 'arch length'],
   how: 'rearmost heel to the centre of the first met joint',
+  instrument: 'measuring board',
   plain: 'length from the heel to the ball',
   child: 'grows: take it again every season',
   insensate: 'read it as usual',

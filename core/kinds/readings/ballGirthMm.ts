@@ -5,6 +5,7 @@ export const ballGirthMm = reading({
   name: 'Ball girth',
   call: ['ball', 'ball girth'],
   how: 'around first and fifth met heads',
+  instrument: 'tape',
   plain: 'around the ball',
   child: 'grows: take it again every season',
   insensate: 'lay the tape on without pulling; look at the skin after',

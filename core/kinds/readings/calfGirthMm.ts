@@ -5,6 +5,7 @@ export const calfGirthMm = reading({
   name: 'Calf girth',
   call: ['calf', 'calf girth'],
   how: 'at a stated height above the floor',
+  instrument: 'tape',
   plain: 'around the calf',
   child: 'grows: take it again every season',
   insensate: 'lay the tape on without pulling; look at the skin after',

@@ -1,4 +1,4 @@
-import type { Posture } from '../../tables/vocabulary'
+import type { Instrument, Posture } from '../../tables/vocabulary'
 import type { SourceState } from '../../tables/table'
 
 /** A point of the side view: a share of foot length from the heel, and a height in mm. */
@@ -52,6 +52,8 @@ export interface ReadingDefinition<K extends string = string> {
   /** words it is called out by, the first one preferred */
   call: readonly [string, ...string[]]
   how: string
+  /** what it is usually taken with; what was used goes with the reading */
+  instrument: Instrument
   /** in the client's words; on their papers */
   plain: string
   /** what it means on a growing foot */

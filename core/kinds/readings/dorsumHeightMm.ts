@@ -5,6 +5,7 @@ export const dorsumHeightMm = reading({
   name: 'Dorsum height',
   call: ['dorsum', 'dorsum height'],
   how: 'top of the foot at half foot length',
+  instrument: 'height gauge',
   plain: 'height of the instep',
   child: 'a low arch is usual until about seven years',
   insensate: 'read it as usual',

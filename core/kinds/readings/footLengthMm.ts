@@ -5,6 +5,7 @@ export const footLengthMm = reading({
   name: 'Foot length',
   call: ['length', 'len', 'foot length'],
   how: 'rearmost heel to the longest toe, along the axis',
+  instrument: 'measuring board',
   plain: 'length of the foot',
   child: 'grows: the date belongs to it, growth room is counted from it',
   insensate: 'read it as usual',

@@ -5,6 +5,7 @@ export const forefootWidthMm = reading({
   name: 'Forefoot width',
   call: ['width', 'forefoot', 'forefoot width'],
   how: 'medial first to lateral fifth met head',
+  instrument: 'calliper',
   plain: 'width at the ball',
   child: 'grows: no adult class is given',
   insensate: 'look at the skin where the caliper touched',

@@ -5,6 +5,7 @@ export const heelInstepGirthMm = reading({
   name: 'Heel–instep girth',
   call: ['heel instep', 'short heel', 'heel-instep'],
   how: 'around heel point and bend of the instep',
+  instrument: 'tape',
   plain: 'around heel and instep',
   child: 'grows: no adult class is given',
   insensate: 'lay the tape on without pulling; look at the skin after',

@@ -5,6 +5,7 @@ export const heelWidthMm = reading({
   name: 'Heel width',
   call: ['heel', 'heel width'],
   how: 'widest of the heel, 30 mm above the floor or less',
+  instrument: 'calliper',
   plain: 'width of the heel',
   child: 'grows: take it again every season',
   insensate: 'look at the skin where the caliper touched',

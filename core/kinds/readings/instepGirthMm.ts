@@ -5,6 +5,7 @@ export const instepGirthMm = reading({
   name: 'Instep girth',
   call: ['instep', 'instep girth'],
   how: 'around the highest point of the instep',
+  instrument: 'tape',
   plain: 'around the instep',
   child: 'grows: take it again every season',
   insensate: 'lay the tape on without pulling; look at the skin after',

@@ -5,6 +5,7 @@ export const lateralMalleolusHeightMm = reading({
   name: 'Lateral malleolus height',
   call: ['lateral malleolus'],
   how: 'floor to the tip of the lateral malleolus',
+  instrument: 'height gauge',
   plain: 'height of the outer ankle',
   child: 'grows: take it again every season',
   insensate: 'look at the skin where the caliper touched',

@@ -5,6 +5,7 @@ export const malleolusWidthMm = reading({
   name: 'Malleolus width',
   call: ['malleolus', 'malleolus width'],
   how: 'across both malleoli',
+  instrument: 'calliper',
   plain: 'width over the ankle bones',
   child: 'grows: take it again every season',
   insensate: 'look at the skin where the caliper touched',

@@ -5,6 +5,7 @@ export const medialMalleolusHeightMm = reading({
   name: 'Medial malleolus height',
   call: ['medial malleolus'],
   how: 'floor to the tip of the medial malleolus',
+  instrument: 'height gauge',
   plain: 'height of the inner ankle',
   child: 'grows: take it again every season',
   insensate: 'look at the skin where the caliper touched',

@@ -5,6 +5,7 @@ export const navicularHeightMm = reading({
   name: 'Navicular height',
   call: ['navicular', 'nav'],
   how: 'navicular tuberosity to the floor',
+  instrument: 'height gauge',
   plain: 'height of the inner midfoot',
   child: 'a low arch is usual until about seven years',
   insensate: 'read it as usual',

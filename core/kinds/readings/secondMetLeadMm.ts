@@ -5,6 +5,7 @@ export const secondMetLeadMm = reading({
   name: 'Second-met lead',
   call: ['second met', 'met lead'],
   how: 'second met head beyond the first',
+  instrument: 'measuring board',
   plain: 'how far the second joint stands out',
   child: 'grows: take it again every season',
   insensate: 'read it as usual',

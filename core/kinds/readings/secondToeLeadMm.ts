@@ -5,6 +5,7 @@ export const secondToeLeadMm = reading({
   name: 'Second-toe lead',
   call: ['second toe', 'toe lead'],
   how: 'second toe beyond the first',
+  instrument: 'measuring board',
   plain: 'how far the second toe stands out',
   child: 'grows: take it again every season',
   insensate: 'read it as usual',

@@ -5,6 +5,7 @@ export const toeBoxHeightMm = reading({
   name: 'Toe height',
   call: ['toe', 'toe height'],
   how: 'floor to the top of the highest toe',
+  instrument: 'height gauge',
   plain: 'height of the toes',
   child: 'grows: take it again every season',
   insensate: 'look between and over the toes for marks first',

@@ -5,6 +5,7 @@ export const waistGirthMm = reading({
   name: 'Waist girth',
   call: ['waist', 'waist girth'],
   how: 'smallest around the midfoot',
+  instrument: 'tape',
   plain: 'around the middle of the foot',
   child: 'grows: no adult class is given',
   insensate: 'lay the tape on without pulling; look at the skin after',
