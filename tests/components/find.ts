@@ -47,12 +47,12 @@ export async function type(wrapper: VueWrapper, wanted: string | RegExp, text: s
 export const textOf = (wrapper: VueWrapper): string => words(wrapper.element.parentElement)
 
 /** Takes one of a list by its words; a list that has no such line is told with those it has. */
-export async function pick(wrapper: VueWrapper, wanted: string, words: string) {
+export async function pick(wrapper: VueWrapper, wanted: string | RegExp, words: string) {
   const lists = [...wrapper.findAllComponents(VSelect), ...wrapper.findAllComponents(VAutocomplete)]
   const list = lists.find((l) =>
-    l.findAll('input').some(({ element }) => nameOf(element) === wanted),
+    l.findAll('input').some(({ element }) => matches(nameOf(element), wanted)),
   )
-  if (!list) throw new Error(`no list is called ${wanted}`)
+  if (!list) throw new Error(`no list is called ${String(wanted)}`)
   const { items, itemTitle, itemValue } = list.props() as {
     items: (string | Record<string, unknown>)[]
     itemTitle: string
