@@ -56,7 +56,7 @@ test('none yet says what stands in for them', async () => {
 test('a pair goes to the server as it was typed, and the fields are empty again', async () => {
   const { wrapper, calls } = await open()
   const [what, whose, first, second] = [
-    'Reading',
+    /^Reading/,
     /^Whose foot/,
     'First, mm',
     'Second, mm',
