@@ -5,7 +5,7 @@ import { matchRecord, standingFeet } from '../../../core/footwear/matchRecord'
 import { predictedGapMm, predictedLooks } from '../../../core/footwear/shellCheck'
 import { lineOf, mergePlan, planOf, pressMm, workForSpot } from '../../../core/footwear/workPlan'
 import { workedOffsets } from '../../../core/footwear/worked'
-import type { FittingRecord, ShellWork, TryOn } from '../../../core/record/schema'
+import type { FittingRecord, ShellWork } from '../../../core/record/schema'
 import { demoModels } from '../../../demo/catalogue'
 import { DEMO_RECORDS } from '../../../demo/records'
 
