@@ -255,12 +255,12 @@ const WAYS = [
   --field-pad: 6px;
 }
 .way {
-  width: 92px;
+  width: 96px;
   flex: none;
   --field-pad: 4px;
 }
 .num {
-  width: 56px;
+  width: 52px;
   flex: none;
   --field-pad: 6px;
   --v-input-control-height: 40px;
