@@ -46,8 +46,8 @@ export async function type(wrapper: VueWrapper, wanted: string | RegExp, text: s
 /** What stands there, in one line. */
 export const textOf = (wrapper: VueWrapper): string => words(wrapper.element.parentElement)
 
-/** Takes one of a list by its words; a list that has no such line is told with those it has. */
-export async function pick(wrapper: VueWrapper, wanted: string | RegExp, words: string) {
+/** A list to choose from, by its label, and its lines with their values. */
+function listOf(wrapper: VueWrapper, wanted: string | RegExp) {
   const lists = [...wrapper.findAllComponents(VSelect), ...wrapper.findAllComponents(VAutocomplete)]
   const list = lists.find((l) =>
     l.findAll('input').some(({ element }) => matches(nameOf(element), wanted)),
@@ -63,6 +63,16 @@ export async function pick(wrapper: VueWrapper, wanted: string | RegExp, words: 
       ? { words: item, value: item }
       : { words: String(item[itemTitle]), value: item[itemValue] },
   )
+  return { list, lines }
+}
+
+/** What a list offers, in its order. */
+export const offered = (wrapper: VueWrapper, wanted: string | RegExp): string[] =>
+  listOf(wrapper, wanted).lines.map((line) => line.words)
+
+/** Takes one of a list by its words; a list that has no such line is told with those it has. */
+export async function pick(wrapper: VueWrapper, wanted: string | RegExp, words: string) {
+  const { list, lines } = listOf(wrapper, wanted)
   const line = lines.find((l) => l.words === words)
   if (!line) throw new Error(`no ${words} among: ${lines.map((l) => l.words).join(' | ')}`)
   list.vm.$emit('update:modelValue', line.value)
