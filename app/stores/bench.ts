@@ -33,6 +33,8 @@ export const useBench = defineStore('bench', {
     minute: '',
     asked: 0,
     kept: 0,
+    /** changes of the plan that the server has not answered yet */
+    keeping: 0,
     chain: Promise.resolve() as Promise<void>,
   }),
   getters: {
@@ -158,19 +160,28 @@ export const useBench = defineStore('bench', {
     tick() {
       this.minute = format(new Date(), 'HH:mm')
     },
-    async load(on?: string) {
+    /** Reads a day; `anew` takes its plan even where one is being kept here. */
+    async load(on?: string, anew = false) {
       const day = on ?? this.day
       this.tick()
       try {
         const state = await api<BenchState>(`bench?day=${day}`)
         if (this.day !== day) this.proposal = null
         this.day = day
-        this.state = state
+        this.state = !anew && this.isOlder(state) ? { ...state, plan: this.state!.plan } : state
         this.trouble = ''
         if (this.needsPlan()) await this.propose(this.plan.steps.length > 0)
       } catch (error) {
         this.trouble = (error as Error).message
       }
+    },
+    /**
+     * An answer that was asked for before the plan was changed here: its plan would take the change
+     * off the screen, and the next one would be refused as stale.
+     */
+    isOlder({ day, plan }: BenchState): boolean {
+      const here = this.state
+      return here?.day === day && (this.keeping > 0 || plan.version < here.plan.version)
     },
     /** Nothing is kept yet, something is new, or what is kept cannot be done any more. */
     needsPlan(): boolean {
@@ -218,27 +229,32 @@ export const useBench = defineStore('bench', {
       this.state = { ...this.state!, plan: { ...this.state!.plan, plan: change(this.plan) } }
       const mine = ++this.kept
       const sent = plainCopy(this.plan)
+      this.keeping++
       this.chain = this.chain.then(async () => {
-        // What was overtaken while it waited goes along with the last one.
-        if (mine !== this.kept) return
         try {
-          const kept = await api<PlanRow>('bench/plan', 'PUT', {
-            day: this.day,
-            version: this.state!.plan.version,
-            plan: sent,
-          })
-          this.state = {
-            ...this.state!,
-            plan: mine === this.kept ? kept : { ...this.state!.plan, version: kept.version },
-          }
-          this.said = said
-          this.trouble = ''
+          // What was overtaken while it waited goes along with the last one.
+          if (mine === this.kept) await this.send(sent, mine, said)
         } catch (error) {
-          await this.load()
+          await this.load(this.day, true)
           this.trouble = (error as Error).message
+        } finally {
+          this.keeping--
         }
       })
       return this.chain
+    },
+    async send(sent: DayPlan, mine: number, said: string) {
+      const kept = await api<PlanRow>('bench/plan', 'PUT', {
+        day: this.day,
+        version: this.state!.plan.version,
+        plan: sent,
+      })
+      this.state = {
+        ...this.state!,
+        plan: mine === this.kept ? kept : { ...this.state!.plan, version: kept.version },
+      }
+      this.said = said
+      this.trouble = ''
     },
     async take() {
       if (!this.proposal) return

@@ -160,6 +160,27 @@ test('what the server refuses is told, and the screen shows what is kept there',
   expect([store.onDuty, plan.version, store.trouble]).toEqual([['Bram'], 10, ''])
 })
 
+test('a day that was asked for before a change answers after it: the change stays', async () => {
+  const store = await open()
+  await store.take()
+  // The answer to this question is made before the change is kept, and comes while it is.
+  const asked = store.load(DAY)
+  const kept = store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  await asked
+  expect(store.onDuty).toEqual(['Bram'])
+  await kept
+  // An answer that was slower still says what was before.
+  const answer = JSON.stringify({ ...state(), plan: { ...plan, version: 1, plan: EMPTY_PLAN } })
+  const real = fetch
+  vi.stubGlobal('fetch', async () => new Response(answer))
+  await store.load(DAY)
+  vi.stubGlobal('fetch', real)
+  expect(store.onDuty).toEqual(['Bram'])
+  await store.change({ jobs: { b: true } }, 'put on')
+  expect(store.trouble).toBe('')
+  expect(plan.plan).toMatchObject({ onDuty: ['Bram'], jobs: { b: true } })
+})
+
 test('the newest question for a plan wins, also when an older one answers last', async () => {
   const store = await open()
   bench.slow = true
