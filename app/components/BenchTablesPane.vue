@@ -3,7 +3,7 @@ import { plainCopy } from '~/browser/plainCopy'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VCheckboxBtn, VSelect, VTable } from 'vuetify/components'
 import { processSchema, type Process, type Step } from '../../core/tables/processes'
-import { parseNumber } from '../../core/measure/callOut'
+import { typedInRange } from '../../core/measure/typedInRange'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { useBench } from '~/stores/bench'
 import DraftField from './DraftField.vue'
@@ -53,14 +53,9 @@ function number(
   high: number,
   whole = true,
 ): number | undefined {
-  const value = parseNumber(text)
-  if (value === null || value < low || value > high || (whole && !Number.isInteger(value)))
-    return void emit(
-      'trouble',
-      `${name}: “${text}” is not a ${whole ? 'whole ' : ''}number from ${low} to ${high}. Nothing was changed.`,
-    )
-  emit('trouble', '')
-  return value
+  const typed = typedInRange(text, name, { low, high, whole })
+  emit('trouble', 'trouble' in typed ? typed.trouble : '')
+  return 'value' in typed ? typed.value : undefined
 }
 function move(i: number, by: -1 | 1) {
   const steps = [...process.value.steps]

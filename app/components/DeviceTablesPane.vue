@@ -8,7 +8,8 @@ import type { ShellMaterial } from '../../core/tables/materials'
 import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
-import { idOf } from '~/browser/idOf'
+import { idOf } from '../../core/record/idOf'
+import { typedInRange } from '../../core/measure/typedInRange'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
 import PaneTabs from './PaneTabs.vue'
@@ -26,16 +27,9 @@ function copy<T>(v: T): T {
 
 /** The typed number within limits; anything else is said and not kept. */
 function number(text: string, name: string, low: number, high: number): number | undefined {
-  const value = parseNumber(text)
-  if (value === null || value < low || value > high)
-    emit(
-      'trouble',
-      `${name}: “${text}” is not a number from ${low} to ${high}. Nothing was changed.`,
-    )
-  else {
-    emit('trouble', '')
-    return value
-  }
+  const typed = typedInRange(text, name, { low, high })
+  emit('trouble', 'trouble' in typed ? typed.trouble : '')
+  return 'value' in typed ? typed.value : undefined
 }
 type Cell = {
   key: string

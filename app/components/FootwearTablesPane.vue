@@ -5,7 +5,7 @@ import { FAMILIES, FAMILY_KINDS, type Family } from '../../core/kinds/families/a
 import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable } from 'vuetify/components'
 import { houseRow, targetSource } from '../../core/footwear/targets'
-import { parseNumber } from '../../core/measure/callOut'
+import { typedInRange } from '../../core/measure/typedInRange'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { ACTIVITIES } from '../../core/kinds/activities/all'
 import { INTENTS, type Intent } from '../../core/tables/vocabulary'
@@ -28,14 +28,9 @@ const family = ref<Family>('rigid-shell')
 const rowOf = (station: Station) =>
   draft.matchTargets[`${family.value}.${station}`] ?? houseRow(family.value, station)
 function number(text: string, name: string, low: number, high: number): number | undefined {
-  const value = parseNumber(text)
-  if (value === null || value < low || value > high)
-    return void emit(
-      'trouble',
-      `${name}: “${text}” is not a number from ${low} to ${high}. Nothing was changed.`,
-    )
-  emit('trouble', '')
-  return value
+  const typed = typedInRange(text, name, { low, high })
+  emit('trouble', 'trouble' in typed ? typed.trouble : '')
+  return 'value' in typed ? typed.value : undefined
 }
 function setBand(station: Station, intent: Intent, which: 0 | 1, text: string) {
   const value = number(text, `${STATION_KINDS.of(station).name} ${intent}`, -30, 60)

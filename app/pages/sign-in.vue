@@ -125,7 +125,6 @@ async function enter() {
             <PlainButton
               v-for="p in demo"
               :key="p.login"
-              type="button"
               role="radio"
               :aria-checked="p.login === chosen"
               class="person"

@@ -243,6 +243,7 @@ export const useBench = defineStore('bench', {
       })
       return this.chain
     },
+    /** Sends a plan, and shows the server's own unless a later change has been made here. */
     async send(sent: DayPlan, mine: number, said: string) {
       const kept = await api<PlanRow>('bench/plan', 'PUT', {
         day: this.day,

@@ -2,6 +2,10 @@ import { SHELL_MEASURES, type ShellMeasureKey } from '../kinds/stations/all'
 import { parseNumber } from '../measure/callOut'
 import { Refusal } from '../record/refusal'
 import { modelSchema, type FootwearModel } from './catalogueSchema'
+import { idOf } from '../record/idOf'
+
+/** letters that the catalogue keeps of an id */
+const MOST_OF_ID = 80
 
 /** Measures of a bare shell in the order in which they are taken. */
 export const SHELL_ROUND = SHELL_MEASURES.toSorted((a, b) => a.turn - b.turn)
@@ -144,10 +148,7 @@ export function measuredShell(
   const typed = (text: string | undefined) => (isEmpty(text) ? undefined : parseNumber(text!)!)
   const num = (key: BuildKey) =>
     typed(form.build[key]) ?? BUILD_MEASURES.find((b) => b.key === key)!.fallback
-  const id = `${form.maker}-${form.name}`
-    .toLowerCase()
-    .replace(/[^a-z0-9]+/g, '-')
-    .slice(0, 80)
+  const id = idOf(`${form.maker}-${form.name}`, MOST_OF_ID)
   const flex = num('flex')
   const lean = num('lean')
   const { flex: _, cuffLeanDeg: __, ...kept } = model ?? { id }

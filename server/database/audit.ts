@@ -80,7 +80,9 @@ export async function readAudit(
   limit = 200,
 ): Promise<AuditRow[]> {
   const { rows } = await db.query(
-    `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key from audit a left join client_keys k on k.client_id = a.client_id
+    `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key
+     from audit a
+     left join client_keys k on k.client_id = a.client_id
      where a.shop_id = $1 and ($2::uuid is null or a.client_id = $2) order by a.id desc limit $3`,
     [shopId, clientId, limit],
   )

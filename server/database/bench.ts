@@ -21,10 +21,18 @@ export async function openJobs(
   making: Omit<Making, 'processes'>,
 ): Promise<BenchJobRow[]> {
   const { rows } = await db.query(
-    `select f.id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts, max(p.version) filter (where p.part = 'jobs') as jobs_version, max(p.version) filter (where p.part = 'making') as making_version
-     from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
-     where f.shop_id = $1 and f.opened_on > $2::date - 365 and p.part in ('device.left', 'device.right', 'footwear', 'jobs', 'making', 'norms', 'story', 'findings.left', 'findings.right', 'legLength', 'handover')
-     group by f.id, c.id having not bool_or(p.part = 'handover' and p.content ? 'on') order by f.opened_on, f.id`,
+    `select f.id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts,
+       max(p.version) filter (where p.part = 'jobs') as jobs_version,
+       max(p.version) filter (where p.part = 'making') as making_version
+     from fittings f
+       join clients c on c.id = f.client_id
+       join fitting_parts p on p.fitting_id = f.id
+     where f.shop_id = $1 and f.opened_on > $2::date - 365
+       and p.part in ('device.left', 'device.right', 'footwear', 'jobs', 'making', 'norms', 'story',
+         'findings.left', 'findings.right', 'legLength', 'handover')
+     group by f.id, c.id
+     having not bool_or(p.part = 'handover' and p.content ? 'on')
+     order by f.opened_on, f.id`,
     [shopId, today],
   )
   return rows
@@ -76,8 +84,14 @@ export async function keepPlan(
   by: string,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into bench_plans (shop_id, day, plan, version, changed_by) select $1::uuid, $2::date, $3::jsonb, 1, $5::text where $4::int = 0 or exists (select 1 from bench_plans where shop_id = $1::uuid and day = $2::date)
-     on conflict (shop_id, day) do update set plan = excluded.plan, version = bench_plans.version + 1, changed_by = excluded.changed_by, changed_at = now() where bench_plans.version = $4::int`,
+    `insert into bench_plans (shop_id, day, plan, version, changed_by)
+     select $1::uuid, $2::date, $3::jsonb, 1, $5::text
+     where $4::int = 0
+       or exists (select 1 from bench_plans where shop_id = $1::uuid and day = $2::date)
+     on conflict (shop_id, day) do update
+       set plan = excluded.plan, version = bench_plans.version + 1,
+         changed_by = excluded.changed_by, changed_at = now()
+       where bench_plans.version = $4::int`,
     [shopId, day, JSON.stringify(plan), basedOn, by],
   )
   return rowCount === 1
@@ -99,7 +113,9 @@ export async function logStep(
   by: string,
 ): Promise<void> {
   await db.query(
-    'insert into bench_log (shop_id, fitting_id, step, foot, did, planned_min, actual_min, reason, made_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9)',
+    `insert into bench_log
+       (shop_id, fitting_id, step, foot, did, planned_min, actual_min, reason, made_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9)`,
     [
       shopId,
       l.fittingId,
@@ -117,7 +133,12 @@ export async function logStep(
 /** What finished steps took in the last year, for learning the shop's own minutes. */
 export async function stepsTook(db: Client, shopId: string): Promise<StepTook[]> {
   const { rows } = await db.query(
-    `select step, actual_min::float8 as "actualMin" from bench_log where shop_id = $1 and did = 'finish' and actual_min is not null and made_at > now() - interval '1 year' order by id desc limit 5000`,
+    `select step, actual_min::float8 as "actualMin"
+     from bench_log
+     where shop_id = $1 and did = 'finish' and actual_min is not null
+       and made_at > now() - interval '1 year'
+     order by id desc
+     limit 5000`,
     [shopId],
   )
   return rows

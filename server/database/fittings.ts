@@ -45,7 +45,9 @@ async function putPart(
   by: string | null,
 ) {
   await db.query(
-    'insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5) on conflict (fitting_id, part) do nothing',
+    `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version)
+     values ($1, $2, $3, 1, $4, $5)
+     on conflict (fitting_id, part) do nothing`,
     [fittingId, part, JSON.stringify(content), by, RECORD_VERSION],
   )
 }
@@ -219,7 +221,8 @@ export async function applyToFitting(
   })
   const saved = await db.query<PartRow>(
     `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
-     on conflict (fitting_id, part) do update set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now(), record_version = excluded.record_version
+     on conflict (fitting_id, part) do update
+     set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now(), record_version = excluded.record_version
      returning ${PART_COLUMNS}`,
     [id, part, JSON.stringify(content), by, RECORD_VERSION],
   )
@@ -268,7 +271,9 @@ export async function fittingsOf(
   clientId: string,
 ): Promise<FittingRow[]> {
   const { rows } = await db.query(
-    `select f.id, f.opened_on as "openedOn", p.content->>'activity' as activity from fittings f left join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
+    `select f.id, f.opened_on as "openedOn", p.content->>'activity' as activity
+     from fittings f
+     left join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
      where f.shop_id = $1 and f.client_id = $2 order by f.opened_on desc, f.created_at desc`,
     [shopId, clientId],
   )

@@ -64,7 +64,8 @@ export async function lengthsOf(
 ): Promise<Map<string, Record<Side, LengthAt[]>>> {
   const { rows } = await db.query(
     `select f.client_id, f.opened_on, p.part, p.content, p.record_version from fittings f join fitting_parts p on p.fitting_id = f.id
-     where f.shop_id = $1 and f.client_id = any($2::uuid[]) and p.part in ('readings.left', 'readings.right') order by f.opened_on, f.created_at`,
+     where f.shop_id = $1 and f.client_id = any($2::uuid[]) and p.part in ('readings.left', 'readings.right')
+     order by f.opened_on, f.created_at`,
     [shopId, clientIds],
   )
   const out = new Map<string, Record<Side, LengthAt[]>>()

@@ -17,7 +17,11 @@ const toRow = (r: Record<string, never>): HeatLogRow => ({
 /** Logs of heat, newest first: those of the last three months. */
 export async function readHeatLogs(db: Client, shopId: string, most = 40): Promise<HeatLogRow[]> {
   const { rows } = await db.query(
-    `select * from heat_logs where shop_id = $1 and started_at > now() - interval '90 days' order by stopped_at is not null, started_at desc limit $2`,
+    `select *
+     from heat_logs
+     where shop_id = $1 and started_at > now() - interval '90 days'
+     order by stopped_at is not null, started_at desc
+     limit $2`,
     [shopId, most],
   )
   return rows.map(toRow)
@@ -32,7 +36,10 @@ export async function startHeatLog(
 ): Promise<void> {
   await db.query(
     `insert into heat_logs (id, shop_id, fitting_id, name, apparatus, heat_window, made_by)
-     select $1::uuid, $2::uuid, (select id from fittings where id = $3::uuid and shop_id = $2::uuid), $4::text, $5::text, $6::text, $7::text on conflict (id) do nothing`,
+     select $1::uuid, $2::uuid, (select id
+     from fittings
+     where id = $3::uuid and shop_id = $2::uuid), $4::text, $5::text, $6::text, $7::text
+     on conflict (id) do nothing`,
     [l.id, shopId, l.fittingId ?? null, l.name, l.apparatus, l.window ?? null, by],
   )
 }

@@ -22,7 +22,10 @@ export async function putModels(
 ): Promise<void> {
   await db.query(
     `insert into models (shop_id, id, position, content)
-     select $1, m.content->>'id', coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place, m.content from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
+     select $1, m.content->>'id', coalesce((select max(position) + 1
+     from models
+     where shop_id = $1), 0) + m.place, m.content
+     from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
      on conflict (shop_id, id) do update set content = excluded.content`,
     [shopId, JSON.stringify(models)],
   )
@@ -37,7 +40,9 @@ export async function setStock(
   count: number,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `update models set content = jsonb_set(content, array['stock', $3], to_jsonb($4::int)) where shop_id = $1 and id = $2 and content->'sizesMm' @> to_jsonb($5::numeric)`,
+    `update models
+     set content = jsonb_set(content, array['stock', $3], to_jsonb($4::int))
+     where shop_id = $1 and id = $2 and content->'sizesMm' @> to_jsonb($5::numeric)`,
     [shopId, model, String(sizeMm), count, sizeMm],
   )
   return rowCount === 1

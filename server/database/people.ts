@@ -57,7 +57,10 @@ export async function signIn(
     return toPerson(person)
   }
   await db.query(
-    'insert into sign_in_failures (login_hash, failures, last_at) values ($1, 1, now()) on conflict (login_hash) do update set failures = sign_in_failures.failures + 1, last_at = now()',
+    `insert into sign_in_failures (login_hash, failures, last_at)
+     values ($1, 1, now())
+     on conflict (login_hash) do update
+     set failures = sign_in_failures.failures + 1, last_at = now()`,
     [loginHash(login)],
   )
   return null
@@ -97,7 +100,10 @@ export async function claimOwner(
   for (const row of rows) {
     if (!(await verifySecret(row.one_time_code_hash, code.trim()))) continue
     const done = await db.query(
-      'update people set name = $2, login = $3, password_hash = $4, one_time_code_hash = null where id = $1 returning id, shop_id, name, role',
+      `update people
+       set name = $2, login = $3, password_hash = $4, one_time_code_hash = null
+       where id = $1
+       returning id, shop_id, name, role`,
       [row.id, name, login, await hashSecret(password)],
     )
     return toPerson(done.rows[0])

@@ -7,7 +7,10 @@ export const MOST_PHOTOS = 8
 /** Photographs of a fitting without their pixels. */
 export async function photosOf(db: Client, shopId: string, fittingId: string): Promise<PhotoRow[]> {
   const { rows } = await db.query(
-    'select id, words, width, height, octet_length(jpeg) as bytes, made_by as "madeBy", made_at as "madeAt" from photos where shop_id = $1 and fitting_id = $2 order by made_at',
+    `select id, words, width, height, octet_length(jpeg) as bytes, made_by as "madeBy", made_at as "madeAt"
+     from photos
+     where shop_id = $1 and fitting_id = $2
+     order by made_at`,
     [shopId, fittingId],
   )
   return rows.map((r) => ({ ...r, madeAt: r.madeAt.toISOString() }))
@@ -32,7 +35,10 @@ export async function photoBytes(
   id: string,
 ): Promise<{ jpeg: Buffer; fittingId: string; clientId: string } | null> {
   const { rows } = await db.query(
-    'select p.jpeg, p.fitting_id as "fittingId", f.client_id as "clientId" from photos p join fittings f on f.id = p.fitting_id where p.shop_id = $1 and p.id = $2',
+    `select p.jpeg, p.fitting_id as "fittingId", f.client_id as "clientId"
+     from photos p
+     join fittings f on f.id = p.fitting_id
+     where p.shop_id = $1 and p.id = $2`,
     [shopId, id],
   )
   return rows[0] ?? null

@@ -32,7 +32,10 @@ export async function addPreset(
   by: string,
 ): Promise<{ id: string } | null> {
   const { rows } = await db.query(
-    'insert into device_presets (shop_id, name, note, device, made_by, record_version) values ($1, $2, $3, $4, $5, $6) on conflict (shop_id, name) do nothing returning id',
+    `insert into device_presets (shop_id, name, note, device, made_by, record_version)
+     values ($1, $2, $3, $4, $5, $6)
+     on conflict (shop_id, name) do nothing
+     returning id`,
     [shopId, preset.name, preset.note, JSON.stringify(preset.device), by, RECORD_VERSION],
   )
   return rows[0] ?? null

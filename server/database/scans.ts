@@ -30,7 +30,10 @@ export async function addScan(
 ): Promise<ScanRow | null> {
   const sha256 = createHash('sha256').update(scan.bytes).digest('hex')
   const { rows } = await db.query(
-    `insert into scans (shop_id, fitting_id, side, name, format, unit, points, triangles, sha256, bytes, made_by) values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11) on conflict (fitting_id, sha256) do nothing returning ${COLUMNS}`,
+    `insert into scans (shop_id, fitting_id, side, name, format, unit, points, triangles, sha256, bytes, made_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
+     on conflict (fitting_id, sha256) do nothing
+     returning ${COLUMNS}`,
     [
       shopId,
       fittingId,
@@ -54,7 +57,10 @@ export async function scanBytes(
   id: string,
 ): Promise<{ bytes: Buffer; name: string; fittingId: string; clientId: string } | null> {
   const { rows } = await db.query(
-    'select s.bytes, s.name, s.fitting_id as "fittingId", f.client_id as "clientId" from scans s join fittings f on f.id = s.fitting_id where s.shop_id = $1 and s.id = $2',
+    `select s.bytes, s.name, s.fitting_id as "fittingId", f.client_id as "clientId"
+     from scans s
+     join fittings f on f.id = s.fitting_id
+     where s.shop_id = $1 and s.id = $2`,
     [shopId, id],
   )
   return rows[0] ?? null

@@ -42,7 +42,10 @@ export async function startTimer(
 ): Promise<boolean> {
   const { rowCount } = await db.query(
     `insert into timers (id, shop_id, fitting_id, step, name, planned_min, started_at, ends_at, made_by)
-     select $1::uuid, $2::uuid, (select id from fittings where id = $3::uuid and shop_id = $2::uuid), $4::text, $5::text, $6::float8, clock_timestamp(), clock_timestamp() + make_interval(secs => $6::float8 * 60), $7::text on conflict (id) do nothing`,
+     select $1::uuid, $2::uuid, (select id
+     from fittings
+     where id = $3::uuid and shop_id = $2::uuid), $4::text, $5::text, $6::float8, clock_timestamp(), clock_timestamp() + make_interval(secs => $6::float8 * 60), $7::text
+     on conflict (id) do nothing`,
     [t.id, shopId, t.fittingId ?? null, t.step ?? null, t.name, t.minutes, by],
   )
   return rowCount === 1

@@ -116,7 +116,11 @@ export async function changeVisit(
   state: VisitState,
 ): Promise<{ version: number; fitting_id: string; client_id: string } | null> {
   const { rows } = await db.query(
-    `update visits v set state = $4, version = v.version + 1 from fittings f where f.id = v.fitting_id and v.shop_id = $1 and v.id = $2 and v.version = $3 returning v.version, v.fitting_id, f.client_id`,
+    `update visits v
+     set state = $4, version = v.version + 1
+     from fittings f
+     where f.id = v.fitting_id and v.shop_id = $1 and v.id = $2 and v.version = $3
+     returning v.version, v.fitting_id, f.client_id`,
     [shopId, id, version, state],
   )
   return rows[0] ?? null

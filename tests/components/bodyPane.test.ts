@@ -50,12 +50,14 @@ describe('what a device is', () => {
     const custom = await open()
     expect(() => offered(custom.wrapper, 'left blank')).toThrow('no list')
     const { wrapper, devices } = await open((d) => ({ ...d, kind: 'trim-to-fit' }))
-    const [best] = offered(wrapper, 'left blank')
+    const [, best] = offered(wrapper, 'left blank')
     await pick(wrapper, 'left blank', best!)
     const { id, sizeMm } = devices.left.blank!
     const { name } = HOUSE_TABLES.blanks.find((blank) => blank.id === id)!
     expect(best).toContain(`${name} ${sizeMm}: `)
     expect(devices.right.blank).toBeUndefined()
+    await pick(wrapper, 'left blank', 'choose …')
+    expect(devices.left.blank).toBeUndefined()
   })
 
   test('its shell is one of the shop’s materials', async () => {

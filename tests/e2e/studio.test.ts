@@ -158,7 +158,7 @@ test('a trim-to-fit blank is chosen by arch length; order, preset and files leav
   await openFitting(page, 'Oskar', 'prescribe')
   await page.getByRole('tab', { name: 'Body' }).click()
   await pick(page, 'right kind of device', 'trim-to-fit')
-  await pick(page, 'right blank', 0)
+  await pick(page, 'right blank', 1)
   await expect(page.getByText(/arch .*(forward|back|where it should be)/).last()).toBeVisible()
   await saved(page)
   await page.getByRole('tab', { name: 'Send' }).click()

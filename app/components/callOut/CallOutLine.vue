@@ -248,14 +248,12 @@ defineExpose({ focus: () => input.value?.focus() })
       <PlainButton
         v-for="key in PAD"
         :key="key"
-        type="button"
         :aria-label="key === '⌫' ? 'Back one' : key === ' / ' ? 'Other foot' : undefined"
         @click="press(key)"
       >
         {{ key === ' ' ? 'try' : key.trim() }}
       </PlainButton>
       <PlainButton
-        type="button"
         class="wide"
         :disabled="fitting.readOnly || !understood.ready"
         @click="press('Keep')"

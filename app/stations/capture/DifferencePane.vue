@@ -35,9 +35,10 @@ const choices = computed<Choice[]>(() => {
   }
   return out
 })
-const first = ref('')
-const second = ref('')
-const pick = (id: string, fallback: number) =>
+/** nothing chosen: the first two there are, named in the fields */
+const first = ref<string | null>(null)
+const second = ref<string | null>(null)
+const pick = (id: string | null, fallback: number) =>
   choices.value.find((c) => c.id === id) ?? choices.value[fallback]
 const a = computed(() => pick(first.value, 0))
 const b = computed(() => pick(second.value, choices.value.length > 1 ? 1 : 0))

@@ -138,10 +138,17 @@ async function keep() {
   await models.load(true).catch(() => undefined)
   emit('learned')
 }
-const LOOKS = [
-  { value: undefined, title: 'not looked' },
-  ...choicesOf(['clear', 'touches', 'presses'] as const, (look) => look),
-]
+type Place = (typeof CHECK_PLACES)[number]
+/** A place that was not looked at is not there: a record keeps no empty looks. */
+function setLook(side: Side, place: Place, look: NonNullable<ShellCheck['looks'][Place]> | '') {
+  const { [place]: _, ...others } = looks[side]
+  looks[side] = look ? { ...others, [place]: look } : others
+}
+const NOT_LOOKED = ''
+const LOOKS = choicesOf(
+  [NOT_LOOKED, 'clear', 'touches', 'presses'] as const,
+  (look) => look || 'not looked',
+)
 </script>
 
 <template>
@@ -230,11 +237,12 @@ const LOOKS = [
             <template v-for="p in CHECK_PLACES" :key="p"
               ><span class="small">{{ PLACE_WORDS[p] }}</span
               ><VSelect
-                v-model="looks[s][p]"
                 density="compact"
                 :items="LOOKS"
+                :model-value="looks[s][p] ?? NOT_LOOKED"
                 :aria-label="`${s} ${PLACE_WORDS[p]}`"
                 :disabled="fitting.readOnly"
+                @update:model-value="(look) => setLook(s, p, look)"
               /><span /><span v-if="expected[s][p]" class="small expect"
                 ><StatusMark
                   v-if="looks[s][p] && looks[s][p] !== expected[s][p]!.look"

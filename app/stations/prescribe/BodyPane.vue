@@ -148,13 +148,16 @@ const POST_STYLES: Post['style'][] = ['extrinsic', 'intrinsic']
 const APART = '/'
 const both = (...parts: (string | number)[]) => parts.join(APART)
 
-const blankKey = (blank: Device['blank']) => (blank ? both(blank.id, blank.sizeMm) : null)
+const NO_BLANK = ''
+const blankKey = (blank: Device['blank']) => (blank ? both(blank.id, blank.sizeMm) : NO_BLANK)
 const blankChoices = computed(() => {
-  const of = (side: Side) =>
-    blanks(side).map(({ blank, words }) => ({
+  const of = (side: Side) => [
+    { value: NO_BLANK, title: 'choose …' },
+    ...blanks(side).map(({ blank, words }) => ({
       value: both(blank.id, blank.sizeMm),
       title: `${blank.name} ${blank.sizeMm}: ${words}`,
-    }))
+    })),
+  ]
   return { left: of('left'), right: of('right') }
 })
 
@@ -212,7 +215,6 @@ const withBase =
           ><template v-if="blanks(s).length"
             ><VSelect
               :items="blankChoices[s]"
-              placeholder="choose …"
               :aria-label="`${s} blank`"
               :disabled="fitting.readOnly"
               :model-value="blankKey(studio.device(s).blank)"

@@ -2,6 +2,7 @@ import { ageInYears } from '../../measure/ageAtVisit'
 import { CONDITIONS, type Condition } from '../../kinds/conditions/all'
 import type { ConditionDefinition } from '../../kinds/conditions/definition'
 import { n, ofFoot, ofRecord, type FootRule, type RecordContext, type RecordRule } from '../rule'
+import type { Risk } from '../../examine/risk'
 
 const all = { school: 'all', caution: true, children: true } as const
 const stop = { ...all, kind: 'stop', strength: 'strong' } as const
@@ -30,6 +31,8 @@ const GRADE_WORDS = [
   'grade 2: both, or one with a deformity',
   'grade 3: feeling or flow, with a past ulcer, an amputation or kidney failure',
 ]
+const gradeWords = ({ grade }: Risk) =>
+  grade ? ` (${GRADE_WORDS[grade]})` : ', not graded: screen feeling and pulses'
 
 /** Cautions that follow the client through every station and paper. */
 export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
@@ -72,7 +75,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     when: ({ risk }) =>
       risk.atRisk
         ? {
-            words: `A foot at risk${risk.grade ? ` (${GRADE_WORDS[risk.grade]})` : ', not graded: screen feeling and pulses'}. No skive or hard edge on skin that does not feel, no heat on the foot, short wear-in, early recheck. Licensed practice only.`,
+            words: `A foot at risk${gradeWords(risk)}. No skive or hard edge on skin that does not feel, no heat on the foot, short wear-in, early recheck. Licensed practice only.`,
             triggers: [
               'story.conditions',
               'feet.left.findings.sensationFelt',

@@ -38,8 +38,10 @@ export const NEUTRAL: readonly FootRule[] = [
         !hurts('medialAnkle', 'navicular', 'archPlantar', 'fifthMetHead', 'knee', 'shin')
       )
         return null
+      const across = forefootMm === null ? '' : `, ${n(forefootMm)} mm across`
+      const why = rigid ? 'and the midfoot is stiff' : 'and it fits the complaint'
       return {
-        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° varus${forefootMm === null ? '' : `, ${n(forefootMm)} mm across`}, ${rigid ? 'and the midfoot is stiff' : 'and it fits the complaint'}: balance it in the cast.`,
+        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° varus${across}, ${why}: balance it in the cast.`,
         change: { layer: 'intrinsicForefootPost', amounts: {} },
         triggers: [at('findings.forefootDeg')],
       }
@@ -50,17 +52,22 @@ export const NEUTRAL: readonly FootRule[] = [
     code: 'forefoot-valgus',
     source: 'neutral: balance the forefoot to the rearfoot in the cast',
     strength: 'usual',
-    when: ({ exam, f, side, at, norms }, limit) =>
-      exam.forefoot &&
-      exam.forefoot.meanDeg < norms.usualForefootDeg[0] &&
-      limit.atLeast('tries', exam.forefoot.trials) &&
-      !exam.forefoot.repeat
-        ? {
-            words: `The ${side} forefoot is ${n(exam.forefoot.meanDeg)}° valgus${exam.forefootMm === null ? '' : `, ${n(exam.forefootMm)} mm across`}${f.firstRay?.rest === 'plantarflexed' && f.firstRay.stiffness === 'loose' ? '; the first ray gives, so balance half of it' : ''}. Balance it in the cast.`,
-            change: { layer: 'intrinsicForefootPost', amounts: {} },
-            triggers: [at('findings.forefootDeg')],
-          }
-        : null,
+    when: ({ exam: { forefoot, forefootMm }, f: { firstRay }, side, at, norms }, limit) => {
+      const isValgus =
+        forefoot &&
+        forefoot.meanDeg < norms.usualForefootDeg[0] &&
+        limit.atLeast('tries', forefoot.trials) &&
+        !forefoot.repeat
+      if (!isValgus) return null
+      const across = forefootMm === null ? '' : `, ${n(forefootMm)} mm across`
+      const gives = firstRay?.rest === 'plantarflexed' && firstRay.stiffness === 'loose'
+      const half = gives ? '; the first ray gives, so balance half of it' : ''
+      return {
+        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° valgus${across}${half}. Balance it in the cast.`,
+        change: { layer: 'intrinsicForefootPost', amounts: {} },
+        triggers: [at('findings.forefootDeg')],
+      }
+    },
   }),
   ofFoot({
     ...suggest,

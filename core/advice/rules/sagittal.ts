@@ -99,8 +99,10 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
         arch !== undefined && length !== undefined
           ? Math.round(liftForDeg(-leftDeg, arch, length))
           : null
+      const has = `${n(exam.angles.ankleKneeBentDeg.meanDeg)}° with ${n(norms.ankleDeg.reserve)}° kept back`
+      const by = lift === null ? '' : ` by about ${lift} mm`
       return {
-        words: `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${n(exam.angles.ankleKneeBentDeg.meanDeg)}° with ${n(norms.ankleDeg.reserve)}° kept back: ${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${lift === null ? '' : ` by about ${lift} mm`}.`,
+        words: `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${has}: ${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${by}.`,
         change: { footwear: 'cuff' },
         triggers: ['footwear.chosen.forwardLeanDeg', at('findings.ankleKneeBentDeg')],
       }

@@ -123,14 +123,18 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'lateral-push',
     source: 'tissue stress: off the outer side, amounts of the bench',
     strength: 'strong',
-    when: ({ hurts, exam, f, side, at }, limit) =>
-      hurts('lateralAnkle')
-        ? {
-            words: `The ${side} outer ankle hurts${exam.relaxed && exam.relaxed.meanDeg > 0 ? ` and the heel stands inverted ${n(exam.relaxed.meanDeg)}°` : f.kneeOver === 'outside' ? ' and the knee tracks outside' : ''}. A valgus rearfoot post of ${n(limit.of('postDeg'))}° takes it off the outer side.`,
-            change: { post: { at: 'rearfoot', angleDeg: -limit.of('postDeg') } },
-            triggers: ['story.complaints', at('findings.rcspDeg')],
-          }
-        : null,
+    when: ({ hurts, exam, f, side, at }, limit) => {
+      if (!hurts('lateralAnkle')) return null
+      const invertedDeg = exam.relaxed?.meanDeg ?? 0
+      const knee = f.kneeOver === 'outside' ? ' and the knee tracks outside' : ''
+      const too = invertedDeg > 0 ? ` and the heel stands inverted ${n(invertedDeg)}°` : knee
+      const push = `A valgus rearfoot post of ${n(limit.of('postDeg'))}°`
+      return {
+        words: `The ${side} outer ankle hurts${too}. ${push} takes it off the outer side.`,
+        change: { post: { at: 'rearfoot', angleDeg: -limit.of('postDeg') } },
+        triggers: ['story.complaints', at('findings.rcspDeg')],
+      }
+    },
   }),
   ofFoot({
     ...suggest,

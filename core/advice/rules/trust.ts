@@ -86,12 +86,15 @@ export const TRUST: readonly FootRule[] = [
     code: 'capture-overruled',
     source: 'capture practice',
     strength: 'strong',
-    when: ({ foot, side, at }) =>
-      foot.capture?.overruled && usesCaptured(foot)
-        ? {
-            words: `The ${side} shape was taken though ${foot.capture.overruled.codes.length === 1 ? 'a check' : `${foot.capture.overruled.codes.length} checks`} said redo (${foot.capture.overruled.why}). A device on it carries the fault.`,
-            triggers: [at('capture')],
-          }
-        : null,
+    when: ({ foot, side, at }) => {
+      const overruled = foot.capture?.overruled
+      if (!overruled || !usesCaptured(foot)) return null
+      const { codes, why } = overruled
+      const checks = codes.length === 1 ? 'a check' : `${codes.length} checks`
+      return {
+        words: `The ${side} shape was taken though ${checks} said redo (${why}). A device on it carries the fault.`,
+        triggers: [at('capture')],
+      }
+    },
   }),
 ]
