@@ -33,8 +33,10 @@ export const useBench = defineStore('bench', {
     minute: '',
     asked: 0,
     kept: 0,
-    /** changes of the plan that the server has not answered yet */
-    keeping: 0,
+    /** by day: changes of its plan that the server has not answered yet */
+    keeping: {} as Record<string, number>,
+    /** by day: the version of its plan that the server is known to hold */
+    versions: {} as Record<string, number>,
     chain: Promise.resolve() as Promise<void>,
   }),
   getters: {
@@ -169,6 +171,7 @@ export const useBench = defineStore('bench', {
         if (this.day !== day) this.proposal = null
         this.day = day
         this.state = !anew && this.isOlder(state) ? { ...state, plan: this.state!.plan } : state
+        this.versions[day] = this.state.plan.version
         this.trouble = ''
         if (this.needsPlan()) await this.propose(this.plan.steps.length > 0)
       } catch (error) {
@@ -181,7 +184,8 @@ export const useBench = defineStore('bench', {
      */
     isOlder({ day, plan }: BenchState): boolean {
       const here = this.state
-      return here?.day === day && (this.keeping > 0 || plan.version < here.plan.version)
+      const isKept = (this.keeping[day] ?? 0) > 0
+      return here?.day === day && (isKept || plan.version < here.plan.version)
     },
     /** Nothing is kept yet, something is new, or what is kept cannot be done any more. */
     needsPlan(): boolean {
@@ -228,32 +232,34 @@ export const useBench = defineStore('bench', {
     keep(change: (plan: DayPlan) => DayPlan, said: string): Promise<void> {
       this.state = { ...this.state!, plan: { ...this.state!.plan, plan: change(this.plan) } }
       const mine = ++this.kept
+      // Another day may be looked at before this one is sent.
+      const { day } = this
       const sent = plainCopy(this.plan)
-      this.keeping++
+      const count = (by: 1 | -1) => (this.keeping[day] = (this.keeping[day] ?? 0) + by)
+      count(1)
       this.chain = this.chain.then(async () => {
         try {
-          // What was overtaken while it waited goes along with the last one.
-          if (mine === this.kept) await this.send(sent, mine, said)
+          // What was overtaken while it waited goes along with the last one of its day.
+          if (mine === this.kept || this.keeping[day] === 1) await this.send(day, sent, mine, said)
         } catch (error) {
-          await this.load(this.day, true)
+          if (this.day === day) await this.load(day, true)
           this.trouble = (error as Error).message
         } finally {
-          this.keeping--
+          count(-1)
         }
       })
       return this.chain
     },
     /** Sends a plan, and shows the server's own unless a later change has been made here. */
-    async send(sent: DayPlan, mine: number, said: string) {
-      const kept = await api<PlanRow>('bench/plan', 'PUT', {
-        day: this.day,
-        version: this.state!.plan.version,
-        plan: sent,
-      })
-      this.state = {
-        ...this.state!,
-        plan: mine === this.kept ? kept : { ...this.state!.plan, version: kept.version },
-      }
+    async send(day: string, plan: DayPlan, mine: number, said: string) {
+      const version = this.versions[day] ?? 0
+      const kept = await api<PlanRow>('bench/plan', 'PUT', { day, version, plan })
+      this.versions[day] = kept.version
+      if (this.state?.day === day)
+        this.state = {
+          ...this.state,
+          plan: mine === this.kept ? kept : { ...this.state.plan, version: kept.version },
+        }
       this.said = said
       this.trouble = ''
     },

@@ -181,6 +181,27 @@ test('a day that was asked for before a change answers after it: the change stay
   expect(plan.plan).toMatchObject({ onDuty: ['Bram'], jobs: { b: true } })
 })
 
+test('a change that is still on its way when another day is opened goes to its own day', async () => {
+  const store = await open()
+  await store.take()
+  const real = fetch
+  const sent: { day: string }[] = []
+  vi.stubGlobal('fetch', async (path: string, init: { method?: string; body?: string } = {}) => {
+    if (init.method === 'PUT') sent.push(JSON.parse(init.body!) as { day: string })
+    if (!path.includes(`day=${EVE}`)) return real(path, init as RequestInit)
+    return new Response(JSON.stringify({ ...state(), day: EVE, plan: { ...plan, version: 40 } }))
+  })
+  const first = store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  // The first is under way; the second waits for its answer while the other day opens.
+  await new Promise((go) => setTimeout(go, 0))
+  const second = store.change({ onDuty: ['Rhona'] }, 'Bram off')
+  await store.load(EVE)
+  await Promise.all([first, second])
+  expect([store.day, store.trouble]).toEqual([EVE, ''])
+  expect(sent.map(({ day }) => day)).not.toContain(EVE)
+  expect(plan.plan.onDuty).toEqual(['Rhona'])
+})
+
 test('the newest question for a plan wins, also when an older one answers last', async () => {
   const store = await open()
   bench.slow = true
