@@ -7,6 +7,8 @@ import { defineConfig } from 'vitest/config'
  */
 export default defineConfig({
   resolve: { alias: { '~': fileURLToPath(new URL('./app', import.meta.url)) } },
+  // The mutated copy has no generated settings of the compiler beside it.
+  esbuild: { tsconfigRaw: '{}' },
   test: {
     environment: 'node',
     include: ['tests/core/**/*.test.ts'],

@@ -1,4 +1,7 @@
-import { vi } from 'vitest'
+import { enableAutoUnmount } from '@vue/test-utils'
+import { afterEach, vi } from 'vitest'
+
+enableAutoUnmount(afterEach)
 
 // What a window has and happy-dom has not.
 vi.stubGlobal(

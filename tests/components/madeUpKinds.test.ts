@@ -10,6 +10,9 @@ import { layerRows } from '../../app/stations/prescribe/layerRows'
 import SignsPane from '../../app/stations/story/SignsPane.vue'
 import StoryActivity from '../../app/stations/story/StoryActivity.vue'
 import StoryHealth from '../../app/stations/story/StoryHealth.vue'
+import ExamineStation from '../../app/stations/examine/ExamineStation.vue'
+import StancePane from '../../app/stations/examine/StancePane.vue'
+import BodyPane from '../../app/stations/prescribe/BodyPane.vue'
 import { useFitting } from '../../app/stores/fitting'
 import { cautionsOf } from '../../core/advice/cautions'
 import { plainDevice } from '../../core/device/buildDevice'
@@ -17,24 +20,30 @@ import { amountOfCall, parseSided, AMOUNT_CALLS } from '../../core/device/callOu
 import { deviceRows } from '../../core/device/deviceRows'
 import { deviceLines } from '../../core/device/deviceWords'
 import { riskOf } from '../../core/examine/risk'
+import { SHELL_ROUND } from '../../core/footwear/measuredShell'
 import { houseRow } from '../../core/footwear/targets'
 import { clientCard } from '../../core/formats/papers/card'
 import { fittingForm } from '../../core/formats/papers/fittingForm'
 import { orderSheet } from '../../core/formats/papers/orderSheet'
 import { readReadingsCsv, writeReadingsCsv } from '../../core/formats/readingsCsv'
+import { WIDTHS } from '../../core/kinds/stations/bands'
 import { parseCallOut } from '../../core/measure/callOut'
 import { parseRecord } from '../../core/record/parse'
 import type { FittingRecord } from '../../core/record/schema'
 import { HOUSE_NORMS, HOUSE_TABLES } from '../../core/record/tables'
 import { completeTables } from '../../core/record/migrate/completeTables'
-import { field, pick, textOf } from './find'
+import { field, pick, textOf, type } from './find'
 import { demo, mountWith } from './mountWith'
 import {
   clog,
+  cowl,
+  cupAsShare,
+  earTiltDeg,
   felting,
   glassFeet,
   glowing,
   gullWing,
+  humming,
   lastToeGirthMm,
   stiltWalking,
 } from './madeUpKinds'
@@ -46,7 +55,7 @@ vi.mock('../../core/kinds/registry', async (importOriginal) =>
 
 /** A record as a file brings it: kinds that its own version of the types has never heard of. */
 interface Raw {
-  feet: Record<'left' | 'right', { device?: unknown; readings: unknown[] }>
+  feet: Record<'left' | 'right', { device?: unknown; readings: unknown[]; findings?: unknown }>
   story: { activity?: unknown; conditions: unknown[]; signs?: object }
 }
 function withKinds(change: (record: Raw) => void): FittingRecord {
@@ -178,6 +187,76 @@ describe('a reading that was made up', () => {
     const { wrapper } = await mountWith(CallOutLine, { record, props: { posture: 'standing' } })
     await field(wrapper, /Call-out/).setValue('lasttoe 41 / 43')
     expect(textOf(wrapper)).toContain('Last toe girth')
+  })
+})
+
+describe('a finding that was made up', () => {
+  test('is an angle with its tries, its direction in words, and its line on the form', async () => {
+    const record = withKinds((r) => (r.feet.left.findings = { earTiltDeg: [4, 5] }))
+    const { wrapper, fitting } = await mountWith(ExamineStation, { record })
+    expect(textOf(wrapper)).toContain(earTiltDeg.name)
+    expect(textOf(wrapper)).toContain('4.5° pricked, spread 1°')
+    await type(wrapper, 'right Tilt of the ear, try 1, degrees', '-3')
+    expect(fitting.record.feet.right!.findings).toMatchObject({ earTiltDeg: [-3] })
+    await type(wrapper, 'right Tilt of the ear, try 1, degrees', '13')
+    expect(textOf(wrapper)).toContain('“13” is not an angle from −12 to 12 degrees.')
+    expect(JSON.stringify(fittingForm(record, []))).toContain(earTiltDeg.name)
+  })
+
+  test('is one word of a few that is chosen for one foot', async () => {
+    const record = withKinds((r) => (r.feet.left.findings = { humming: 'low' }))
+    const { wrapper } = await mountWith(StancePane, { record, props: { child: false } })
+    const pressed = (side: string, word: string) =>
+      wrapper
+        .find(`[aria-label="${side} ${humming.name}"]`)
+        .findAll('button')
+        .find((b) => b.text() === word)!
+    expect(pressed('left', 'hums low').attributes('aria-pressed')).toBe('true')
+    expect(pressed('right', 'hums low').attributes('aria-pressed')).toBe('false')
+    await pressed('right', 'hums high').trigger('click')
+    expect(wrapper.emitted('choose')).toEqual([['humming', 'right', 'high']])
+    expect(JSON.stringify(fittingForm(record, []))).toContain('hums low')
+  })
+})
+
+describe('an amount of the body that was made up', () => {
+  test('is stepped in the studio, said on the sheet, heard at the call-out line', async () => {
+    const record = withKinds((r) => {
+      for (const side of ['left', 'right'] as const) r.feet[side].device = plainDevice()
+    })
+    const keep = vi.fn()
+    const Host = {
+      components: { BodyPane },
+      setup: () => ({
+        studio: {
+          fitting: useFitting(),
+          device: (side: 'left' | 'right') => record.feet[side]!.device!,
+          keep,
+          show: vi.fn(),
+        },
+        estimates: { arch: { left: null, right: null } },
+      }),
+      template: '<BodyPane :studio="studio" :estimates="estimates" />',
+    }
+    const { wrapper } = await mountWith(Host, { record })
+    expect(textOf(wrapper)).toContain(cupAsShare.name)
+    const sheet = deviceLines(record.feet.left!, deviceRows(HOUSE_NORMS)).join(' ')
+    expect(sheet).toContain('6 tenths of cup')
+    expect(parseSided('tenths 4 / 5', AMOUNT_CALLS)).toEqual({
+      word: 'tenths',
+      left: [4],
+      right: [5],
+    })
+  })
+})
+
+describe('a station of a shell that was made up', () => {
+  test('has its band in Settings and is measured in its turn', async () => {
+    expect(houseRow('skate', 'cowl' as never)).toMatchObject(WIDTHS)
+    const { wrapper } = await settingsPane(FootwearTablesPane)
+    expect(textOf(wrapper)).toContain(cowl.name)
+    const turns = SHELL_ROUND.map(({ key }) => key as string)
+    expect(turns[turns.indexOf('ballWidthMm') + 1]).toBe('cowlWidthMm')
   })
 })
 

@@ -1,11 +1,15 @@
 import { activity } from '../../core/kinds/activities/definition'
+import { bodyAmount } from '../../core/kinds/body/definition'
 import { condition } from '../../core/kinds/conditions/definition'
 import { family } from '../../core/kinds/families/definition'
+import { angle, choice } from '../../core/kinds/findings/definition'
 import { heightMm, stored } from '../../core/kinds/layers/amountRule'
 import { layer } from '../../core/kinds/layers/definition'
 import { process } from '../../core/kinds/processes/definition'
 import { reading } from '../../core/kinds/readings/definition'
 import { sign } from '../../core/kinds/signs/definition'
+import { WIDTHS } from '../../core/kinds/stations/bands'
+import { station } from '../../core/kinds/stations/definition'
 
 /**
  * One more of every kind, that nobody has ever heard of. A kind is its definition and its one entry
@@ -52,6 +56,89 @@ export const lastToeGirthMm = reading({
   atHeight: false,
   drawn: { on: 'side', as: 'level', from: 0.8, to: 0.9, overMedialMm: 0, around: true },
   orderSheet: { code: 'T5', name: 'Last toe girth', how: 'around the smallest toe' },
+})
+
+export const earTiltDeg = angle({
+  kind: 'earTiltDeg',
+  group: 'alignment',
+  name: 'Tilt of the ear',
+  how: 'a small level on the ear',
+  plain: 'how the ear stands',
+  child: 'the same',
+  insensate: 'the same',
+  within: null,
+  call: 'ear',
+  plus: 'pricked',
+  minus: 'hanging',
+  range: false,
+  bounds: [-12, 12],
+  acrossHeel: false,
+})
+
+export const humming = choice({
+  kind: 'humming',
+  group: 'stance',
+  name: 'Humming',
+  how: 'an ear at the heel',
+  plain: 'the sound of the foot',
+  child: 'the same',
+  insensate: 'the same',
+  options: [
+    ['low', 'hums low'],
+    ['high', 'hums high'],
+  ],
+})
+
+export const cupAsShare = bodyAmount({
+  kind: 'cupAsShare',
+  name: 'Cup, tenths of an inch',
+  note: 'as an old bench wants it',
+  full: 'Cup in tenths',
+  group: 'Outline',
+  unit: 'mm',
+  step: 1,
+  range: [0, 16],
+  fallback: null,
+  start: 5,
+  usual: [3, 7],
+  call: 'tenths',
+  plain: null,
+  child: 'the same',
+  insensate: 'the same',
+  read: (d) => Math.round(d.outline.heelCupMm / 2.54),
+  write: (d, v) => ({ ...d, outline: { ...d.outline, heelCupMm: v * 2.54 } }),
+  sheet: { line: 'cup', words: (d) => `${Math.round(d.outline.heelCupMm / 2.54)} tenths of cup` },
+  takesMm: () => ({}),
+  drawn: 'number only',
+})
+
+export const cowl = station({
+  kind: 'cowl',
+  name: 'Cowl',
+  short: 'cowl',
+  where: 'the cowl',
+  plain: 'width under the cowl',
+  child: 'the same',
+  insensate: 'the same',
+  measure: 'width',
+  shell: {
+    key: 'cowlWidthMm',
+    name: 'Cowl width',
+    how: 'Two thumbs under the cowl.',
+    grows: 'widthMm',
+    turn: 2.5,
+  },
+  beside: [],
+  foot: (f) => f.heelWidthMm,
+  reading: 'heelWidthMm',
+  missing: 'heelWidthMm',
+  liner: null,
+  lift: null,
+  target: WIDTHS,
+  targetStated: true,
+  closes: null,
+  at: { share: 0.4, sides: ['medial', 'lateral'], heightMm: () => 30 },
+  orderRegion: null,
 })
 
 export const clog = family({
@@ -120,11 +207,27 @@ export const felting = process({
   },
 })
 
-const MADE_UP = [gullWing, lastToeGirthMm, clog, stiltWalking, glassFeet, glowing, felting]
+const MADE_UP = [
+  gullWing,
+  lastToeGirthMm,
+  earTiltDeg,
+  humming,
+  cupAsShare,
+  cowl,
+  clog,
+  stiltWalking,
+  glassFeet,
+  glowing,
+  felting,
+]
 /** One that is in the same list as a made-up kind. */
 const BESIDE: Record<string, string> = {
   gullWing: 'metPad',
   lastToeGirthMm: 'footLengthMm',
+  earTiltDeg: 'rcspDeg',
+  humming: 'windlass',
+  cupAsShare: 'heelCup',
+  cowl: 'ball',
   clog: 'skate',
   'stilt-walking': 'hockey',
   glassFeet: 'diabetes',
@@ -137,7 +240,7 @@ export async function withMadeUp(importOriginal: () => Promise<unknown>) {
   const real = (await importOriginal()) as typeof import('../../core/kinds/registry')
   const registry: typeof real.registry = (all) => {
     const kinds = new Set(all.map((d) => d.kind))
-    const more = MADE_UP.filter((d) => kinds.has(BESIDE[d.kind]!))
+    const more = MADE_UP.filter((d) => kinds.has(BESIDE[d.kind]!) && !kinds.has(d.kind))
     return real.registry([...all, ...(more as unknown as typeof all)])
   }
   return { ...real, registry }

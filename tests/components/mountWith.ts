@@ -89,10 +89,12 @@ export async function mountWith(
           changedAt: '2026-11-26T09:00:00Z',
         })
   }
+  // A place of its own: what another one says is not read along with it.
+  const place = document.body.appendChild(document.createElement('div'))
   const wrapper: VueWrapper = mount(component, {
     props,
     slots: slots as never,
-    attachTo: document.body,
+    attachTo: place,
     global: { plugins: [createVuetify(vuetifyOptions())], stubs: { NuxtLink: link } },
   })
   await flushPromises()

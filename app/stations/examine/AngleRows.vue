@@ -66,9 +66,7 @@ const next = (key: AngleKey, index: number) =>
 /** The heel's tilt as a height across the heel, so that degrees never stand without millimetres. */
 const heelMm = (key: AngleKey, deg: number) => {
   const width = bestMean(fitting.record.feet[side]!, 'heelWidthMm', 'standing')
-  return (key === 'rcspDeg' || key === 'ncspDeg') && width !== undefined
-    ? acrossMm(deg, width)
-    : null
+  return ANGLES.of(key).acrossHeel && width !== undefined ? acrossMm(deg, width) : null
 }
 const words = (key: AngleKey, deg: number) =>
   ANGLES.of(key).range

@@ -4,7 +4,13 @@ import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
 import { degreesText, varusWords } from '../../../core/examine/angle'
 import { JOINT_WORDS, POSTURE_WORDS } from '../../../core/examine/alignmentWords'
 import type { FootExamination } from '../../../core/examine/examination'
-import { ANGLE_KEYS, type Findings } from '../../../core/kinds/findings/all'
+import {
+  ANGLE_KEYS,
+  CHOICES,
+  type ChoiceKey,
+  type Findings,
+} from '../../../core/kinds/findings/all'
+import type { FindingGroup } from '../../../core/kinds/findings/definition'
 import { examineFoot, trialsOf } from '../../../core/examine/examineFoot'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { normsOf } from '../../../core/record/tables'
@@ -17,7 +23,7 @@ import FlexView from './FlexView.vue'
 import MarksPane from './MarksPane.vue'
 import PlanView from './PlanView.vue'
 import StancePane from './StancePane.vue'
-import { ANGLES_OF, CHOICES, GROUPS, type ChoiceKey, type GroupId } from './findingGroups'
+import { GROUPS, anglesOf, choicesOf } from './findingGroups'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
@@ -27,7 +33,7 @@ const fitting = useFitting()
 const changes = useChanges()
 const hand = useHand()
 const trouble = ref('')
-const group = ref<GroupId>('alignment')
+const group = ref<FindingGroup>('alignment')
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
 const feet = computed(
   () =>
@@ -46,7 +52,7 @@ function set(side: Side, patch: Partial<Findings>, words: string) {
   trouble.value = changes.put(`findings.${side}`, next, `${words}, ${side}`) ?? ''
 }
 const choose = (key: ChoiceKey, side: Side, value: string | undefined) =>
-  set(side, { [key]: value }, CHOICES[key].name.toLowerCase())
+  set(side, { [key]: value }, CHOICES.of(key).name.toLowerCase())
 const mobility = (side: Side, joint: string, value: string | undefined) => {
   const next = { ...findings(side).mobility, [joint]: value }
   set(
@@ -202,7 +208,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
       <AngleRows
         :side="side"
         :exam="feet[side]"
-        :keys="ANGLES_OF[group]"
+        :keys="anglesOf(group)"
         @trouble="(t: string) => (trouble = t)"
       />
     </section>
@@ -249,12 +255,14 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
       @set="(s: Side, v) => ray(s, { rest: v as 'level' })"
     />
     <ChoiceRow
-      :name="CHOICES.fifthRay.name"
-      :how="CHOICES.fifthRay.how"
-      :options="CHOICES.fifthRay.options"
+      v-for="choice in choicesOf('range')"
+      :key="choice.kind"
+      :name="choice.name"
+      :how="choice.how"
+      :options="choice.options"
       :disabled="fitting.readOnly"
-      :value="(s: Side) => findings(s).fifthRay"
-      @set="(s: Side, v) => choose('fifthRay', s, v)"
+      :value="(s: Side) => findings(s)[choice.kind]"
+      @set="(s: Side, v) => choose(choice.kind, s, v)"
     />
   </section>
   <template v-else-if="group === 'stance'">

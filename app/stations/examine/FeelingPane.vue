@@ -2,10 +2,10 @@
 import { computed, ref } from 'vue'
 import { riskOf } from '../../../core/examine/risk'
 import { parseNumber } from '../../../core/measure/callOut'
-import type { Findings } from '../../../core/kinds/findings/all'
+import type { ChoiceKey, Findings } from '../../../core/kinds/findings/all'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'
-import { CHOICES, type ChoiceKey } from './findingGroups'
+import { choicesOf } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -95,14 +95,14 @@ const GRADES = [
       >
     </div>
     <ChoiceRow
-      v-for="key in ['pulses', 'skin', 'deformity', 'fatPad'] as const"
-      :key="key"
-      :name="CHOICES[key].name"
-      :how="CHOICES[key].how"
-      :options="CHOICES[key].options"
+      v-for="choice in choicesOf('skin')"
+      :key="choice.kind"
+      :name="choice.name"
+      :how="choice.how"
+      :options="choice.options"
       :disabled="fitting.readOnly"
-      :value="(s: Side) => of(s)[key]"
-      @set="(s: Side, v) => emit('choose', key, s, v)"
+      :value="(s: Side) => of(s)[choice.kind]"
+      @set="(s: Side, v) => emit('choose', choice.kind, s, v)"
     />
     <div class="row">
       <span><b>Toes that go numb</b><span class="muted small">1 is the great toe</span></span>

@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { parseNumber } from '../../../core/measure/callOut'
-import type { Findings } from '../../../core/kinds/findings/all'
+import type { ChoiceKey, Findings } from '../../../core/kinds/findings/all'
+import { POSTURE_ITEMS } from '../../../core/kinds/findings/posture'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'
-import { CHOICES, POSTURE_ITEMS, type ChoiceKey } from './findingGroups'
+import { choicesOf } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -88,14 +89,14 @@ function legValue(text: string) {
       >
     </div>
     <ChoiceRow
-      v-for="key in ['kneeOver', 'axis', 'windlass'] as const"
-      :key="key"
-      :name="CHOICES[key].name"
-      :how="CHOICES[key].how"
-      :options="CHOICES[key].options"
+      v-for="choice in choicesOf('stance')"
+      :key="choice.kind"
+      :name="choice.name"
+      :how="choice.how"
+      :options="choice.options"
       :disabled="fitting.readOnly"
-      :value="(s: Side) => of(s)[key]"
-      @set="(s: Side, v) => emit('choose', key, s, v)"
+      :value="(s: Side) => of(s)[choice.kind]"
+      @set="(s: Side, v) => emit('choose', choice.kind, s, v)"
     />
     <div class="fpi">
       <span

@@ -1,0 +1,125 @@
+import { describe, expect, test } from 'vitest'
+import AngleRows from '../../app/stations/examine/AngleRows.vue'
+import { examineFoot } from '../../core/examine/examineFoot'
+import type { AngleKey, Findings } from '../../core/kinds/findings/all'
+import { HOUSE_NORMS } from '../../core/record/tables'
+import { standing } from '../fixtures/feet'
+import { field, textOf, type } from './find'
+import { demo, mountWith } from './mountWith'
+
+/** Angles of the right foot, whose heel is 60 mm and whose forefoot is 100 mm wide. */
+async function open(findings: Findings, keys: AngleKey[], role: 'owner' | 'reader' = 'owner') {
+  const record = demo('Tove')
+  const foot = record.feet.right!
+  foot.findings = findings
+  foot.readings = [
+    { ...standing('heelWidthMm', 60), struck: [] },
+    { ...standing('forefootWidthMm', 100), struck: [] },
+  ]
+  const opened = await mountWith(AngleRows, {
+    record,
+    role,
+    props: { side: 'right', keys, exam: examineFoot(foot, false, HOUSE_NORMS) },
+  })
+  const troubles = () => (opened.wrapper.emitted<[string]>('trouble') ?? []).map(([t]) => t)
+  return { ...opened, troubles, found: () => opened.fitting.record.feet.right!.findings }
+}
+
+describe('what stands beside the tries', () => {
+  test('the mean, its direction in words, the spread, and what is believed', async () => {
+    const { wrapper } = await open({ tibialVarumDeg: [3, 4] }, ['tibialVarumDeg'])
+    expect(textOf(wrapper)).toMatch(/3\.5° varum, spread 1° ±4°/)
+  })
+
+  test('a heel’s tilt stands in millimetres too: 60 mm · tan 6° is 6.3 mm', async () => {
+    const { wrapper } = await open({ rcspDeg: [-6] }, ['rcspDeg'])
+    expect(textOf(wrapper)).toContain('−6°')
+    expect(textOf(wrapper)).toContain('6.3 mm')
+    expect(textOf(wrapper)).toContain('everted, tilts in')
+  })
+
+  test('a forefoot’s over its own width: 100 mm · tan 5° is 8.7 mm', async () => {
+    const { wrapper } = await open({ forefootDeg: [5] }, ['forefootDeg'])
+    expect(textOf(wrapper)).toContain('8.7 mm')
+  })
+
+  test('a shin has none', async () => {
+    const { wrapper } = await open({ tibialVarumDeg: [6] }, ['tibialVarumDeg'])
+    expect(textOf(wrapper)).not.toContain('mm')
+  })
+
+  test('a range has no direction, and is believed as its own table says', async () => {
+    const { wrapper } = await open({ ankleKneeBentDeg: [14] }, ['ankleKneeBentDeg'])
+    expect(textOf(wrapper)).not.toMatch(/±|inverted|varus/)
+  })
+
+  test('nobody looked', async () => {
+    const { wrapper } = await open({}, ['rcspDeg'])
+    expect(textOf(wrapper)).toContain('not taken')
+  })
+
+  test('tries further apart than the limit are asked for again, at the limit not', async () => {
+    const near = await open({ rcspDeg: [4, 6] }, ['rcspDeg'])
+    expect(textOf(near.wrapper)).not.toContain('Again')
+    const far = await open({ rcspDeg: [4, 6.1] }, ['rcspDeg'])
+    expect(textOf(far.wrapper)).toContain('Again')
+  })
+})
+
+describe('typing', () => {
+  test('the next try is open, those after it are not', async () => {
+    const { wrapper } = await open({ rcspDeg: [4, 5] }, ['rcspDeg'])
+    const tries = wrapper.findAll<HTMLInputElement>('input')
+    expect(tries.map((t) => t.element.value)).toEqual(['4', '5', ''])
+    expect(tries.map((t) => t.element.disabled)).toEqual([false, false, false])
+    const none = await open({}, ['rcspDeg'])
+    expect(none.wrapper.findAll<HTMLInputElement>('input').map((t) => t.element.disabled)).toEqual([
+      false,
+      true,
+    ])
+  })
+
+  test('five tries are the most', async () => {
+    const { wrapper } = await open({ rcspDeg: [4, 5, 4, 5, 4] }, ['rcspDeg'])
+    expect(wrapper.findAll('input')).toHaveLength(5)
+  })
+
+  test('a comma, a sign and a degree sign are understood', async () => {
+    const { wrapper, found, troubles } = await open({}, ['rcspDeg'])
+    await type(wrapper, 'right Relaxed stance, try 1, degrees', '-4,5°')
+    expect(found()).toEqual({ rcspDeg: [-4.5] })
+    expect(troubles()).toEqual([''])
+  })
+
+  test('one end of the bounds is kept, beyond it is told with both', async () => {
+    const { wrapper, found, troubles } = await open({}, ['rcspDeg'])
+    await type(wrapper, 'right Relaxed stance, try 1, degrees', '-45')
+    expect(found()).toEqual({ rcspDeg: [-45] })
+    await type(wrapper, 'right Relaxed stance, try 1, degrees', '46')
+    await type(wrapper, 'right Relaxed stance, try 1, degrees', 'much')
+    expect(found()).toEqual({ rcspDeg: [-45] })
+    expect(troubles().slice(1)).toEqual(
+      ['46', 'much'].map(
+        (typed) =>
+          `right relaxed stance: “${typed}” is not an angle from −45 to 45 degrees. Nothing was changed.`,
+      ),
+    )
+  })
+
+  test('emptied, a try goes and the others close up', async () => {
+    const { wrapper, found } = await open({ rcspDeg: [4, 5, 6] }, ['rcspDeg'])
+    await type(wrapper, 'right Relaxed stance, try 2, degrees', '')
+    expect(found()).toEqual({ rcspDeg: [4, 6] })
+  })
+
+  test('what is kept within the subtalar part stays there, beside its neighbours', async () => {
+    const { wrapper, found } = await open({ subtalar: { inversionDeg: [20] } }, ['eversionDeg'])
+    await type(wrapper, /right Eversion, largest, try 1/, '9')
+    expect(found()).toEqual({ subtalar: { inversionDeg: [20], eversionDeg: [9] } })
+  })
+
+  test('a reader types nothing', async () => {
+    const { wrapper } = await open({ rcspDeg: [4] }, ['rcspDeg'], 'reader')
+    expect(field(wrapper, /try 1/).element.disabled).toBe(true)
+  })
+})
