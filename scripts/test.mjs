@@ -22,7 +22,7 @@ await Promise.all([
     ])
   })(),
 ])
-await vitest('core and components', ['core', 'components'])
+await vitest('core and components', ['core', 'stores', 'components', 'components alone'])
 if (await step('build', async () => ((await build()) === 0 ? [1, 0] : [0, 1]))) {
   await vitest('server', ['server'])
   await browser('browser')

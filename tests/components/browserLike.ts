@@ -1,6 +1,8 @@
-import { enableAutoUnmount } from '@vue/test-utils'
+import { disableAutoUnmount, enableAutoUnmount } from '@vue/test-utils'
 import { afterEach, vi } from 'vitest'
 
+// Files share their modules: what the one before asked for is asked for again.
+disableAutoUnmount()
 enableAutoUnmount(afterEach)
 
 // What a window has and happy-dom has not.

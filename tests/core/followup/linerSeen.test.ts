@@ -50,8 +50,11 @@ describe('a forecast', () => {
       ['left', 'Right'],
       ['right', 'Left'],
     ] as const) {
-      const alone = structuredClone(record)
-      delete alone.footwear!.chosen![`size${other}Mm`]
+      const { chosen } = record.footwear!
+      const alone = {
+        ...record,
+        footwear: { ...record.footwear!, chosen: { ...chosen!, [`size${other}Mm`]: undefined } },
+      }
       const lines = packOutForecast(alone, model, 0).lines
       expect(lines.length).toBeGreaterThan(2)
       expect(lines).toEqual(both.filter((l) => l.side === side))
