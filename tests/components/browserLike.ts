@@ -23,6 +23,13 @@ vi.stubGlobal(
   },
 )
 vi.stubGlobal('visualViewport', new EventTarget())
+/** A line to the server on which nothing comes. */
+vi.stubGlobal(
+  'EventSource',
+  class extends EventTarget {
+    close() {}
+  },
+)
 
 // The browser's own database: what waits for the server is kept by the page alone here.
 vi.mock('~/browser/keptChanges', () => ({

@@ -2,7 +2,7 @@ import { flushPromises, mount, type VueWrapper } from '@vue/test-utils'
 import { createPinia, setActivePinia } from 'pinia'
 import { vi } from 'vitest'
 import { createVuetify } from 'vuetify'
-import { defineComponent, h, type Component } from 'vue'
+import { computed, defineComponent, h, ref, unref, type Component, type MaybeRef } from 'vue'
 import { DEMO_RECORDS } from '../../demo/records'
 import { vuetifyOptions } from '../../app/theme/vuetifyOptions'
 import { useFitting } from '../../app/stores/fitting'
@@ -23,6 +23,24 @@ const link = defineComponent({
     () =>
       h('a', { href: String(props.to) }, slots.default?.()),
 })
+
+/** A link of the router as Vuetify's buttons use it: it has an address and goes nowhere. */
+const routerLink = Object.assign({}, link, {
+  useLink: ({ to }: { to: MaybeRef<string> }) => ({
+    route: computed(() => ({ href: unref(to) })),
+    isActive: ref(false),
+    isExactActive: ref(false),
+    navigate: async () => undefined,
+  }),
+})
+
+/** What every page asks for. */
+const QUIET: Answers = { timers: { now: '2026-11-26T09:00:00Z', timers: [] } }
+
+/** When answers have come, and what was asked because of them. */
+export async function settled() {
+  for (let i = 0; i < 4; i++) await flushPromises()
+}
 
 /** Answers of the server by the path behind `/api/`; what stands nowhere is an empty answer. */
 export type Answers = Record<string, unknown>
@@ -60,7 +78,7 @@ export async function mountWith(
       method,
       body: typeof init.body === 'string' ? JSON.parse(init.body) : init.body,
     })
-    const answer = answers[path] ?? answers[`${method} ${path}`] ?? {}
+    const answer = answers[path] ?? answers[`${method} ${path}`] ?? QUIET[path] ?? {}
     return new Response(JSON.stringify(answer), {
       status: 200,
       headers: { 'content-type': 'application/json' },
@@ -95,8 +113,12 @@ export async function mountWith(
     props,
     slots: slots as never,
     attachTo: place,
-    global: { plugins: [createVuetify(vuetifyOptions())], stubs: { NuxtLink: link } },
+    global: {
+      plugins: [createVuetify(vuetifyOptions())],
+      stubs: { NuxtLink: link },
+      components: { RouterLink: routerLink },
+    },
   })
-  await flushPromises()
+  await settled()
   return { wrapper, fitting, calls }
 }

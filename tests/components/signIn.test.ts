@@ -1,0 +1,113 @@
+import { describe, expect, test } from 'vitest'
+import LockDialog from '../../app/components/LockDialog.vue'
+import SignIn from '../../app/pages/sign-in.vue'
+import { useSession } from '../../app/stores/session'
+import { button, textOf, type } from './find'
+import { mountWith, settled } from './mountWith'
+
+const DEMO = [
+  { login: 'rhona', name: 'Rhona Kestle', role: 'owner' },
+  { login: 'bram', name: 'Bram Oduya', role: 'bench' },
+]
+async function open(page: object) {
+  const opened = await mountWith(SignIn, {
+    answers: {
+      'GET sign-in': { demo: [], firstOwner: false, person: null, ...page },
+      'POST sign-in': { id: 'p', name: 'Rhona Kestle', role: 'owner' },
+      'POST first-owner': { id: 'p', name: 'Ada', role: 'owner' },
+    },
+  })
+  await settled()
+  const tick = () => opened.wrapper.find('input[type="checkbox"]').setValue(true)
+  const enter = async () => {
+    await opened.wrapper.find('form').trigger('submit')
+    await settled()
+  }
+  const posts = () => opened.calls.filter((c) => c.method === 'POST')
+  return { ...opened, tick, enter, posts }
+}
+
+describe('the demo workshop', () => {
+  test('the first of its people is chosen, another can be', async () => {
+    const { wrapper, tick, enter, posts } = await open({ demo: DEMO })
+    expect(button(wrapper, 'Sign in as Rhona').exists()).toBe(true)
+    const bram = wrapper.findAll('[role="radio"]')[1]!
+    await bram.trigger('click')
+    expect(bram.attributes('aria-checked')).toBe('true')
+    await tick()
+    await enter()
+    expect(posts()).toEqual([
+      {
+        path: 'sign-in',
+        method: 'POST',
+        body: { login: 'bram', password: '', understood: true },
+      },
+    ])
+  })
+  test('law and licence come first', async () => {
+    const { wrapper, tick } = await open({ demo: DEMO })
+    const go = () => button(wrapper, /^Sign in as/).element as HTMLButtonElement
+    expect(go().disabled).toBe(true)
+    expect(textOf(wrapper)).toContain('Tick the line above first.')
+    await tick()
+    expect(go().disabled).toBe(false)
+    expect(textOf(wrapper)).toContain('Signs out after 30 minutes without touch.')
+  })
+})
+
+test('a shop of its own asks for name and password', async () => {
+  const { wrapper, tick, enter, posts } = await open({})
+  expect(wrapper.findAll('[role="radio"]')).toHaveLength(0)
+  await type(wrapper, 'Sign-in name', 'ada')
+  await type(wrapper, 'Password', 'a long pass phrase')
+  await tick()
+  await enter()
+  expect(posts()[0]!.body).toEqual({
+    login: 'ada',
+    password: 'a long pass phrase',
+    understood: true,
+  })
+})
+
+test('the first start makes an owner with the code of the terminal', async () => {
+  const { wrapper, tick, enter, posts } = await open({ firstOwner: true })
+  expect(textOf(wrapper)).toContain('First start')
+  for (const [label, typed] of [
+    ['One-time code', 'XY12'],
+    ['Your name', 'Ada'],
+    ['Sign-in name', 'ada'],
+    ['Password', 'a long pass phrase'],
+  ] as const)
+    await type(wrapper, label, typed)
+  await tick()
+  expect(button(wrapper, 'Make me the owner').exists()).toBe(true)
+  await enter()
+  expect(posts()[0]).toMatchObject({
+    path: 'first-owner',
+    body: { code: 'XY12', name: 'Ada', login: 'ada', password: 'a long pass phrase' },
+  })
+})
+
+test('a page that was locked goes on after signing in', async () => {
+  const Host = {
+    components: { LockDialog },
+    setup: () => {
+      const session = useSession()
+      session.page = { demo: DEMO, firstOwner: false, person: null } as never
+      session.locked = true
+      return {}
+    },
+    template: '<LockDialog @back="$emit(\'back\')" />',
+    emits: ['back'],
+  }
+  const { wrapper, calls } = await mountWith(Host, {
+    answers: { 'POST sign-in': { id: 'p', name: 'Bram Oduya', role: 'bench' } },
+  })
+  const card = wrapper.findComponent({ name: 'VCard' }) as never as typeof wrapper
+  expect(card.text()).toContain('This page is kept.')
+  await button(card, 'Bram Oduya').trigger('click')
+  await settled()
+  expect(calls.at(-1)).toMatchObject({ path: 'sign-in', body: { login: 'bram' } })
+  expect(wrapper.emitted('back')).toHaveLength(1)
+  expect(useSession().locked).toBe(false)
+})

@@ -1,0 +1,182 @@
+import { describe, expect, test } from 'vitest'
+import Today from '../../app/pages/index.vue'
+import type { VisitRow } from '../../shared/contracts'
+import type { Role } from '../../shared/permissions'
+import { button, field, textOf } from './find'
+import { mountWith, settled } from './mountWith'
+
+const visit = (more: Partial<VisitRow>): VisitRow =>
+  ({
+    id: 'v1',
+    fittingId: 'f1',
+    clientId: 'c1',
+    code: 'HR-0007',
+    name: 'Mirela Stanhope',
+    occupation: 'nurse',
+    bornOn: '1990-01-01',
+    startsAt: '2026-11-29T09:30:00',
+    minutes: 60,
+    reason: 'cold toes',
+    state: 'to-come',
+    stations: [1, 2],
+    version: 4,
+    blocked: false,
+    ...more,
+  }) as VisitRow
+
+async function open({
+  visits = [visit({})],
+  unfinished = [] as object[],
+  role = 'owner' as Role,
+  answers = {} as Record<string, unknown>,
+} = {}) {
+  const opened = await mountWith(Today, {
+    role,
+    answers: { today: { visits, unfinished }, timers: { timers: [] }, ...answers },
+  })
+  await settled()
+  return opened
+}
+
+describe('visits', () => {
+  test('each has its time, who it is, why, and the next station', async () => {
+    const { wrapper } = await open()
+    const row = wrapper.find('.visit').text()
+    expect(row).toContain('09:30')
+    expect(row).toContain('Mirela Stanhope')
+    expect(row).toMatch(/3\d · nurse/)
+    expect(row).toContain('cold toes')
+    expect(wrapper.find('.visit a').attributes('href')).toBe('/fittings/f1/examine')
+  })
+
+  test('without a name its code stands there, and no age', async () => {
+    const { wrapper } = await open({
+      visits: [visit({ name: null, bornOn: null, occupation: null, reason: '' })],
+    })
+    const row = wrapper.find('.visit').text()
+    expect(row).toContain('HR-0007')
+    expect(row).not.toContain('·')
+  })
+
+  test('whoever must be seen by somebody else first is marked so', async () => {
+    const { wrapper } = await open({ visits: [visit({ blocked: true })] })
+    expect(wrapper.find('.visit').text()).toContain('Refer first')
+  })
+
+  test('who is in the chair is said, and one press goes back to them', async () => {
+    const { wrapper } = await open({ visits: [visit({ state: 'now' })] })
+    expect(textOf(wrapper)).toContain('Mirela Stanhope is in the chair')
+    expect(button(wrapper, 'Back to Mirela').attributes('href')).toBe('/fittings/f1/examine')
+    const none = await open()
+    expect(textOf(none.wrapper)).toContain('Nobody is in the chair')
+  })
+
+  test.each([
+    ['to-come', 'Is here', 'waiting'],
+    ['waiting', 'Take in', 'now'],
+    ['now', 'Seen', 'seen'],
+  ] as const)('one that is %s: “%s” makes it %s', async (state, act, next) => {
+    const { wrapper, calls } = await open({ visits: [visit({ state })] })
+    await button(wrapper, act).trigger('click')
+    await settled()
+    expect(calls).toContainEqual({
+      path: 'visits/v1',
+      method: 'PATCH',
+      body: { state: next, version: 4 },
+    })
+    expect(calls.filter((c) => c.path === 'today')).toHaveLength(2)
+  })
+
+  test('one that was seen has nothing to press, and all are counted', async () => {
+    const states = ['seen', 'seen', 'now', 'waiting', 'to-come', 'to-come'] as const
+    const { wrapper } = await open({
+      visits: states.map((state, i) => visit({ id: `v${i}`, state })),
+    })
+    expect(textOf(wrapper)).toContain('2 seen, 1 now, 1 waiting, 2 to come')
+    expect(wrapper.findAll('.visit.seen button')).toHaveLength(0)
+  })
+
+  test('no visits say how one begins', async () => {
+    const { wrapper } = await open({ visits: [] })
+    expect(textOf(wrapper)).toContain('No visits today. “New client” begins one.')
+    expect(textOf(wrapper)).toContain('Everything begun is handed over.')
+  })
+})
+
+describe('what a role sees', () => {
+  test('the bench goes to Make, and finds no clients', async () => {
+    const { wrapper } = await open({ role: 'bench' })
+    expect(wrapper.find('.visit a').attributes('href')).toBe('/fittings/f1/make')
+    expect(textOf(wrapper)).not.toContain('Find a client')
+    expect(textOf(wrapper)).not.toContain('New client')
+  })
+  test('a reader moves nobody on', async () => {
+    const { wrapper } = await open({ role: 'reader' })
+    expect(wrapper.findAll('.visit button')).toHaveLength(0)
+  })
+})
+
+describe('finding a client', () => {
+  const client = (more: object) => ({
+    id: 'c9',
+    code: 'HR-0042',
+    name: 'Ayo Brandvold',
+    bornOn: null,
+    occupation: 'guide',
+    fittingId: 'f9',
+    openedOn: '2026-11-01',
+    ...more,
+  })
+  async function find(clients: object[], query = 'ayo b') {
+    const opened = await open({ answers: { 'clients?q=ayo%20b': { clients } } })
+    await field(opened.wrapper, 'Find a client by name or code').setValue(query)
+    await new Promise((go) => setTimeout(go, 160))
+    await settled()
+    return opened
+  }
+  test('a fitting that is open is opened', async () => {
+    const { wrapper } = await find([client({})])
+    expect(wrapper.find('.found').text()).toContain('Ayo Brandvold')
+    expect(wrapper.find('.found').text()).toContain('HR-0042 · guide')
+    expect(button(wrapper, 'Open').attributes('href')).toBe('/fittings/f9/story')
+  })
+  test('where there is none, one is begun', async () => {
+    const { wrapper, calls } = await find([client({ fittingId: null })])
+    await button(wrapper, 'Begin').trigger('click')
+    await settled()
+    expect(calls).toContainEqual({ path: 'clients/c9/fittings', method: 'POST', body: {} })
+  })
+  test('nobody by that name says so; an emptied field shows nothing', async () => {
+    const { wrapper } = await find([])
+    expect(textOf(wrapper)).toContain('Nobody by that name.')
+    await field(wrapper, 'Find a client by name or code').setValue('')
+    await settled()
+    expect(wrapper.find('.found').exists()).toBe(false)
+  })
+  test('only the last of what is typed is asked for', async () => {
+    const { wrapper, calls } = await open()
+    const box = field(wrapper, 'Find a client by name or code')
+    for (const typed of ['a', 'ay', 'ayo']) await box.setValue(typed)
+    await new Promise((go) => setTimeout(go, 160))
+    expect(calls.map((c) => c.path).filter((p) => p.startsWith('clients?'))).toEqual([
+      'clients?q=ayo',
+    ])
+  })
+})
+
+test('unfinished pairs go to where they stopped', async () => {
+  const unfinished = [
+    {
+      fittingId: 'f3',
+      clientId: 'c3',
+      code: 'HR-0003',
+      name: 'Idris Fallowfield',
+      openedOn: '2026-11-03',
+      stations: [1, 2, 3, 4],
+    },
+  ]
+  const { wrapper } = await open({ unfinished })
+  expect(textOf(wrapper)).toContain('HR-0003 · since 3 Nov')
+  expect(wrapper.find('.open a').attributes('href')).toBe('/fittings/f3/prescribe')
+  expect(textOf(wrapper)).toContain('1 not handed over')
+})
