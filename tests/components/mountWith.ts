@@ -35,7 +35,7 @@ const routerLink = Object.assign({}, link, {
 })
 
 /** What every page asks for. */
-const QUIET: Answers = { timers: { now: '2026-11-26T09:00:00Z', timers: [] } }
+const QUIET: Answers = { timers: { now: Date.parse('2026-11-26T09:00:00Z'), timers: [] } }
 
 /** When answers have come, and what was asked because of them. */
 export async function settled() {
