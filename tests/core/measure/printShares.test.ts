@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { readFootprint, type Footprint } from '../../../core/measure/footprint'
+import { readFootprint } from '../../../core/measure/footprint'
+import type { Footprint } from '../../../core/record/footprintSchema'
 
 /** A print by rows from the heel and columns from the left, 5 mm a cell, listed from the toes. */
 function print(
