@@ -37,9 +37,12 @@ const routerLink = Object.assign({}, link, {
 /** What every page asks for. */
 const QUIET: Answers = { timers: { now: Date.parse('2026-11-26T09:00:00Z'), timers: [] } }
 
-/** When answers have come, and what was asked because of them. */
+/** When answers have come, what was asked because of them, and what comes in its turn. */
 export async function settled() {
-  for (let i = 0; i < 4; i++) await flushPromises()
+  for (let i = 0; i < 4; i++) {
+    await flushPromises()
+    await new Promise((go) => setTimeout(go, 1))
+  }
 }
 
 /** Answers of the server by the path behind `/api/`; what stands nowhere is an empty answer. */

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { computed, defineAsyncComponent, onBeforeUnmount, onMounted, reactive, ref } from 'vue'
 import { VBtn, VBtnToggle } from 'vuetify/components'
 import type { LandmarkName } from '../../../core/capture/foot/landmarks'
@@ -151,7 +152,7 @@ function keepPair() {
             drawn dashed
           </p>
         </template>
-        <template v-else>
+        <InTurn v-else>
           <svg
             :viewBox="`-66 -8 132 ${height + 16}`"
             role="img"
@@ -206,17 +207,19 @@ function keepPair() {
           <p v-if="parametric[side].assumed.length && !part(side).surface" class="small watch-text">
             Assumed: {{ parametric[side].assumed.join(', ') }}
           </p>
-        </template>
+        </InTurn>
       </div>
     </section>
     <div class="stack">
       <PaneTabs v-model="pane" :panes="PANES" label="Parts of Capture" look="box" />
-      <QualityPane v-if="pane === 'quality'" :state="state" class="grow" />
-      <WayGuide v-else-if="pane === 'guide'" class="grow" />
-      <ScansPane v-else-if="pane === 'scans'" :state="state" class="grow" />
-      <AgainstHandPane v-else-if="pane === 'hand'" :state="state" class="grow" />
-      <DifferencePane v-else-if="pane === 'difference'" :state="state" class="grow" />
-      <CorrectionsPane v-else :state="state" class="grow" />
+      <InTurn>
+        <QualityPane v-if="pane === 'quality'" :state="state" class="grow" />
+        <WayGuide v-else-if="pane === 'guide'" class="grow" />
+        <ScansPane v-else-if="pane === 'scans'" :state="state" class="grow" />
+        <AgainstHandPane v-else-if="pane === 'hand'" :state="state" class="grow" />
+        <DifferencePane v-else-if="pane === 'difference'" :state="state" class="grow" />
+        <CorrectionsPane v-else :state="state" class="grow" />
+      </InTurn>
     </div>
   </div>
 </template>

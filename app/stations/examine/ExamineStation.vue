@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
 import { degreesText, varusWords } from '../../../core/examine/angle'
@@ -205,12 +206,14 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
         :ramp-deg="chosen?.rampDeg"
         :limits="fitting.norms.ankleDeg"
       />
-      <AngleRows
-        :side="side"
-        :exam="feet[side]"
-        :keys="anglesOf(group)"
-        @trouble="(t: string) => (trouble = t)"
-      />
+      <InTurn>
+        <AngleRows
+          :side="side"
+          :exam="feet[side]"
+          :keys="anglesOf(group)"
+          @trouble="(t: string) => (trouble = t)"
+        />
+      </InTurn>
     </section>
   </div>
   <section v-if="group === 'range'" class="card scroll more">

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { deviceRows } from '../../../core/device/deviceRows'
 import { computed, onMounted, ref, toRaw } from 'vue'
 import { VBtn } from 'vuetify/components'
@@ -201,8 +202,8 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
       </ul>
     </section>
     <div class="stack scroll" tabindex="0" role="region" aria-label="Devices and files">
-      <PromisePane :disabled="!session.may('jobs.change')" />
-      <QuotePane v-if="session.may('clients.see')" />
+      <InTurn><PromisePane :disabled="!session.may('jobs.change')" /></InTurn>
+      <InTurn><QuotePane v-if="session.may('clients.see')" /></InTurn>
       <section v-for="side in SIDES" :key="side" class="card">
         <div class="card-head">
           <SideMark :side="side" word /><b>{{

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle, VCheckboxBtn, VMenu, VSelect } from 'vuetify/components'
 import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
@@ -215,7 +216,10 @@ const FAMILY_CHOICES = computed(() => [
   <template v-if="result && matched">
     <template v-if="part === 'list'">
       <div class="cols match">
-        <div class="stack"><BringOut :match="match" /><CandidateList :match="match" /></div>
+        <div class="stack">
+          <InTurn><BringOut :match="match" /></InTurn
+          ><InTurn><CandidateList :match="match" /></InTurn>
+        </div>
         <div class="stack">
           <section class="card grow draw">
             <div class="card-head">
@@ -243,7 +247,7 @@ const FAMILY_CHOICES = computed(() => [
               ><label><VCheckboxBtn v-model="asNew" /> liner as new</label>
             </p>
           </section>
-          <DetailPane :match="match" />
+          <InTurn><DetailPane :match="match" /></InTurn>
         </div>
       </div>
     </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { READINGS, type ReadingKind } from '../../../core/kinds/readings/all'
 import { computed, onBeforeUnmount, ref } from 'vue'
 import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
@@ -148,7 +149,7 @@ onBeforeUnmount(() => (hand.hot = null))
   />
   <div class="below">
     <ReadingInHand :key="`${hand.what}${hand.posture}`" />
-    <SizesCard />
+    <InTurn><SizesCard /></InTurn>
   </div>
   <FootprintDialog v-model="print" />
   <CsvReport v-model="report" />

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { VTable } from 'vuetify/components'
 import { computed } from 'vue'
 import { normsOf } from '../../../core/record/tables'
@@ -69,33 +70,37 @@ const sentence = computed(() => {
   <section class="card pair" :class="{ sidewise: !plan }" aria-label="Readings of both feet">
     <ul class="readings left">
       <li class="cap"><SideMark side="left" word /></li>
-      <ReadingRow
-        v-for="row in rows"
-        :key="row.what"
-        side="left"
-        :name="row.name"
-        :what="row.what"
-        v-bind="row.left"
-        :chosen="row.what === now"
-        @choose="$emit('choose', row.what)"
-      />
+      <InTurn>
+        <ReadingRow
+          v-for="row in rows"
+          :key="row.what"
+          side="left"
+          :name="row.name"
+          :what="row.what"
+          v-bind="row.left"
+          :chosen="row.what === now"
+          @choose="$emit('choose', row.what)"
+        />
+      </InTurn>
     </ul>
-    <FootOnPaper
-      v-if="plan"
-      side="left"
-      :sole="soles.left.value"
-      :height-mm="heights"
-      :now="now"
-      :rows="rows"
-    />
-    <SideFoot
-      v-else
-      side="left"
-      :foot="fitting.record.feet.left!"
-      :length-mm="soles.left.value.lengthMm"
-      :rows="rows"
-      :now="now"
-    />
+    <InTurn>
+      <FootOnPaper
+        v-if="plan"
+        side="left"
+        :sole="soles.left.value"
+        :height-mm="heights"
+        :now="now"
+        :rows="rows"
+      />
+      <SideFoot
+        v-else
+        side="left"
+        :foot="fitting.record.feet.left!"
+        :length-mm="soles.left.value.lengthMm"
+        :rows="rows"
+        :now="now"
+      />
+    </InTurn>
     <div class="spine" role="img" :aria-label="`Differences: ${sentence}`">
       <div class="cap bold label">Difference, mm</div>
       <ol class="bars" aria-hidden="true">
@@ -151,34 +156,38 @@ const sentence = computed(() => {
       </ol>
       <div class="muted small foot">tick = a difference that counts</div>
     </div>
-    <FootOnPaper
-      v-if="plan"
-      side="right"
-      :sole="soles.right.value"
-      :height-mm="heights"
-      :now="now"
-      :rows="rows"
-    />
-    <SideFoot
-      v-else
-      side="right"
-      :foot="fitting.record.feet.right!"
-      :length-mm="soles.right.value.lengthMm"
-      :rows="rows"
-      :now="now"
-    />
+    <InTurn>
+      <FootOnPaper
+        v-if="plan"
+        side="right"
+        :sole="soles.right.value"
+        :height-mm="heights"
+        :now="now"
+        :rows="rows"
+      />
+      <SideFoot
+        v-else
+        side="right"
+        :foot="fitting.record.feet.right!"
+        :length-mm="soles.right.value.lengthMm"
+        :rows="rows"
+        :now="now"
+      />
+    </InTurn>
     <ul class="readings right">
       <li class="cap"><SideMark side="right" word /></li>
-      <ReadingRow
-        v-for="row in rows"
-        :key="row.what"
-        side="right"
-        :name="row.name"
-        :what="row.what"
-        v-bind="row.right"
-        :chosen="row.what === now"
-        @choose="$emit('choose', row.what)"
-      />
+      <InTurn>
+        <ReadingRow
+          v-for="row in rows"
+          :key="row.what"
+          side="right"
+          :name="row.name"
+          :what="row.what"
+          v-bind="row.right"
+          :chosen="row.what === now"
+          @choose="$emit('choose', row.what)"
+        />
+      </InTurn>
     </ul>
     <VTable class="sr">
       <caption>

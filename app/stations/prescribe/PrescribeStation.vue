@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import { plainCopy } from '~/browser/plainCopy'
 import {
   computed,
@@ -308,7 +309,7 @@ const PANES = [
             </PlainButton></span
           ><SideMark side="right" word />
         </div>
-        <template v-for="s in SIDES" :key="s">
+        <InTurn v-for="s in SIDES" :key="s">
           <DifferenceSpine
             v-if="s === 'right'"
             :left="studio.device('left')"
@@ -347,7 +348,7 @@ const PANES = [
             @front="(v: number, done: boolean) => front(s, v, done)"
             @outline="(p: TrimPoint, done: boolean) => moveTrim(s, p, done)"
           />
-        </template>
+        </InTurn>
         <p class="small muted fact2">{{ pressed ? PRESSED : FACT[terrain] }}</p>
       </section>
       <section v-else class="card grow solidcard">
@@ -408,21 +409,23 @@ const PANES = [
           ><span class="aside small nowrap">dashed: cast · ↕ drags</span>
         </div>
         <div class="pair">
-          <SectionView
-            v-for="s in SIDES"
-            :key="s"
-            :side="s"
-            :section="shapes[s]?.section ?? null"
-            :handles="handles(s)"
-            :reach="reachOf(s)"
-            :fixed="fitting.readOnly"
-            :cover-mm="
-              studio.device(s).shell.cover.material === 'none'
-                ? 0
-                : studio.device(s).shell.cover.thicknessMm
-            "
-            @change="(id: string, v: number, done: boolean) => dragged(s, id, v, done)"
-          />
+          <InTurn>
+            <SectionView
+              v-for="s in SIDES"
+              :key="s"
+              :side="s"
+              :section="shapes[s]?.section ?? null"
+              :handles="handles(s)"
+              :reach="reachOf(s)"
+              :fixed="fitting.readOnly"
+              :cover-mm="
+                studio.device(s).shell.cover.material === 'none'
+                  ? 0
+                  : studio.device(s).shell.cover.thicknessMm
+              "
+              @change="(id: string, v: number, done: boolean) => dragged(s, id, v, done)"
+            />
+          </InTurn>
         </div>
       </section>
     </div>
@@ -430,19 +433,23 @@ const PANES = [
       <section class="card grow devicecard" aria-label="Device">
         <PaneTabs v-model="pane" :panes="PANES" label="Part of the device" look="line" grow />
         <div class="panel" role="tabpanel">
-          <LayerList v-if="pane === 'layers'" :studio="studio" />
-          <BodyPane v-else-if="pane === 'body'" :studio="studio" :estimates="estimates" />
-          <VersionsPane v-else-if="pane === 'versions'" :studio="studio" />
-          <SendPane v-else :studio="studio" />
+          <InTurn>
+            <LayerList v-if="pane === 'layers'" :studio="studio" />
+            <BodyPane v-else-if="pane === 'body'" :studio="studio" :estimates="estimates" />
+            <VersionsPane v-else-if="pane === 'versions'" :studio="studio" />
+            <SendPane v-else :studio="studio" />
+          </InTurn>
         </div>
       </section>
-      <EffectStrip
-        v-if="pane === 'layers' || pane === 'body'"
-        :studio="studio"
-        :estimates="estimates"
-        @table="view = 'effects'"
-      />
-      <SpaceCard :studio="studio" />
+      <InTurn>
+        <EffectStrip
+          v-if="pane === 'layers' || pane === 'body'"
+          :studio="studio"
+          :estimates="estimates"
+          @table="view = 'effects'"
+        />
+      </InTurn>
+      <InTurn><SpaceCard :studio="studio" /></InTurn>
     </div>
   </div>
   <StartDialog v-model="starting" :studio="studio" />

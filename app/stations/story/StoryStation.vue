@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import InTurn from '~/components/InTurn.vue'
 import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
@@ -164,7 +165,7 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
           /></label>
         </div>
       </div>
-      <StoryActivity />
+      <InTurn><StoryActivity /></InTurn>
       <div class="ask">
         <h2>What should be possible again?</h2>
         <label class="goal"
@@ -181,7 +182,7 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
           />
         </label>
       </div>
-      <StoryHealth />
+      <InTurn><StoryHealth /></InTurn>
     </section>
     <section class="card stack0">
       <PaneTabs
@@ -191,9 +192,11 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
         look="line"
         :stop="stopped"
       />
-      <ComplaintsPane v-if="pane === 'hurts'" />
-      <SignsPane v-else-if="pane === 'signs'" />
-      <PhotosPane v-else />
+      <InTurn>
+        <ComplaintsPane v-if="pane === 'hurts'" />
+        <SignsPane v-else-if="pane === 'signs'" />
+        <PhotosPane v-else />
+      </InTurn>
     </section>
   </div>
 </template>

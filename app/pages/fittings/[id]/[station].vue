@@ -1,7 +1,16 @@
 <script setup lang="ts">
 import { differenceInYears } from 'date-fns'
 import { useEventListener, useEventSource } from '@vueuse/core'
-import { computed, defineAsyncComponent, onBeforeUnmount, onErrorCaptured, ref, watch } from 'vue'
+import {
+  computed,
+  defineAsyncComponent,
+  onBeforeUnmount,
+  onErrorCaptured,
+  onMounted,
+  ref,
+  watch,
+  type Component,
+} from 'vue'
 import { VSnackbar } from 'vuetify/components'
 import type { PartName } from '../../../../core/record/parts'
 import { READINGS, type ReadingKind } from '../../../../core/kinds/readings/all'
@@ -22,17 +31,33 @@ import { useChanges } from '~/stores/changes'
 import { useLedger } from '~/stores/ledger'
 import { useQueue } from '~/stores/queue'
 
-const PAGES: Record<string, ReturnType<typeof defineAsyncComponent>> = {
-  story: defineAsyncComponent(() => import('~/stations/story/StoryStation.vue')),
-  measure: defineAsyncComponent(() => import('~/stations/measure/MeasureStation.vue')),
-  examine: defineAsyncComponent(() => import('~/stations/examine/ExamineStation.vue')),
-  capture: defineAsyncComponent(() => import('~/stations/capture/CaptureStation.vue')),
-  prescribe: defineAsyncComponent(() => import('~/stations/prescribe/PrescribeStation.vue')),
-  match: defineAsyncComponent(() => import('~/stations/match/MatchStation.vue')),
-  make: defineAsyncComponent(() => import('~/stations/make/MakeStation.vue')),
-  handover: defineAsyncComponent(() => import('~/stations/handover/HandoverStation.vue')),
-  followup: defineAsyncComponent(() => import('~/stations/followup/FollowupStation.vue')),
+const FILES: Record<string, () => Promise<{ default: Component }>> = {
+  story: () => import('~/stations/story/StoryStation.vue'),
+  measure: () => import('~/stations/measure/MeasureStation.vue'),
+  examine: () => import('~/stations/examine/ExamineStation.vue'),
+  capture: () => import('~/stations/capture/CaptureStation.vue'),
+  prescribe: () => import('~/stations/prescribe/PrescribeStation.vue'),
+  match: () => import('~/stations/match/MatchStation.vue'),
+  make: () => import('~/stations/make/MakeStation.vue'),
+  handover: () => import('~/stations/handover/HandoverStation.vue'),
+  followup: () => import('~/stations/followup/FollowupStation.vue'),
 }
+const PAGES = Object.fromEntries(
+  Object.entries(FILES).map(([name, file]) => [name, defineAsyncComponent(file)]),
+)
+/** The other stations are read while nothing else is done, so that opening one waits for no file. */
+function readAhead([file, ...others] = Object.values(FILES)) {
+  if (!file) return
+  const idle = window.requestIdleCallback ?? ((work: () => void) => setTimeout(work, 200))
+  // A line that is down is told when the station is opened.
+  idle(
+    () =>
+      void file()
+        .catch(() => undefined)
+        .then(() => readAhead(others)),
+  )
+}
+onMounted(() => readAhead())
 const HIDDEN_FROM_BENCH = ['story', 'examine', 'capture', 'handover', 'followup']
 
 // One page per fitting: header, ledger and call-out line stay as they are from station to station.
