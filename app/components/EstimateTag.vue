@@ -3,7 +3,7 @@ import { ref } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
 import { CONTACT_IGNORES, CONTACT_LABEL } from '../../core/mechanics/contact'
 import { FIT_RANGE } from '../../core/mechanics/fitRange'
-import { SHELL_IGNORES, SHELL_LABEL } from '../../core/mechanics/shell/archStiffness'
+import { SHELL_IGNORES, SHELL_LABEL } from '../../core/mechanics/plate/archStiffness'
 import PlainButton from './PlainButton.vue'
 
 /**

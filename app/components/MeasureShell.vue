@@ -12,7 +12,7 @@ import {
   shellTroubles,
   type ShellForm,
 } from '../../core/footwear/measuredShell'
-import { cautionsOf } from '../../core/formats/catalogueCsv'
+import { catalogueCautions } from '../../core/formats/catalogueCsv'
 import { Refusal } from '../../core/record/refusal'
 import ShellDrawing from './ShellDrawing.vue'
 import StatusMark from './StatusMark.vue'
@@ -59,7 +59,7 @@ const submit = () => (isLast.value ? keep() : go(step.value + 1))
 const measured = () => ({ by, on: format(new Date(), 'yyyy-MM-dd') })
 const cautions = computed(() => {
   try {
-    return cautionsOf(measuredShell(form.value, model, measured()))
+    return catalogueCautions(measuredShell(form.value, model, measured()))
   } catch (error) {
     // Not a shell yet: what is missing is told where it is typed.
     if (!(error instanceof Refusal)) throw error

@@ -5,7 +5,7 @@ import { VBtn, VDataTable, VTextField } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../core/footwear/reasons'
 import { biasWords } from '../../core/footwear/shellCheck'
-import { cautionsOf, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
+import { catalogueCautions, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
 import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import { useModels } from '~/stores/models'
@@ -204,7 +204,7 @@ function measureNew() {
               {{ m.grade.heightMm }}, girths {{ m.grade.girthMm }} mm
             </p>
             <p class="small">{{ bias ? biasWords(bias) : 'no shell checks yet' }}</p>
-            <p v-for="c in cautionsOf(m)" :key="c.column" class="small">
+            <p v-for="c in catalogueCautions(m)" :key="c.column" class="small">
               <StatusMark kind="watch" :word="c.words" />
             </p>
             <h3>On the shelf</h3>

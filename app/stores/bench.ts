@@ -12,7 +12,7 @@ import {
   planFigures,
   shownPlan,
   type ShownStep,
-} from '../../core/bench/planView'
+} from '../../core/bench/shownPlan'
 import type { PlacedStep, Schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand } from '../../core/bench/stepCommand'
 import type { StepChange } from '../../core/record/stepState'

@@ -4,7 +4,7 @@ import { soleOutline, trimLines } from '../../core/device/outline'
 import { shellMaterial } from '../../core/device/materialNames'
 import type { ShellMaterial } from '../../core/tables/materials'
 import type { DeviceRows } from '../../core/device/deviceRows'
-import { buildShell } from '../../core/device/shell'
+import { buildShell } from '../../core/device/bodySolid'
 import type { SoleField } from '../../core/geometry/soleField'
 import { buildSurface } from '../../core/device/surface'
 import { contourRings, type ContourRing } from '../../core/device/contours'
@@ -37,11 +37,11 @@ import {
   archStiffness,
   type ArchAnswer,
   type ArchStiffness,
-} from '../../core/mechanics/shell/archStiffness'
+} from '../../core/mechanics/plate/archStiffness'
 import {
   thicknessForGive,
   type ThicknessForGive,
-} from '../../core/mechanics/shell/thicknessForGive'
+} from '../../core/mechanics/plate/thicknessForGive'
 import { Refusal } from '../../core/record/refusal'
 import type { Device, Foot } from '../../core/record/schema'
 import type { Side } from '../../core/tables/vocabulary'

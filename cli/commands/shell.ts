@@ -1,5 +1,5 @@
-import { solveShellFile } from '../../core/mechanics/shell/modelFile'
-import { shellReport } from '../../core/mechanics/shell/shellReport'
+import { solveShellFile } from '../../core/mechanics/plate/modelFile'
+import { shellReport } from '../../core/mechanics/plate/shellReport'
 import { roundDeep } from '../../core/record/roundDeep'
 import { readJson, UsageError } from '../arguments'
 import { recordOf, sideOf } from '../inputs'

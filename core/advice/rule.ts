@@ -1,5 +1,5 @@
 import type { ActivityDefinition } from '../kinds/activities/definition'
-import { activityOf, deviceRoom, isBootActivity } from '../record/setting'
+import { activityOf, deviceRoom, isBootActivity } from '../record/storyActivity'
 import type { FootExamination } from '../examine/examination'
 import { examineFoot } from '../examine/examineFoot'
 import { isChild } from '../measure/ageAtVisit'

@@ -1,4 +1,4 @@
-import { degrees } from '../geometry/angle'
+import { degrees } from '../geometry/tilt'
 import type { CapturedSurface } from '../record/captureSchema'
 import type { CapturedFoot } from './captureScan'
 import { smoothed } from './foot/soleGrid'

@@ -1,7 +1,7 @@
 import { parseWith } from '../record/parse'
 import { Refusal } from '../record/refusal'
 import { deviceSchema, type Device, type Foot } from '../record/schema'
-import { buildShell, type ShellBody } from './shell'
+import { buildShell, type ShellBody } from './bodySolid'
 import { buildSolid, type Solid } from './solid'
 import { footField, type FootField } from './footField'
 import type { AssumedParameter, SoleRows } from './soleParameters'

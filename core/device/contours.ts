@@ -1,6 +1,6 @@
 import { isoRings } from '../geometry/isoRings'
 import { scratch } from '../geometry/scratch'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 import type { SoleField } from '../geometry/soleField'
 
 /** One contour: its height in mm and its rings as lists of x, y pairs in the foot's frame. */

@@ -7,7 +7,7 @@ import { bestMean } from '../measure/reading'
 import type { Device, Foot, Post } from '../record/schema'
 import { NO_COVER } from '../tables/materials'
 import { materialName, type MaterialRows } from './materialNames'
-import { isStabilised } from './shell'
+import { isStabilised } from './bodySolid'
 import { postHeightMm } from './sizeSense'
 import { soleParameters, type SoleRows } from './soleParameters'
 

@@ -1,5 +1,5 @@
 import { decodeSurface } from '../record/surfaceHeights'
-import { radians } from '../geometry/angle'
+import { radians } from '../geometry/tilt'
 import { columnX, type Grid } from '../geometry/grid'
 import type { Foot } from '../record/schema'
 import { capturedPlan, layCaptured } from './capturedPlan'

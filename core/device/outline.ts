@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 import type { Sole } from '../geometry/soleField'
 
 type Point = [number, number]

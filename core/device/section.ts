@@ -1,6 +1,6 @@
-import { radians } from '../geometry/angle'
+import { radians } from '../geometry/tilt'
 import { sampleGrid, type Grid } from '../geometry/grid'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 
 /**
  * A cut through the device: heights above the floor, mm, along the line from lateral to medial;

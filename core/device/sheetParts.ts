@@ -4,7 +4,7 @@ import { LAYERS } from '../kinds/layers/all'
 import { NO_COVER } from '../tables/materials'
 import { materialName, type MaterialRows } from './materialNames'
 import { coverLine, soleOutline, trimLines } from './outline'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 
 type Point = [number, number]
 

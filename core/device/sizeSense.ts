@@ -1,4 +1,4 @@
-import { acrossMm, degrees } from '../geometry/angle'
+import { acrossMm, degrees } from '../geometry/tilt'
 
 /** The heel every skive preset was made for, mm. */
 export const REFERENCE_HEEL_MM = 65

@@ -1,4 +1,4 @@
-import { radians } from '../geometry/angle'
+import { radians } from '../geometry/tilt'
 import { hermite, polyline } from '../geometry/hermite'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Bump, Sole, SoleParameters, SolePlace, SolePlan } from '../geometry/soleField'

@@ -1,7 +1,7 @@
 import { clipDomain, interpolateOn } from '../geometry/clipDomain'
 import type { Mesh } from '../geometry/mesh'
 import { BORDER_LIMIT } from './sole'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 
 /**
  * The device's top over the whole plan of the foot as an open surface, for milling: faces look up,

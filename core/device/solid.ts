@@ -1,8 +1,8 @@
-import { degrees } from '../geometry/angle'
+import { degrees } from '../geometry/tilt'
 import { clipDomain, interpolateOn, type Domain } from '../geometry/clipDomain'
 import { inspectMesh, mirrorX, type Mesh, type MeshReport } from '../geometry/mesh'
 import type { Side } from '../tables/vocabulary'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 
 /** A device as a body: the mesh stands on the floor (z = 0), x medial, y from the heel, mm. */
 export interface Solid {

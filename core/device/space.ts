@@ -2,7 +2,7 @@ import type { Device } from '../record/schema'
 import { sampleGrid } from '../geometry/grid'
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS } from '../kinds/layers/all'
-import type { ShellBody } from './shell'
+import type { ShellBody } from './bodySolid'
 
 /** Places where a device needs height, with where they are taken. */
 export const SPACE_PLACES = ['heelMm', 'archMm', 'ballMm', 'toesMm'] as const

@@ -1,5 +1,5 @@
 import { LAYERS, type Layer, type LayerKind } from '../kinds/layers/all'
-import { radians } from '../geometry/angle'
+import { radians } from '../geometry/tilt'
 import { peakOf } from '../geometry/grid'
 import { scratch } from '../geometry/scratch'
 import { smoothstep as S } from '../geometry/smoothstep'

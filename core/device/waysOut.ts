@@ -6,7 +6,7 @@ import type { Norms } from '../record/tables'
 import { NO_COVER } from '../tables/materials'
 import { shellMaterial } from './materialNames'
 import type { SoleRows } from './soleParameters'
-import { buildShell } from './shell'
+import { buildShell } from './bodySolid'
 import { SPACE_PLACES, stackHeights, type SpacePlace } from './space'
 import { buildSurface, postAngleDeg } from './surface'
 

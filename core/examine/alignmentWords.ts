@@ -1,5 +1,5 @@
 import type { Findings } from '../record/schema'
-import { degreesText, directed, inversionWords, varusWords } from './angle'
+import { degreesText, directed, inversionWords, varusWords } from './angleSummary'
 import type { Norms } from '../record/tables'
 import type { FootExamination } from './examination'
 import type { PostureClass } from './verdicts'

@@ -1,5 +1,5 @@
 import type { AngleKey } from '../kinds/findings/all'
-import type { AngleSummary } from './angle'
+import type { AngleSummary } from './angleSummary'
 import type { Ankle, FirstToe, PostureClass } from './verdicts'
 
 /**

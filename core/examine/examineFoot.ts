@@ -1,11 +1,11 @@
 import { ANGLES, ANGLE_KEYS, type AngleKey } from '../kinds/findings/all'
 import { sum } from 'd3-array'
-import { acrossMm } from '../geometry/angle'
+import { acrossMm } from '../geometry/tilt'
 import type { Norms } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import type { Findings, Foot } from '../record/schema'
 import { alignmentWords } from './alignmentWords'
-import { summariseAngle } from './angle'
+import { summariseAngle } from './angleSummary'
 import type { FootExamination } from './examination'
 import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg } from './verdicts'
 

@@ -1,4 +1,4 @@
-import { degrees } from '../geometry/angle'
+import { degrees } from '../geometry/tilt'
 import type { Norms } from '../record/tables'
 
 export type PostureClass =

@@ -3,7 +3,7 @@ import type { Footwear, HotSpot, TryOn, TryOnReading } from '../record/schema'
 import type { Norms } from '../record/tables'
 import { SIDES, type Side } from '../tables/vocabulary'
 import { stationAt, USUAL_LENGTH_MM } from './character'
-import type { Offset } from './worked'
+import type { Offset } from './shownOffsets'
 
 /** How much room each thing felt stands for. */
 export type FeltRows = Pick<Norms, 'feltMm'>

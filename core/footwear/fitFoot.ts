@@ -17,7 +17,7 @@ import {
 import type { LearnedBias } from './shellCheck'
 import { sockMm, type Socks } from './socks'
 import { STATIONS, type Station } from '../kinds/stations/all'
-import { sumOffsets, type Offset } from './worked'
+import { sumOffsets, type Offset } from './shownOffsets'
 import type { Norms } from '../record/tables'
 import type { Band } from '../tables/footwearTargets'
 import { targetBand, verdictOf, type TargetRows, type Verdict } from './targets'

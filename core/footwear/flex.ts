@@ -1,6 +1,6 @@
 import { mean } from 'd3-array'
 import type { FittingRecord } from '../record/schema'
-import { activityOf } from '../record/setting'
+import { activityOf } from '../record/storyActivity'
 import { normsOf, type Norms } from '../record/tables'
 import { SIDES } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'

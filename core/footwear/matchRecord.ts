@@ -1,4 +1,4 @@
-import { buildShell } from '../device/shell'
+import { buildShell } from '../device/bodySolid'
 import { footField } from '../device/footField'
 import type { SoleRows } from '../device/soleParameters'
 import { stackHeights } from '../device/space'
@@ -20,7 +20,7 @@ import { pairOptions, type PairQuestion } from './pairOptions'
 import { shapeNotes, type ShapeNote } from './shapeNotes'
 import { sockNotes, socksOf } from './socks'
 import { contactSpots, type ContactSpot } from './spots'
-import { workedOffsets } from './worked'
+import { workedOffsets } from './shownOffsets'
 
 /**
  * What a foot's device takes under heel, ball, instep and toes, mm; null when there is no device. A

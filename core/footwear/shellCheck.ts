@@ -8,7 +8,7 @@ import type { FootwearModel } from './catalogueSchema'
 import { clearances, standingFoot } from './clearance'
 import { shellInside } from './gradeShell'
 import { sockMm, socksOf } from './socks'
-import { sumOffsets, workedOffsets } from './worked'
+import { sumOffsets, workedOffsets } from './shownOffsets'
 
 /** A fitter's fingers behind the heel, mm: one, and two side by side. */
 export type Fingers = Norms['fingersMm']

@@ -229,7 +229,7 @@ class Check implements CatalogueCheck {
     }
     this.#seen.set(model.id, row)
     this.models.push(model)
-    this.cautions.push(...cautionsOf(model).map((c) => ({ row, ...c })))
+    this.cautions.push(...catalogueCautions(model).map((c) => ({ row, ...c })))
   }
 
   done(): CatalogueCheck {
@@ -244,7 +244,7 @@ const columnOf = (path: readonly PropertyKey[]) =>
  * What is worth a second look in a model: a girth step that does not go with the width step, no
  * length, stretch without a wall, sizes twice.
  */
-export function cautionsOf(model: FootwearModel): { column: string; words: string }[] {
+export function catalogueCautions(model: FootwearModel): { column: string; words: string }[] {
   const out: { column: string; words: string }[] = []
   const { grade, at } = model
   if (grade.girthMm > 3 * grade.widthMm)

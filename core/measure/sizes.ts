@@ -1,4 +1,4 @@
-import { activityOf } from '../record/setting'
+import { activityOf } from '../record/storyActivity'
 import type { Norms } from '../record/tables'
 
 export type SizeFamily = keyof Norms['allowanceMm']

@@ -1,4 +1,4 @@
-import { buildShell, type ShellBody } from '../device/shell'
+import { buildShell, type ShellBody } from '../device/bodySolid'
 import type { SoleField } from '../geometry/soleField'
 import { buildSurface } from '../device/surface'
 import { smoothstep as S } from '../geometry/smoothstep'

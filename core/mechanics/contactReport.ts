@@ -1,5 +1,5 @@
 import { plainDevice, soleFieldOf } from '../device/buildDevice'
-import { buildShell } from '../device/shell'
+import { buildShell } from '../device/bodySolid'
 import { buildSurface } from '../device/surface'
 import { LAYERS } from '../kinds/layers/all'
 import { normsOf } from '../record/tables'

@@ -1,14 +1,14 @@
 import { shellMaterial } from '../device/materialNames'
 import type { Norms } from '../record/tables'
 import type { ShellMaterial } from '../tables/materials'
-import type { ShellBody } from '../device/shell'
+import type { ShellBody } from '../device/bodySolid'
 import type { SoleField } from '../geometry/soleField'
 import { smoothstep as S } from '../geometry/smoothstep'
 import { Refusal } from '../record/refusal'
 import type { Device } from '../record/schema'
 import { usualShellGive } from './contact'
-import { archStiffness, type ArchAnswer, type ArchStiffness } from './shell/archStiffness'
-import { SHELL_CASE } from './shell/deviceShell'
+import { archStiffness, type ArchAnswer, type ArchStiffness } from './plate/archStiffness'
+import { SHELL_CASE } from './plate/deviceShell'
 
 /** How much a shell gives under the foot, by cell. */
 export interface ShellGive {

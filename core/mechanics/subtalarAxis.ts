@@ -1,4 +1,4 @@
-import { radians } from '../geometry/angle'
+import { radians } from '../geometry/tilt'
 
 /**
  * Line of the subtalar axis over the sole: a point it passes through, mm, and its deviation from

@@ -3,7 +3,7 @@
 export { soleFieldOf } from '../../core/device/buildDevice'
 export { deviceContours } from '../../core/device/contours'
 export { cutSection } from '../../core/device/section'
-export { buildShell } from '../../core/device/shell'
+export { buildShell } from '../../core/device/bodySolid'
 export { buildSolid } from '../../core/device/solid'
 export { buildSurface } from '../../core/device/surface'
 export { matchCatalogue } from '../../core/footwear/match'

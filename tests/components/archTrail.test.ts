@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest'
 import ArchTrail from '../../app/components/ArchTrail.vue'
 import { mountWith } from './mountWith'
 
-const open = async (props: Record<string, unknown>) => (await mountWith(ArchTrail, { props })).wrapper
+const open = async (props: Record<string, unknown>) =>
+  (await mountWith(ArchTrail, { props })).wrapper
 const labels = (wrapper: Awaited<ReturnType<typeof open>>) =>
   wrapper.findAll('.stop').map((s) => s.attributes('aria-label'))
 

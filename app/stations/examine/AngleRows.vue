@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { ANGLES, type AngleKey } from '../../../core/kinds/findings/all'
 import { computed, ref } from 'vue'
-import { degreesText, directed } from '../../../core/examine/angle'
+import { degreesText, directed } from '../../../core/examine/angleSummary'
 import type { FootExamination } from '../../../core/examine/examination'
 import { trialsOf, withTrials } from '../../../core/examine/examineFoot'
-import { acrossMm } from '../../../core/geometry/angle'
+import { acrossMm } from '../../../core/geometry/tilt'
 import { parseNumber } from '../../../core/measure/callOut'
 import { normsOf } from '../../../core/record/tables'
 import { bestMean } from '../../../core/measure/reading'

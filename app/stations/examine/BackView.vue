@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue'
-import { degreesText, varusWords } from '../../../core/examine/angle'
+import { degreesText, varusWords } from '../../../core/examine/angleSummary'
 import type { FootExamination } from '../../../core/examine/examination'
 import type { Side } from '../../../core/tables/vocabulary'
 import { HUES, mirror } from '~/drawing/footDrawing'

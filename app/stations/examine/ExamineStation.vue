@@ -2,7 +2,7 @@
 import InTurn from '~/components/InTurn.vue'
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle, VList, VListItem, VMenu } from 'vuetify/components'
-import { degreesText, varusWords } from '../../../core/examine/angle'
+import { degreesText, varusWords } from '../../../core/examine/angleSummary'
 import { JOINT_WORDS, POSTURE_WORDS } from '../../../core/examine/alignmentWords'
 import type { FootExamination } from '../../../core/examine/examination'
 import {

@@ -6,7 +6,7 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, watch } from 'vue'
 import { lanesOf } from '../../../core/bench/lanes'
 import { PEOPLE, type BenchResource } from '../../../core/tables/benchResources'
 import type { PlanConflict } from '../../../core/bench/planCheck'
-import type { ShownStep } from '../../../core/bench/planView'
+import type { ShownStep } from '../../../core/bench/shownPlan'
 import { clockOf, minuteOf } from '../../../core/bench/schedule/day'
 
 /**

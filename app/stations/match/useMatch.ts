@@ -1,7 +1,7 @@
 import { plainCopy } from '~/browser/plainCopy'
 import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
-import { familiesFor } from '../../../core/record/setting'
+import { familiesFor } from '../../../core/record/storyActivity'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { adviseFlex } from '../../../core/footwear/flex'
 import type { PairFit } from '../../../core/footwear/match'

@@ -7,7 +7,7 @@ import { effectOf, type ContactEffect } from '../../../core/mechanics/layerEffec
 import { overPush, type OverPush } from '../../../core/mechanics/overPush'
 import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
 import type { ShellGive } from '../../../core/mechanics/shellGive'
-import { USUAL_KG } from '../../../core/mechanics/shell/shellReport'
+import { USUAL_KG } from '../../../core/mechanics/plate/shellReport'
 import { deviceSchema, type Device } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { newestWins } from '~/workers/deviceWorker'

@@ -2,7 +2,7 @@
 import { computed } from 'vue'
 import { FORCE_WORDS } from '../../../core/kinds/activities/forces'
 import { ACTIVITIES } from '../../../core/kinds/activities/all'
-import { activityOf } from '../../../core/record/setting'
+import { activityOf } from '../../../core/record/storyActivity'
 import { ABILITIES, FORCES, INTENTS } from '../../../core/tables/vocabulary'
 import { FORCE_SHORT, INTENT_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'

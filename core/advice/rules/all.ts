@@ -1,5 +1,5 @@
 import type { Rule } from '../rule'
-import { CAUTIONS } from './cautions'
+import { CAUTIONS } from './health'
 import { COMFORT } from './comfort'
 import { FOOTWEAR } from './footwear'
 import { NEUTRAL } from './neutral'

@@ -1,5 +1,5 @@
 import { median } from 'd3-array'
-import { radians } from '../../geometry/angle'
+import { radians } from '../../geometry/tilt'
 import { allIntoFrame, intoFrame, turned, type Frame, type Vec3 } from '../../geometry/frame'
 import { sampleGrid } from '../../geometry/grid'
 import { leastSquares } from '../../geometry/leastSquares'

@@ -1,5 +1,5 @@
 import { min } from 'd3-array'
-import { degrees } from '../../geometry/angle'
+import { degrees } from '../../geometry/tilt'
 import type { ReadingKind } from '../../kinds/readings/all'
 import { edgeOf } from './edges'
 import { PLAN_Z, type FootView } from './footFrame'

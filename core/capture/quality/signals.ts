@@ -1,4 +1,4 @@
-import { degrees } from '../../geometry/angle'
+import { degrees } from '../../geometry/tilt'
 import { sampleGrid } from '../../geometry/grid'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import { leastSquares } from '../../geometry/leastSquares'

@@ -1,4 +1,4 @@
-import { acrossMm, radians } from '../../geometry/angle'
+import { acrossMm, radians } from '../../geometry/tilt'
 import { sampleGrid } from '../../geometry/grid'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import { storedIfTyped, type AmountRule } from './amountRule'

@@ -1,4 +1,4 @@
-import { radians } from '../../geometry/angle'
+import { radians } from '../../geometry/tilt'
 import type { SoleField } from '../../geometry/soleField'
 import { smoothstep as S } from '../../geometry/smoothstep'
 import { everyCell, scaleToPeak } from './field'

@@ -1,6 +1,6 @@
 import { depthMm, stored } from './amountRule'
 import { acrossFoot } from './field'
-import { radians } from '../../geometry/angle'
+import { radians } from '../../geometry/tilt'
 import { notOnInsensate, skivePlane } from './skivePlane'
 import { layer } from './definition'
 

@@ -25,9 +25,9 @@ const codes = (...args: Parameters<typeof all>) => all(...args).map((c) => c.cod
 describe('a device that goes together', () => {
   it('says nothing', () => expect(all({ kind: 'full-custom' })).toEqual([]))
   it('of no kind is no device, whatever it holds', () =>
-    expect(codes({ kind: 'none', heelLiftMm: 30 }, {}).filter((c) => c !== 'one-foot-bare')).toEqual(
-      [],
-    ))
+    expect(
+      codes({ kind: 'none', heelLiftMm: 30 }, {}).filter((c) => c !== 'one-foot-bare'),
+    ).toEqual([]))
 })
 
 describe('the shell', () => {

@@ -2,7 +2,7 @@ import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import { modelSchema } from '../../../core/footwear/catalogueSchema'
 import {
-  cautionsOf,
+  catalogueCautions,
   readCatalogueCsv,
   readCatalogueJson,
   writeCatalogueCsv,
@@ -88,7 +88,7 @@ describe('a catalogue as CSV', () => {
     expect(check.bad.every((b) => b.row === 1)).toBe(true)
     expect(check.cautions[0]).toMatchObject({ column: 'grade.girthMm' })
     expect(
-      cautionsOf(
+      catalogueCautions(
         modelSchema.parse({
           id: 'y',
           maker: '',

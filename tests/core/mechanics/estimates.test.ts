@@ -17,7 +17,7 @@ import {
 import { effectOf, withPartAmount, withoutPart } from '../../../core/mechanics/layerEffects'
 import { ESTIMATE_NOTES, estimateLines } from '../../../core/mechanics/estimateLines'
 import { overPush } from '../../../core/mechanics/overPush'
-import { shellVariants } from '../../../core/mechanics/shell/variants'
+import { shellVariants } from '../../../core/mechanics/plate/variants'
 import { deviceSchema, type FittingRecord } from '../../../core/record/schema'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { runs } from '../../effort'

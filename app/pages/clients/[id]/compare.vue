@@ -2,7 +2,7 @@
 import { VSelect, VTable } from 'vuetify/components'
 import { format, parseISO } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
-import { activityName } from '../../../../core/record/setting'
+import { activityName } from '../../../../core/record/storyActivity'
 import { compareVisits, type Comparison } from '../../../../core/followup/compareVisits'
 import { smallestChange, technicalError } from '../../../../core/measure/repeatability'
 import { joinRecord, type Parts } from '../../../../core/record/parts'

@@ -6,11 +6,11 @@ import {
   blockPattern,
   factor,
   solveFactored,
-} from '../../../core/mechanics/shell/blockCholesky'
-import { solveShellFile } from '../../../core/mechanics/shell/modelFile'
-import { planMesh } from '../../../core/mechanics/shell/planMesh'
-import { elementStiffness, place } from '../../../core/mechanics/shell/shellElement'
-import { readyShell, solveShell } from '../../../core/mechanics/shell/solveShell'
+} from '../../../core/mechanics/plate/blockCholesky'
+import { solveShellFile } from '../../../core/mechanics/plate/modelFile'
+import { planMesh } from '../../../core/mechanics/plate/planMesh'
+import { elementStiffness, place } from '../../../core/mechanics/plate/shellElement'
+import { readyShell, solveShell } from '../../../core/mechanics/plate/solveShell'
 import { areaOf, modelOf, sheet, solveOrthosis, type Vec } from '../../fixtures/shellMeshes'
 import { refusalCode } from '../../fixtures/refusalCode'
 import { runs } from '../../effort'

@@ -1,4 +1,4 @@
-import { radians } from '../geometry/angle'
+import { radians } from '../geometry/tilt'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
 import { lowerOffset, type Offset } from './erode'

@@ -1,5 +1,5 @@
 import type { ShellMaterial } from '../../tables/materials'
-import { buildShell } from '../../device/shell'
+import { buildShell } from '../../device/bodySolid'
 import type { DeviceSurface } from '../../device/surface'
 import type { Device } from '../../record/schema'
 import { findAmount } from '../findAmount'

@@ -1,6 +1,6 @@
 import type { ShellMaterial } from '../../tables/materials'
 import { trimLines } from '../../device/outline'
-import { thicknessOf, type ShellBody } from '../../device/shell'
+import { thicknessOf, type ShellBody } from '../../device/bodySolid'
 import { sampleGrid } from '../../geometry/grid'
 import { Refusal } from '../../record/refusal'
 import type { Device } from '../../record/schema'

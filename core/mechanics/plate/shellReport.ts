@@ -1,6 +1,6 @@
 import { plainDevice, soleFieldOf } from '../../device/buildDevice'
 import { shellMaterial } from '../../device/materialNames'
-import { buildShell } from '../../device/shell'
+import { buildShell } from '../../device/bodySolid'
 import { buildSurface } from '../../device/surface'
 import { normsOf } from '../../record/tables'
 import { Refusal } from '../../record/refusal'

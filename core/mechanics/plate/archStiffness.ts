@@ -1,6 +1,6 @@
 import { Delaunay } from 'd3-delaunay'
 import type { ShellMaterial } from '../../tables/materials'
-import type { ShellBody } from '../../device/shell'
+import type { ShellBody } from '../../device/bodySolid'
 import { Refusal } from '../../record/refusal'
 import type { Device } from '../../record/schema'
 import { blockPattern, type BlockPattern } from './blockCholesky'

@@ -1,4 +1,4 @@
-import { activityOf } from '../../record/setting'
+import { activityOf } from '../../record/storyActivity'
 import type { FittingRecord } from '../../record/schema'
 import type { Norms } from '../../record/tables'
 import type { Force } from '../../tables/vocabulary'
