@@ -1,3 +1,4 @@
+import { DEMO_RECORDS } from '../../demo/records'
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 
 /**
@@ -78,4 +79,23 @@ export async function pick(
       ? options.nth(option)
       : options.filter({ hasText: new RegExp(`^\\s*${option}`) }).first()
   await taken.click()
+}
+
+/** A fitting of its own at a station. */
+export async function own(
+  page: Page,
+  base: string,
+  name: string,
+  station: string,
+  change: (r: (typeof DEMO_RECORDS)[string]) => void = () => undefined,
+) {
+  const record = structuredClone({
+    ...DEMO_RECORDS[base]!,
+    client: { ...DEMO_RECORDS[base]!.client, code: undefined, name },
+  })
+  change(record)
+  const { fittingId } = await (await page.request.post('/api/records', { data: record })).json()
+  await page.goto(`/fittings/${fittingId}/${station}`)
+  await expect(page.getByText('Opening the fitting')).toHaveCount(0)
+  return fittingId as string
 }

@@ -1,5 +1,5 @@
 import { DEMO_RECORDS } from '../../demo/records'
-import { expect, saved, signIn, test, pick } from './fixtures'
+import { expect, own, pick, saved, signIn, test } from './fixtures'
 
 test('a shell check is logged in fingers and by gauge, against what was predicted, and says how many teach', async ({
   page,
@@ -42,4 +42,49 @@ test('a shell check is logged in fingers and by gauge, against what was predicte
   ).toBeVisible()
   await dialog.getByRole('button', { name: 'Close' }).click()
   await saved(page)
+})
+
+test('a shell check says what each look should show and marks what is otherwise', async ({
+  page,
+}) => {
+  await signIn(page)
+  await own(
+    page,
+    'tove-marchetti',
+    'Lowen Look',
+    'match',
+    (r) =>
+      (r.footwear = {
+        candidates: [],
+        chosen: {
+          model: 'fern-traverse-99',
+          sizeLeftMm: 265,
+          sizeRightMm: 265,
+          shellChecks: [],
+          tryOn: [],
+          work: [],
+        },
+      }),
+  )
+  await page.getByRole('button', { name: 'Shell check' }).click()
+  const dialog = page.getByRole('dialog')
+  // Bare at 26.5: ball (110 − 97.5 − 2)/2 = 5.3 mm on the left; no bump is marked beside its fifth
+  // toe.
+  await expect(dialog.getByText('predicted clear, 5.3 mm')).toBeVisible()
+  await expect(dialog.getByText('not measured, not predicted').first()).toBeVisible()
+  const ball = dialog.locator('.expect').filter({ hasText: 'predicted clear, 5.3 mm' })
+  await expect(ball.locator('svg')).toHaveCount(0)
+  await pick(dialog, 'left ball', 'presses')
+  await expect(ball.locator('svg')).toHaveCount(1)
+  await pick(dialog, 'left ball', 'clear')
+  await expect(ball.locator('svg')).toHaveCount(0)
+  await dialog.getByRole('button', { name: 'Calibrate' }).click()
+  await dialog.getByRole('textbox', { name: /^one finger/ }).fill('18')
+  await dialog.getByRole('textbox', { name: /^one finger/ }).press('Enter')
+  await dialog.getByRole('button', { name: 'Keep in my profile' }).click()
+  await expect(dialog.getByText(/Your fingers: one 18 mm, two 33 mm$/)).toBeVisible()
+  await dialog.getByRole('textbox', { name: /^left fingers behind the heel/ }).fill('1')
+  await dialog.getByRole('textbox', { name: /^left fingers behind the heel/ }).press('Enter')
+  await expect(dialog.getByLabel('left gap behind the heel, mm')).toHaveValue('18 mm')
+  await page.request.put('/api/me/fingers', { data: { one: 16, two: 33 } })
 })

@@ -226,3 +226,29 @@ test("the shop's own materials, limits and blanks are kept in a new table with t
   await page.getByRole('tab', { name: 'Devices' }).click()
   await expect(page.getByLabel('Bamboo laminate E, MPa')).toHaveValue('9000')
 })
+
+test('holding a stepper shows every step without keeping each one', async ({ page }) => {
+  await signIn(page)
+  await openFitting(page, 'Tove', 'prescribe')
+  await expect(page.getByRole('group', { name: /^left device from above/ })).toBeVisible()
+  let sent = 0
+  page.on('request', (r) => r.url().endsWith('/commands') && sent++)
+  const plus = page.getByRole('button', { name: 'left Medial heel skive more' })
+  const box = (await plus.boundingBox())!
+  await page.mouse.move(box.x + 10, box.y + 10)
+  await page.mouse.down()
+  const depth = async () =>
+    Number.parseFloat(await page.getByLabel('left Medial heel skive, mm').inputValue())
+  await expect.poll(depth).toBeGreaterThan(3)
+  await page.mouse.up()
+  await saved(page)
+  expect(sent).toBe(1)
+  await page.keyboard.press('u')
+  await expect(page.getByLabel('left Medial heel skive, mm')).toHaveValue('2 mm')
+  // The section line: arrow keys move it a millimetre, Shift ten.
+  const line = page.getByRole('slider', { name: /left section/ })
+  await line.focus()
+  const before = Number(await line.getAttribute('aria-valuenow'))
+  await page.keyboard.press('Shift+ArrowUp')
+  await expect(line).toHaveAttribute('aria-valuenow', String(before + 10))
+})
