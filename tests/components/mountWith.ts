@@ -37,11 +37,14 @@ const routerLink = Object.assign({}, link, {
 /** What every page asks for. */
 const QUIET: Answers = { timers: { now: Date.parse('2026-11-26T09:00:00Z'), timers: [] } }
 
+/** The clock of this machine, also where a test has put another in its place. */
+const realSetTimeout = setTimeout
+
 /** When answers have come, what was asked because of them, and what comes in its turn. */
 export async function settled() {
   for (let i = 0; i < 4; i++) {
     await flushPromises()
-    await new Promise((go) => setTimeout(go, 1))
+    await new Promise((go) => realSetTimeout(go, 1))
   }
 }
 
