@@ -95,6 +95,7 @@ test('a bench hand goes step by step on a tablet: timer, lock on warm skin, heat
   const id = await own(page, 'wendeline-achterberg', 'Xenia Xylander')
   await page.getByRole('button', { name: /Menu$/ }).click()
   await page.getByText('Sign out').click()
+  await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible()
   await signIn(page, 'Bram')
   await page.goto(`/bench/${id}`)
   await expect(page.getByText('Xenia')).toHaveCount(0)
