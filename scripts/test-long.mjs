@@ -30,7 +30,10 @@ const drawn = readdirSync(at('tests'), { recursive: true })
     (name) => name.endsWith('.long.test.ts') || readFileSync(at(name), 'utf8').includes("/effort'"),
   )
   .sort()
-const projectOf = (name) => (name.startsWith('tests/server/') ? 'server' : 'core')
+/** The project of Vitest that a file is run in, by its folder. */
+const PROJECTS = { server: 'server', app: 'stores', core: 'core' }
+const projectOf = (name) => PROJECTS[name.split('/')[1]]
+const projectsOf = (names) => [...new Set(names.map(projectOf))]
 const isLong = (name) => name.endsWith('.long.test.ts')
 
 function inGroups(names, size) {
@@ -42,7 +45,7 @@ const turned = (list, by) => list.map((_, i) => list[(i + by) % list.length])
 
 const groups = [
   ...inGroups(
-    drawn.filter((name) => projectOf(name) === 'core' && !isLong(name)),
+    drawn.filter((name) => projectOf(name) !== 'server' && !isLong(name)),
     AT_ONCE,
   ),
   drawn.filter((name) => projectOf(name) === 'server'),
@@ -52,7 +55,6 @@ const isOver = () => Date.now() - began > minutes * MINUTE_MS
 const leftOut = []
 for (const [i, files] of turned(groups, Number(seed) % groups.length).entries())
   if (isOver()) leftOut.push(...files)
-  else
-    await vitest(`whole, part ${i + 1} of ${groups.length}`, [projectOf(files[0])], { env, files })
+  else await vitest(`whole, part ${i + 1} of ${groups.length}`, projectsOf(files), { env, files })
 if (leftOut.length > 0) say(`out of time, another day: ${leftOut.join(', ')}`)
 close()
