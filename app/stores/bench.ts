@@ -32,9 +32,8 @@ export const useBench = defineStore('bench', {
     said: '',
     minute: '',
     asked: 0,
-    kept: 0,
-    /** by day: changes of its plan that the server has not answered yet */
-    keeping: {} as Record<string, number>,
+    /** by day: how many changes of its plan the server has not answered yet, and the plan with all */
+    waiting: new Map<string, { count: number; plan: DayPlan }>(),
     /** by day: the version of its plan that the server is known to hold */
     versions: {} as Record<string, number>,
     chain: Promise.resolve() as Promise<void>,
@@ -170,8 +169,9 @@ export const useBench = defineStore('bench', {
         const state = await api<BenchState>(`bench?day=${day}`)
         if (this.day !== day) this.proposal = null
         this.day = day
-        this.state = !anew && this.isOlder(state) ? { ...state, plan: this.state!.plan } : state
-        this.versions[day] = this.state.plan.version
+        const known = anew ? 0 : (this.versions[day] ?? 0)
+        this.versions[day] = Math.max(known, state.plan.version)
+        this.state = anew ? state : { ...state, plan: this.newest(state) }
         this.trouble = ''
         if (this.needsPlan()) await this.propose(this.plan.steps.length > 0)
       } catch (error) {
@@ -179,13 +179,14 @@ export const useBench = defineStore('bench', {
       }
     },
     /**
-     * An answer that was asked for before the plan was changed here: its plan would take the change
-     * off the screen, and the next one would be refused as stale.
+     * The plan to show of an answer: changes that are still being kept stand, also when the day was
+     * left and is opened again; so does what is newer here than an answer that was asked for before.
      */
-    isOlder({ day, plan }: BenchState): boolean {
+    newest({ day, plan }: BenchState): PlanRow {
+      const mine = this.waiting.get(day)
+      if (mine) return { ...plan, plan: mine.plan }
       const here = this.state
-      const isKept = (this.keeping[day] ?? 0) > 0
-      return here?.day === day && (isKept || plan.version < here.plan.version)
+      return here?.day === day && plan.version < here.plan.version ? here.plan : plan
     },
     /** Nothing is kept yet, something is new, or what is kept cannot be done any more. */
     needsPlan(): boolean {
@@ -230,35 +231,37 @@ export const useBench = defineStore('bench', {
      * quick keys do not overtake each other.
      */
     keep(change: (plan: DayPlan) => DayPlan, said: string): Promise<void> {
-      this.state = { ...this.state!, plan: { ...this.state!.plan, plan: change(this.plan) } }
-      const mine = ++this.kept
       // Another day may be looked at before this one is sent.
       const { day } = this
-      const sent = plainCopy(this.plan)
-      const count = (by: 1 | -1) => (this.keeping[day] = (this.keeping[day] ?? 0) + by)
-      count(1)
+      const plan = plainCopy(change(this.plan))
+      this.state = { ...this.state!, plan: { ...this.state!.plan, plan } }
+      this.waiting.set(day, { count: (this.waiting.get(day)?.count ?? 0) + 1, plan })
       this.chain = this.chain.then(async () => {
         try {
           // What was overtaken while it waited goes along with the last one of its day.
-          if (mine === this.kept || this.keeping[day] === 1) await this.send(day, sent, mine, said)
+          if (this.waiting.get(day)!.count === 1) await this.send(day, plan, said)
         } catch (error) {
+          const { message } = error as Error
           if (this.day === day) await this.load(day, true)
-          this.trouble = (error as Error).message
+          this.trouble = this.day === day ? message : `${day}: ${message}`
         } finally {
-          count(-1)
+          const { count, plan: newest } = this.waiting.get(day)!
+          if (count === 1) this.waiting.delete(day)
+          else this.waiting.set(day, { count: count - 1, plan: newest })
         }
       })
       return this.chain
     },
     /** Sends a plan, and shows the server's own unless a later change has been made here. */
-    async send(day: string, plan: DayPlan, mine: number, said: string) {
+    async send(day: string, plan: DayPlan, said: string) {
       const version = this.versions[day] ?? 0
       const kept = await api<PlanRow>('bench/plan', 'PUT', { day, version, plan })
       this.versions[day] = kept.version
+      const isLast = this.waiting.get(day)!.count === 1
       if (this.state?.day === day)
         this.state = {
           ...this.state,
-          plan: mine === this.kept ? kept : { ...this.state.plan, version: kept.version },
+          plan: isLast ? kept : { ...this.state.plan, version: kept.version },
         }
       this.said = said
       this.trouble = ''

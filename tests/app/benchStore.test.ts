@@ -202,6 +202,46 @@ test('a change that is still on its way when another day is opened goes to its o
   expect(plan.plan.onDuty).toEqual(['Rhona'])
 })
 
+test('a day that is left and opened again still has what was changed there', async () => {
+  const store = await open()
+  await store.take()
+  const real = fetch
+  vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) =>
+    path.includes(`day=${EVE}`)
+      ? new Response(JSON.stringify({ ...state(), day: EVE, plan: { ...plan, version: 0 } }))
+      : real(path, init),
+  )
+  const first = store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  await new Promise((go) => setTimeout(go, 0))
+  const second = store.change({ jobs: { b: true } }, 'put on')
+  await store.load(EVE)
+  await store.load(DAY)
+  // The server may not have the second yet; what is changed now is changed on top of it.
+  expect(store.plan).toMatchObject({ onDuty: ['Bram'], jobs: { b: true } })
+  const third = store.change({ jobs: { ...store.plan.jobs, c: true } }, 'put on')
+  await Promise.all([first, second, third])
+  expect(store.trouble).toBe('')
+  expect(plan.plan).toMatchObject({ onDuty: ['Bram'], jobs: { b: true, c: true } })
+})
+
+test('a refusal of a day that is not looked at any more says which day it was', async () => {
+  const store = await open()
+  await store.take()
+  const real = fetch
+  vi.stubGlobal('fetch', async (path: string, init: RequestInit = {}) =>
+    path.includes(`day=${EVE}`)
+      ? new Response(JSON.stringify({ ...state(), day: EVE, plan: { ...plan, version: 0 } }))
+      : real(path, init),
+  )
+  answers = [409]
+  const refused = store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  await new Promise((go) => setTimeout(go, 0))
+  await store.load(EVE)
+  await refused
+  expect(store.day).toBe(EVE)
+  expect(store.trouble).toBe(`${DAY}: Somebody changed the plan meanwhile.`)
+})
+
 test('the newest question for a plan wins, also when an older one answers last', async () => {
   const store = await open()
   bench.slow = true
