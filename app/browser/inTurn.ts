@@ -5,9 +5,10 @@ let running = false
 function next() {
   const work = waiting.shift()
   if (!work) return void (running = false)
-  work()
-  // What it changed is on the page by the end of this task; the next one is the browser's again.
+  // What it changes is on the page by the end of this task; the next one is the browser's again.
+  // Asked for first: one that fails does not keep the others waiting.
   setTimeout(next)
+  work()
 }
 
 /**

@@ -201,6 +201,9 @@ describe('a finding that was made up', () => {
     await type(wrapper, 'right Tilt of the ear, try 1, degrees', '13')
     expect(textOf(wrapper)).toContain('“13” is not an angle from −12 to 12 degrees.')
     expect(JSON.stringify(fittingForm(record, []))).toContain(earTiltDeg.name)
+    const line = await mountWith(CallOutLine, { record, props: { posture: 'standing' } })
+    await field(line.wrapper, /Call-out/).setValue('ear 4 / 5')
+    expect(textOf(line.wrapper)).toContain(earTiltDeg.name)
   })
 
   test('is one word of a few that is chosen for one foot', async () => {

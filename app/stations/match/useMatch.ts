@@ -3,6 +3,7 @@ import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, reactive, ref, shallowRef, watch } from 'vue'
 import { familiesFor } from '../../../core/record/storyActivity'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
+import { chooseShell } from '../../../core/footwear/chooseShell'
 import { adviseFlex } from '../../../core/footwear/flex'
 import type { PairFit } from '../../../core/footwear/match'
 import { matchSettings } from '../../../core/footwear/matchRecord'
@@ -122,15 +123,13 @@ export function useMatch() {
   const put = (next: Footwear, words: string) =>
     (trouble.value = changes.put('footwear', plainCopy(next), words) ?? '')
   function choose(p: PairFit) {
-    const sizes = { sizeLeftMm: p.left?.sizeMm, sizeRightMm: p.right?.sizeMm }
-    put(
-      {
-        ...footwear.value,
-        candidates: result.value!.pair.slice(0, 4).map((c) => c.model),
-        chosen: { shellChecks: [], tryOn: [], work: [], ...chosen.value, model: p.model, ...sizes },
-      },
-      `choose ${model(p.model)?.name ?? p.model}`,
-    )
+    const sized = {
+      model: p.model,
+      sizeLeftMm: p.left?.sizeMm,
+      sizeRightMm: p.right?.sizeMm,
+    }
+    const best = result.value!.pair.slice(0, 4).map((c) => c.model)
+    put(chooseShell(footwear.value, sized, best), `choose ${model(p.model)?.name ?? p.model}`)
   }
   function compare(id: string) {
     const has = compared.value.includes(id)

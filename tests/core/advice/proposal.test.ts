@@ -74,8 +74,17 @@ describe('five schools beside each other', () => {
     }
   })
   it('agree where two of them would do the same', () => {
-    const both = record({ findings: { rcspDeg: [-7, -7] } }, HURTS)
-    for (const { schools } of bySchool(both).agree) expect(new Set(schools).size).toBeGreaterThan(1)
+    // Stiff, varus and painful inside: one school balances it in the cast, so does another in a boot.
+    const both = record(
+      { findings: { forefootDeg: [8, 8], mobility: { midtarsal: 'stiff' } } },
+      { story: { activity: 'hockey', ...HURTS.story } },
+    )
+    const post = bySchool(both).agree.find((a) => a.what === 'intrinsic forefoot post')
+    expect(post).toMatchObject({
+      foot: 'right',
+      schools: expect.arrayContaining(['neutral', 'platform']),
+    })
+    expect(bySchool(record({})).agree).toEqual([])
   })
   it('pull against each other where one would tilt in and one out', () => {
     // Everted, so one school posts it varus; the outer ankle hurts, so another posts it valgus.
