@@ -64,14 +64,16 @@ export async function searchClients(
     .slice(0, 6)
     .map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`)
   const { rows } = await db.query(
-    `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn", c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"
+    `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn", c.details->>'occupation' as occupation,
+       f.id as "fittingId", f.opened_on as "openedOn"
      from clients c
-     left join lateral (select id, opened_on
-     from fittings
-     where client_id = c.id
-     order by opened_on desc, created_at desc
-     limit 1) f on true
-     where c.shop_id = $1 and lower(c.name || ' ' || c.code) like all ($2::text[]) order by lower(c.name) limit $3`,
+       left join lateral (
+         select id, opened_on from fittings where client_id = c.id
+         order by opened_on desc, created_at desc limit 1
+       ) f on true
+     where c.shop_id = $1 and lower(c.name || ' ' || c.code) like all ($2::text[])
+     order by lower(c.name)
+     limit $3`,
     [shopId, words, limit],
   )
   return rows
@@ -100,7 +102,8 @@ export async function changeClient(
 ): Promise<ClientRow | null> {
   const { rows } = await db.query(
     `update clients
-     set details = $4 || jsonb_build_object('code', code), name = coalesce($4->>'name', code), version = version + 1
+     set details = $4 || jsonb_build_object('code', code),
+       name = coalesce($4->>'name', code), version = version + 1
      where shop_id = $1 and id = $2 and version = $3
      returning id, code, name, details, version`,
     [shopId, id, version, details],

@@ -123,7 +123,10 @@ export async function readFitting(
 ): Promise<FittingState | null> {
   const { rows } = await db.query(
     `select f.id, f.opened_on, c.id as client_id, c.code, c.version, c.details, s.name as shop
-     from fittings f join clients c on c.id = f.client_id join shops s on s.id = f.shop_id where f.shop_id = $1 and f.id = $2`,
+     from fittings f
+       join clients c on c.id = f.client_id
+       join shops s on s.id = f.shop_id
+     where f.shop_id = $1 and f.id = $2`,
     [shopId, id],
   )
   const f = rows[0]
@@ -222,7 +225,9 @@ export async function applyToFitting(
   const saved = await db.query<PartRow>(
     `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
      on conflict (fitting_id, part) do update
-     set content = excluded.content, version = fitting_parts.version + 1, changed_by = excluded.changed_by, changed_at = now(), record_version = excluded.record_version
+       set content = excluded.content, version = fitting_parts.version + 1,
+         changed_by = excluded.changed_by, changed_at = now(),
+         record_version = excluded.record_version
      returning ${PART_COLUMNS}`,
     [id, part, JSON.stringify(content), by, RECORD_VERSION],
   )

@@ -36,9 +36,9 @@ export async function startHeatLog(
 ): Promise<void> {
   await db.query(
     `insert into heat_logs (id, shop_id, fitting_id, name, apparatus, heat_window, made_by)
-     select $1::uuid, $2::uuid, (select id
-     from fittings
-     where id = $3::uuid and shop_id = $2::uuid), $4::text, $5::text, $6::text, $7::text
+     select $1::uuid, $2::uuid,
+       (select id from fittings where id = $3::uuid and shop_id = $2::uuid),
+       $4::text, $5::text, $6::text, $7::text
      on conflict (id) do nothing`,
     [l.id, shopId, l.fittingId ?? null, l.name, l.apparatus, l.window ?? null, by],
   )

@@ -22,9 +22,8 @@ export async function putModels(
 ): Promise<void> {
   await db.query(
     `insert into models (shop_id, id, position, content)
-     select $1, m.content->>'id', coalesce((select max(position) + 1
-     from models
-     where shop_id = $1), 0) + m.place, m.content
+     select $1, m.content->>'id',
+       coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place, m.content
      from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
      on conflict (shop_id, id) do update set content = excluded.content`,
     [shopId, JSON.stringify(models)],

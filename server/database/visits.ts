@@ -14,10 +14,17 @@ export async function visitsBetween(
   to: Date,
 ): Promise<VisitRow[]> {
   const { rows } = await db.query<Row>(
-    `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at, v.minutes, v.reason, v.state, v.version, f.opened_on, p.parts, p.chosen, p.told
+    `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at,
+       v.minutes, v.reason, v.state, v.version, f.opened_on, p.parts, p.chosen, p.told
      from visits v join fittings f on f.id = v.fitting_id join clients c on c.id = f.client_id
-     left join lateral (select array_agg(part) as parts, bool_or(part = 'footwear' and content ? 'chosen') as chosen,
-       ${PARTS_COLUMN} filter (where part in ('story', 'findings.left', 'findings.right', 'legLength')) as told from fitting_parts p where fitting_id = f.id) p on true
+     left join lateral (
+         select array_agg(part) as parts,
+           bool_or(part = 'footwear' and content ? 'chosen') as chosen,
+           ${PARTS_COLUMN} filter (
+             where part in ('story', 'findings.left', 'findings.right', 'legLength')
+           ) as told
+         from fitting_parts p where fitting_id = f.id
+       ) p on true
      where v.shop_id = $1 and v.starts_at >= $2 and v.starts_at < $3 order by v.starts_at, v.id`,
     [shopId, from, to],
   )
@@ -76,10 +83,15 @@ export async function unfinished(
   }[]
 > {
   const { rows } = await db.query(
-    `select f.id, c.id as client_id, c.code, c.name, f.opened_on, array_agg(p.part) as parts, bool_or(p.part = 'footwear' and p.content ? 'chosen') as chosen
+    `select f.id, c.id as client_id, c.code, c.name, f.opened_on,
+       array_agg(p.part) as parts,
+       bool_or(p.part = 'footwear' and p.content ? 'chosen') as chosen
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
      where f.shop_id = $1 and f.opened_on > $2::date - 60
-     group by f.id, c.id having not bool_or(p.part = 'handover' and p.content ? 'on') order by f.opened_on desc limit 12`,
+     group by f.id, c.id
+     having not bool_or(p.part = 'handover' and p.content ? 'on')
+     order by f.opened_on desc
+     limit 12`,
     [shopId, today],
   )
   return rows.map((r) => ({

@@ -55,7 +55,9 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
         ) ||
           numb('lesserToes', 'greatToe'))
         ? {
-            words: `The ${side} forefoot is ${n(wide.deltaMm)} mm wider than usual for its length and it hurts there: wider footwear first.`,
+            words:
+              `The ${side} forefoot is ${n(wide.deltaMm)} mm wider than usual for its length and it ` +
+              'hurts there: wider footwear first.',
             change: { footwear: 'wider' },
             triggers: [at('readings.forefootWidthMm'), 'story.complaints'],
           }
@@ -88,7 +90,9 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
       limit.atLeast('leadMm', measure.leads.secondToeMm) &&
       hurts('lesserToes', 'greatToe')
         ? {
-            words: `The ${side} second toe reaches ${n(measure.leads.secondToeMm)} mm past the first and toes hurt: half a size longer; stand on the pulled-out insole and look at the toe.`,
+            words:
+              `The ${side} second toe reaches ${n(measure.leads.secondToeMm)} mm past the first and ` +
+              'toes hurt: half a size longer; stand on the pulled-out insole and look at the toe.',
             change: { footwear: 'longer' },
             triggers: [at('readings.secondToeLeadMm'), 'story.complaints'],
           }
@@ -108,7 +112,10 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
       device.shell.cover.material !== NO_COVER &&
       hurts('heelPlantar', 'secondMetHead', 'thirdMetHead', 'fourthMetHead', 'firstMetHead')
         ? {
-            words: `${n(record.story.hours)} hours on the feet: a cover of ${n(limit.of('coverMm'))} mm instead of ${n(device.shell.cover.thicknessMm)} mm is felt most by the ${side} sole, if the footwear has room.`,
+            words:
+              `${n(record.story.hours)} hours on the feet: ` +
+              `a cover of ${n(limit.of('coverMm'))} mm instead of ${n(device.shell.cover.thicknessMm)} ` +
+              `mm is felt most by the ${side} sole, if the footwear has room.`,
             change: { shell: { coverMm: limit.of('coverMm') } },
             triggers: ['story.hours', at('device.shell.cover')],
           }

@@ -32,7 +32,9 @@ export const FOOTWEAR: readonly RecordRule[] = [
         chosen.sizeRightMm !== undefined &&
         chosen.sizeLeftMm !== chosen.sizeRightMm
         ? {
-            words: `Split pair: left ${(chosen.sizeLeftMm / 10).toFixed(1)}, right ${(chosen.sizeRightMm / 10).toFixed(1)}. Ask the maker before promising it.`,
+            words:
+              `Split pair: left ${(chosen.sizeLeftMm / 10).toFixed(1)}, ` +
+              `right ${(chosen.sizeRightMm / 10).toFixed(1)}. Ask the maker before promising it.`,
             triggers: ['footwear.chosen'],
           }
         : null

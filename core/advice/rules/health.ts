@@ -75,7 +75,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     when: ({ risk }) =>
       risk.atRisk
         ? {
-            words: `A foot at risk${gradeWords(risk)}. No skive or hard edge on skin that does not feel, no heat on the foot, short wear-in, early recheck. Licensed practice only.`,
+            words:
+              `A foot at risk${gradeWords(risk)}. No skive or hard edge on skin that does not feel, ` +
+              'no heat on the foot, short wear-in, early recheck. Licensed practice only.',
             triggers: [
               'story.conditions',
               'feet.left.findings.sensationFelt',
@@ -137,7 +139,8 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       (record.story?.complaints ?? []).some((c) => c.numb)
         ? {
             words:
-              'Numbness: only in footwear? Ten points felt? Back within half an hour out of the boot? Both feet like a stocking, lasting, or with weakness: stop and refer.',
+              'Numbness: only in footwear? Ten points felt? Back within half an hour out of the boot? ' +
+              'Both feet like a stocking, lasting, or with weakness: stop and refer.',
             triggers: ['story.complaints'],
           }
         : null,
@@ -158,7 +161,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     when: ({ child, record }) =>
       child && making({ record } as RecordContext)
         ? {
-            words: `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old: growth room counts, no adult presets; look again every season.`,
+            words:
+              `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old: growth room counts, ` +
+              'no adult presets; look again every season.',
             triggers: ['client.bornOn'],
           }
         : null,
@@ -194,7 +199,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       return leg.method === 'blocks' && leg.shownTwice
         ? null
         : {
-            words: `A leg length difference of ${n(leg.value)} mm: show it twice by blocks before lifting; a tape errs by ${n(limit.of('errorMm'))} mm and more.`,
+            words:
+              `A leg length difference of ${n(leg.value)} mm: show it twice by blocks before lifting; ` +
+              `a tape errs by ${n(limit.of('errorMm'))} mm and more.`,
             triggers: ['legLengthDifferenceMm'],
           }
     },
@@ -207,7 +214,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       record.footwear?.chosen && recheck === 'binding'
         ? {
             words:
-              'A changed shell or sole length, a lift or cant under the sole, another weight or ability: a certified technician re-checks the release setting. This tool never computes it.',
+              'A changed shell or sole length, a lift or cant under the sole, ' +
+              'another weight or ability: a certified technician re-checks the release setting. ' +
+              'This tool never computes it.',
             triggers: ['footwear.chosen'],
           }
         : null,
@@ -237,7 +246,8 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       !c.risk.atRisk && moulded(c)
         ? {
             words:
-              'Heat on the bench: keep to the material’s window, skin below its limit, gloves, adhesives ventilated, extraction at the grinder, children away.',
+              'Heat on the bench: keep to the material’s window, skin below its limit, gloves, ' +
+              'adhesives ventilated, extraction at the grinder, children away.',
             triggers: ['feet.left.device.kind', 'feet.right.device.kind'],
           }
         : null,

@@ -12,7 +12,9 @@ export const NEUTRAL: readonly FootRule[] = [
     when: ({ exam, side, at }, limit) =>
       exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg)
         ? {
-            words: `The ${side} heel stands everted ${n(exam.relaxed.meanDeg)}°. A varus rearfoot post of ${n(limit.of('postDeg'))}° holds it nearer neutral.`,
+            words:
+              `The ${side} heel stands everted ${n(exam.relaxed.meanDeg)}°. ` +
+              `A varus rearfoot post of ${n(limit.of('postDeg'))}° holds it nearer neutral.`,
             change: { post: { at: 'rearfoot', angleDeg: limit.of('postDeg') } },
             triggers: [at('findings.rcspDeg')],
           }
@@ -84,7 +86,9 @@ export const NEUTRAL: readonly FootRule[] = [
         return null
       const angleDeg = Math.min(limit.of('mostDeg'), Math.round(exam.rollDeg * limit.of('share')))
       return {
-        words: `The ${side} heel rolls in ${n(exam.rollDeg)}° from neutral to get down. A varus rearfoot post of ${n(angleDeg)}° takes about half of it.`,
+        words:
+          `The ${side} heel rolls in ${n(exam.rollDeg)}° from neutral to get down. ` +
+          `A varus rearfoot post of ${n(angleDeg)}° takes about half of it.`,
         change: { post: { at: 'rearfoot', angleDeg } },
         triggers: [at('findings.ncspDeg'), at('findings.rcspDeg')],
       }
@@ -98,7 +102,10 @@ export const NEUTRAL: readonly FootRule[] = [
     when: ({ exam, side, at }, limit) =>
       exam.uncompensatedDeg !== null && limit.atLeast('deg', exam.uncompensatedDeg)
         ? {
-            words: `The ${side} heel stays ${n(exam.uncompensatedDeg)}° inverted in stance: it does not get down. A varus post of the same angle fills the gap below it instead of pushing it over.`,
+            words:
+              `The ${side} heel stays ${n(exam.uncompensatedDeg)}° inverted in stance: ` +
+              'it does not get down. A varus post of the same angle fills the gap below it instead of ' +
+              'pushing it over.',
             change: { post: { at: 'rearfoot', angleDeg: Math.round(exam.uncompensatedDeg) } },
             triggers: [at('findings.rcspDeg')],
           }
@@ -113,7 +120,10 @@ export const NEUTRAL: readonly FootRule[] = [
     when: ({ exam, side, at }, limit) =>
       exam.eversionLeftDeg !== null && limit.atMost('leftDeg', exam.eversionLeftDeg)
         ? {
-            words: `The ${side} heel stands at the end of its eversion (${exam.eversionLeftDeg < 0 ? '0' : n(exam.eversionLeftDeg)}° left): a post is felt as a block. Go up in small steps.`,
+            words:
+              `The ${side} heel stands at the end of its eversion ` +
+              `(${exam.eversionLeftDeg < 0 ? '0' : n(exam.eversionLeftDeg)}° left): ` +
+              'a post is felt as a block. Go up in small steps.',
             triggers: [
               at('findings.subtalar'),
               at('findings.rcspDeg'),
@@ -131,7 +141,10 @@ export const NEUTRAL: readonly FootRule[] = [
     when: ({ exam, side, at }, limit) =>
       exam.ncspGapDeg !== null && limit.over('gapDeg', Math.abs(exam.ncspGapDeg))
         ? {
-            words: `The ${side} neutral stance reads ${n(exam.angles.ncspDeg!.meanDeg)}°, shin and neutral together give ${n(exam.expectedNcspDeg!)}°. Measure again; never add the shin to the neutral stance.`,
+            words:
+              `The ${side} neutral stance reads ${n(exam.angles.ncspDeg!.meanDeg)}°, ` +
+              `shin and neutral together give ${n(exam.expectedNcspDeg!)}°. Measure again; ` +
+              'never add the shin to the neutral stance.',
             change: { measure: 'ncspDeg' },
             triggers: [at('findings.ncspDeg'), at('findings.tibialVarumDeg')],
           }
@@ -146,7 +159,9 @@ export const NEUTRAL: readonly FootRule[] = [
     when: ({ exam, side, at }, limit) =>
       exam.neutralGapDeg !== null && limit.over('gapDeg', Math.abs(exam.neutralGapDeg))
         ? {
-            words: `The ${side} neutral by ranges and by palpation lie ${n(exam.neutralGapDeg)}° apart. Take both again before building on either.`,
+            words:
+              `The ${side} neutral by ranges and by palpation lie ${n(exam.neutralGapDeg)}° apart. ` +
+              'Take both again before building on either.',
             change: { measure: 'neutralPalpatedDeg' },
             triggers: [at('findings.subtalar'), at('findings.neutralPalpatedDeg')],
           }

@@ -21,7 +21,9 @@ export const PLATFORM: readonly FootRule[] = [
       ((exam.relaxed && limit.atLeast('tiltDeg', Math.abs(exam.relaxed.meanDeg))) ||
         hurts('heelBack', 'medialAnkle', 'lateralAnkle'))
         ? {
-            words: `A boot holds the ${side} heel by its cup: ${n(device.outline.heelCupMm)} mm is shallow for it, ${n(limit.of('cupMm'))} mm holds.`,
+            words:
+              `A boot holds the ${side} heel by its cup: ` +
+              `${n(device.outline.heelCupMm)} mm is shallow for it, ${n(limit.of('cupMm'))} mm holds.`,
             change: { shell: { heelCupMm: limit.of('cupMm') } },
             triggers: [at('device.outline.heelCupMm'), at('findings.rcspDeg')],
           }
@@ -40,7 +42,10 @@ export const PLATFORM: readonly FootRule[] = [
       (record.story?.intent === 'race' || record.story?.intent === 'performance') &&
       mean('footLengthMm') !== undefined
         ? {
-            words: `In a snug boot the ${side} arch wants some give: a shell of ${n(limit.of('thicknessMm'))} mm instead of ${n(device.shell.thicknessMm)} mm, and the arch filled so that support is even, not high.`,
+            words:
+              `In a snug boot the ${side} arch wants some give: ` +
+              `a shell of ${n(limit.of('thicknessMm'))} mm instead of ${n(device.shell.thicknessMm)} ` +
+              'mm, and the arch filled so that support is even, not high.',
             change: { shell: { thicknessMm: limit.of('thicknessMm') } },
             triggers: [at('device.shell.thicknessMm'), 'story.intent'],
           }
@@ -56,7 +61,9 @@ export const PLATFORM: readonly FootRule[] = [
       hurts('archPlantar', 'navicular') &&
       (exam.stiff.includes('midtarsal') || f.mobility?.midtarsal === 'stiff')
         ? {
-            words: `A stiff ${side} midfoot that hurts in the boot: fill the arch fully (${n(limit.of('fillMm'))} mm) so that support is even and not high.`,
+            words:
+              `A stiff ${side} midfoot that hurts in the boot: ` +
+              `fill the arch fully (${n(limit.of('fillMm'))} mm) so that support is even and not high.`,
             change: { layer: 'archFill', amounts: { amountMm: limit.of('fillMm') } },
             triggers: [at('findings.mobility'), 'story.complaints'],
           }
@@ -67,19 +74,20 @@ export const PLATFORM: readonly FootRule[] = [
     code: 'three-points',
     source: 'platform: heel, first and fifth head alike',
     strength: 'usual',
-    when: ({ boot, exam, side, at, norms }, limit) =>
-      boot &&
-      exam.forefoot &&
-      limit.atLeast('tries', exam.forefoot.trials) &&
-      !exam.forefoot.repeat &&
-      (exam.forefoot.meanDeg > norms.usualForefootDeg[1] ||
-        exam.forefoot.meanDeg < norms.usualForefootDeg[0])
-        ? {
-            words: `With ${n(exam.forefoot.meanDeg)}° of forefoot ${exam.forefoot.meanDeg > 0 ? 'varus' : 'valgus'} the ${side} ball stands on one edge${exam.forefootMm === null ? '' : ` (${n(exam.forefootMm)} mm)`}. Bring the board up to the first and fifth head alike.`,
-            change: { layer: 'intrinsicForefootPost', amounts: {} },
-            triggers: [at('findings.forefootDeg')],
-          }
-        : null,
+    when: ({ boot, exam: { forefoot, forefootMm }, side, at, norms }, limit) => {
+      const isFirm = boot && forefoot && limit.atLeast('tries', forefoot.trials) && !forefoot.repeat
+      const [low, high] = norms.usualForefootDeg
+      if (!isFirm || (forefoot.meanDeg <= high && forefoot.meanDeg >= low)) return null
+      const way = forefoot.meanDeg > 0 ? 'varus' : 'valgus'
+      const across = forefootMm === null ? '' : ` (${n(forefootMm)} mm)`
+      return {
+        words:
+          `With ${n(forefoot.meanDeg)}° of forefoot ${way} the ${side} ball stands on one edge` +
+          `${across}. Bring the board up to the first and fifth head alike.`,
+        change: { layer: 'intrinsicForefootPost', amounts: {} },
+        triggers: [at('findings.forefootDeg')],
+      }
+    },
   }),
   ofFoot({
     ...suggest,
@@ -90,7 +98,11 @@ export const PLATFORM: readonly FootRule[] = [
     when: ({ boot, f, side, at }) =>
       boot && (f.kneeOver === 'inside' || f.kneeOver === 'outside')
         ? {
-            words: `In the stance of the sport the ${side} knee goes ${f.kneeOver === 'inside' ? 'inside the great toe' : 'outside the third toe'}. Align the cuff to the leg first; sole cant only after that, and re-checked by a technician.`,
+            words:
+              `In the stance of the sport the ${side} knee goes ` +
+              `${f.kneeOver === 'inside' ? 'inside the great toe' : 'outside the third toe'}. ` +
+              'Align the cuff to the leg first; sole cant only after that, ' +
+              'and re-checked by a technician.',
             change: { footwear: 'cuff' },
             triggers: [at('findings.kneeOver')],
           }

@@ -89,7 +89,8 @@ function archSize(record: FittingRecord, side: Side): Entry[] {
   if (length === undefined || arch === undefined || arch - length < archSizeMm.watch) return []
   const by = arch - length >= archSizeMm.by
   const words = by
-    ? `The ${side} ball sits where a ${n(arch)} mm foot has it: the toes are short for the arch. Size the device and flexing footwear by arch length.`
+    ? `The ${side} ball sits where a ${n(arch)} mm foot has it: ` +
+      'the toes are short for the arch. Size the device and flexing footwear by arch length.'
     : `The ${side} arch is long for the foot (as in ${n(arch)} mm). Take the arch length again.`
   return [
     {

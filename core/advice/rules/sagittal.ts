@@ -13,7 +13,11 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
     when: ({ exam, f, device, side, at }, limit) =>
       exam.firstToe === 'functionalLimit'
         ? {
-            words: `The ${side} big toe moves freely in the air and stops under load at ${n(exam.angles.firstToeLoadedDeg!.meanDeg)}°. A first-ray accommodation of ${n(limit.of('depthMm'))} mm lets the ray drop${device?.posts.some((p) => p.angleDeg !== 0) ? '; with the post a cut-out would do too' : ''}.`,
+            words:
+              `The ${side} big toe moves freely in the air and stops under load at ` +
+              `${n(exam.angles.firstToeLoadedDeg!.meanDeg)}°. ` +
+              `A first-ray accommodation of ${n(limit.of('depthMm'))} mm lets the ray ` +
+              `drop${device?.posts.some((p) => p.angleDeg !== 0) ? '; with the post a cut-out would do too' : ''}.`,
             change: { layer: 'firstRayAccommodation', amounts: { depthMm: limit.of('depthMm') } },
             triggers: [
               at('findings.firstToeLoadedDeg'),
@@ -33,7 +37,11 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
       exam.firstToe !== 'functionalLimit' &&
       hurts('archPlantar', 'heelPlantar', 'medialAnkle', 'navicular', 'greatToe', 'firstMetHead')
         ? {
-            words: `Raising the ${side} big toe ${f.windlass === 'late' ? 'lifts the arch late' : 'does not lift the arch'}. Free the first ray before any tilt: a soft wedge of ${n(limit.of('depthMm'))} mm under it.`,
+            words:
+              `Raising the ${side} big toe ` +
+              `${f.windlass === 'late' ? 'lifts the arch late' : 'does not lift the arch'}. ` +
+              `Free the first ray before any tilt: a soft wedge of ${n(limit.of('depthMm'))} mm under ` +
+              'it.',
             change: { layer: 'firstRayWedge', amounts: { depthMm: limit.of('depthMm') } },
             triggers: [at('findings.windlass'), 'story.complaints'],
           }
@@ -102,7 +110,9 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
       const has = `${n(exam.angles.ankleKneeBentDeg.meanDeg)}° with ${n(norms.ankleDeg.reserve)}° kept back`
       const by = lift === null ? '' : ` by about ${lift} mm`
       return {
-        words: `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${has}: ${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${by}.`,
+        words:
+          `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${has}: ` +
+          `${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${by}.`,
         change: { footwear: 'cuff' },
         triggers: ['footwear.chosen.forwardLeanDeg', at('findings.ankleKneeBentDeg')],
       }
@@ -141,7 +151,10 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
       const step = limit.of('stepMm')
       const lift = Math.min(step, Math.round(leg.value * limit.of('share')))
       return {
-        words: `The ${leg.shorter} leg is ${n(leg.value)} mm shorter. Start with ${lift} mm under that heel, go up in steps of ${n(step)} mm at most towards half; more than ${n(limit.of('mostMm'))} mm belongs on the whole sole.`,
+        words:
+          `The ${leg.shorter} leg is ${n(leg.value)} mm shorter. ` +
+          `Start with ${lift} mm under that heel, go up in steps of ${n(step)} mm at most towards ` +
+          `half; more than ${n(limit.of('mostMm'))} mm belongs on the whole sole.`,
         change: { heelLiftMm: lift },
         foot: leg.shorter,
         triggers: ['legLengthDifferenceMm'],

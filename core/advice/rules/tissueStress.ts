@@ -49,7 +49,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, f, side, at }, limit) =>
       hurts('navicular', 'archPlantar') && f.axis === 'medial'
         ? {
-            words: `The ${side} axis lies medial and the pain sits forward of the heel. A three-plane shave of ${n(limit.of('depthMm'))} mm pushes further forward than a skive.`,
+            words:
+              `The ${side} axis lies medial and the pain sits forward of the heel. ` +
+              `A three-plane shave of ${n(limit.of('depthMm'))} mm pushes further forward than a skive.`,
             change: { layer: 'threePlaneShave', amounts: { depthMm: limit.of('depthMm') } },
             triggers: ['story.complaints', at('findings.axis')],
           }
@@ -67,7 +69,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
         exam.relaxed &&
         limit.atMost('evertedDeg', exam.relaxed.meanDeg)
         ? {
-            words: `Severe pain on the ${side} inner side and a heel everted ${n(exam.relaxed.meanDeg)}°: a medial wrap of ${n(limit.of('heightMm'))} mm or a flange holds the arch from the side, if the footwear has room.`,
+            words:
+              `Severe pain on the ${side} inner side and a heel everted ${n(exam.relaxed.meanDeg)}°: ` +
+              `a medial wrap of ${n(limit.of('heightMm'))} mm or a flange holds the arch from the ` +
+              'side, if the footwear has room.',
             change: { layer: 'medialWrap', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
@@ -82,7 +87,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, side }, limit) =>
       hurts('heelPlantar')
         ? {
-            words: `The ${side} heel hurts from below: support under the shaft of the fifth metatarsal takes pull off the fascia; free the first ray too.`,
+            words:
+              `The ${side} heel hurts from below: support under the shaft of the fifth metatarsal ` +
+              'takes pull off the fascia; free the first ray too.',
             change: { layer: 'fifthMetSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints'],
           }
@@ -144,7 +151,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, exam, side, at }, limit) =>
       hurts('lateralAnkle') && exam.relaxed && limit.atLeast('invertedDeg', exam.relaxed.meanDeg)
         ? {
-            words: `The ${side} heel stands inverted ${n(exam.relaxed.meanDeg)}°: a lateral heel skive of ${n(limit.of('depthMm'))} mm needs no room below.`,
+            words:
+              `The ${side} heel stands inverted ${n(exam.relaxed.meanDeg)}°: ` +
+              `a lateral heel skive of ${n(limit.of('depthMm'))} mm needs no room below.`,
             change: { layer: 'lateralSkive', amounts: { depthMm: limit.of('depthMm') } },
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
@@ -158,7 +167,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, side }, limit) =>
       hurts('fifthMetBase')
         ? {
-            words: `The ${side} outer midfoot hurts: support of ${n(limit.of('heightMm'))} mm under the cuboid takes load off the peroneal tendon.`,
+            words:
+              `The ${side} outer midfoot hurts: support of ${n(limit.of('heightMm'))} mm under the ` +
+              'cuboid takes load off the peroneal tendon.',
             change: { layer: 'cuboidSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints'],
           }
@@ -174,7 +185,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       limit.atLeast('item', f.posture[5]) &&
       hurts('medialAnkle', 'navicular', 'archPlantar', 'fifthMetHead')
         ? {
-            words: `The ${side} forefoot turns out. Support under the shaft of the fifth metatarsal, and a medial wrap if that is not enough, brings it under the leg.`,
+            words:
+              `The ${side} forefoot turns out. Support under the shaft of the fifth metatarsal, ` +
+              'and a medial wrap if that is not enough, brings it under the leg.',
             change: { layer: 'fifthMetSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: [at('findings.posture'), 'story.complaints'],
           }
@@ -204,7 +217,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       limit.atLeast('leadMm', measure.leads.secondMetMm) &&
       hurts('secondMetHead', 'greatToe')
         ? {
-            words: `The ${side} second metatarsal reaches ${n(measure.leads.secondMetMm)} mm past the first: raise under the first metatarsal and toe by ${n(limit.of('heightMm'))} mm, pad behind the second, and take footwear half a size longer.`,
+            words:
+              `The ${side} second metatarsal reaches ${n(measure.leads.secondMetMm)} mm past the ` +
+              `first: raise under the first metatarsal and toe by ${n(limit.of('heightMm'))} mm, ` +
+              'pad behind the second, and take footwear half a size longer.',
             change: { layer: 'firstRayExtension', amounts: { heightMm: limit.of('heightMm') } },
             triggers: [at('readings.secondMetLeadMm'), 'story.complaints'],
           }
@@ -218,7 +234,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, side }, limit) =>
       hurts('secondMetHead', 'thirdMetHead', 'fourthMetHead')
         ? {
-            words: `Pain under the ${side} met heads. A met pad of ${n(limit.of('heightMm'))} mm, its front edge ${n(limit.of('behindHeadsMm'))} mm behind the heads, lifts the shafts.`,
+            words:
+              `Pain under the ${side} met heads. A met pad of ${n(limit.of('heightMm'))} mm, ` +
+              `its front edge ${n(limit.of('behindHeadsMm'))} mm behind the heads, lifts the shafts.`,
             change: {
               layer: 'metPad',
               amounts: {
@@ -239,7 +257,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       numb('lesserToes', 'thirdMetHead', 'fourthMetHead') ||
       (f.numbness?.toes.includes(3) && f.numbness.toes.includes(4))
         ? {
-            words: `Feeling goes between the ${side} third and fourth toes: more width first, then a spread pad of ${n(limit.of('heightMm'))} mm just behind the heads, never under them.`,
+            words:
+              `Feeling goes between the ${side} third and fourth toes: more width first, ` +
+              `then a spread pad of ${n(limit.of('heightMm'))} mm just behind the heads, ` +
+              'never under them.',
             change: { layer: 'nerveSpreadPad', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints', at('findings.numbness')],
           }
@@ -291,7 +312,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
         Math.max(0, Math.min(SPOT_LENGTH_MM, spot.yMm)),
       ]
       return {
-        words: `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,
+        words:
+          `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: ` +
+          `a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,
         change: { layer: 'sweetSpot', amounts: { depthMm, xMm, yMm, radiusMm } },
         triggers: [at('findings.marks')],
       }

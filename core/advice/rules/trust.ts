@@ -13,17 +13,19 @@ export const TRUST: readonly FootRule[] = [
     code: 'forefoot-again',
     source: 'measuring practice',
     strength: 'strong',
-    when: ({ exam, side, at, norms }, limit) =>
-      exam.forefoot &&
-      limit.under('tries', exam.forefoot.trials) &&
-      (exam.forefoot.meanDeg > norms.usualForefootDeg[1] ||
-        exam.forefoot.meanDeg < norms.usualForefootDeg[0])
-        ? {
-            words: `The ${side} forefoot angle of ${n(exam.forefoot.meanDeg)}°${exam.forefootMm === null ? '' : ` (${n(exam.forefootMm)} mm)`} was read once. Read it again before building on it.`,
-            change: { measure: 'forefootDeg' },
-            triggers: [at('findings.forefootDeg')],
-          }
-        : null,
+    when: ({ exam: { forefoot, forefootMm }, side, at, norms }, limit) => {
+      const [low, high] = norms.usualForefootDeg
+      if (!forefoot || !limit.under('tries', forefoot.trials)) return null
+      if (forefoot.meanDeg <= high && forefoot.meanDeg >= low) return null
+      const across = forefootMm === null ? '' : ` (${n(forefootMm)} mm)`
+      return {
+        words:
+          `The ${side} forefoot angle of ${n(forefoot.meanDeg)}°${across} was read once. ` +
+          'Read it again before building on it.',
+        change: { measure: 'forefootDeg' },
+        triggers: [at('findings.forefootDeg')],
+      }
+    },
   }),
   ofFoot({
     ...watch,
@@ -57,7 +59,9 @@ export const TRUST: readonly FootRule[] = [
       )
       return small
         ? {
-            words: `A ${side} post of ${n(small.angleDeg)}° is smaller than two fitters differ (${n(limit)}°): it is set by feel, let the client judge it.`,
+            words:
+              `A ${side} post of ${n(small.angleDeg)}° is smaller than two fitters differ ` +
+              `(${n(limit)}°): it is set by feel, let the client judge it.`,
             triggers: [at('device.posts')],
           }
         : null
@@ -74,7 +78,10 @@ export const TRUST: readonly FootRule[] = [
         .sort((a, b) => Math.abs(b.gapMm!) / b.limitMm - Math.abs(a.gapMm!) / a.limitMm)[0]
       return worst
         ? {
-            words: `The ${side} ${READINGS.of(worst.what).name.toLowerCase()} is ${n(worst.gapMm!)} mm ${worst.gapMm! > 0 ? 'more' : 'less'} on the scan than by hand: look at the landmark, then take it again.`,
+            words:
+              `The ${side} ${READINGS.of(worst.what).name.toLowerCase()} is ${n(worst.gapMm!)} mm ` +
+              `${worst.gapMm! > 0 ? 'more' : 'less'} on the scan than by hand: look at the landmark, ` +
+              'then take it again.',
             change: { measure: worst.what },
             triggers: [at('readings')],
           }
