@@ -3,9 +3,9 @@ import { plainCopy } from '~/browser/plainCopy'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VCheckboxBtn, VSelect, VTable } from 'vuetify/components'
 import { processSchema, type Process, type Step } from '../../core/tables/processes'
-import { typedInRange } from '../../core/measure/typedInRange'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { useBench } from '~/stores/bench'
+import { toldNumber } from '~/browser/toldNumber'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
 import { namedChoices } from '~/browser/choices'
@@ -46,17 +46,7 @@ const set = (i: number, part: Partial<Step>) =>
         : s,
     ),
   })
-function number(
-  text: string,
-  name: string,
-  low: number,
-  high: number,
-  whole = true,
-): number | undefined {
-  const typed = typedInRange(text, name, { low, high, whole })
-  emit('trouble', 'trouble' in typed ? typed.trouble : '')
-  return 'value' in typed ? typed.value : undefined
-}
+const number = toldNumber((trouble) => emit('trouble', trouble))
 function move(i: number, by: -1 | 1) {
   const steps = [...process.value.steps]
   ;[steps[i], steps[i + by]] = [steps[i + by]!, steps[i]!]
@@ -201,7 +191,7 @@ const PANES = [
                     @keep="
                       (t: string) => {
                         if (!t.trim()) return set(i, { skinMin: undefined })
-                        const v = number(t, s.words, 0.5, 480, false)
+                        const v = number(t, s.words, 0.5, 480)
                         if (v !== undefined) set(i, { skinMin: v })
                       }
                     "
@@ -234,7 +224,7 @@ const PANES = [
                 :aria-label="`Minutes of ${s.words}`"
                 @keep="
                   (t: string) => {
-                    const v = number(t, s.words, 0, 2880)
+                    const v = number(t, s.words, 0, 2880, true)
                     if (v !== undefined) set(i, { minutes: v })
                   }
                 "
@@ -348,7 +338,7 @@ const PANES = [
               :aria-label="`How many: ${r.name}`"
               @keep="
                 (t: string) => {
-                  const v = number(t, r.name, 0, 20)
+                  const v = number(t, r.name, 0, 20, true)
                   if (v !== undefined)
                     emit('change', {
                       benchResources: draft.benchResources.map((x, k) =>
@@ -405,7 +395,7 @@ const PANES = [
                 :aria-label="`${w.name} ${key === 'lowC' ? 'from' : 'to'}`"
                 @keep="
                   (t: string) => {
-                    const v = number(t, w.name, 20, 400, false)
+                    const v = number(t, w.name, 20, 400)
                     if (v === undefined) return
                     const next = { ...w, [key]: v }
                     if (next.lowC >= next.highC)
@@ -437,7 +427,7 @@ const PANES = [
             :aria-label="`Margin of skin, ${key}`"
             @keep="
               (t: string) => {
-                const v = number(t, 'Margin', 0, 15, false)
+                const v = number(t, 'Margin', 0, 15)
                 if (v !== undefined)
                   emit('change', { skinMarginK: { ...draft.skinMarginK, [key]: v } })
               }

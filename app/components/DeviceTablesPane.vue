@@ -9,7 +9,7 @@ import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { idOf } from '../../core/record/idOf'
-import { typedInRange } from '../../core/measure/typedInRange'
+import { toldNumber } from '~/browser/toldNumber'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
 import PaneTabs from './PaneTabs.vue'
@@ -26,11 +26,7 @@ function copy<T>(v: T): T {
 }
 
 /** The typed number within limits; anything else is said and not kept. */
-function number(text: string, name: string, low: number, high: number): number | undefined {
-  const typed = typedInRange(text, name, { low, high })
-  emit('trouble', 'trouble' in typed ? typed.trouble : '')
-  return 'value' in typed ? typed.value : undefined
-}
+const number = toldNumber((trouble) => emit('trouble', trouble))
 type Cell = {
   key: string
   name: string

@@ -5,11 +5,11 @@ import { FAMILIES, FAMILY_KINDS, type Family } from '../../core/kinds/families/a
 import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable } from 'vuetify/components'
 import { houseRow, targetSource } from '../../core/footwear/targets'
-import { typedInRange } from '../../core/measure/typedInRange'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { ACTIVITIES } from '../../core/kinds/activities/all'
 import { INTENTS, type Intent } from '../../core/tables/vocabulary'
 import { useModels } from '~/stores/models'
+import { toldNumber } from '~/browser/toldNumber'
 import DraftField from './DraftField.vue'
 import PlainButton from './PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
@@ -27,11 +27,7 @@ const pane = ref<'targets' | 'activity' | 'flex'>('targets')
 const family = ref<Family>('rigid-shell')
 const rowOf = (station: Station) =>
   draft.matchTargets[`${family.value}.${station}`] ?? houseRow(family.value, station)
-function number(text: string, name: string, low: number, high: number): number | undefined {
-  const typed = typedInRange(text, name, { low, high })
-  emit('trouble', 'trouble' in typed ? typed.trouble : '')
-  return 'value' in typed ? typed.value : undefined
-}
+const number = toldNumber((trouble) => emit('trouble', trouble))
 function setBand(station: Station, intent: Intent, which: 0 | 1, text: string) {
   const value = number(text, `${STATION_KINDS.of(station).name} ${intent}`, -30, 60)
   if (value === undefined) return

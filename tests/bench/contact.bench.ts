@@ -2,18 +2,10 @@ import { bench, describe } from 'vitest'
 import { deviceSchema } from '../../core/record/schema'
 import { bundled } from './bundled'
 import type * as Core from './benchCore'
+import { REFERENCE_SOLE } from '../fixtures/referenceSole'
 
 const core = await bundled<typeof Core>('benchCore')
-const parameters = {
-  lengthMm: 265,
-  forefootWidthMm: 100,
-  heelWidthMm: 65,
-  navicularHeightMm: 44,
-  forefootDeg: 0,
-  castDeg: 0,
-  secondToeLeadMm: -3,
-  lateralArchMm: 2.2,
-}
+const parameters = REFERENCE_SOLE
 
 describe('contact', () => {
   for (const [stepMm, bar] of [

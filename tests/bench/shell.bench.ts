@@ -2,21 +2,10 @@ import { bench, describe } from 'vitest'
 import { deviceSchema } from '../../core/record/schema'
 import { bundled } from './bundled'
 import type * as Core from './benchCore'
+import { REFERENCE_SOLE } from '../fixtures/referenceSole'
 
 const core = await bundled<typeof Core>('benchCore')
-const field = core.sampleSole(
-  {
-    lengthMm: 265,
-    forefootWidthMm: 100,
-    heelWidthMm: 65,
-    navicularHeightMm: 44,
-    forefootDeg: 0,
-    castDeg: 0,
-    secondToeLeadMm: -3,
-    lateralArchMm: 2.2,
-  },
-  1,
-)
+const field = core.sampleSole(REFERENCE_SOLE, 1)
 const made = Array.from({ length: 8 }, (_, k) => {
   const device = deviceSchema.parse({ shell: { thicknessMm: 3 + k / 8 } })
   return { device, body: core.buildShell(core.buildSurface(field, device), device) }

@@ -4,6 +4,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { describe, expect, it } from 'vitest'
 import { DEMO_RECORDS } from '../../demo/records'
+import { stripFile } from '../fixtures/shellMeshes'
 
 const folder = mkdtempSync(join(tmpdir(), 'gentle-arch-cli-'))
 const arch = (...args: string[]) => {
@@ -115,28 +116,7 @@ describe('arch', () => {
       comfort: { class: 'some give' },
       settled: true,
     })
-    const strip = {
-      format: 'gentle-arch/shell',
-      version: 1,
-      verticesMm: [
-        [0, 0, 0],
-        [10, 0, 0],
-        [10, 10, 0],
-        [0, 10, 0],
-      ],
-      triangles: [
-        [0, 1, 2],
-        [0, 2, 3],
-      ],
-      thicknessMm: 2,
-      youngMPa: 1300,
-      poisson: 0.38,
-      fixed: [
-        { vertex: 0, dof: ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] },
-        { vertex: 3, dof: ['ux', 'uy', 'uz', 'rx', 'ry', 'rz'] },
-      ],
-      loadsN: [{ vertex: 1, fz: -1e-6 }],
-    }
+    const strip = stripFile([{ vertex: 1, fz: -1e-6 }])
     const solved = arch('shell', '--model', put('strip.json', JSON.stringify(strip)))
     expect([solved.status, solved.json().displacementsMm.length]).toEqual([0, 4])
     expect(solved.json().peakDeflectionMm).toBeGreaterThan(1e-9)

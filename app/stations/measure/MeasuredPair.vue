@@ -1,15 +1,12 @@
 <script setup lang="ts">
-import InTurn from '~/components/InTurn.vue'
 import { VTable } from 'vuetify/components'
 import { computed } from 'vue'
 import { normsOf } from '../../../core/record/tables'
 import { SIDES } from '../../../core/tables/vocabulary'
 import type { ReadingKind } from '../../../core/kinds/readings/all'
-import FootOnPaper from './FootOnPaper.vue'
+import MeasuredFoot from './MeasuredFoot.vue'
 import type { LineRow } from './ReadingLines.vue'
-import ReadingRow from './ReadingRow.vue'
-import SideFoot from './SideFoot.vue'
-import SideMark from '~/components/SideMark.vue'
+import SideReadings from './SideReadings.vue'
 import { useSole } from '~/drawing/useSole'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
@@ -68,39 +65,15 @@ const sentence = computed(() => {
 
 <template>
   <section class="card pair" :class="{ sidewise: !plan }" aria-label="Readings of both feet">
-    <ul class="readings left">
-      <li class="cap"><SideMark side="left" word /></li>
-      <InTurn>
-        <ReadingRow
-          v-for="row in rows"
-          :key="row.what"
-          side="left"
-          :name="row.name"
-          :what="row.what"
-          v-bind="row.left"
-          :chosen="row.what === now"
-          @choose="$emit('choose', row.what)"
-        />
-      </InTurn>
-    </ul>
-    <InTurn>
-      <FootOnPaper
-        v-if="plan"
-        side="left"
-        :sole="soles.left.value"
-        :height-mm="heights"
-        :now="now"
-        :rows="rows"
-      />
-      <SideFoot
-        v-else
-        side="left"
-        :foot="fitting.record.feet.left!"
-        :length-mm="soles.left.value.lengthMm"
-        :rows="rows"
-        :now="now"
-      />
-    </InTurn>
+    <SideReadings side="left" :rows="rows" :now="now" @choose="(what) => $emit('choose', what)" />
+    <MeasuredFoot
+      side="left"
+      :sole="soles.left.value"
+      :height-mm="heights"
+      :rows="rows"
+      :now="now"
+      :plan="plan"
+    />
     <div class="spine" role="img" :aria-label="`Differences: ${sentence}`">
       <div class="cap bold label">Difference, mm</div>
       <ol class="bars" aria-hidden="true">
@@ -156,39 +129,15 @@ const sentence = computed(() => {
       </ol>
       <div class="muted small foot">tick = a difference that counts</div>
     </div>
-    <InTurn>
-      <FootOnPaper
-        v-if="plan"
-        side="right"
-        :sole="soles.right.value"
-        :height-mm="heights"
-        :now="now"
-        :rows="rows"
-      />
-      <SideFoot
-        v-else
-        side="right"
-        :foot="fitting.record.feet.right!"
-        :length-mm="soles.right.value.lengthMm"
-        :rows="rows"
-        :now="now"
-      />
-    </InTurn>
-    <ul class="readings right">
-      <li class="cap"><SideMark side="right" word /></li>
-      <InTurn>
-        <ReadingRow
-          v-for="row in rows"
-          :key="row.what"
-          side="right"
-          :name="row.name"
-          :what="row.what"
-          v-bind="row.right"
-          :chosen="row.what === now"
-          @choose="$emit('choose', row.what)"
-        />
-      </InTurn>
-    </ul>
+    <MeasuredFoot
+      side="right"
+      :sole="soles.right.value"
+      :height-mm="heights"
+      :rows="rows"
+      :now="now"
+      :plan="plan"
+    />
+    <SideReadings side="right" :rows="rows" :now="now" @choose="(what) => $emit('choose', what)" />
     <VTable class="sr">
       <caption>
         Readings, mm
@@ -220,31 +169,14 @@ const sentence = computed(() => {
   padding: 6px 8px;
   position: relative;
 }
-.readings,
 .spine {
   display: flex;
   flex-direction: column;
   min-height: 0;
 }
-.readings {
-  display: grid;
-  grid-template-rows: 22px;
-  grid-auto-rows: 1fr;
-}
-.readings :deep(li) {
-  min-height: 0;
-  display: flex;
-}
 .cap {
   height: 22px;
   text-align: center;
-}
-.left .cap {
-  padding-left: 8px;
-}
-.right .cap {
-  justify-content: flex-end;
-  padding-right: 8px;
 }
 .bars {
   flex: 1;

@@ -15,20 +15,9 @@ import { deviceSchema, type Device } from '../../../core/record/schema'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { randomPrescription } from '../../fixtures/randomDevice'
 import { refusalCode } from '../../fixtures/refusalCode'
+import { REFERENCE_SOLE } from '../../fixtures/referenceSole'
 
-const field = sampleSole(
-  {
-    lengthMm: 265,
-    forefootWidthMm: 100,
-    heelWidthMm: 65,
-    navicularHeightMm: 44,
-    forefootDeg: 0,
-    castDeg: 0,
-    secondToeLeadMm: -3,
-    lateralArchMm: 2.2,
-  },
-  2,
-)
+const field = sampleSole(REFERENCE_SOLE, 2)
 const material = (id: string) => HOUSE_NORMS.shellMaterials.find((m) => m.id === id)!
 const bodyOf = (device: Device) => buildShell(buildSurface(field, device), device)
 function arch(change: object, options: Parameters<typeof archStiffness>[3] = { stepMm: 6 }) {

@@ -19,6 +19,7 @@ import { DEMO_RECORDS } from '../../../demo/records'
 import { refusalCode } from '../../fixtures/refusalCode'
 import { randomPrescription } from '../../fixtures/randomDevice'
 import { runs } from '../../effort'
+import { REFERENCE_SOLE } from '../../fixtures/referenceSole'
 
 const K = 0.02
 /**
@@ -180,19 +181,7 @@ describe('contact', () => {
 })
 
 describe('the foot', () => {
-  const field = sampleSole(
-    {
-      lengthMm: 265,
-      forefootWidthMm: 100,
-      heelWidthMm: 65,
-      navicularHeightMm: 44,
-      forefootDeg: 0,
-      castDeg: 0,
-      secondToeLeadMm: -3,
-      lateralArchMm: 2.2,
-    },
-    2,
-  )
+  const field = sampleSole(REFERENCE_SOLE, 2)
   const ground = contactGround(field, 75)
   const heel = (r: { share: Record<string, number> }) => r.share.heelMedial! + r.share.heelLateral!
   it('barefoot on the floor carries as people do: 60, 8, 28 and 4 per cent, 139 and 53 kPa', () => {

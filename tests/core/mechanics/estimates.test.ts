@@ -21,20 +21,9 @@ import { shellVariants } from '../../../core/mechanics/plate/variants'
 import { deviceSchema, type FittingRecord } from '../../../core/record/schema'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { runs } from '../../effort'
+import { REFERENCE_SOLE } from '../../fixtures/referenceSole'
 
-const field = sampleSole(
-  {
-    lengthMm: 265,
-    forefootWidthMm: 100,
-    heelWidthMm: 65,
-    navicularHeightMm: 44,
-    forefootDeg: 0,
-    castDeg: 0,
-    secondToeLeadMm: -3,
-    lateralArchMm: 2.2,
-  },
-  4,
-)
+const field = sampleSole(REFERENCE_SOLE, 4)
 const ground = contactGround(field, 75)
 const skived = (depthMm: number) =>
   deviceSchema.parse({
