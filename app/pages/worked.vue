@@ -1,16 +1,20 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
-import { VBtn, VBtnToggle, VSelect, VTable } from 'vuetify/components'
+import { VBtn, VBtnToggle, VSelect } from 'vuetify/components'
 import type { ShopFigures } from '../../core/followup/shopFigures'
 import { FEW, REGIONS, workedCsv, type WorkedRow } from '../../core/followup/worked'
-import { HOUSE_NORMS } from '../../core/record/tables'
 import AppHeader from '~/components/AppHeader.vue'
-import StatusMark from '~/components/StatusMark.vue'
+import WorkedTable from '~/components/WorkedTable.vue'
 import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import WorkedChart from '~/drawing/WorkedChart.vue'
-import PlainButton from '~/components/PlainButton.vue'
 
+interface WorkedAnswer {
+  rows: WorkedRow[]
+  figures: ShopFigures
+  fittings: number
+  counts: { pain: number; comfort: number }
+}
 /** The shop's own records: who was given what, and how it went. An association, no proof. */
 const rows = ref<WorkedRow[]>([])
 const figures = ref<ShopFigures | null>(null)
@@ -18,34 +22,31 @@ const fittings = ref(0)
 const trouble = ref('')
 const what = ref<'pain' | 'comfort'>('pain')
 const region = ref('all')
-const open = ref('')
+const loaded = ref(false)
+/** Smallest change that is believed, by the shop's own table. */
+const counted = ref({ pain: 0, comfort: 0 })
 const chart = ref<InstanceType<typeof WorkedChart> | null>(null)
 onMounted(async () => {
   try {
-    const answer = await api<{ rows: WorkedRow[]; figures: ShopFigures; fittings: number }>(
-      'worked',
-    )
+    const answer = await api<WorkedAnswer>('worked')
     rows.value = answer.rows
     figures.value = answer.figures
     fittings.value = answer.fittings
+    counted.value = answer.counts
   } catch (error) {
     trouble.value = (error as Error).message
   }
+  loaded.value = true
 })
 const shown = computed(() =>
   rows.value.filter((r) => region.value === 'all' || r.region === region.value),
 )
 const averaged = computed(() => shown.value.filter((r) => r[what.value] !== null))
-const key = (r: WorkedRow) => `${r.region} ${r.modification}`
-const words = (id: string) => REGIONS.find((g) => g.id === id)!.words
-const n = (v: number) => `${v > 0 ? '+' : ''}${v.toFixed(1)}`
 const share = (s: { count: number; of: number }) =>
   s.of === 0
     ? 'none yet'
     : `${s.count} of ${s.of}${s.of >= FEW ? `, ${Math.round((100 * s.count) / s.of)} %` : ''}`
-const counts = computed(() =>
-  what.value === 'pain' ? HOUSE_NORMS.painChange : HOUSE_NORMS.comfortChange,
-)
+const counts = computed(() => counted.value[what.value])
 const REGION_CHOICES = [
   { value: 'all', title: 'All complaints' },
   ...REGIONS.map((g) => ({ value: g.id, title: g.words })),
@@ -121,57 +122,7 @@ const REGION_CHOICES = [
           role="region"
           aria-label="By complaint and modification"
         >
-          <VTable class="table">
-            <thead>
-              <tr>
-                <th>Complaint, given</th>
-                <th>Clients</th>
-                <th>Pain</th>
-                <th>Comfort</th>
-              </tr>
-            </thead>
-            <tbody>
-              <template v-for="r in shown" :key="key(r)"
-                ><tr>
-                  <td>
-                    <PlainButton
-                      class="link"
-                      :aria-expanded="open === key(r)"
-                      @click="open = open === key(r) ? '' : key(r)"
-                    >
-                      <b>{{ words(r.region) }}</b>: {{ r.modification }}
-                    </PlainButton>
-                  </td>
-                  <td class="nowrap">{{ r.cameBack }} back of {{ r.clients }}</td>
-                  <td v-for="k in ['pain', 'comfort'] as const" :key="k">
-                    <template v-if="r[k]"
-                      ><b>{{ n(r[k]!.mean) }}</b>
-                      <span class="label muted nowrap"
-                        >{{ n(r[k]!.low) }} to {{ n(r[k]!.high) }}</span
-                      ></template
-                    ><StatusMark v-else-if="k === 'pain'" kind="watch" word="Few: list" /><span
-                      v-else
-                      class="muted"
-                      >–</span
-                    >
-                  </td>
-                </tr>
-                <tr v-if="open === key(r)">
-                  <td colspan="4" class="label">
-                    <span v-for="c in r.list" :key="c.client" class="chip"
-                      >{{ c.client }}: {{ c.before }} → {{ c.after ?? 'never back'
-                      }}{{ c.comfort === null ? '' : `, comfort ${n(c.comfort)}` }}</span
-                    >
-                  </td>
-                </tr></template
-              >
-              <tr v-if="shown.length === 0">
-                <td colspan="4" class="muted">
-                  Nothing handed over with a complaint and a device yet.
-                </td>
-              </tr>
-            </tbody>
-          </VTable>
+          <WorkedTable :rows="shown" :loading="!loaded" />
         </section>
       </div>
       <p class="small muted">
@@ -210,12 +161,5 @@ const REGION_CHOICES = [
 }
 .pick {
   width: 180px;
-}
-.link {
-  text-align: left;
-  min-height: 36px;
-}
-.chip {
-  margin: 2px;
 }
 </style>

@@ -1,5 +1,6 @@
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
+import { normsOf } from '../record/tables'
 import { SIDES } from '../tables/vocabulary'
 import { fitGrowth, lengthOn, outgrown, type LengthAt } from './growth'
 import { momentsOf } from './outcomes'
@@ -12,11 +13,6 @@ export interface DueItem {
   /** days since; below zero it is still to come */
   lateDays: number
 }
-
-/** What is told so many days ahead (house default); outcomes, so that there is time to write. */
-const AHEAD = { outcome: 7, visit: 7, outgrown: 60, remake: 60, guarantee: 30 } as const
-/** A moment that nobody answered is let go after so long. */
-const LET_GO = 60
 
 /**
  * What is due for one fitting: how it goes at two weeks, six weeks and season's end, the next
@@ -36,25 +32,27 @@ export function dueOf(
     insideMm?: { left?: number; right?: number }
   } = {},
 ): DueItem[] {
+  const norms = normsOf(record)
+  const ahead = norms.dueDays
   const out: DueItem[] = []
-  const add = (kind: keyof typeof AHEAD, on: string, words: string) => {
+  const add = (kind: DueItem['kind'], on: string, words: string) => {
     const lateDays = daysBetween(on, today)
-    if (lateDays >= -AHEAD[kind]) out.push({ kind, on, words, lateDays })
+    if (lateDays >= -ahead[kind]) out.push({ kind, on, words, lateDays })
   }
   const handover = record.handover
   if (handover?.on) {
     // One question at a time: the last moment that has come, unless it was answered.
     const come = momentsOf(record)
-      .filter((m) => daysBetween(m.dueOn, today) >= -AHEAD.outcome)
+      .filter((m) => daysBetween(m.dueOn, today) >= -ahead.outcome)
       .at(-1)
-    if (come && !come.answer && daysBetween(come.dueOn, today) <= LET_GO)
+    if (come && !come.answer && daysBetween(come.dueOn, today) <= ahead.letGo)
       add('outcome', come.dueOn, `ask how it goes: ${come.moment.words}`)
     const next = handover.nextVisitOn
     if (
       next &&
       next > handover.on &&
       !(record.followups ?? []).some((f) => f.on >= next) &&
-      daysBetween(next, today) <= LET_GO
+      daysBetween(next, today) <= ahead.letGo
     )
       add('visit', next, 'next visit')
     if (handover.guaranteeUntil && handover.guaranteeUntil >= today)
@@ -64,13 +62,15 @@ export function dueOf(
   if (bornOn && isChild(record.client, today)) {
     for (const side of SIDES) {
       const own = lengths[side] ?? []
-      const fit = fitGrowth(own, bornOn, sex)
+      const fit = fitGrowth(own, bornOn, sex, norms)
       if (!fit) continue
       const madeAtMm = handover?.on ? lengthOn(fit, handover.on).lengthMm : undefined
-      const { footwear, remake } = outgrown(fit, own.at(-1)!.on, {
-        insideMm: insideMm[side],
-        madeAtMm,
-      })
+      const { footwear, remake } = outgrown(
+        fit,
+        own.at(-1)!.on,
+        { insideMm: insideMm[side], madeAtMm },
+        norms,
+      )
       if (footwear?.expected)
         add(
           'outgrown',
@@ -81,7 +81,7 @@ export function dueOf(
         add(
           'remake',
           remake.expected,
-          `${side} device or mould 10 mm behind the foot (as early as ${remake.earliest}), estimate`,
+          `${side} device or mould ${norms.outgrownMm.remakeMm} mm behind the foot (as early as ${remake.earliest}), estimate`,
         )
     }
   }

@@ -1,5 +1,6 @@
 import { addDays, daysBetween } from '../record/isoDay'
 import { ageInYears } from '../measure/ageAtVisit'
+import type { Norms } from '../record/tables'
 
 /** A foot length of a child at a day. */
 export interface LengthAt {
@@ -7,29 +8,25 @@ export interface LengthAt {
   lengthMm: number
 }
 
-/**
- * Usual growth of the foot, mm a month, by age (defaults): under 3 years 1.5, 3–6 1.0, 6–12 0.8,
- * girls 12–14 and boys 12–16 0.5, then 0.
- */
-export function usualGrowthMm(ageYears: number, sex: string | undefined): number {
-  if (ageYears < 3) return 1.5
-  if (ageYears < 6) return 1
-  if (ageYears < 12) return 0.8
-  const until = sex === 'female' ? 14 : 16
-  return ageYears < until ? 0.5 : 0
-}
+/** The rows of the tables by which growth is told. */
+export type GrowthRows = Pick<Norms, 'usualGrowth' | 'growthFit' | 'outgrownMm'>
 
-export const GROWTH = {
-  /** how sure the default by age is, mm a month (1 SD) */
-  priorSdMm: 0.3,
-  /** measuring error of a length, mm (1 SD), where the fitter's own TEM is not known */
-  temMm: 1,
-  months: 18,
-  /** footwear is outgrown when less than this is left before the toes, mm (house default) */
-  leastRoomMm: 4,
-  /** a mould or device is made again when the foot is this much longer, mm */
-  remakeMm: 10,
-} as const
+/**
+ * Usual growth of the foot, mm a month, by age and sex.
+ *
+ * @example usualGrowthMm(4, undefined, HOUSE_NORMS) // 1
+ */
+export function usualGrowthMm(
+  ageYears: number,
+  sex: string | undefined,
+  { usualGrowth }: Pick<Norms, 'usualGrowth'>,
+): number {
+  if (ageYears < 3) return usualGrowth.under3Mm
+  if (ageYears < 6) return usualGrowth.from3Mm
+  if (ageYears < 12) return usualGrowth.from6Mm
+  const until = sex === 'female' ? usualGrowth.girlsUntilYears : usualGrowth.boysUntilYears
+  return ageYears < until ? usualGrowth.from12Mm : 0
+}
 
 export interface GrowthFit {
   /** mm a month, never below 0 */
@@ -49,33 +46,35 @@ export const monthsBetween = (from: string, to: string): number =>
   daysBetween(from, to) / DAYS_A_MONTH
 
 /**
- * A child's growth: the default by age and the child's own lengths of the last 18 months, weighted
- * by their errors (a straight line with a normal prior on its slope). The slope is never below
+ * A child's growth: the usual by age and the child's own lengths of the last months, weighted by
+ * their errors (a straight line with a normal prior on its slope). The slope is never below
  * zero.
  *
+ * @param temMm measuring error of a length, mm (1 SD), where the fitter's own is known
  * @returns null without a length
  * @example fitGrowth([{ on: '2026-01-01', lengthMm: 190 }, { on: '2026-07-01', lengthMm: 196 }],
- *   '2017-03-01', undefined).slopeMm // 0.93
+ *   '2017-03-01', undefined, HOUSE_NORMS).slopeMm // 0.93
  */
 export function fitGrowth(
   lengths: readonly LengthAt[],
   bornOn: string,
   sex: string | undefined,
-  temMm: number = GROWTH.temMm,
+  rows: GrowthRows,
+  temMm: number = rows.growthFit.lengthSdMm,
 ): GrowthFit | null {
   const all = [...lengths].sort((a, b) => (a.on < b.on ? -1 : 1))
   const last = all.at(-1)
   if (!last) return null
-  const used = all.filter((l) => monthsBetween(l.on, last.on) <= GROWTH.months)
+  const used = all.filter((l) => monthsBetween(l.on, last.on) <= rows.growthFit.months)
   const firstOn = used[0]!.on
   const t = used.map((l) => monthsBetween(firstOn, l.on))
   const meanMonth = t.reduce((s, v) => s + v, 0) / t.length
   const meanMm = used.reduce((s, l) => s + l.lengthMm, 0) / used.length
   const spread = t.reduce((s, v) => s + (v - meanMonth) ** 2, 0)
   const cross = used.reduce((s, l, i) => s + (t[i]! - meanMonth) * l.lengthMm, 0)
-  const prior = usualGrowthMm(ageInYears(bornOn, last.on), sex)
-  const precision = spread / temMm ** 2 + 1 / GROWTH.priorSdMm ** 2
-  const slope = (cross / temMm ** 2 + prior / GROWTH.priorSdMm ** 2) / precision
+  const prior = usualGrowthMm(ageInYears(bornOn, last.on), sex, rows)
+  const precision = spread / temMm ** 2 + 1 / rows.growthFit.usualSdMm ** 2
+  const slope = (cross / temMm ** 2 + prior / rows.growthFit.usualSdMm ** 2) / precision
   return {
     slopeMm: Math.max(0, slope),
     slopeSdMm: Math.sqrt(1 / precision),
@@ -121,20 +120,18 @@ function reachedOn(
 }
 
 /**
- * When footwear is outgrown (toe room under its least) and when a mould or device is made again (10
- * mm longer than when it was made).
+ * When footwear is outgrown (toe room under its least) and when a mould or device is made again
+ * (the foot so much longer than when it was made).
  */
 export function outgrown(
   fit: GrowthFit,
   todayOn: string,
-  {
-    insideMm,
-    leastRoomMm = GROWTH.leastRoomMm,
-    madeAtMm,
-  }: { insideMm?: number; leastRoomMm?: number; madeAtMm?: number },
+  { insideMm, madeAtMm }: { insideMm?: number; madeAtMm?: number },
+  { outgrownMm }: Pick<Norms, 'outgrownMm'>,
 ): { footwear: ReturnType<typeof reachedOn> | null; remake: ReturnType<typeof reachedOn> | null } {
   return {
-    footwear: insideMm === undefined ? null : reachedOn(fit, insideMm - leastRoomMm, todayOn),
-    remake: madeAtMm === undefined ? null : reachedOn(fit, madeAtMm + GROWTH.remakeMm, todayOn),
+    footwear:
+      insideMm === undefined ? null : reachedOn(fit, insideMm - outgrownMm.leastRoomMm, todayOn),
+    remake: madeAtMm === undefined ? null : reachedOn(fit, madeAtMm + outgrownMm.remakeMm, todayOn),
   }
 }

@@ -1,22 +1,39 @@
 import { addDays, daysBetween } from '../record/isoDay'
-import { normsOf } from '../record/tables'
+import { normsOf, type Norms } from '../record/tables'
 import type { FittingRecord, Followup } from '../record/schema'
 
-/**
- * When a client is asked how it goes, days after the handover (house defaults); an answer counts
- * for a moment from `from` on.
- */
-const OUTCOME_MOMENTS = [
-  { id: 'twoWeeks', words: 'two weeks', days: 14, from: 7 },
-  { id: 'sixWeeks', words: 'six weeks', days: 42, from: 28 },
-  { id: 'season', words: 'season\u2019s end', days: 150, from: 100 },
-] as const
-export type OutcomeMoment = (typeof OUTCOME_MOMENTS)[number]
+export type MomentId = keyof Norms['outcomeDays']
+
+/** When a client is asked how it goes, soonest first. */
+const MOMENTS = {
+  twoWeeks: 'two weeks',
+  sixWeeks: 'six weeks',
+  season: 'season\u2019s end',
+} as const
+
+/** A moment at which a client is asked, in days after the handover. */
+export interface OutcomeMoment {
+  id: MomentId
+  words: string
+  /** asked on this day */
+  days: number
+  /** an answer counts for it from this day on */
+  from: number
+}
+
+const moments = (outcomeDays: Norms['outcomeDays']): OutcomeMoment[] =>
+  (Object.keys(MOMENTS) as MomentId[])
+    .map((id) => ({ id, words: MOMENTS[id], ...outcomeDays[id] }))
+    .sort((a, b) => a.from - b.from)
 
 /** Which moment a day after the handover stands for; null before the first. */
-export function momentOf(handedOverOn: string, on: string): OutcomeMoment | null {
+export function momentOf(
+  handedOverOn: string,
+  on: string,
+  { outcomeDays }: Pick<Norms, 'outcomeDays'>,
+): OutcomeMoment | null {
   const days = daysBetween(handedOverOn, on)
-  return [...OUTCOME_MOMENTS].reverse().find((m) => days >= m.from) ?? null
+  return moments(outcomeDays).findLast((m) => days >= m.from) ?? null
 }
 
 export interface MomentState {
@@ -29,13 +46,14 @@ export interface MomentState {
 export function momentsOf(record: FittingRecord): MomentState[] {
   const on = record.handover?.on
   if (!on) return []
-  return OUTCOME_MOMENTS.map((moment) => ({
+  const norms = normsOf(record)
+  return moments(norms.outcomeDays).map((moment) => ({
     moment,
     dueOn: addDays(on, moment.days),
     answer:
       [...(record.followups ?? [])]
         .sort((a, b) => (a.on < b.on ? -1 : 1))
-        .filter((f) => f.on > on && momentOf(on, f.on)?.id === moment.id)
+        .filter((f) => f.on > on && momentOf(on, f.on, norms)?.id === moment.id)
         .at(-1) ?? null,
   }))
 }

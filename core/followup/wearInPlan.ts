@@ -1,6 +1,7 @@
 import { addDays } from '../record/isoDay'
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
+import { normsOf } from '../record/tables'
 import { SIDES } from '../tables/vocabulary'
 import { slowWearIn } from './wearIn'
 
@@ -14,16 +15,16 @@ export interface WearInDay {
   only?: string
 }
 
-/**
- * Pace of wearing in, minutes (house defaults): first day, added a day, days between two steps up,
- * a full day.
- */
-const WEAR_IN = {
-  usual: { firstMin: 60, addMin: 60, everyDays: 1 },
-  gentle: { firstMin: 60, addMin: 60, everyDays: 2 },
-  atRisk: { firstMin: 30, addMin: 30, everyDays: 1 },
-  fullDayMin: 480,
-} as const
+/** Whole and half hours as hours, anything else as minutes: 60 is '1 hour', 45 '45 minutes'. */
+export const inHours = (minutes: number): string =>
+  minutes % 30 || minutes < 60
+    ? `${minutes} minutes`
+    : `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'}`
+/** Between the first step and the second: '1 to 2 hours' at the house's pace. */
+export const firstDay = (firstMin: number, addMin: number): string =>
+  firstMin % 60 || addMin % 60
+    ? `${firstMin} to ${firstMin + addMin} minutes`
+    : `${firstMin / 60} to ${inHours(firstMin + addMin)}`
 
 /**
  * Which pace: at risk by half hours with a look at the skin; children and stiff feet slower;
@@ -47,10 +48,12 @@ export function wearInPace(record: FittingRecord): 'usual' | 'gentle' | 'atRisk'
  */
 export function wearInPlan(record: FittingRecord, startOn: string): WearInDay[] {
   const pace = wearInPace(record)
-  const { firstMin, addMin, everyDays } = WEAR_IN[pace]
+  const { wearInPaces } = normsOf(record)
+  const { firstMin, addMin, everyDays } = wearInPaces[pace]
+  const { fullDayMin } = wearInPaces
   const days: WearInDay[] = []
   for (let k = 0; ; k++) {
-    const minutes = Math.min(WEAR_IN.fullDayMin, firstMin + addMin * Math.floor(k / everyDays))
+    const minutes = Math.min(fullDayMin, firstMin + addMin * Math.floor(k / everyDays))
     days.push({
       on: addDays(startOn, k),
       minutes,
@@ -58,19 +61,19 @@ export function wearInPlan(record: FittingRecord, startOn: string): WearInDay[] 
         pace === 'atRisk'
           ? `${minutes} min, then look at the skin${k === 0 ? '; ask someone if you cannot see it' : ''}`
           : k === 0 && pace === 'usual'
-            ? '1 to 2 hours'
-            : minutes === WEAR_IN.fullDayMin
+            ? firstDay(firstMin, addMin)
+            : minutes === fullDayMin
               ? 'a full day'
-              : `${minutes / 60} ${minutes === 60 ? 'hour' : 'hours'}`,
+              : inHours(minutes),
       ...(pace === 'atRisk' &&
         k > 0 && { only: 'only if redness was gone in 20 minutes; else the same again' }),
     })
-    if (minutes === WEAR_IN.fullDayMin) break
+    if (minutes === fullDayMin) break
   }
   if (pace !== 'atRisk')
     days.push({
       on: addDays(startOn, days.length),
-      minutes: WEAR_IN.fullDayMin,
+      minutes: fullDayMin,
       words: 'sport',
       only: 'only after a full day without marks',
     })

@@ -1,7 +1,7 @@
 import { z } from 'zod'
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { storedAmount, storedWithDefault } from '../kinds/body/stored'
-import { POSTS } from '../kinds/posts/all'
+import { POSTS, POST_PLACES, POST_STYLES } from '../kinds/posts/all'
 import { captureSchema } from './captureSchema'
 import { footwearSchema } from './footwearSchema'
 import { findingsSchema } from '../kinds/findings/all'
@@ -38,8 +38,8 @@ const postAmount = (key: 'angleDeg' | 'lengthMm' | 'motionDeg') => {
 }
 
 const postSchema = z.strictObject({
-  at: z.enum(['rearfoot', 'forefoot']),
-  style: z.enum(['extrinsic', 'intrinsic']).default('extrinsic'),
+  at: z.enum(POST_PLACES),
+  style: z.enum(POST_STYLES).default('extrinsic'),
   angleDeg: postAmount('angleDeg'),
   /**
    * length of an extrinsic block from the heel (rearfoot) or behind the front edge (forefoot), mm;

@@ -25,6 +25,14 @@ import {
 } from '../tables/classes'
 import { activityFactor, comfortGiveMm, pushMostNmm } from '../tables/estimateLimits'
 import { flexAdvice, flexPoints } from '../tables/flex'
+import {
+  dueDays,
+  growthFit,
+  outcomeDays,
+  outgrownMm,
+  usualGrowth,
+  wearInPaces,
+} from '../tables/followup'
 import { characterShiftMm } from '../tables/footwearShifts'
 import {
   growthRoomMm,
@@ -104,6 +112,12 @@ export const TABLES = {
   flexAdvice,
   painChange,
   comfortChange,
+  outcomeDays,
+  dueDays,
+  wearInPaces,
+  usualGrowth,
+  growthFit,
+  outgrownMm,
   processes,
   benchResources,
   heatWindows,

@@ -137,6 +137,7 @@ export const captureLimit = table({
   keptBy: 'fitting',
   schema: z.record(z.enum(CHECK_CODES), z.number().min(0).max(100)),
   house: Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.limit])) as Record<CheckCode, number>,
+  labels: Object.fromEntries(CHECK_TABLE.map((c) => [c.code, c.name])),
 })
 
 export const gapFilledMm2 = table({

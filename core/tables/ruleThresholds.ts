@@ -100,6 +100,8 @@ export type ThresholdOf<Code extends string> = ThresholdKey extends infer K
 
 const KEYS = Object.keys(THRESHOLDS) as ThresholdKey[]
 
+const wordsOf = ({ words, unit }: Threshold): string => (unit ? `${words}, ${unit}` : words)
+
 /** The thresholds of the rules, each editable by itself. */
 export const ruleThresholds = table({
   name: 'Thresholds and amounts of the ledger’s rules',
@@ -108,6 +110,7 @@ export const ruleThresholds = table({
   state: 'own assumption',
   keptBy: 'fitting',
   schema: z.record(z.enum(KEYS), z.number().min(-1000).max(1000)),
+  labels: Object.fromEntries(KEYS.map((key) => [key, wordsOf(THRESHOLDS[key])])),
   house: Object.fromEntries(KEYS.map((key) => [key, THRESHOLDS[key].value])) as Record<
     ThresholdKey,
     number

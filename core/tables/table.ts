@@ -23,6 +23,8 @@ export interface Table<
 > extends TableNote {
   keptBy: W
   schema: S
+  /** what a number is called, by its place (`a.b`), where its key does not say it */
+  labels?: Readonly<Record<string, string>>
   house: z.output<S>
 }
 

@@ -17,5 +17,6 @@ export default route({ permission: 'clients.see' }, async ({ person }) => {
       tables,
     ),
     fittings: all.length,
+    counts: { pain: tables.painChange, comfort: tables.comfortChange },
   }
 })

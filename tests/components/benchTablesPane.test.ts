@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import BenchTablesPane from '../../app/components/BenchTablesPane.vue'
+import BenchTablesPane from '../../app/settings/BenchTablesPane.vue'
 import { HOUSE_TABLES } from '../../core/record/tables'
 import type { Process } from '../../core/tables/processes'
 import { button, field, offered, pick, textOf, type } from './find'

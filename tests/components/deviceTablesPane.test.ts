@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import DeviceTablesPane from '../../app/components/DeviceTablesPane.vue'
+import DeviceTablesPane from '../../app/settings/DeviceTablesPane.vue'
 import { LAYERS } from '../../core/kinds/layers/all'
 import { HOUSE_TABLES } from '../../core/record/tables'
 import { button, field, textOf, type } from './find'
@@ -173,4 +173,44 @@ test('who may not change the tables reads them', async () => {
     wrapper.findAll<HTMLInputElement>('input:not([type=hidden])').every((i) => i.element.disabled),
   ).toBe(true)
   expect(button(wrapper, 'Remove Cork blend').element.disabled).toBe(true)
+})
+
+describe('covers', () => {
+  const covers = async (more: Parameters<typeof settingsPane>[1] = {}) => {
+    const pane = await open(more)
+    await pane.tab('Covers')
+    return pane
+  }
+  const NONE = HOUSE_TABLES.coverMaterials.at(-1)!
+
+  test('a new one stands before the cover that is none', async () => {
+    const { wrapper, change } = await covers()
+    await field(wrapper, 'Name of a new cover').setValue('Wool felt')
+    await wrapper.find('form').trigger('submit')
+    expect(change()!.coverMaterials!.slice(-2)).toEqual([
+      { id: 'wool-felt', name: 'Wool felt' },
+      NONE,
+    ])
+  })
+
+  test('the name of one there is already is refused in words', async () => {
+    const { wrapper, changes, trouble } = await covers()
+    await field(wrapper, 'Name of a new cover').setValue('Leather')
+    await wrapper.find('form').trigger('submit')
+    expect(changes()).toEqual([])
+    expect(trouble()).toContain('“Leather”')
+  })
+
+  test('a new name keeps the cover', async () => {
+    const { wrapper, change } = await covers()
+    await type(wrapper, 'Name of cover Leather', 'Pigskin')
+    expect(change()!.coverMaterials!.find((m) => m.id === 'leather')!.name).toBe('Pigskin')
+  })
+
+  test('any but none can be removed', async () => {
+    const { wrapper, change } = await covers()
+    expect(() => button(wrapper, `Remove ${NONE.name}`)).toThrow()
+    await button(wrapper, 'Remove Leather').trigger('click')
+    expect(change()!.coverMaterials!.map((m) => m.id)).toEqual(['eva-35', 'microfibre', 'none'])
+  })
 })

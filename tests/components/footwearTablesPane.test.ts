@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest'
-import FootwearTablesPane from '../../app/components/FootwearTablesPane.vue'
+import FootwearTablesPane from '../../app/settings/FootwearTablesPane.vue'
 import { houseRow } from '../../core/footwear/targets'
 import { STATIONS, STATION_KINDS } from '../../core/kinds/stations/all'
 import { HOUSE_TABLES, type ShopTables } from '../../core/record/tables'

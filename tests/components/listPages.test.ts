@@ -112,7 +112,9 @@ describe('What worked', () => {
     neverBack: { count: 0, of: 0 },
   }
   async function open(rows: WorkedRow[], figures: object = FIGURES) {
-    const opened = await mountWith(Worked, { answers: { worked: { rows, figures, fittings: 18 } } })
+    const opened = await mountWith(Worked, {
+      answers: { worked: { rows, figures, fittings: 18, counts: { pain: 1.5, comfort: 14 } } },
+    })
     await settled()
     return opened
   }
@@ -132,6 +134,26 @@ describe('What worked', () => {
     expect(textOf(wrapper)).toContain('HR-0001: 6 → 3, comfort +12.0')
     await button(wrapper, /Met pad/).trigger('click')
     expect(textOf(wrapper)).not.toContain('HR-0001')
+  })
+  test('what is not believed is the shop’s own limit', async () => {
+    const { wrapper } = await open([row({})])
+    expect(textOf(wrapper)).toContain('band: ± 1.5')
+    await button(wrapper, 'Comfort').trigger('click')
+    expect(textOf(wrapper)).toContain('band: ± 14')
+  })
+  test('sorts by what changed', async () => {
+    const { wrapper } = await open([
+      row({ modification: 'Met pad', pain: mean(-1) }),
+      row({ modification: 'Bar', pain: mean(-4) }),
+      row({ modification: 'Cut-out', pain: mean(-2) }),
+    ])
+    const order = () =>
+      wrapper.findAll('tbody tr').map((r) => /Met pad|Bar|Cut-out/.exec(r.text())![0])
+    expect(order()).toEqual(['Met pad', 'Bar', 'Cut-out'])
+    await wrapper.findAll('th')[2]!.trigger('click')
+    expect(order()).toEqual(['Bar', 'Cut-out', 'Met pad'])
+    await wrapper.findAll('th')[2]!.trigger('click')
+    expect(order()).toEqual(['Met pad', 'Cut-out', 'Bar'])
   })
   test('one region can be looked at', async () => {
     const { wrapper } = await open([row({}), row({ region: 'heel', modification: 'Skive' })])

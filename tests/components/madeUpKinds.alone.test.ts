@@ -1,12 +1,14 @@
 import { describe, expect, test, vi } from 'vitest'
-import { reactive, ref } from 'vue'
-import BenchTablesPane from '../../app/components/BenchTablesPane.vue'
+import { defineComponent, h, reactive, ref } from 'vue'
+import BenchTablesPane from '../../app/settings/BenchTablesPane.vue'
 import CallOutLine from '../../app/components/callOut/CallOutLine.vue'
-import DeviceTablesPane from '../../app/components/DeviceTablesPane.vue'
-import FootwearTablesPane from '../../app/components/FootwearTablesPane.vue'
+import DeviceTablesPane from '../../app/settings/DeviceTablesPane.vue'
+import FootwearTablesPane from '../../app/settings/FootwearTablesPane.vue'
 import LayerDetail from '../../app/stations/prescribe/LayerDetail.vue'
 import LayerList from '../../app/stations/prescribe/LayerList.vue'
 import { layerRows } from '../../app/stations/prescribe/layerRows'
+import ScansPane from '../../app/stations/capture/ScansPane.vue'
+import { useCapture } from '../../app/stations/capture/useCapture'
 import SignsPane from '../../app/stations/story/SignsPane.vue'
 import StoryActivity from '../../app/stations/story/StoryActivity.vue'
 import StoryHealth from '../../app/stations/story/StoryHealth.vue'
@@ -24,6 +26,8 @@ import { SHELL_ROUND } from '../../core/footwear/measuredShell'
 import { houseRow } from '../../core/footwear/targets'
 import { clientCard } from '../../core/formats/papers/card'
 import { fittingForm } from '../../core/formats/papers/fittingForm'
+import { readMesh } from '../../core/formats/mesh/readMesh'
+import { writeMesh } from '../../core/formats/mesh/writeMesh'
 import { orderSheet } from '../../core/formats/papers/orderSheet'
 import { readReadingsCsv, writeReadingsCsv } from '../../core/formats/readingsCsv'
 import { WIDTHS } from '../../core/kinds/stations/bands'
@@ -45,6 +49,7 @@ import {
   gullWing,
   humming,
   lastToeGirthMm,
+  pouredPost,
   stiltWalking,
 } from './madeUpKinds'
 import { settingsPane } from './settingsTables'
@@ -315,5 +320,42 @@ describe('a process that was made up', () => {
     const { wrapper } = await settingsPane(BenchTablesPane)
     await pick(wrapper, 'Process', felting.row.name)
     expect(field(wrapper, 'Minutes of Felt it').element.value).toBe('40')
+  })
+})
+
+describe('a kind of post that was made up', () => {
+  const record = () =>
+    withKinds((r) => {
+      const posts = [{ at: 'rearfoot', style: 'poured', angleDeg: 3 }]
+      for (const side of ['left', 'right'] as const)
+        r.feet[side].device = { ...plainDevice(), posts }
+    })
+
+  test('is kept in a record and stands on the sheet and the client’s card', () => {
+    expect(deviceLines(record().feet.left!, deviceRows(HOUSE_NORMS)).join(' ')).toContain(
+      'Poured post 3° varus, poured',
+    )
+    expect(clientCard(record(), '1 December').made.join(' ')).toContain(pouredPost.plain(3))
+  })
+})
+
+describe('a format of meshes that was made up', () => {
+  const cloud = { positions: new Float64Array([0, 0, 0, 1, 2, 3]), triangles: new Uint32Array() }
+
+  test('is written, and known again by what it begins with', () => {
+    const bytes = writeMesh('corners' as 'stl', cloud, 'foot')
+    expect(readMesh('foot.txt', bytes)).toMatchObject({ format: 'corners', ...cloud })
+  })
+  test('is named where another cannot take what there is', () => {
+    expect(() => writeMesh('stl', cloud, 'foot')).toThrow('Corners')
+    expect(() => readMesh('foot.txt', new Uint8Array([1, 2, 3]))).toThrow('Corners')
+  })
+  test('is taken by the field for scans', async () => {
+    const pane = defineComponent(() => {
+      const state = useCapture()
+      return () => h(ScansPane, { state })
+    })
+    const { wrapper } = await mountWith(pane, { record: withKinds(() => undefined) })
+    expect(wrapper.find('input[type="file"]').attributes('accept')).toContain('.corners')
   })
 })

@@ -1,10 +1,13 @@
 import { activity } from '../../core/kinds/activities/definition'
 import { bodyAmount } from '../../core/kinds/body/definition'
+import { beginning, meshFormat } from '../../core/formats/mesh/formats/definition'
 import { condition } from '../../core/kinds/conditions/definition'
 import { family } from '../../core/kinds/families/definition'
 import { angle, choice } from '../../core/kinds/findings/definition'
 import { heightMm, stored } from '../../core/kinds/layers/amountRule'
 import { layer } from '../../core/kinds/layers/definition'
+import { angleDeg } from '../../core/kinds/posts/amounts'
+import { post } from '../../core/kinds/posts/definition'
 import { process } from '../../core/kinds/processes/definition'
 import { reading } from '../../core/kinds/readings/definition'
 import { sign } from '../../core/kinds/signs/definition'
@@ -207,6 +210,39 @@ export const felting = process({
   },
 })
 
+/** As if a heel's block were poured: the types know of two ways only. */
+export const pouredPost = post({
+  kind: 'rearfootPoured',
+  at: 'rearfoot',
+  style: 'poured' as 'extrinsic',
+  name: 'Poured post',
+  call: 'post',
+  plain: () => 'a poured block below your heel',
+  child: 'not in a growing foot',
+  insensate: 'soft',
+  takesRoom: true,
+  amounts: [angleDeg('Poured post', '+ varus')],
+  over: 'heel',
+  drawn: 'section',
+})
+
+/** A file of nothing but its corners, three numbers a line. */
+export const corners = meshFormat({
+  kind: 'corners',
+  name: 'Corners',
+  mediaType: 'text/plain',
+  needsFaces: false,
+  begins: (bytes) => beginning(bytes, 7) === 'corners',
+  read: (bytes) => ({
+    format: 'corners',
+    unit: null,
+    notes: [],
+    triangles: new Uint32Array(),
+    positions: new Float64Array(new TextDecoder().decode(bytes.subarray(8)).split(' ').map(Number)),
+  }),
+  write: ({ positions }) => new TextEncoder().encode(`corners\n${positions.join(' ')}`),
+})
+
 const MADE_UP = [
   gullWing,
   lastToeGirthMm,
@@ -219,6 +255,8 @@ const MADE_UP = [
   glassFeet,
   glowing,
   felting,
+  pouredPost,
+  corners,
 ]
 /** One that is in the same list as a made-up kind. */
 const BESIDE: Record<string, string> = {
@@ -233,6 +271,8 @@ const BESIDE: Record<string, string> = {
   glassFeet: 'diabetes',
   glowing: 'openWound',
   felting: 'trim-to-fit',
+  rearfootPoured: 'rearfootExtrinsic',
+  corners: 'stl',
 }
 
 /** The registry of kinds, with one entry more in every list that one is made up for. */

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import PriceTablePane from '../../app/components/PriceTablePane.vue'
+import PriceTablePane from '../../app/settings/PriceTablePane.vue'
 import { HOUSE_TABLES } from '../../core/record/tables'
 import { button, field, type } from './find'
 import { settingsPane } from './settingsTables'

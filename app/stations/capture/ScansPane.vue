@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { MESH_FORMATS, MESH_KINDS } from '../../../core/formats/mesh/formats/all'
 import { ref } from 'vue'
 import { VBtn, VSelect } from 'vuetify/components'
 import { CHECK_TABLE } from '../../../core/tables/captureChecks'
@@ -53,6 +54,8 @@ const FAULTS = [
   { value: '', title: 'well held' },
   ...CHECK_TABLE.map((c) => ({ value: c.code, title: `fault: ${c.name.toLowerCase()}` })),
 ]
+const ENDINGS = MESH_FORMATS.map((kind) => `.${kind}`).join(',')
+const NAMES = MESH_KINDS.all.map((format) => format.name).join(', ')
 </script>
 
 <template>
@@ -65,7 +68,7 @@ const FAULTS = [
   >
     <div class="card-head">
       <h2>Scans</h2>
-      <span class="aside small">STL, OBJ, PLY, 3MF · the original is kept as it is</span>
+      <span class="aside small">{{ NAMES }} · the original is kept as it is</span>
     </div>
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
     <div v-if="stage" class="stage" role="status">
@@ -186,7 +189,7 @@ const FAULTS = [
     <FileField
       ref="field"
       label="Scan files"
-      accept=".stl,.obj,.ply,.3mf"
+      :accept="ENDINGS"
       multiple
       hidden
       @files="state.take"

@@ -5,7 +5,8 @@ import { computed, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { likelyAdjustments, type Adjustment } from '../../../core/followup/causes'
-import { fitGrowth, GROWTH, lengthOn, outgrown, type LengthAt } from '../../../core/followup/growth'
+import { normsOf } from '../../../core/record/tables'
+import { fitGrowth, lengthOn, outgrown, type LengthAt } from '../../../core/followup/growth'
 import { comfortSeries } from '../../../core/followup/outcomes'
 import { shellInside } from '../../../core/footwear/gradeShell'
 import { isChild } from '../../../core/measure/ageAtVisit'
@@ -117,6 +118,7 @@ watch(
 )
 const growing = computed(() => {
   const { bornOn, sex } = fitting.record.client ?? {}
+  const norms = normsOf(fitting.record)
   const today = format(new Date(), 'yyyy-MM-dd')
   if (!bornOn || !isChild(fitting.record.client, today)) return []
   const chosen = fitting.record.footwear?.chosen
@@ -131,7 +133,7 @@ const growing = computed(() => {
       ...(earlier.value[side] ?? []).filter((l) => l.on !== on),
       ...(lengthMm === undefined ? [] : [{ on, lengthMm }]),
     ].sort((a, b) => (a.on < b.on ? -1 : 1))
-    const fit = fitGrowth(lengths, bornOn, sex)
+    const fit = fitGrowth(lengths, bornOn, sex, norms)
     if (!fit || lengthMm === undefined) return []
     const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
     const insideMm = model && size ? shellInside(model, size).lengthMm : undefined
@@ -140,10 +142,10 @@ const growing = computed(() => {
         side,
         fit,
         lengths,
-        limitMm: insideMm === undefined ? null : insideMm - GROWTH.leastRoomMm,
-        remakeMm: lengthMm + GROWTH.remakeMm,
+        limitMm: insideMm === undefined ? null : insideMm - norms.outgrownMm.leastRoomMm,
+        remakeMm: lengthMm + norms.outgrownMm.remakeMm,
         now: lengthOn(fit, today),
-        ...outgrown(fit, today, { insideMm, madeAtMm: lengthMm }),
+        ...outgrown(fit, today, { insideMm, madeAtMm: lengthMm }, norms),
       },
     ]
   })

@@ -5,13 +5,13 @@ import { area, line } from 'd3-shape'
 import { addDays, format } from 'date-fns'
 import { computed } from 'vue'
 import {
-  GROWTH,
   lengthOn,
   usualGrowthMm,
   type GrowthFit,
   type LengthAt,
 } from '../../../core/followup/growth'
 import { ageInYears } from '../../../core/measure/ageAtVisit'
+import { normsOf } from '../../../core/record/tables'
 import type { Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -29,12 +29,14 @@ export interface GrowthOf {
  */
 const { feet } = defineProps<{ feet: GrowthOf[] }>()
 const fitting = useFitting()
+const norms = computed(() => normsOf(fitting.record))
 const W = 420
 const H = 240
 const usual = computed(() =>
   usualGrowthMm(
     ageInYears(fitting.record.client!.bornOn!, format(new Date(), 'yyyy-MM-dd')),
     fitting.record.client?.sex,
+    norms.value,
   ),
 )
 function picture(g: GrowthOf) {
@@ -159,9 +161,9 @@ function picture(g: GrowthOf) {
     </figure>
     <p class="small muted full">
       Estimate: the default by age and this child's own lengths of the last
-      {{ GROWTH.months }} months, weighted by their errors; band 95 %. Leaves out growth spurts; a
-      length is as good as ± {{ GROWTH.temMm }} mm. Footwear is outgrown when less than
-      {{ GROWTH.leastRoomMm }} mm is left before the toes.
+      {{ norms.growthFit.months }} months, weighted by their errors; band 95 %. Leaves out growth
+      spurts; a length is as good as ± {{ norms.growthFit.lengthSdMm }} mm. Footwear is outgrown
+      when less than {{ norms.outgrownMm.leastRoomMm }} mm is left before the toes.
     </p>
   </div>
 </template>

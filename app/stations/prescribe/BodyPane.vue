@@ -3,7 +3,7 @@ import { VCheckboxBtn, VSelect } from 'vuetify/components'
 import { computed } from 'vue'
 import { BODY_AMOUNTS, type BodyKind } from '../../../core/kinds/body/all'
 import { BODY_GROUPS, type BodyAmount } from '../../../core/kinds/body/definition'
-import { POSTS } from '../../../core/kinds/posts/all'
+import { POSTS, POST_PLACES } from '../../../core/kinds/posts/all'
 import type { PostAmount, PostDefinition, PostOf } from '../../../core/kinds/posts/definition'
 import { fitBlanks } from '../../../core/device/blanks'
 import { NO_COVER } from '../../../core/tables/materials'
@@ -89,8 +89,7 @@ const postRow = (kind: PostDefinition, amount: PostAmount): Row => ({
   }),
 })
 /** Posts by place, with the numbers of either style. */
-const PLACES_OF_POSTS = ['rearfoot', 'forefoot'] as const
-const postRows = PLACES_OF_POSTS.flatMap((at) => {
+const postRows = POST_PLACES.flatMap((at) => {
   const kind = POSTS.all.find((p) => p.at === at && p.style === 'extrinsic')!
   return kind.amounts.map((amount) => postRow(kind, amount))
 })

@@ -1,7 +1,8 @@
 import { plainParts } from '../../device/plainParts'
 import type { FittingRecord } from '../../record/schema'
+import { normsOf } from '../../record/tables'
 import { SIDES } from '../../tables/vocabulary'
-import { wearInPace } from '../../followup/wearInPlan'
+import { firstDay, inHours, wearInPace } from '../../followup/wearInPlan'
 
 /** The client's card in plain words. */
 export interface ClientCard {
@@ -25,6 +26,7 @@ export interface ClientCard {
 export function clientCard(record: FittingRecord, startOn: string): ClientCard {
   const first = (record.client?.name ?? '').trim().split(/\s+/)[0]
   const pace = wearInPace(record)
+  const { firstMin, addMin, everyDays } = normsOf(record).wearInPaces[pace]
   return {
     greeting: first ? `${first}, take it slowly` : 'Take it slowly',
     made: SIDES.flatMap((side) => {
@@ -39,15 +41,15 @@ export function clientCard(record: FittingRecord, startOn: string): ClientCard {
     wearIn:
       pace === 'atRisk'
         ? [
-            `Start on ${startOn} with 30 minutes.`,
+            `Start on ${startOn} with ${inHours(firstMin)}.`,
             'Look at the skin after every wear; ask someone if you cannot see it.',
-            'Add 30 minutes only if redness is gone within 20 minutes.',
+            `Add ${inHours(addMin)} only if redness is gone within 20 minutes.`,
           ]
         : [
             pace === 'gentle'
-              ? `Start on ${startOn} with 1 hour.`
-              : `Start on ${startOn} with 1 to 2 hours.`,
-            pace === 'gentle' ? 'Add one hour every second day.' : 'Add one hour each day.',
+              ? `Start on ${startOn} with ${inHours(firstMin)}.`
+              : `Start on ${startOn} with ${firstDay(firstMin, addMin)}.`,
+            `Add ${addMin === 60 ? 'one hour' : inHours(addMin)} ${everyDays === 1 ? 'each day' : everyDays === 2 ? 'every second day' : `every ${everyDays} days`}.`,
             'Sport only after a full day without marks.',
           ],
     exercises: (record.handover?.exercises ?? []).map((e) => e.what),

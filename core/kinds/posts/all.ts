@@ -11,6 +11,15 @@ const LIST = [rearfootExtrinsic, rearfootIntrinsic, forefootExtrinsic, forefootI
 export type PostKind = (typeof LIST)[number]['kind']
 export const POSTS = registry<PostDefinition<PostKind>>(LIST)
 
+/** Each of several values once. */
+function eachOnce<T>(values: Iterable<T>): [T, ...T[]] {
+  const [first, ...others] = new Set(values)
+  return [first!, ...others]
+}
+/** Where posts stand and how they are made, as their kinds say. */
+export const POST_PLACES = eachOnce(POSTS.all.map((p) => p.at))
+export const POST_STYLES = eachOnce(POSTS.all.map((p) => p.style))
+
 /** The kind of a post of the record. */
 export function postKind({ at, style }: Pick<PostOf, 'at' | 'style'>): PostDefinition<PostKind> {
   const found = POSTS.all.find((p) => p.at === at && p.style === style)

@@ -56,7 +56,7 @@ describe('comfort over time', () => {
 
 describe('moments after a handover', () => {
   it('stand from their first day on', () => {
-    const moment = (on: string) => momentOf('2026-01-01', on)?.id ?? null
+    const moment = (on: string) => momentOf('2026-01-01', on, HOUSE_NORMS)?.id ?? null
     expect(moment('2026-01-07')).toBeNull()
     expect(moment('2026-01-08')).toBe('twoWeeks')
     expect(moment('2026-01-28')).toBe('twoWeeks')

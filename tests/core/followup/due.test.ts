@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest'
 import { dueOf } from '../../../core/followup/due'
 import { parseRecord } from '../../../core/record/parse'
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import { addDays } from '../../../core/record/isoDay'
 
 const HANDED = '2026-03-02'
@@ -46,6 +47,19 @@ describe('asking how it goes', () => {
     expect(dueOf(record(), after(16))).toEqual([
       { kind: ASK, on: after(14), words: 'ask how it goes: two weeks', lateDays: 2 },
     ])
+  })
+
+  it('comes on the days of the shop', () => {
+    const own = {
+      norms: {
+        ...HOUSE_NORMS,
+        outcomeDays: { ...HOUSE_NORMS.outcomeDays, twoWeeks: { days: 10, from: 5 } },
+        dueDays: { ...HOUSE_NORMS.dueDays, outcome: 1 },
+      },
+    }
+    expect(kinds(record(own), after(8))).toEqual([])
+    expect(kinds(record(own), after(9))).toEqual([[ASK, after(10)]])
+    expect(kinds(record({ ...own, ...answer(5) }), after(10))).toEqual([])
   })
 
   it('is not asked of a pair that was not handed over', () =>

@@ -3,6 +3,7 @@ import { demoModels } from '../../../demo/catalogue'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { dueOf } from '../../../core/followup/due'
 import { fittingForm } from '../../../core/formats/papers/fittingForm'
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import { monthsLater } from '../../../core/record/isoDay'
 import { comfortSeries, momentOf, momentsOf } from '../../../core/followup/outcomes'
 
@@ -21,7 +22,7 @@ describe('after the handover', () => {
   it("answers belong to two weeks, six weeks or season's end", () => {
     expect(
       ['2026-11-05', '2026-11-16', '2026-12-01', '2027-03-01'].map(
-        (on) => momentOf('2026-11-02', on)?.id,
+        (on) => momentOf('2026-11-02', on, HOUSE_NORMS)?.id,
       ),
     ).toEqual([undefined, 'twoWeeks', 'sixWeeks', 'season'])
     expect(momentsOf(mirela).map((m) => [m.moment.id, m.dueOn, m.answer?.on])).toEqual([

@@ -2,6 +2,7 @@ import { addDays } from '../../../core/record/isoDay'
 import ICAL from 'ical.js'
 import { describe, expect, it } from 'vitest'
 import { clientCard } from '../../../core/formats/papers/card'
+import { HOUSE_NORMS } from '../../../core/record/tables'
 import { wearInPlan } from '../../../core/followup/wearInPlan'
 import { wearInCalendar } from '../../../server/documents/wearInCalendar'
 import { DEMO_RECORDS } from '../../../demo/records'
@@ -40,6 +41,30 @@ describe('wearing in', () => {
     expect(child.slice(0, 2)).toEqual([
       'Start on 26 November with 1 hour.',
       'Add one hour every second day.',
+    ])
+  })
+  it('goes at the pace of the shop, in the plan and on the card', () => {
+    type Pace = (typeof HOUSE_NORMS)['wearInPaces']['usual']
+    const at = (pace: Pace) => ({
+      ...plain,
+      norms: {
+        ...HOUSE_NORMS,
+        wearInPaces: { ...HOUSE_NORMS.wearInPaces, usual: pace, fullDayMin: 240 },
+      },
+    })
+    const slow = at({ firstMin: 45, addMin: 45, everyDays: 3 })
+    expect(wearInPlan(slow, '2026-11-26').map((d) => d.minutes)).toEqual([
+      45, 45, 45, 90, 90, 90, 135, 135, 135, 180, 180, 180, 225, 225, 225, 240, 240,
+    ])
+    expect(wearInPlan(slow, '2026-11-26')[3]!.words).toBe('1.5 hours')
+    expect(clientCard(slow, '26 November').wearIn.slice(0, 2)).toEqual([
+      'Start on 26 November with 45 to 90 minutes.',
+      'Add 45 minutes every 3 days.',
+    ])
+    const quick = at({ firstMin: 120, addMin: 120, everyDays: 1 })
+    expect(clientCard(quick, '26 November').wearIn.slice(0, 2)).toEqual([
+      'Start on 26 November with 2 to 4 hours.',
+      'Add 2 hours each day.',
     ])
   })
   it('goes out as iCalendar that another reader reads with the right days, across a change of the clock', () => {

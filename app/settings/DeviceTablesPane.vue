@@ -4,15 +4,15 @@ import { LAYERS } from '../../core/kinds/layers/all'
 import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { youngFromShoreA } from '../../core/mechanics/shoreHardness'
-import type { ShellMaterial } from '../../core/tables/materials'
+import { NO_COVER, type ShellMaterial } from '../../core/tables/materials'
 import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/callOut'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { idOf } from '../../core/record/idOf'
 import { toldNumber } from '~/browser/toldNumber'
-import DraftField from './DraftField.vue'
-import PlainButton from './PlainButton.vue'
-import PaneTabs from './PaneTabs.vue'
+import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /**
  * Shell materials, usual limits of layers and blanks of the shop, as part of the table fittings are
@@ -20,7 +20,7 @@ import PaneTabs from './PaneTabs.vue'
  */
 const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
 const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
-const pane = ref<'materials' | 'layers' | 'blanks'>('materials')
+const pane = ref<(typeof PANES)[number][0]>('materials')
 function copy<T>(v: T): T {
   return plainCopy(v) as T
 }
@@ -152,6 +152,13 @@ function shore(i: number, text: string) {
     )
   }
 }
+/** The table that the open tab is about. */
+const TABLE_OF = {
+  materials: 'shellMaterials',
+  covers: 'coverMaterials',
+  layers: 'layerUsual',
+  blanks: 'blanks',
+} as const
 const layers = computed(() =>
   LAYERS.all.flatMap((d) =>
     d.amounts.map((rule) => ({
@@ -212,8 +219,30 @@ function nameBlank(i: number, text: string) {
   const id = idOf(name)
   if (name) changeBlank(i, { name, ...(id && { id }) })
 }
+/** A cover is known by its id; its name may change. */
+const nameCover = (id: string, text: string) =>
+  text.trim() &&
+  emit('change', {
+    coverMaterials: draft.coverMaterials.map((m) => (m.id === id ? { id, name: text.trim() } : m)),
+  })
+const removeCover = (id: string) =>
+  emit('change', { coverMaterials: draft.coverMaterials.filter((m) => m.id !== id) })
+function addCover() {
+  const id = idOf(name.value)
+  if (!id || draft.coverMaterials.some((m) => m.id === id))
+    return emit(
+      'trouble',
+      `There is a cover of this name already, or the name has no letters: “${name.value}”.`,
+    )
+  // The cover that is none stays last, as in the menu.
+  const others = draft.coverMaterials.filter((m) => m.id !== NO_COVER)
+  const none = draft.coverMaterials.filter((m) => m.id === NO_COVER)
+  emit('change', { coverMaterials: [...others, { id, name: name.value.trim() }, ...none] })
+  name.value = ''
+}
 const PANES = [
   ['materials', 'Shell materials'],
+  ['covers', 'Covers'],
   ['layers', 'Limits of layers'],
   ['blanks', 'Blanks'],
 ] as const
@@ -228,11 +257,7 @@ const PANES = [
         label="Tables of devices"
         look="box"
         :height="36"
-      /><span class="small muted">{{
-        TABLES[
-          pane === 'materials' ? 'shellMaterials' : pane === 'layers' ? 'layerUsual' : 'blanks'
-        ].source
-      }}</span>
+      /><span class="small muted">{{ TABLES[TABLE_OF[pane]].source }}</span>
     </div>
     <VTable v-if="pane === 'materials'" class="table">
       <thead>
@@ -296,6 +321,49 @@ const PANES = [
         placeholder="a new material"
         :disabled="!may"
       /><VBtn type="submit" :disabled="!may || !name.trim()">Add material</VBtn>
+    </form>
+    <VTable v-if="pane === 'covers'" class="table">
+      <thead>
+        <tr>
+          <th>Cover</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="m in draft.coverMaterials" :key="m.id">
+          <td>
+            <DraftField
+              class="short"
+              maxlength="60"
+              :value="m.name"
+              :disabled="!may"
+              :aria-label="`Name of cover ${m.name}`"
+              @keep="nameCover(m.id, $event)"
+            />
+          </td>
+          <td>
+            <PlainButton
+              v-if="m.id !== NO_COVER"
+              class="pick"
+              :disabled="!may"
+              :aria-label="`Remove ${m.name}`"
+              @click="removeCover(m.id)"
+            >
+              remove
+            </PlainButton>
+          </td>
+        </tr>
+      </tbody>
+    </VTable>
+    <form v-if="pane === 'covers'" class="line" @submit.prevent="addCover">
+      <VTextField
+        v-model="name"
+        class="short"
+        maxlength="60"
+        aria-label="Name of a new cover"
+        placeholder="a new cover"
+        :disabled="!may"
+      /><VBtn type="submit" :disabled="!may || !name.trim()">Add cover</VBtn>
     </form>
     <VTable v-if="pane === 'layers'" class="table">
       <thead>

@@ -9,8 +9,8 @@ import {
 } from '../../core/tables/prices'
 import { parseNumber } from '../../core/measure/callOut'
 import { TABLES, type ShopTables } from '../../core/record/tables'
-import DraftField from './DraftField.vue'
-import PlainButton from './PlainButton.vue'
+import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
 
 /** The shop's own prices; footwear brings its own from the catalogue. */
 const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()

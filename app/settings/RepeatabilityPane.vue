@@ -2,19 +2,20 @@
 import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
-import { HOUSE_NORMS } from '../../core/record/tables'
+import type { ShopTables } from '../../core/record/tables'
 import { smallestChange, technicalError } from '../../core/measure/repeatability'
 import { doubleReadingBody, type DoubleReading } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { readForm, typedNumber } from '~/browser/readForm'
 import { useSession } from '~/stores/session'
-import PlainButton from './PlainButton.vue'
+import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
 
 /**
  * How well readings repeat: double readings by each fitter, their error and the smallest change
  * that can be believed.
  */
+const { limits } = defineProps<{ limits: ShopTables['repeatLimitMm'] }>()
 const session = useSession()
 const readings = ref<DoubleReading[]>([])
 const trouble = ref('')
@@ -99,7 +100,7 @@ const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).nam
             </td>
             <td>{{ r.tem.toFixed(2) }}</td>
             <td class="bold">{{ smallestChange(r.tem).toFixed(2) }}</td>
-            <td class="muted">{{ HOUSE_NORMS.repeatLimitMm[r.what] }}</td>
+            <td class="muted">{{ limits[r.what] }}</td>
           </tr>
         </tbody>
       </VTable>

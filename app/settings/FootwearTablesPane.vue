@@ -10,10 +10,10 @@ import { ACTIVITIES } from '../../core/kinds/activities/all'
 import { INTENTS, type Intent } from '../../core/tables/vocabulary'
 import { useModels } from '~/stores/models'
 import { toldNumber } from '~/browser/toldNumber'
-import DraftField from './DraftField.vue'
-import PlainButton from './PlainButton.vue'
+import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
-import PaneTabs from './PaneTabs.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /**
  * Target clearances by family, station and intent; what an activity moves; spring-back; makers'

@@ -6,10 +6,10 @@ import { processSchema, type Process, type Step } from '../../core/tables/proces
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { useBench } from '~/stores/bench'
 import { toldNumber } from '~/browser/toldNumber'
-import DraftField from './DraftField.vue'
-import PlainButton from './PlainButton.vue'
+import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
 import { namedChoices } from '~/browser/choices'
-import PaneTabs from './PaneTabs.vue'
+import PaneTabs from '~/components/PaneTabs.vue'
 
 /**
  * How things are made here: steps with their minutes beside what they really take; what the bench
