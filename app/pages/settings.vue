@@ -150,7 +150,7 @@ async function save() {
 }
 .why {
   height: auto;
-  padding: 8px;
+
   font-size: 14px;
 }
 .ver {
