@@ -50,11 +50,14 @@ export const commandBody = z.strictObject({
   command: commandSchema,
 })
 
+/** Fields of a client that changed, each with what it was and what it is; null where there is none. */
 export const clientChangeBody = z.strictObject({
-  id: z.uuid(),
-  version: z.number().int().min(0),
-  details: clientSchema,
+  changes: z.partialRecord(
+    clientSchema.omit({ code: true }).keyof(),
+    z.strictObject({ from: z.unknown().optional(), to: z.unknown().optional() }),
+  ),
 })
+export type ClientChanges = z.output<typeof clientChangeBody>['changes']
 export const visitChangeBody = z.strictObject({
   state: z.enum(['to-come', 'waiting', 'now', 'seen']),
   version: z.number().int().min(0),

@@ -13,6 +13,11 @@ export class ApiError extends Error {
     super(message)
   }
 
+  /** No answer, or none that was about this: the same call may go well later. */
+  get passing(): boolean {
+    return this.status === 0 || this.status >= 500 || this.status === 429
+  }
+
   get status(): number {
     return this.problem?.status ?? 0
   }
@@ -23,11 +28,15 @@ type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'
 const isProblem = (data: unknown): data is Problem =>
   typeof data === 'object' && data !== null && 'detail' in data && 'code' in data
 
+const silence = (error: FetchError): string =>
+  error.cause instanceof DOMException && error.cause.name === 'TimeoutError'
+    ? 'The server has not answered for half a minute. What you typed is kept on this device.'
+    : 'The server does not answer. What you typed is kept on this device.'
+
 /** What went wrong, with a sentence for people; anything but an answer of the server stays. */
 function apiErrorOf(error: unknown): unknown {
   if (!(error instanceof FetchError)) return error
-  if (!error.response)
-    return new ApiError(null, 'The server does not answer. What you typed is kept on this device.')
+  if (!error.response) return new ApiError(null, silence(error))
   const { status, statusText: title } = error.response
   const problem = isProblem(error.data)
     ? error.data
@@ -44,14 +53,32 @@ function apiErrorOf(error: unknown): unknown {
 // A change waits in its own queue until the line is back: nothing is sent twice by itself.
 const call = ofetch.create({ baseURL: '/api/', credentials: 'same-origin', retry: 0 })
 
-/** Calls the server for JSON; throws an ApiError with a sentence for people. */
-export const api = <T>(path: string, method: Method = 'GET', body?: unknown): Promise<T> =>
-  call<T>(path, { method, body: body as object, responseType: 'json' }).catch((error) => {
+/** So long an answer may take before it counts as none, ms. */
+const PATIENCE_MS = 30_000
+
+/**
+ * Calls the server for JSON; throws an ApiError with a sentence for people.
+ *
+ * @param writeId a change's own id, by which the server counts it once however often it comes
+ */
+export const api = <T>(
+  path: string,
+  method: Method = 'GET',
+  body?: unknown,
+  writeId?: string,
+): Promise<T> =>
+  call<T>(path, {
+    method,
+    body: body as object,
+    responseType: 'json',
+    timeout: PATIENCE_MS,
+    ...(writeId && { headers: { 'x-write-id': writeId } }),
+  }).catch((error) => {
     throw apiErrorOf(error)
   })
 
 /** Calls the server for a text; throws an ApiError with a sentence for people. */
 export const apiText = (path: string): Promise<string> =>
-  call(path, { responseType: 'text' }).catch((error) => {
+  call(path, { responseType: 'text', timeout: PATIENCE_MS }).catch((error) => {
     throw apiErrorOf(error)
   })

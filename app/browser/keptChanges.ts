@@ -1,60 +1,123 @@
-import { plainCopy } from '~/browser/plainCopy'
-import { openDB, type DBSchema } from 'idb'
 import type { Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
+import { deviceStore, type Sealed } from './deviceStore'
+import { canSeal, seal, unseal } from './sealing'
 
-/**
- * A change that the server has not confirmed yet. It waits in the browser's own database until it
- * has.
- */
-export interface Pending {
+interface Waits {
   id: string
+  /** who typed it: nobody else sends it */
+  person: string
   order: number
+  words: string
+  /** why the server would not keep it; it stays until somebody decides */
+  refused?: string
+}
+
+/** A change of a fitting's part that the server has not confirmed yet. */
+export interface Pending extends Waits {
   fittingId: string
   part: PartName
   version: number
   command: Command
-  words: string
+  /** the part before and after it, as its maker saw them */
+  before: unknown
+  after: unknown
+  /** somebody else changed the same thing: it waits for a choice */
+  met?: boolean
 }
 
-/**
- * What can be taken back and done again in one fitting; kept on this device until sign-out, so that
- * a reload loses nothing.
- */
+/** Anything else that was typed: one call of the server, known by its id. */
+export interface Request extends Waits {
+  method: 'POST' | 'PUT' | 'PATCH' | 'DELETE'
+  path: string
+  body: unknown
+}
+
+/** What can be taken back and done again in one fitting; kept on this device until sign-out. */
 export interface History {
   fittingId: string
   undo: { part: PartName; before: unknown; words: string }[]
   redo: { part: PartName; before: unknown; words: string }[]
 }
 
-interface Shape extends DBSchema {
-  pending: { key: string; value: Pending; indexes: { byFitting: string } }
-  history: { key: string; value: History }
+/** Without a cipher nothing is written down: it waits as long as the page is open. */
+const inMemory = new Map<string, { row: Omit<Sealed, 'box'>; value: unknown }>()
+
+async function put(row: Omit<Sealed, 'box'>, value: unknown): Promise<void> {
+  if (!canSeal())
+    return void inMemory.set(row.id, { row, value: JSON.parse(JSON.stringify(value)) })
+  await deviceStore.put({ ...row, box: await seal(value) })
+}
+async function drop(id: string): Promise<void> {
+  inMemory.delete(id)
+  if (canSeal()) await deviceStore.drop(id)
+}
+/** Everything of one kind that this person's key opens, in the order in which it was typed. */
+async function all<T>(person: string, kind: Sealed['kind']): Promise<T[]> {
+  if (!canSeal())
+    return [...inMemory.values()].filter((m) => m.row.kind === kind).map((m) => m.value as T)
+  const rows = (await deviceStore.ofPerson(person)).filter((row) => row.kind === kind)
+  rows.sort((a, b) => a.order - b.order)
+  const opened = await Promise.all(rows.map((row) => unseal(row.box)))
+  return opened.filter((value) => value !== null) as T[]
 }
 
-const open = () =>
-  openDB<Shape>('gentle-arch', 2, {
-    upgrade(db, from) {
-      if (from < 1)
-        db.createObjectStore('pending', { keyPath: 'id' }).createIndex('byFitting', 'fittingId')
-      if (from < 2) db.createObjectStore('history', { keyPath: 'fittingId' })
-    },
-  })
+const rowOf = ({ id, person, order }: Waits, kind: Sealed['kind'], about: string) => ({
+  id,
+  person,
+  kind,
+  about,
+  order,
+})
+
+/** Keeps a change until it is confirmed. */
+export const keepPending = (item: Pending) => put(rowOf(item, 'change', item.fittingId), item)
+export const keepRequest = (item: Request) => put(rowOf(item, 'request', ''), item)
+export const dropKept = drop
+export const pendingOf = (person: string): Promise<Pending[]> => all(person, 'change')
+export const requestsOf = (person: string): Promise<Request[]> => all(person, 'request')
+
+/** How many changes of other people wait on this device, or of one's own that no key here opens. */
+export async function closedCount(person: string): Promise<{ others: number; own: number }> {
+  if (!canSeal()) return { others: 0, own: 0 }
+  const rows = (await deviceStore.all()).filter((row) => row.kind !== 'history')
+  const own = rows.filter((row) => row.person === person)
+  const opened = await Promise.all(own.map((row) => unseal(row.box)))
+  return {
+    others: rows.length - own.length,
+    own: opened.filter((value) => value === null).length,
+  }
+}
 
 /**
- * Keeps a change until it is confirmed; a browser that forbids its database loses only this safety.
+ * Changes that an earlier version of the page kept legible: sealed now, as this person's. They have
+ * no content before and after, so they are applied as they are.
  */
-export const keepPending = async (item: Pending) =>
-  void (await (await open()).put('pending', plainCopy(item) as Pending))
-export const dropPending = async (id: string) => void (await (await open()).delete('pending', id))
-export async function pendingOf(fittingId: string): Promise<Pending[]> {
-  const items = await (await open()).getAllFromIndex('pending', 'byFitting', fittingId)
-  return items.sort((a, b) => a.order - b.order)
+export async function sealLegible(person: string): Promise<void> {
+  if (!canSeal()) return
+  const old = (await deviceStore.legible()) as (Omit<Pending, 'person'> & { person?: string })[]
+  for (const item of old) await keepPending({ ...item, person } as Pending)
+  if (old.length) await deviceStore.dropLegible()
 }
 
-export const keepHistory = async (history: History) =>
-  void (await (await open()).put('history', plainCopy(history) as History))
-export const historyOf = async (fittingId: string): Promise<History | undefined> =>
-  (await open()).get('history', fittingId)
+const historyId = (person: string, fittingId: string) => `${person} ${fittingId}`
+export const keepHistory = (person: string, history: History) =>
+  put(
+    {
+      id: historyId(person, history.fittingId),
+      person,
+      kind: 'history',
+      about: history.fittingId,
+      order: 0,
+    },
+    history,
+  )
+export const historyOf = async (person: string, fittingId: string) =>
+  (await all<History>(person, 'history')).find((h) => h.fittingId === fittingId)
 /** Forgets what could be taken back, in every fitting. */
-export const dropHistory = async () => void (await (await open()).clear('history'))
+export async function dropHistory(person: string): Promise<void> {
+  const rows = canSeal()
+    ? await deviceStore.ofPerson(person)
+    : [...inMemory.values()].map((m) => m.row)
+  for (const row of rows) if (row.kind === 'history') await drop(row.id)
+}

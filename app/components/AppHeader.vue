@@ -1,11 +1,14 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { useNow } from '@vueuse/core'
-import { VBtn, VList, VListItem, VMenu } from 'vuetify/components'
+import { computed, ref } from 'vue'
+import { VBtn, VCard, VDialog, VList, VListItem, VMenu } from 'vuetify/components'
 import { useSession } from '~/stores/session'
 import { ROLE_WORDS } from '../../shared/permissions'
 import BrandMark from './BrandMark.vue'
 import TimerTray from './TimerTray.vue'
+import WaitingTray from './WaitingTray.vue'
+import { useWaiting, type Saved } from '~/stores/waiting'
 
 /** Brand, who this is about, the trail, the clock with what is saved. */
 const {
@@ -16,13 +19,30 @@ const {
 } = defineProps<{
   title?: string
   fact?: string
-  saved?: 'saved' | 'saving' | 'kept'
+  saved?: Saved
   shop?: string
 }>()
 const session = useSession()
 const now = useNow({ interval: 10_000 })
-const SAVED = { saved: 'Saved', saving: 'Saving', kept: 'Kept on this device' }
-async function leave() {
+const SAVED: Record<Saved, string> = {
+  saved: 'Saved',
+  saving: 'Saving',
+  kept: 'Kept on this device',
+  'on this page': 'Only on this page: keep it open',
+}
+const saves = computed(() => saved && `${saved === 'saved' ? '✓ ' : ''}${SAVED[saved]}`)
+const waits = computed(() => saved === 'kept' || saved === 'on this page')
+const waiting = useWaiting()
+const asks = ref(false)
+const leave = () => (waiting.lines.length > 0 ? (asks.value = true) : signOut())
+const left = computed(() => {
+  const { length } = waiting.lines
+  return length === 1
+    ? 'One change has not reached the server.'
+    : `${length} changes have not reached the server.`
+})
+async function signOut() {
+  asks.value = false
   await session.signOut()
   await navigateTo('/sign-in')
 }
@@ -43,14 +63,11 @@ async function leave() {
     <div class="middle"><slot /></div>
     <div class="clock">
       <b>{{ format(now, 'EEE d MMM, HH:mm') }}</b>
-      <small
-        v-if="saved"
-        :class="saved === 'kept' ? 'watch-text' : ''"
-        role="status"
-        aria-live="polite"
-        >{{ saved === 'saved' ? '✓ ' : '' }}{{ SAVED[saved] }}</small
-      >
+      <small v-if="saved" :class="{ 'watch-text': waits }" role="status" aria-live="polite">{{
+        saves
+      }}</small>
     </div>
+    <WaitingTray />
     <TimerTray />
     <VMenu v-if="session.person">
       <template #activator="{ props }">
@@ -79,6 +96,19 @@ async function leave() {
         <VListItem title="Sign out" @click="leave" />
       </VList>
     </VMenu>
+    <VDialog v-model="asks" max-width="460">
+      <VCard class="asks" role="alertdialog" aria-label="Something waits on this device">
+        <h2>Something waits on this device</h2>
+        <p>
+          {{ left }} It stays here, closed to others, and goes when you sign in again on this
+          device.
+        </p>
+        <div class="acts">
+          <VBtn color="primary" variant="flat" @click="asks = false">Stay signed in</VBtn>
+          <VBtn @click="signOut">Sign out</VBtn>
+        </div>
+      </VCard>
+    </VDialog>
   </header>
 </template>
 
@@ -145,6 +175,16 @@ small.watch-text {
   font-size: 15px;
   font-weight: 600;
   white-space: nowrap;
+}
+.asks {
+  padding: 18px;
+  display: flex;
+  flex-direction: column;
+  gap: 12px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
 }
 .me {
   min-width: 44px;

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { mdiCalendarBlankOutline } from '@mdi/js'
+import { format } from 'date-fns'
 import { computed, defineAsyncComponent, nextTick, ref, watch } from 'vue'
 import { VBtn, VMenu, VTextField } from 'vuetify/components'
-import { dayWords, typedDay } from '../../core/record/typedDay'
+import { dayWords, FIRST_DAY, lastDay, typedDay } from '../../core/record/typedDay'
 
 /**
  * A day, typed as people write it or picked from a calendar, shown as 28 Nov 2026 whatever the
@@ -32,6 +33,9 @@ const VDatePicker = defineAsyncComponent(() =>
   import('vuetify/components/VDatePicker').then((kit) => kit.VDatePicker),
 )
 
+const today = () => format(new Date(), 'yyyy-MM-dd')
+const first = computed(() => min ?? FIRST_DAY)
+const last = computed(() => max ?? lastDay(today()))
 const words = () => (day.value ? dayWords(day.value) : '')
 /** what was last shown of the kept day; other text is being typed */
 let shown = words()
@@ -46,12 +50,6 @@ function show() {
 // News from the server never overwrites what is being typed.
 watch(day, () => text.value === shown && show())
 
-function troubleOf(typed: string | null): string {
-  if (!typed) return `“${text.value}” is not a day. Write it as ${dayWords('2026-11-28')}.`
-  if (min && typed < min) return `Not before ${dayWords(min)}.`
-  if (max && typed > max) return `Not after ${dayWords(max)}.`
-  return ''
-}
 /** Gives a day away, then shows what was really kept. */
 async function give(next: string | undefined) {
   trouble.value = ''
@@ -62,10 +60,9 @@ async function give(next: string | undefined) {
 function keep() {
   if (text.value === shown) return void (trouble.value = '')
   if (text.value.trim() === '') return give(undefined)
-  const typed = typedDay(text.value, new Date().getFullYear())
-  const wrong = troubleOf(typed)
-  if (typed && !wrong) return give(typed)
-  trouble.value = wrong
+  const typed = typedDay(text.value, { today: today(), min, max })
+  if ('day' in typed) return give(typed.day)
+  trouble.value = typed.trouble
 }
 
 // A day has no hour: noon keeps it the same day in every zone.
@@ -105,8 +102,8 @@ function pick(date: unknown) {
         </template>
         <VDatePicker
           :model-value="picked"
-          :min
-          :max
+          :min="first"
+          :max="last"
           hide-header
           first-day-of-week="1"
           @update:model-value="pick"

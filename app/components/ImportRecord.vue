@@ -2,8 +2,8 @@
 import { ref } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { parseRecord } from '../../core/record/parse'
-import { api } from '~/browser/api'
 import FileField from './FileField.vue'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 /** Reads a fitting record file; anything else is refused with its place before it is sent. */
 const emit = defineEmits<{ close: [] }>()
@@ -34,11 +34,21 @@ async function choose([file]: File[]) {
     trouble.value = (error as Error).message
   }
 }
+const outbox = useOutbox()
 async function send() {
   try {
-    const { fittingId } = await api<{ fittingId: string }>('records', 'POST', parsed)
+    const done = await outbox.write<{ fittingId: string }>({
+      method: 'POST',
+      path: 'records',
+      body: parsed,
+      words: `import of ${name.value}`,
+    })
+    if ('waits' in done) {
+      ready.value = false
+      return void (trouble.value = KEPT_HERE)
+    }
     emit('close')
-    await navigateTo(`/fittings/${fittingId}/story`)
+    await navigateTo(`/fittings/${done.answer.fittingId}/story`)
   } catch (error) {
     trouble.value = (error as Error).message
   }

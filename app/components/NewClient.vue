@@ -4,8 +4,8 @@ import { computed, ref } from 'vue'
 import { VBtn, VCard, VTextField } from 'vuetify/components'
 import { ageInYears, ADULT_FROM_YEARS } from '../../core/measure/ageAtVisit'
 import { newClientBody } from '../../shared/contracts'
-import { api } from '~/browser/api'
 import { readForm, typedNumber, typedText } from '~/browser/readForm'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 /** Who came, and why: the client and a first fitting. */
 
@@ -40,14 +40,23 @@ const form = computed(() =>
 const nameTrouble = computed(() => (asked.value ? form.value.troubles['details.name'] : undefined))
 const massTrouble = computed(() => form.value.troubles['details.massKg'])
 
+const outbox = useOutbox()
+/** said once it waits for the line: asking again would add the client twice */
+const kept = ref('')
 async function begin() {
   asked.value = true
-  if (!form.value.value || bornTrouble.value || busy.value) return
+  if (!form.value.value || bornTrouble.value || busy.value || kept.value) return
   busy.value = true
   try {
-    const { fittingId } = await api<{ fittingId: string }>('clients', 'POST', form.value.value)
+    const done = await outbox.write<{ fittingId: string }>({
+      method: 'POST',
+      path: 'clients',
+      body: form.value.value,
+      words: `new client ${name.value}`,
+    })
+    if ('waits' in done) return void (kept.value = KEPT_HERE)
     emit('close')
-    await navigateTo(`/fittings/${fittingId}/story`)
+    await navigateTo(`/fittings/${done.answer.fittingId}/story`)
   } catch (error) {
     refused.value = (error as Error).message
   } finally {
@@ -93,6 +102,7 @@ async function begin() {
         persistent-hint
       />
       <p v-if="refused" class="stop-text wide" role="alert">{{ refused }}</p>
+      <p v-if="kept" class="notice wide" role="status">{{ kept }}</p>
       <div class="acts wide">
         <VBtn type="submit" color="primary" variant="flat" :disabled="busy">Begin the fitting</VBtn
         ><VBtn @click="emit('close')">Cancel</VBtn>

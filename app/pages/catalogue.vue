@@ -6,7 +6,6 @@ import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../core/footwear/reasons'
 import { biasWords } from '../../core/footwear/shellCheck'
 import { catalogueCautions, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
-import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
@@ -16,6 +15,7 @@ import ImportCatalogue from '~/components/ImportCatalogue.vue'
 import MeasureShell from '~/components/MeasureShell.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import PlainButton from '~/components/PlainButton.vue'
+import { useOutbox } from '~/stores/outbox'
 
 /**
  * The shop's footwear: what is known of each model's inside, stock by size, what shell checks
@@ -87,22 +87,27 @@ async function act(task: () => Promise<unknown>, words: string) {
     trouble.value = (error as Error).message
   }
 }
+const outbox = useOutbox()
+const write = (what: 'stock' | 'measured' | 'remove', body: object) =>
+  outbox.write({
+    method: 'POST',
+    path: `models/${what}`,
+    body,
+    words: `catalogue: ${'name' in body ? String(body.name) : (m.value?.name ?? what)}`,
+  })
 const stock = (sizeMm: number, count: number) =>
   act(
-    () => api('models/stock', 'POST', { model: looking.value, sizeMm, count }),
+    () => write('stock', { model: looking.value, sizeMm, count }),
     `${m.value?.name} ${sizeWords(sizeMm)}: ${count} on the shelf`,
   )
 const keep = (model: FootwearModel) =>
   act(async () => {
-    await api('models/measured', 'POST', model)
+    await write('measured', model)
     looking.value = model.id
   }, `${model.name} kept`)
 async function remove() {
   const name = m.value?.name
-  await act(
-    () => api('models/remove', 'POST', { model: looking.value }),
-    `${name} taken out of the catalogue`,
-  )
+  await act(() => write('remove', { model: looking.value }), `${name} taken out of the catalogue`)
   looking.value = ''
 }
 const csv = () => download('catalogue.csv', writeCatalogueCsv(models.models), 'text/csv')

@@ -12,6 +12,7 @@ import StatusMark from '~/components/StatusMark.vue'
 import TrailMini from '~/components/TrailMini.vue'
 import { STATIONS } from '~/components/stations'
 import PlainButton from '~/components/PlainButton.vue'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 // The form brings all schemas of a record along: Today opens without them.
 const NewClient = defineAsyncComponent(() => import('~/components/NewClient.vue'))
@@ -101,20 +102,28 @@ const STATE: Record<VisitState, { word: string; next: VisitState; act: string }>
   seen: { word: 'Seen', next: 'seen', act: '' },
 }
 const count = (state: VisitState) => visits.value.filter((v) => v.state === state).length
+const outbox = useOutbox()
 async function step(visit: VisitRow) {
-  await api(`visits/${visit.id}`, 'PATCH', {
-    state: STATE[visit.state].next,
-    version: visit.version,
-  }).catch((error: Error) => (trouble.value = error.message))
+  const { next } = STATE[visit.state]
+  // On the screen at once; what the server has comes with the next look.
+  visits.value = visits.value.map((v) => (v.id === visit.id ? { ...v, state: next } : v))
+  const body = { state: next, version: visit.version }
+  const words = `visit of ${visit.name ?? visit.code}: ${STATE[next].word}`
+  const done = await outbox
+    .write({ method: 'PATCH', path: `visits/${visit.id}`, body, words })
+    .catch((error: Error) => void (trouble.value = error.message))
+  if (done && 'waits' in done) return
   await load()
 }
 async function fresh(client: Found) {
-  const { fittingId } = await api<{ fittingId: string }>(
-    `clients/${client.id}/fittings`,
-    'POST',
-    {},
-  )
-  await navigateTo(`/fittings/${fittingId}/story`)
+  const done = await outbox.write<{ fittingId: string }>({
+    method: 'POST',
+    path: `clients/${client.id}/fittings`,
+    body: {},
+    words: `new fitting of ${client.name}`,
+  })
+  if ('waits' in done) return void (trouble.value = KEPT_HERE)
+  await navigateTo(`/fittings/${done.answer.fittingId}/story`)
 }
 </script>
 

@@ -15,6 +15,7 @@ import PriceTablePane from '~/settings/PriceTablePane.vue'
 import ReadingTablesPane from '~/settings/ReadingTablesPane.vue'
 import RepeatabilityPane from '~/settings/RepeatabilityPane.vue'
 import { useSession } from '~/stores/session'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 /**
  * House rules: the table fittings are judged by, in versions, with sources; and how well readings
@@ -66,14 +67,18 @@ async function load() {
 }
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
 
+const outbox = useOutbox()
 async function save() {
   try {
-    const { norms } = await api<{ norms: ShopTables }>('norms', 'POST', {
-      basedOn: current.value.version,
-      norms: { ...draft.value, source: source.value },
+    const kept = await outbox.write<{ norms: ShopTables }>({
+      method: 'POST',
+      path: 'norms',
+      body: { basedOn: current.value.version, norms: { ...draft.value, source: source.value } },
+      words: `table ${current.value.version + 1} of the house`,
     })
+    if ('waits' in kept) return void (done.value = KEPT_HERE)
     await load()
-    done.value = `Table ${norms.version} holds for fittings opened from now on. Older fittings keep theirs.`
+    done.value = `Table ${kept.answer.norms.version} holds for fittings opened from now on. Older fittings keep theirs.`
     trouble.value = ''
   } catch (error) {
     trouble.value = (error as Error).message

@@ -5,6 +5,7 @@ import { ROLE_WORDS } from '../../shared/permissions'
 import type { SoleParameters } from '../../core/geometry/soleField'
 import { api } from '~/browser/api'
 import { drawSole } from '~/drawing/footDrawing'
+import type { Person } from '../../shared/contracts'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 import ArchTrail from '~/components/ArchTrail.vue'
@@ -49,13 +50,13 @@ async function enter() {
   busy.value = true
   try {
     if (first.value) {
-      session.person = await api('first-owner', 'POST', {
+      const person = await api<Person>('first-owner', 'POST', {
         code: code.value,
         name: name.value,
         login: login.value,
         password: password.value,
       })
-      session.login = login.value
+      await session.begin(person, login.value, password.value)
     } else await session.signIn(chosen.value || login.value, password.value)
     await navigateTo('/')
   } catch (error) {

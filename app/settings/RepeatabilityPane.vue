@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
+import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import type { ShopTables } from '../../core/record/tables'
@@ -10,6 +11,7 @@ import { readForm, typedNumber } from '~/browser/readForm'
 import { useSession } from '~/stores/session'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
+import { useOutbox } from '~/stores/outbox'
 
 /**
  * How well readings repeat: double readings by each fitter, their error and the smallest change
@@ -33,16 +35,22 @@ const form = computed(() =>
     subject: subject.value,
     first: typedNumber(first.value),
     second: typedNumber(second.value),
-    takenOn: new Date().toISOString().slice(0, 10),
+    takenOn: format(new Date(), 'yyyy-MM-dd'),
   }),
 )
 const troubleAt = (field: 'subject' | 'first' | 'second') =>
   asked.value ? form.value.troubles[field] : undefined
+const outbox = useOutbox()
 async function add() {
   asked.value = true
   if (!form.value.value) return
   try {
-    await api('double-readings', 'POST', form.value.value)
+    await outbox.write({
+      method: 'POST',
+      path: 'double-readings',
+      body: form.value.value,
+      words: `double reading ${subject.value}`,
+    })
     first.value = second.value = trouble.value = ''
     asked.value = false
     await load()
@@ -51,7 +59,13 @@ async function add() {
   }
 }
 const drop = (id: string) =>
-  api(`double-readings/${id}`, 'DELETE', {})
+  outbox
+    .write({
+      method: 'DELETE',
+      path: `double-readings/${id}`,
+      body: {},
+      words: 'double reading taken out',
+    })
     .then(load)
     .catch((error: Error) => (trouble.value = error.message))
 /** Fewer pairs than this are shown but not used. */

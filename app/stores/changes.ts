@@ -51,7 +51,8 @@ export const useChanges = defineStore('changes', () => {
     const before = fitting.parts[part]?.content
     const content = fitting.after(checked)
     fitting.show(part, content)
-    queue.send(checked.kind === 'part.put' ? { ...checked, content } : checked, words)
+    const sent: Command = checked.kind === 'part.put' ? { ...checked, content } : checked
+    queue.send(sent, words, before, content)
     return { before }
   }
 

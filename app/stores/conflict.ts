@@ -1,19 +1,44 @@
 import { defineStore } from 'pinia'
-import { computed } from 'vue'
-import { useQueue } from './queue'
+import { computed, ref, watch } from 'vue'
+import { clashWords, valueWords } from '../../core/record/clashWords'
+import { placeOf, useQueue } from './queue'
 
-/** Two people changed one part: what both have, and the choice between them. */
+/** Two people changed one thing: what each wrote, and the choice between them, place by place. */
 export const useConflict = defineStore('conflict', () => {
   const queue = useQueue()
-  const open = computed(() => queue.met)
-  /** Ours on top of theirs, or theirs. */
-  function resolve(choice: 'mine' | 'theirs') {
-    if (!queue.met) return
-    const { item, current } = queue.met
-    if (choice === 'theirs') queue.drop(item.part)
-    queue.onto(item.part, current)
-    queue.met = null
-    void queue.flush()
+  const choices = ref(new Map<string, 'mine' | 'theirs'>())
+  watch(
+    () => queue.met,
+    () => (choices.value = new Map()),
+  )
+  const open = computed(() => {
+    const { met } = queue
+    if (!met) return null
+    const places = met.clashes.map((clash) => ({
+      id: placeOf(clash),
+      words: clashWords(met.part, clash.path),
+      mine: valueWords(clash.mine),
+      theirs: valueWords(clash.theirs),
+      choice: choices.value.get(placeOf(clash)) ?? null,
+    }))
+    return {
+      who: met.current.changedBy ?? 'Someone',
+      at: met.current.changedAt,
+      part: met.part,
+      // One place may be changed twice by what waits: it is asked once.
+      places: [...new Map(places.map((place) => [place.id, place])).values()],
+    }
+  })
+  const decided = computed(
+    () => open.value?.places.every((place) => place.choice !== null) ?? false,
+  )
+  const choose = (id: string, choice: 'mine' | 'theirs') =>
+    (choices.value = new Map(choices.value).set(id, choice))
+  function chooseAll(choice: 'mine' | 'theirs') {
+    const places = open.value?.places ?? []
+    choices.value = new Map(places.map(({ id }) => [id, choice]))
   }
-  return { open, resolve }
+  const keep = () => decided.value && queue.choose(choices.value)
+
+  return { open, decided, choose, chooseAll, keep }
 })

@@ -5,7 +5,8 @@ import { wearerOf } from '../../core/bench/wearer'
 import { riskOf, type Risk } from '../../core/examine/risk'
 import { measureRecord } from '../../core/measure/measureRecord'
 import { allowanceFor } from '../../core/measure/sizes'
-import { applyCommand, partOf, type Command } from '../../core/record/commands'
+import { fieldChanges } from '../../core/record/clientChanges'
+import { applyCommand, partOf, type Command, type CommandContext } from '../../core/record/commands'
 import { joinRecord, PART_NAMES, type PartName, type Parts } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
 import type { Client } from '../../core/record/schema'
@@ -14,6 +15,7 @@ import { HOUSE_TABLES, normsOf, type ShopKey, type ShopTables } from '../../core
 import type { FittingState, PartState } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { EMPTY_PARTS } from './emptyParts'
+import { useOutbox } from './outbox'
 import { useSession } from './session'
 
 type States = Partial<Record<PartName, PartState>>
@@ -34,6 +36,7 @@ const NOTHING_TOLD: Told = { cautions: [], blocked: false, wearer: UNKNOWN_WEARE
  */
 export const useFitting = defineStore('fitting', () => {
   const session = useSession()
+  const outbox = useOutbox()
   const id = ref('')
   const client = shallowRef<FittingState['client'] | null>(null)
   const openedOn = ref('')
@@ -101,7 +104,10 @@ export const useFitting = defineStore('fitting', () => {
   async function load(kept: () => ReadonlySet<PartName> = () => new Set()) {
     const state = await api<FittingState>(`fittings/${id.value}`)
     if (state.id !== id.value) return
-    client.value = state.client
+    client.value = {
+      ...state.client,
+      details: outbox.withOwn(state.client.id, state.client.details),
+    }
     openedOn.value = state.openedOn
     shop.value = state.shop.name
     tables.value = state.shop.tables
@@ -119,16 +125,16 @@ export const useFitting = defineStore('fitting', () => {
   }
   /** What a part would be after a command; throws a Refusal where it cannot be. */
   function after(command: Command): unknown {
-    const stamp =
-      command.kind === 'jobs.step'
-        ? { by: session.person?.name ?? '', at: new Date().toISOString() }
-        : undefined
-    return applyCommand(contents[partOf(command)].value, command, {
-      stamp,
-      norms: norms.value,
-      wearer: wearer.value,
-    })
+    const { stamp, ...rest } = context()
+    const own = command.kind === 'jobs.step' ? { ...rest, stamp } : rest
+    return applyCommand(contents[partOf(command)].value, command, own)
   }
+  /** What a change is judged by here, and by whom it is made. */
+  const context = (): CommandContext => ({
+    stamp: { by: session.person?.name ?? '', at: new Date().toISOString() },
+    norms: norms.value,
+    wearer: wearer.value,
+  })
   /** Puts a content on the screen; the version stays that of the server. */
   function show(part: PartName, content: unknown) {
     const old = parts.value[part]
@@ -139,14 +145,18 @@ export const useFitting = defineStore('fitting', () => {
       changedAt: old?.changedAt ?? '',
     })
   }
-  async function changeClient(details: Client) {
-    const { id: clientId, version } = client.value!
-    const answer = await api<{ version: number; details: Client }>(`clients/${clientId}`, 'PUT', {
-      id: clientId,
-      version,
-      details,
-    })
-    client.value = { ...client.value!, ...answer }
+  /** Changes fields of the client: on the screen at once, others' fields stay as they are. */
+  async function changeClient(patch: Partial<Client>, words: string) {
+    const { id: clientId, details } = client.value!
+    const changes = fieldChanges(details, patch)
+    if (Object.keys(changes).length === 0) return
+    client.value = { ...client.value!, details: { ...details, ...patch } }
+    try {
+      await outbox.write({ method: 'PATCH', path: `clients/${clientId}`, body: { changes }, words })
+    } catch (error) {
+      await load(() => new Set(Object.keys(parts.value) as PartName[])).catch(() => undefined)
+      throw error
+    }
   }
 
   return {
@@ -169,6 +179,7 @@ export const useFitting = defineStore('fitting', () => {
     load,
     setPart,
     after,
+    context,
     show,
     changeClient,
   }

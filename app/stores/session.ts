@@ -3,6 +3,7 @@ import type { Person } from '../../shared/contracts'
 import { may, type Permission, type Role } from '../../shared/permissions'
 import { api } from '~/browser/api'
 import { dropHistory } from '~/browser/keptChanges'
+import { lockAway, unlock } from '~/browser/sealing'
 
 interface SignInPage {
   demo: { login: string; name: string; role: Role }[]
@@ -16,25 +17,38 @@ export const useSession = defineStore('session', {
     person: null as Person | null,
     login: '',
     locked: false,
+    /** something of this person lies here under a former password */
+    former: false,
     known: false,
     page: null as SignInPage | null,
   }),
   actions: {
     async look() {
       this.page = await api<SignInPage>('sign-in')
-      this.person = this.page.person
+      const { person } = this.page
+      if (person) await unlock(person.id).catch(() => undefined)
+      this.person = person
       this.known = true
       return this.page
     },
     async signIn(login: string, password: string) {
-      this.person = await api<Person>('sign-in', 'POST', { login, password, understood: true })
+      const person = await api<Person>('sign-in', 'POST', { login, password, understood: true })
+      await this.begin(person, login, password)
+    },
+    /** Somebody is signed in: what they kept on this device is opened first, then sent. */
+    async begin(person: Person, login: string, secret: string) {
+      this.former = !(await unlock(person.id, secret).catch(() => true))
+      this.person = person
       this.login = login
       this.locked = false
     },
     async signOut() {
       await api('sign-out', 'POST', {}).catch(() => undefined)
-      await dropHistory().catch(() => undefined)
+      const id = this.person?.id
       this.person = null
+      if (!id) return
+      await dropHistory(id).catch(() => undefined)
+      await lockAway(id).catch(() => undefined)
     },
     lock() {
       this.locked = true

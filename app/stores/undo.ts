@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import type { PartName } from '../../core/record/parts'
 import { historyOf, keepHistory } from '~/browser/keptChanges'
+import { useSession } from './session'
 
 /** A part as it was before a change. */
 export interface Before {
@@ -15,6 +16,8 @@ const MOST = 50
 
 /** What can be taken back and done again; kept on this device until sign-out. */
 export const useUndo = defineStore('undo', () => {
+  const session = useSession()
+  const owner = () => session.person?.id ?? ''
   let fittingId = ''
   const back = shallowRef<readonly Before[]>([])
   const forth = shallowRef<readonly Before[]>([])
@@ -29,15 +32,17 @@ export const useUndo = defineStore('undo', () => {
   }
   async function begin(id: string) {
     fittingId = id
-    const kept = await historyOf(id).catch(() => undefined)
+    const kept = await historyOf(owner(), id).catch(() => undefined)
     if (fittingId !== id) return
     back.value = kept?.undo ?? []
     forth.value = kept?.redo ?? []
   }
   const remember = () =>
-    void keepHistory({ fittingId, undo: [...back.value], redo: [...forth.value] }).catch(
-      () => undefined,
-    )
+    void keepHistory(owner(), {
+      fittingId,
+      undo: [...back.value],
+      redo: [...forth.value],
+    }).catch(() => undefined)
   /** A change was made: what was done again before it is gone. */
   function note(before: Before) {
     back.value = [...back.value.slice(-(MOST - 1)), before]

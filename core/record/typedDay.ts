@@ -14,8 +14,6 @@ const MONTHS = [
   'november',
   'december',
 ] as const
-/** A year of two digits up to this one is of this century; a client of the last is born later. */
-const CENTURY_TURNS = 50
 const LEAST_LETTERS = 3
 
 const pad = (n: number, length = 2) => String(n).padStart(length, '0')
@@ -24,13 +22,6 @@ const title = (word: string) => word[0]!.toUpperCase() + word.slice(1)
 /** Number of the month that a word begins, from 1; 0 for none. */
 const monthOf = (word: string): number =>
   word.length < LEAST_LETTERS ? 0 : MONTHS.findIndex((m) => m.startsWith(word.toLowerCase())) + 1
-
-function yearOf(text: string | undefined, thisYear: number): number {
-  if (text === undefined) return thisYear
-  const year = Number(text)
-  if (text.length > 2) return year
-  return year + (year <= CENTURY_TURNS ? 2000 : 1900)
-}
 
 /** Day, month and year of a text in the order of people: day first, or year first. */
 function partsOf(text: string): [day: string, month: string, year: string | undefined] | null {
@@ -42,21 +33,45 @@ function partsOf(text: string): [day: string, month: string, year: string | unde
   return monthFirst ? [monthFirst[2]!, monthFirst[1]!, monthFirst[3]] : null
 }
 
+/** No day before it is anybody's birthday, and so many years ahead nothing is promised. */
+export const FIRST_DAY = '1900-01-01'
+const YEARS_AHEAD = 10
+
+/** The last day that is taken, seen from a day. @example lastDay('2026-11-28') // '2036-11-28' */
+export const lastDay = (today: string): string =>
+  `${Number(today.slice(0, 4)) + YEARS_AHEAD}${today.slice(4)}`
+
 /**
- * A day as people write it: `28 Nov 2026`, `28.11.26`, `28/11`, `Nov 28`, `2026-11-28`. Figures alone
- * are read day first; without a year it is this year's.
+ * A day as people write it: `28 Nov 2026`, `28.11.2026`, `28/11`, `Nov 28`, `2026-11-28`. Figures
+ * alone are read day first; without a year it is this year's. Anything that may mean two days, or
+ * none, is asked.
  *
- * @param thisYear the year that a day without one belongs to
- * @returns YYYY-MM-DD, or null where it is none
- * @example typedDay('28 nov', 2026) // '2026-11-28'
+ * @param today the day it is, by which a day without a year and the last one are known
+ * @param min first day that is taken
+ * @param max last day that is taken
+ * @returns YYYY-MM-DD, or a sentence that says what to write
+ * @example typedDay('28 nov', { today: '2026-03-01' }) // { day: '2026-11-28' }
  */
-export function typedDay(text: string, thisYear: number): string | null {
+export function typedDay(
+  text: string,
+  {
+    today,
+    min = FIRST_DAY,
+    max = lastDay(today),
+  }: { today: string; min?: string | undefined; max?: string | undefined },
+): { day: string } | { trouble: string } {
+  const none = { trouble: `“${text}” is not a day. Write it as ${dayWords('2026-11-28')}.` }
   const parts = partsOf(text.trim().replace(/\s+/g, ' '))
-  if (!parts) return null
-  const [day, month, year] = parts
+  if (!parts) return none
+  const [day, month, year = today.slice(0, 4)] = parts
   const number = /^\d/.test(month) ? Number(month) : monthOf(month)
-  const iso = `${pad(yearOf(year, thisYear), 4)}-${pad(number)}-${pad(Number(day))}`
-  return isDay(iso) ? iso : null
+  if (year.length === 2)
+    return { trouble: `19${year} or 20${year}? Write the year with four figures.` }
+  const iso = `${pad(Number(year), 4)}-${pad(number)}-${pad(Number(day))}`
+  if (!isDay(iso)) return none
+  if (iso < min) return { trouble: `Not before ${dayWords(min)}.` }
+  if (iso > max) return { trouble: `Not after ${dayWords(max)}.` }
+  return { day: iso }
 }
 
 /**

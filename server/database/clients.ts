@@ -92,21 +92,34 @@ export async function findClient(
   return rows[0] ?? null
 }
 
-/** Changes details when the version is still the given one; null when someone else was first. */
+/** The same, and nobody else changes it until this transaction ends. */
+export async function lockClient(
+  db: Client,
+  shopId: string,
+  id: string,
+): Promise<ClientRow | null> {
+  const { rows } = await db.query(
+    `select id, code, name, details, version from clients
+     where shop_id = $1 and id = $2 for update`,
+    [shopId, id],
+  )
+  return rows[0] ?? null
+}
+
+/** Puts other details there; null when the shop has no such client. */
 export async function changeClient(
   db: Client,
   shopId: string,
   id: string,
-  version: number,
   details: ClientDetails,
 ): Promise<ClientRow | null> {
   const { rows } = await db.query(
     `update clients
-     set details = $4 || jsonb_build_object('code', code),
-       name = coalesce($4->>'name', code), version = version + 1
-     where shop_id = $1 and id = $2 and version = $3
+     set details = $3 || jsonb_build_object('code', code),
+       name = coalesce($3->>'name', code), version = version + 1
+     where shop_id = $1 and id = $2
      returning id, code, name, details, version`,
-    [shopId, id, version, details],
+    [shopId, id, details],
   )
   return rows[0] ?? null
 }

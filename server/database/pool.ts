@@ -1,3 +1,4 @@
+import { AsyncLocalStorage } from 'node:async_hooks'
 import pg from 'pg'
 
 // Days stay days: a date column comes back as 'YYYY-MM-DD', not as midnight in some zone.
@@ -6,9 +7,14 @@ pg.types.setTypeParser(pg.types.builtins.DATE, (value) => value)
 export type Client = pg.PoolClient | pg.Pool
 
 let pool: pg.Pool | null = null
+/** the one transaction in which everything of a request runs, where it must count once */
+const whole = new AsyncLocalStorage<pg.PoolClient>()
 
-/** The application's connections; made on first use from DATABASE_URL. */
-export function database(): pg.Pool {
+/** The application's connections, or the transaction that the whole request runs in. */
+export const database = (): Client => whole.getStore() ?? connections()
+
+/** Made on first use from DATABASE_URL. */
+function connections(): pg.Pool {
   if (pool) return pool
   const connectionString = process.env.DATABASE_URL
   if (!connectionString)
@@ -33,9 +39,11 @@ export function database(): pg.Pool {
   return pool
 }
 
-/** Runs work in one transaction: all of it or nothing. */
+/** Runs work in one transaction: all of it or nothing. Within a whole one it is a piece of that. */
 export async function transaction<T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> {
-  const client = await database().connect()
+  const outer = whole.getStore()
+  if (outer) return work(outer)
+  const client = await connections().connect()
   try {
     await client.query('begin')
     const result = await work(client)
@@ -48,3 +56,7 @@ export async function transaction<T>(work: (client: pg.PoolClient) => Promise<T>
     client.release()
   }
 }
+
+/** Runs work so that everything it asks of the database is one transaction. */
+export const wholeTransaction = <T>(work: (client: pg.PoolClient) => Promise<T>): Promise<T> =>
+  transaction((client) => whole.run(client, () => work(client)))

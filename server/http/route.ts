@@ -15,6 +15,7 @@ import { storableDeep } from '../../core/record/storable'
 import { Refusal } from '../../core/record/refusal'
 import { may, type Permission } from '../../shared/permissions'
 import type { SignedIn } from '../database/people'
+import { once } from '../database/writes'
 import { HttpProblem, problemDocument } from './problem'
 import { signedIn } from './session'
 
@@ -32,6 +33,8 @@ interface Options<S extends z.ZodType> {
   /** largest JSON body, bytes; 2 MB when not said */
   mostBytes?: number
 }
+
+const UUID = /^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i
 
 /** Largest JSON body, bytes. */
 const MOST_BYTES = 2_000_000
@@ -65,7 +68,9 @@ export function route<S extends z.ZodType, R>(
             'request',
           )
         : undefined
-      return await handle({ event, person: person!, body: body as z.output<S> })
+      const work = () => handle({ event, person: person!, body: body as z.output<S> })
+      const id = person && writeId(event)
+      return id ? await once({ id, person, route: routeName(event) }, work) : await work()
     } catch (error) {
       const problem = toProblem(error)
       if (problem.status >= 500)
@@ -83,6 +88,16 @@ export function route<S extends z.ZodType, R>(
     }
   })
 }
+
+/** What the browser calls this change by; null for what only reads, or is not told. */
+function writeId(event: H3Event): string | null {
+  const id = getHeader(event, 'x-write-id')
+  if (!id || isMethod(event, ['GET', 'HEAD'])) return null
+  if (UUID.test(id)) return id
+  throw new HttpProblem(400, 'bad-write-id', 'The id of a change is a UUID.')
+}
+const routeName = (event: H3Event) =>
+  `${event.method} ${event.path.replace(/\?.*/, '')}`.slice(0, 200)
 
 function toProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error
@@ -158,7 +173,7 @@ export async function rawBody(event: H3Event, most: number): Promise<Buffer> {
 /** A path parameter that must be a UUID; anything else is 'not here'. */
 export function idParam(event: H3Event, name = 'id'): string {
   const value = event.context.params?.[name] ?? ''
-  if (!/^[0-9a-f]{8}(-[0-9a-f]{4}){3}-[0-9a-f]{12}$/i.test(value))
+  if (!UUID.test(value))
     throw new HttpProblem(404, 'not-found', 'There is nothing with this address.')
   return value
 }

@@ -7,12 +7,14 @@ import { useConflict } from '../../app/stores/conflict'
 import { useFitting } from '../../app/stores/fitting'
 import { useLedger } from '../../app/stores/ledger'
 import { useQueue } from '../../app/stores/queue'
+import { useWaiting } from '../../app/stores/waiting'
 import { useUndo } from '../../app/stores/undo'
 import { useSession } from '../../app/stores/session'
 import type { Pending } from '../../app/browser/keptChanges'
 import type { Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
 import { deviceSchema, type Reading } from '../../core/record/schema'
+import { keyWords } from '../../core/record/tableNumbers'
 import type { Side } from '../../core/tables/vocabulary'
 import type { ReadingKind } from '../../core/kinds/readings/all'
 import { FakeServer, type Line } from './fakeServer'
@@ -21,13 +23,19 @@ import { runs } from '../effort'
 /** What the browser's own database holds; it outlives the page. */
 const disk = vi.hoisted(() => new Map<string, Pending>())
 const histories = vi.hoisted(() => new Map<string, unknown[]>())
+vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
 vi.mock('~/browser/keptChanges', () => ({
   keepPending: async (item: Pending) =>
     void disk.set(item.id, JSON.parse(JSON.stringify(item)) as Pending),
-  dropPending: async (id: string) => void disk.delete(id),
-  pendingOf: async () => [...disk.values()].sort((a, b) => a.order - b.order),
+  dropKept: async (id: string) => void disk.delete(id),
+  keepRequest: async () => undefined,
+  requestsOf: async () => [],
+  closedCount: async () => ({ others: 0, own: 0 }),
+  sealLegible: async () => undefined,
+  pendingOf: async (person: string) =>
+    [...disk.values()].filter((item) => item.person === person).sort((a, b) => a.order - b.order),
   keepHistory: async () => undefined,
-  historyOf: async (id: string) => {
+  historyOf: async (_person: string, id: string) => {
     // A slow database: what is asked first may come last.
     if (histories.has(id)) await new Promise((late) => setTimeout(late, 50))
     return histories.has(id) ? { fittingId: id, undo: histories.get(id), redo: [] } : undefined
@@ -107,9 +115,9 @@ test('a change is on the screen at once and with the server soon after', async (
   const { fitting, changes, queue } = await openPage()
   expect(changes.change(add('left', 'footLengthMm', 265), 'length')).toBeNull()
   expect(fitting.record.feet.left!.readings[0]!.trials).toEqual([265])
-  expect(queue.saved).toBe('saving')
+  expect(useWaiting().saved).toBe('saving')
   await settled()
-  expect(queue.saved).toBe('saved')
+  expect(useWaiting().saved).toBe('saved')
   expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([265])
   expect(disk.size).toBe(0)
 })
@@ -128,7 +136,7 @@ test('what the server refuses goes alone: changes made after it stay and are kep
     changes.change(add('left', 'footLengthMm', value), `length ${value}`)
   changes.change(add('left', 'archLengthMm', 190), 'arch')
   await settled()
-  expect(queue.saved).toBe('kept')
+  expect(useWaiting().saved).toBe('kept')
   // Somebody else took two tries meanwhile; on top of theirs the third of ours is one too many.
   server.other({
     kind: 'readings.add',
@@ -139,34 +147,111 @@ test('what the server refuses goes alone: changes made after it stay and are kep
   })
   server.line = 'good'
   await settled()
-  expect(conflict.open?.current.changedBy).toBe('Idris')
-  conflict.resolve('mine')
-  await settled()
+  expect(conflict.open).toBeNull()
   expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([
     261, 266, 265, 262, 263,
   ])
   expect(trialsOf(server.parts['readings.left']!.content, 'archLengthMm')).toEqual([190])
   expect(changes.said).toMatch(/^Could not keep "length 264": At most 5 tries/)
   expect(fitting.parts['readings.left']!.content).toEqual(server.parts['readings.left']!.content)
-  expect([queue.saved, queue.waiting.length, disk.size]).toEqual(['saved', 0, 0])
+  // What was refused stays on this device until somebody decides.
+  expect([useWaiting().saved, queue.waiting.length, disk.size]).toEqual(['saved', 0, 1])
+  const [left] = queue.all
+  expect(left).toMatchObject({ words: 'length 264', refused: expect.stringMatching(/At most 5/) })
+  await queue.decide(left!.id, 'again')
+  await settled()
+  expect(disk.size).toBe(1)
+  await queue.decide(left!.id, 'let go')
+  expect([queue.all.length, disk.size]).toEqual([0, 0])
 })
 
-test('theirs instead of mine: what waited for that part goes, other parts keep theirs', async () => {
+const story = (content: object): Command => ({
+  kind: 'part.put',
+  part: 'story',
+  content: { complaints: [], conditions: [], ...content },
+})
+
+test('what only one of two changed is kept without asking, of both', async () => {
   const { fitting, changes, conflict } = await openPage()
+  changes.change(story({ goal: 'ski' }), 'goal')
+  await settled()
   server.line = 'lost on the way'
-  changes.change(add('left', 'footLengthMm', 262), 'length left')
-  changes.change(add('right', 'footLengthMm', 268), 'length right')
-  server.other(add('left', 'footLengthMm', 261))
+  changes.change(story({ goal: 'ski', hours: 6 }), 'hours')
+  changes.change(story({ goal: 'ski', hours: 6, terrain: 'ice' }), 'terrain')
+  const pain = { foot: 'left', at: 'heelPlantar', score: 4 }
+  server.other(story({ goal: 'ski', complaints: [pain] }))
   server.line = 'good'
   await settled()
-  conflict.resolve('theirs')
+  expect(conflict.open).toBeNull()
+  const both = { goal: 'ski', hours: 6, terrain: 'ice', complaints: [pain] }
+  expect(server.parts.story!.content).toMatchObject(both)
+  expect(fitting.record.story).toMatchObject(both)
+})
+
+test('what both changed is asked with both values; the choice drops nothing else of either', async () => {
+  const { fitting, changes, conflict } = await openPage()
+  changes.change(story({ goal: 'ski' }), 'goal')
+  changes.change(add('right', 'footLengthMm', 268), 'length right')
   await settled()
-  expect(trialsOf(fitting.parts['readings.left']!.content, 'footLengthMm')).toEqual([261])
-  expect(trialsOf(server.parts['readings.right']!.content, 'footLengthMm')).toEqual([268])
+  server.line = 'lost on the way'
+  changes.change(story({ goal: 'skate', hours: 6 }), 'goal and hours')
+  changes.change(add('right', 'archLengthMm', 190), 'arch right')
+  server.other(story({ goal: 'hike', terrain: 'scree' }))
+  server.line = 'good'
+  await settled()
+  // Other parts go on meanwhile.
+  expect(trialsOf(server.parts['readings.right']!.content, 'archLengthMm')).toEqual([190])
+  expect(conflict.open).toMatchObject({
+    who: 'Idris',
+    places: [{ words: 'story: goal', mine: 'skate', theirs: 'hike', choice: null }],
+  })
+  conflict.keep()
+  expect(conflict.open).not.toBeNull()
+  conflict.choose(conflict.open!.places[0]!.id, 'theirs')
+  conflict.keep()
+  await settled()
+  const kept = { goal: 'hike', terrain: 'scree', hours: 6 }
+  expect(server.parts.story!.content).toMatchObject(kept)
+  expect(fitting.record.story).toMatchObject(kept)
+  expect([conflict.open, disk.size]).toEqual([null, 0])
+})
+
+test('what waits of another fitting is sent from wherever somebody is', async () => {
+  const { changes, queue } = await openPage()
+  server.line = 'lost on the way'
+  changes.change(add('left', 'footLengthMm', 262), 'length')
+  await settled()
+  vi.clearAllTimers()
+  // The page is opened again, at another fitting.
+  server.line = 'good'
+  setActivePinia(createPinia())
+  useSession().person = { id: 'p', name: 'Rhona', role: 'owner', shop: 'Hollin Row' } as never
+  const again = useQueue()
+  await again.flush()
+  await settled()
+  expect(queue).not.toBe(again)
+  expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([262])
+  expect(disk.size).toBe(0)
+})
+
+test('what waits belongs to whoever typed it: another person neither sees nor sends it', async () => {
+  const { changes, queue } = await openPage()
+  server.line = 'signed out'
+  changes.change(add('left', 'footLengthMm', 262), 'length')
+  await settled()
+  server.line = 'good'
+  useSession().person = { id: 'other', name: 'Idris', role: 'fitter' } as never
+  await queue.flush()
+  await settled()
+  expect([queue.all.length, server.applied.length, disk.size]).toEqual([0, 0, 1])
+  useSession().person = { id: 'p', name: 'Rhona', role: 'owner' } as never
+  await queue.flush()
+  await settled()
+  expect([server.applied.length, disk.size]).toEqual([1, 0])
 })
 
 test('a change kept on this device that fits no longer does not shut the fitting: it opens, and says what could not be kept', async () => {
-  let { fitting, changes, queue, conflict } = await openPage()
+  let { fitting, changes, queue } = await openPage()
   server.line = 'lost on the way'
   changes.change(add('left', 'footLengthMm', 262), 'length 262')
   await settled()
@@ -180,13 +265,15 @@ test('a change kept on this device that fits no longer does not shut the fitting
   })
   // The clock of the old page stands still; a new one is opened.
   vi.clearAllTimers()
-  ;({ fitting, changes, queue, conflict } = await openPage())
+  ;({ fitting, changes, queue } = await openPage())
   expect(trialsOf(fitting.parts['readings.left']!.content, 'footLengthMm')).toHaveLength(5)
   await settled()
-  conflict.resolve('mine')
-  await settled()
   expect(changes.said).toMatch(/Could not keep "length 262"/)
-  expect([queue.waiting.length, disk.size]).toEqual([0, 0])
+  expect([queue.waiting.length, queue.all[0]!.refused, disk.size]).toEqual([
+    0,
+    expect.stringContaining('At most 5'),
+    1,
+  ])
 })
 
 test('what belongs together, as the two feet of a called-out line, is kept whole or not at all', async () => {
@@ -254,7 +341,7 @@ test('what is set aside in Why covers one layer, whatever the order; the other s
   )
   expect(outside()).toEqual([expect.stringContaining('20 mm')])
   await settled()
-  expect(queue.saved).toBe('saved')
+  expect(useWaiting().saved).toBe('saved')
   ledger.reopen(ledger.decided[0]!.decision)
   expect(outside()).toHaveLength(2)
 })
@@ -264,7 +351,7 @@ test('a session that ended keeps the change until somebody signs in again', asyn
   server.line = 'signed out'
   changes.change(add('left', 'footLengthMm', 262), 'length')
   await settled()
-  expect([useSession().locked, queue.saved, disk.size]).toEqual([true, 'kept', 1])
+  expect([useSession().locked, useWaiting().saved, disk.size]).toEqual([true, 'kept', 1])
   server.line = 'good'
   await queue.flush()
   expect(trialsOf(server.parts['readings.left']!.content, 'footLengthMm')).toEqual([262])
@@ -345,7 +432,7 @@ test('whatever happens to the line, the page and the other screens: every change
     fc.asyncProperty(fc.array(event, { maxLength: 40 }), async (events) => {
       disk.clear()
       server = new FakeServer()
-      let { fitting, changes, queue, conflict } = await openPage()
+      let { fitting, changes, queue } = await openPage()
       let value = 200
       const made: string[] = []
       for (const e of events) {
@@ -360,17 +447,15 @@ test('whatever happens to the line, the page and the other screens: every change
         else if (server.line === 'good') {
           await vi.advanceTimersByTimeAsync(10)
           vi.clearAllTimers()
-          ;({ fitting, changes, queue, conflict } = await openPage())
+          ;({ fitting, changes, queue } = await openPage())
         }
       }
       server.line = 'good'
       void queue.flush()
-      for (let i = 0; i < 60 && (queue.waiting.length > 0 || conflict.open); i++) {
+      for (let i = 0; i < 60 && queue.waiting.length > 0; i++)
         await vi.advanceTimersByTimeAsync(2000)
-        if (conflict.open) conflict.resolve('mine')
-      }
       expect(queue.waiting).toEqual([])
-      expect(disk.size).toBe(0)
+      expect([...disk.keys()].sort()).toEqual([...server.refused].sort())
       expect([...server.applied, ...server.refused].sort()).toEqual([...made].sort())
       expect(server.applied).toEqual(made.filter((id) => !server.refused.includes(id)))
       await vi.advanceTimersByTimeAsync(2000)
@@ -382,5 +467,68 @@ test('whatever happens to the line, the page and the other screens: every change
         )
     }),
     { numRuns: runs(400) },
+  )
+})
+
+const PLACES = ['heelPlantar', 'navicular', 'greatToe', 'shin'] as const
+const WHO = ['mine', 'theirs'] as const
+const edit = fc.record({
+  by: fc.constantFrom(...WHO),
+  at: fc.constantFrom(...PLACES),
+  score: fc.option(fc.integer({ min: 0, max: 10 }), { nil: null }),
+  line: fc.constantFrom<Line>('good', 'good', 'lost on the way', 'lost on the way back', 'broken'),
+  ms: fc.constantFrom(0, 0, 30, 2000),
+})
+
+test('two people write one story: nobody’s entry is lost, and only what both wrote is asked', async () => {
+  await fc.assert(
+    fc.asyncProperty(fc.array(edit, { maxLength: 40 }), async (edits) => {
+      disk.clear()
+      server = new FakeServer()
+      const { fitting, changes, queue, conflict } = await openPage()
+      type Complaints = { at: string; score?: number }[]
+      const told = (content: unknown) =>
+        (content as { complaints?: Complaints } | undefined)?.complaints ?? []
+      const put = (content: unknown, at: string, score: number | null) => {
+        const others = told(content).filter((c) => c.at !== at)
+        return story({
+          complaints: score === null ? others : [...others, { foot: 'left', at, score }],
+        })
+      }
+      const last = { mine: new Map<string, number | null>(), theirs: new Map() }
+      for (const { by, at, score, line, ms } of edits) {
+        server.line = line
+        if (by === 'mine') changes.change(put(fitting.parts.story?.content, at, score), 'pain')
+        else server.other(put(server.parts.story?.content, at, score))
+        last[by].set(at, score)
+        await vi.advanceTimersByTimeAsync(ms)
+        if (conflict.open) {
+          conflict.chooseAll('mine')
+          conflict.keep()
+        }
+      }
+      server.line = 'good'
+      void queue.flush()
+      for (let i = 0; i < 60 && queue.waiting.length > 0; i++) {
+        await vi.advanceTimersByTimeAsync(2000)
+        if (!conflict.open) continue
+        for (const { words } of conflict.open.places) {
+          const place = PLACES.find((p) => words.toLowerCase().includes(keyWords(p)))!
+          // Asked is only what both have written.
+          expect([last.mine.has(place), last.theirs.has(place)]).toEqual([true, true])
+        }
+        conflict.chooseAll('mine')
+        conflict.keep()
+      }
+      expect([queue.waiting.length, disk.size]).toEqual([0, 0])
+      for (const at of PLACES) {
+        const here = told(server.parts.story?.content).find((c) => c.at === at)?.score ?? null
+        const [mine, theirs] = WHO.map((who) => last[who].get(at))
+        if (mine === undefined) expect(here).toBe(theirs ?? null)
+        else if (theirs === undefined) expect(here).toBe(mine)
+        else expect([mine, theirs]).toContain(here)
+      }
+    }),
+    { numRuns: runs(300) },
   )
 })

@@ -34,9 +34,18 @@ vi.stubGlobal(
 // The browser's own database: what waits for the server is kept by the page alone here.
 vi.mock('~/browser/keptChanges', () => ({
   keepPending: async () => undefined,
-  dropPending: async () => undefined,
+  dropKept: async () => undefined,
   pendingOf: async () => [],
+  keepRequest: async () => undefined,
+  requestsOf: async () => [],
+  closedCount: async () => ({ others: 0, own: 0 }),
+  sealLegible: async () => undefined,
   keepHistory: async () => undefined,
   historyOf: async () => undefined,
   dropHistory: async () => undefined,
+}))
+vi.mock('~/browser/sealing', () => ({
+  canSeal: () => true,
+  unlock: async () => true,
+  lockAway: async () => undefined,
 }))

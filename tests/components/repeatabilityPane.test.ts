@@ -2,7 +2,7 @@ import { expect, test } from 'vitest'
 import RepeatabilityPane from '../../app/settings/RepeatabilityPane.vue'
 import { HOUSE_NORMS } from '../../core/record/tables'
 import { button, pick, textOf, type } from './find'
-import { mountWith } from './mountWith'
+import { mountWith, settled } from './mountWith'
 
 const pair = (id: string, first: number, second: number, what = 'footLengthMm') => ({
   id,
@@ -60,6 +60,7 @@ test('a pair goes to the server as it was typed, and the fields are empty again'
   await type(wrapper, first, '64')
   await type(wrapper, second, '64,5')
   await button(wrapper, 'Keep the pair').trigger('click')
+  await settled()
   expect(calls.filter((c) => c.method === 'POST')).toMatchObject([
     {
       path: 'double-readings',

@@ -1,6 +1,6 @@
 import { callOut, expect, newClient, saved, signIn, test } from './fixtures'
 
-test('a stale second tab is told and can add its own, or keep theirs', async ({
+test('a stale second tab adds its own by itself, and asks only what both changed', async ({
   page,
   context,
   clean,
@@ -9,7 +9,7 @@ test('a stale second tab is told and can add its own, or keep theirs', async ({
   await signIn(page)
   await newClient(page, 'Two Tabs')
   await page.getByRole('button', { name: 'Go to Measure' }).click()
-  await saved(page)
+  await expect(page.getByRole('heading', { name: 'Measure' })).toBeVisible()
   const second = await context.newPage()
   // The second tab hears nothing, as on a bad line: it stays behind.
   await second.route('**/events', (route) => route.abort())
@@ -18,18 +18,63 @@ test('a stale second tab is told and can add its own, or keep theirs', async ({
   await callOut(page, 'length L 264')
   await saved(page)
   await callOut(second, 'length L 266')
-  const dialog = second.getByRole('alertdialog')
-  await expect(dialog).toContainText('Rhona Ketteridge changed the left readings')
-  await dialog.getByRole('button', { name: 'Add mine to theirs' }).click()
-  await expect(second.getByLabel('left Foot length, try 2, mm')).toHaveValue('266')
   await saved(second)
+  await expect(second.getByLabel('left Foot length, try 2, mm')).toHaveValue('266')
   // The first tab hears of it by itself.
   await expect(page.getByLabel('left Foot length, try 2, mm')).toHaveValue('266')
-  await callOut(page, 'length L 265')
+  // Both set the goal of the story; the second tab says something else besides.
+  for (const tab of [page, second])
+    await tab.getByRole('navigation').getByRole('button', { name: /Story/ }).click()
+  await page.getByLabel('Goal in the client’s words').fill('a day without pain')
+  await page.getByLabel('Goal in the client’s words').blur()
   await saved(page)
-  await callOut(second, 'length L 300')
-  await dialog.getByRole('button', { name: 'Keep theirs, drop mine' }).click()
-  await expect(second.getByLabel('left Foot length, try 3, mm')).toHaveValue('265')
+  await second.getByLabel('Goal in the client’s words').fill('the race in March')
+  await second.getByLabel('Goal in the client’s words').blur()
+  const dialog = second.getByRole('alertdialog')
+  await expect(dialog).toContainText('Rhona Ketteridge changed the story')
+  await expect(dialog.getByRole('button')).toHaveText([
+    'Mine: the race in March',
+    'Rhona Ketteridge: a day without pain',
+    'Keep what is chosen',
+    'All mine',
+    'All theirs',
+  ])
+  await dialog.getByRole('button', { name: 'Mine: the race in March' }).click()
+  await dialog.getByRole('button', { name: 'Keep what is chosen' }).click()
+  await saved(second)
+  await expect(page.getByLabel('Goal in the client’s words')).toHaveValue('the race in March')
+})
+
+test('what is typed while the line is down waits in sight, and goes by itself, once', async ({
+  page,
+  clean,
+}) => {
+  clean.allow(/ERR_FAILED|Failed to load/)
+  await signIn(page)
+  await newClient(page, 'Wait Awhile')
+  await saved(page)
+  await page.route('**/api/clients/**', (route) =>
+    route.request().method() === 'PATCH' ? route.abort() : route.fallback(),
+  )
+  await page.getByLabel('Weight, kg').fill('71')
+  await page.getByLabel('Weight, kg').blur()
+  await page.getByLabel('Does what').fill('glacier guide')
+  await page.getByLabel('Does what').blur()
+  const tray = page.getByRole('button', { name: /^2 wait/ })
+  await expect(tray).toBeVisible()
+  await expect(page.getByText('Kept on this device')).toBeVisible()
+  // From another page it is in sight too, and survives a page that is closed.
+  page.on('dialog', (d) => void d.accept())
+  await page.goto('/due')
+  await tray.click()
+  await expect(page.getByRole('region', { name: 'What waits on this device' })).toContainText(
+    'client: mass',
+  )
+  await page.unroute('**/api/clients/**')
+  await expect(tray).toHaveCount(0)
+  await page.goBack()
+  await expect(page.getByLabel('Weight, kg')).toHaveValue('71')
+  await expect(page.getByLabel('Does what')).toHaveValue('glacier guide')
 })
 
 test('a lost line keeps every change on this device and sends each once, in order', async ({

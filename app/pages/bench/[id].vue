@@ -16,6 +16,7 @@ import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
 import { useChanges } from '~/stores/changes'
 import { useQueue } from '~/stores/queue'
+import { useWaiting } from '~/stores/waiting'
 import PlainButton from '~/components/PlainButton.vue'
 
 /**
@@ -28,6 +29,7 @@ const timers = useTimers()
 const { fitting, bench, models, steps, canWork, act, early } = useJob()
 const changes = useChanges()
 const queue = useQueue()
+const waits = useWaiting()
 const trouble = ref('')
 const at = ref('')
 const ready = ref(new Set<string>())
@@ -109,7 +111,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
     <AppHeader
       :title="who"
       :fact="step ? `${step.processName}${step.foot ? `, ${step.foot}` : ''}` : 'Bench'"
-      :saved="queue.saved"
+      :saved="waits.saved"
       :shop="fitting.shop"
       ><VBtn height="56" to="/bench">Leave the bench</VBtn></AppHeader
     >

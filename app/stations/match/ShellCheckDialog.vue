@@ -23,6 +23,7 @@ import { useSession } from '~/stores/session'
 import { useChanges } from '~/stores/changes'
 import { useQueue } from '~/stores/queue'
 import { choicesOf } from '~/browser/choices'
+import { useOutbox } from '~/stores/outbox'
 
 /**
  * A shell check: liner out, toes just touching, the gap behind the heel in fingers or mm, and a
@@ -60,9 +61,16 @@ watch(
   },
   { immediate: true },
 )
+const outbox = useOutbox()
 async function calibrate() {
   try {
-    own.value = (await api<{ fingers: Fingers }>('me/fingers', 'PUT', draft.value)).fingers
+    await outbox.write({
+      method: 'PUT',
+      path: 'me/fingers',
+      body: draft.value,
+      words: 'width of my fingers',
+    })
+    own.value = draft.value
     draft.value = null
     trouble.value = ''
   } catch (error) {

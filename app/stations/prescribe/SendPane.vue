@@ -17,6 +17,7 @@ import type { useStudio } from './useStudio'
 import { useQueue } from '~/stores/queue'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
+import { useOutbox } from '~/stores/outbox'
 
 /** What leaves the studio: files, papers, an order to the lab, a preset for the shop. */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
@@ -81,12 +82,14 @@ const name = ref('')
 const from = ref<Side>('left')
 const load = async () => (presets.value = (await api<{ presets: PresetRow[] }>('presets')).presets)
 onMounted(() => load().catch(() => undefined))
+const outbox = useOutbox()
 async function keepPreset() {
   const done = await run('preset', () =>
-    api('presets', 'POST', {
-      name: name.value,
-      device: plainCopy(studio.stored(from.value)),
-      note: '',
+    outbox.write({
+      method: 'POST',
+      path: 'presets',
+      body: { name: name.value, device: plainCopy(studio.stored(from.value)), note: '' },
+      words: `preset ${name.value}`,
     }),
   )
   if (done) {
@@ -95,7 +98,14 @@ async function keepPreset() {
   }
 }
 const drop = async (id: string) =>
-  (await run('drop', () => api(`presets/${id}`, 'DELETE', {}))) && load()
+  (await run('drop', () =>
+    outbox.write({
+      method: 'DELETE',
+      path: `presets/${id}`,
+      body: {},
+      words: 'preset taken out',
+    }),
+  )) && load()
 const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
 const FROM = choicesOf(SIDES, (side) => `${side} device`)
 </script>

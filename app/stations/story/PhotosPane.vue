@@ -6,6 +6,7 @@ import { api } from '~/browser/api'
 import { useFitting } from '~/stores/fitting'
 import PlainButton from '~/components/PlainButton.vue'
 import FileField from '~/components/FileField.vue'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 /** Photographs of the old footwear: written anew on the server, without the camera's own data. */
 const fitting = useFitting()
@@ -14,6 +15,7 @@ const trouble = ref('')
 const busy = ref(false)
 const field = ref<InstanceType<typeof FileField> | null>(null)
 const MOST_BYTES = 8_000_000
+const outbox = useOutbox()
 const path = `fittings/${fitting.id}/photos`
 const load = async () => (photos.value = (await api<{ photos: PhotoRow[] }>(path)).photos)
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
@@ -24,7 +26,10 @@ async function add(files: File[]) {
     try {
       if (file.size > MOST_BYTES)
         throw new Error(`${file.name} is larger than 8 MB. Take a smaller picture.`)
-      await api(path, 'POST', { words: '', data: await base64(file) })
+      const body = { words: '', data: await base64(file) }
+      const words = `photograph ${file.name}`
+      const done = await outbox.write({ method: 'POST', path, body, words })
+      if ('waits' in done) trouble.value = KEPT_HERE
     } catch (error) {
       trouble.value = `${file.name}: ${(error as Error).message}`
     }
@@ -40,7 +45,9 @@ const base64 = (file: File) =>
     reader.readAsDataURL(file)
   })
 async function drop(id: string) {
-  await api(`photos/${id}`, 'DELETE', {}).catch((error: Error) => (trouble.value = error.message))
+  await outbox
+    .write({ method: 'DELETE', path: `photos/${id}`, body: {}, words: 'photograph taken out' })
+    .catch((error: Error) => (trouble.value = error.message))
   await load().catch(() => undefined)
 }
 </script>

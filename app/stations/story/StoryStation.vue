@@ -18,6 +18,7 @@ import DraftField from '~/components/DraftField.vue'
 import { api } from '~/browser/api'
 import PlainButton from '~/components/PlainButton.vue'
 import PaneTabs from '~/components/PaneTabs.vue'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 /** The talk: who, what for, what hurts, what must be known before anything is made. */
 const { fitting, story, client, trouble, put, putClient, number } = useStory()
@@ -57,14 +58,17 @@ onMounted(async () => {
     }))
   ).fittings
 })
+const outbox = useOutbox()
 async function another(activity: string) {
   try {
-    const { fittingId } = await api<{ fittingId: string }>(
-      `clients/${fitting.client!.id}/fittings`,
-      'POST',
-      { activity, copyFrom: fitting.id },
-    )
-    await navigateTo(`/fittings/${fittingId}/story`)
+    const done = await outbox.write<{ fittingId: string }>({
+      method: 'POST',
+      path: `clients/${fitting.client!.id}/fittings`,
+      body: { activity, copyFrom: fitting.id },
+      words: `new fitting for ${activity}`,
+    })
+    if ('waits' in done) return void (trouble.value = KEPT_HERE)
+    await navigateTo(`/fittings/${done.answer.fittingId}/story`)
   } catch (error) {
     trouble.value = (error as Error).message
   }

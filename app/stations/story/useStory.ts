@@ -1,5 +1,6 @@
 import { computed, ref } from 'vue'
 import { parseNumber } from '../../../core/measure/callOut'
+import { keyWords } from '../../../core/record/tableNumbers'
 import type { Client, Story } from '../../../core/record/schema'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
@@ -21,11 +22,9 @@ export function useStory() {
     trouble.value = changes.put('story', next, words) ?? ''
   }
   async function putClient(patch: Partial<Client>) {
-    const details = Object.fromEntries(
-      Object.entries({ ...client.value, ...patch }).filter(([, v]) => v !== undefined && v !== ''),
-    ) as Client
+    const words = `client: ${Object.keys(patch).map(keyWords).join(', ')}`
     try {
-      await fitting.changeClient(details)
+      await fitting.changeClient(patch, words)
       trouble.value = ''
     } catch (error) {
       trouble.value = (error as Error).message

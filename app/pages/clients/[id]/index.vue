@@ -9,6 +9,7 @@ import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
+import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 interface Page {
   id: string
@@ -51,12 +52,18 @@ const exportOne = (id: string, on: string) =>
       'application/json',
     ),
   )
+const outbox = useOutbox()
 const begin = () =>
-  attempt(async () =>
-    navigateTo(
-      `/fittings/${(await api<{ fittingId: string }>(`${path}/fittings`, 'POST', {})).fittingId}/story`,
-    ),
-  )
+  attempt(async () => {
+    const done = await outbox.write<{ fittingId: string }>({
+      method: 'POST',
+      path: `${path}/fittings`,
+      body: {},
+      words: `new fitting of ${client.value?.name ?? 'a client'}`,
+    })
+    if ('waits' in done) throw new Error(KEPT_HERE)
+    await navigateTo(`/fittings/${done.answer.fittingId}/story`)
+  })
 const erase = () =>
   attempt(async () => {
     await api(path, 'DELETE', {})

@@ -30,6 +30,7 @@ import { STATIONS, stationNumber } from '~/components/stations'
 import { useChanges } from '~/stores/changes'
 import { useLedger } from '~/stores/ledger'
 import { useQueue } from '~/stores/queue'
+import { useWaiting } from '~/stores/waiting'
 
 const FILES: Record<string, () => Promise<{ default: Component }>> = {
   story: () => import('~/stations/story/StoryStation.vue'),
@@ -69,6 +70,7 @@ const fitting = useFitting()
 const changes = useChanges()
 const ledger = useLedger()
 const queue = useQueue()
+const waits = useWaiting()
 const hand = useHand()
 const session = useSession()
 const trouble = ref('')
@@ -202,7 +204,7 @@ async function back() {
     <AppHeader
       :title="fitting.client?.details.name ?? fitting.client?.code ?? ''"
       :fact="fact"
-      :saved="queue.saved"
+      :saved="waits.saved"
       :shop="fitting.shop"
     >
       <ArchTrail :now="number" :done="fitting.done" :watch="watchAt" @go="go" />

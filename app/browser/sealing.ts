@@ -1,0 +1,103 @@
+import { deviceStore, type Box, type KeyRow } from './deviceStore'
+
+/** Rounds of PBKDF2-SHA-256 that turn what a person signs in with into a key. */
+const ROUNDS = 310_000
+const AES = { name: 'AES-GCM', length: 256 } as const
+
+let key: CryptoKey | null = null
+
+const random = (bytes: number) => crypto.getRandomValues(new Uint8Array(bytes))
+
+/** A page that did not come by a safe way (no TLS, not this machine) has no cipher. */
+export const canSeal = (): boolean => typeof globalThis.crypto?.subtle !== 'undefined'
+
+async function wrappingKey(person: string, secret: string, salt: KeyRow['salt']) {
+  const words = new TextEncoder().encode(`${person}\n${secret}`)
+  const from = await crypto.subtle.importKey('raw', words, 'PBKDF2', false, ['deriveKey'])
+  return crypto.subtle.deriveKey(
+    { name: 'PBKDF2', salt, iterations: ROUNDS, hash: 'SHA-256' },
+    from,
+    AES,
+    false,
+    ['wrapKey', 'unwrapKey'],
+  )
+}
+/** Out of its wrapping it can be used, never taken away. */
+const unwrap = ({ iv, data }: Box, by: CryptoKey) =>
+  crypto.subtle.unwrapKey('raw', data, by, { name: 'AES-GCM', iv }, AES, false, [
+    'encrypt',
+    'decrypt',
+  ])
+
+/** A new key for a person; without a secret it lives only until sign-out. */
+async function newKey(person: string, secret: string | undefined): Promise<KeyRow> {
+  const salt = random(16)
+  const whole = await crypto.subtle.generateKey(AES, secret !== undefined, ['encrypt', 'decrypt'])
+  if (secret === undefined) return { person, salt, live: whole }
+  const by = await wrappingKey(person, secret, salt)
+  const iv = random(12)
+  const data = await crypto.subtle.wrapKey('raw', whole, by, { name: 'AES-GCM', iv })
+  const wrapped = { iv, data }
+  return { person, salt, wrapped, live: await unwrap(wrapped, by) }
+}
+
+/**
+ * Opens what a person keeps on this device.
+ *
+ * @param secret what they signed in with; undefined where the page was loaded again while they are
+ *   signed in
+ * @returns false where their key does not open with it: what waits under the former secret stays
+ */
+export async function unlock(person: string, secret?: string): Promise<boolean> {
+  key = null
+  if (!canSeal()) return true
+  const row = await deviceStore.key(person)
+  if (secret === undefined || !row?.wrapped) {
+    const next = row?.live ? row : await newKey(person, secret)
+    if (next !== row) await deviceStore.putKey(next)
+    key = next.live!
+    return true
+  }
+  try {
+    const by = await wrappingKey(person, secret, row.salt)
+    const live = await unwrap(row.wrapped, by)
+    await deviceStore.putKey({ ...row, live })
+    key = live
+    return true
+  } catch {
+    await deviceStore.putKey({ ...row, person: `${person} former ${Date.now()}` })
+    const next = await newKey(person, secret)
+    await deviceStore.putKey(next)
+    key = next.live!
+    return false
+  }
+}
+
+/** Puts the key away: what waits can be opened only after its owner has signed in again. */
+export async function lockAway(person: string): Promise<void> {
+  key = null
+  if (!canSeal()) return
+  const row = await deviceStore.key(person)
+  if (!row?.wrapped) return
+  const { live: _, ...rest } = row
+  await deviceStore.putKey(rest)
+}
+
+/** @throws Error where nobody has opened their key, or the browser has no cipher */
+export async function seal(value: unknown): Promise<Box> {
+  if (!key) throw new Error('nobody’s key is open')
+  const iv = random(12)
+  const text = new TextEncoder().encode(JSON.stringify(value))
+  return { iv, data: await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, text) }
+}
+
+/** What lies in a box; null where another key closed it. */
+export async function unseal(box: Box): Promise<unknown> {
+  if (!key) return null
+  try {
+    const text = await crypto.subtle.decrypt({ name: 'AES-GCM', iv: box.iv }, key, box.data)
+    return JSON.parse(new TextDecoder().decode(text)) as unknown
+  } catch {
+    return null
+  }
+}

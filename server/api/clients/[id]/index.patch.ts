@@ -1,0 +1,45 @@
+import { changeFields } from '../../../../core/record/clientChanges'
+import { parseWith } from '../../../../core/record/parse'
+import { clientSchema } from '../../../../core/record/schema'
+import { keyWords } from '../../../../core/record/tableNumbers'
+import { valueWords } from '../../../../core/record/clashWords'
+import { clientChangeBody } from '../../../../shared/contracts'
+import { audit } from '../../../database/audit'
+import { changeClient, lockClient } from '../../../database/clients'
+import { transaction } from '../../../database/pool'
+import { localDay } from '../../../http/day'
+import { HttpProblem } from '../../../http/problem'
+import { here, idParam, route } from '../../../http/route'
+
+const FIRST_DAY = '1900-01-01'
+
+/** Fields of a client, each on what it was: two people change two fields of one client at once. */
+export default route(
+  { permission: 'clients.change', body: clientChangeBody },
+  ({ event, person, body }) =>
+    transaction(async (db) => {
+      const before = here(await lockClient(db, person.shopId, idParam(event)))
+      const { details, met } = changeFields(before.details, body.changes)
+      if (met.length > 0)
+        throw new HttpProblem(
+          409,
+          'stale',
+          `Someone changed this meanwhile: ${met.map((f) => `${keyWords(f)} is ${valueWords(before.details[f])} now`).join(', ')}.`,
+        )
+      const checked = parseWith(clientSchema, details, 'client')
+      const { bornOn } = checked
+      if (bornOn && (bornOn < FIRST_DAY || bornOn > localDay()))
+        throw new HttpProblem(400, 'invalid', 'bornOn: a day from 1900 to today.', {
+          path: 'bornOn',
+        })
+      const client = here(await changeClient(db, person.shopId, before.id, checked))
+      await audit(db, {
+        shopId: person.shopId,
+        person,
+        clientId: client.id,
+        action: 'client.change',
+        detail: { before: before.details, after: client.details },
+      })
+      return { version: client.version }
+    }),
+)

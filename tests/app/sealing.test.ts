@@ -1,0 +1,129 @@
+import { beforeEach, expect, test, vi } from 'vitest'
+import type { KeyRow, Sealed } from '../../app/browser/deviceStore'
+
+/** What the browser's own database holds; it outlives the page. */
+const disk = vi.hoisted(() => ({
+  keys: new Map<string, KeyRow>(),
+  sealed: new Map<string, Sealed>(),
+  legible: [] as unknown[],
+}))
+vi.mock('~/browser/deviceStore', () => ({ deviceStore: store() }))
+vi.mock('../../app/browser/deviceStore', () => ({ deviceStore: store() }))
+function store() {
+  return {
+    put: async (row: Sealed) => void disk.sealed.set(row.id, row),
+    drop: async (id: string) => void disk.sealed.delete(id),
+    all: async () => [...disk.sealed.values()],
+    ofPerson: async (person: string) =>
+      [...disk.sealed.values()].filter((r) => r.person === person),
+    key: async (person: string) => disk.keys.get(person),
+    putKey: async (row: KeyRow) => void disk.keys.set(row.person, row),
+    legible: async () => disk.legible,
+    dropLegible: async () => void (disk.legible = []),
+  }
+}
+
+/** A page that was loaded anew: nothing of the last one is left but the database. */
+async function page() {
+  vi.resetModules()
+  const sealing = await import('../../app/browser/sealing')
+  const kept = await import('../../app/browser/keptChanges')
+  return { ...sealing, ...kept }
+}
+beforeEach(() => {
+  disk.keys.clear()
+  disk.sealed.clear()
+  disk.legible = []
+})
+
+const item = (person: string, id = 'one') => ({
+  id,
+  person,
+  order: 1,
+  words: 'born on',
+  method: 'PATCH' as const,
+  path: 'clients/1',
+  body: { changes: { guardian: { to: 'Ottilie Marchbank' } } },
+})
+/** Every byte that lies on the device, as somebody who takes it away would read it. */
+const onDisk = () =>
+  [...disk.sealed.values()]
+    .map((row) => JSON.stringify(row) + new TextDecoder('latin1').decode(row.box.data))
+    .join()
+
+test('what waits comes back after a reload, and lies closed on the device meanwhile', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  await first.keepRequest(item('rhona'))
+  expect(onDisk()).not.toMatch(/Ottilie|guardian|born on/)
+  const second = await page()
+  await second.unlock('rhona')
+  expect(await second.requestsOf('rhona')).toEqual([item('rhona')])
+  await second.dropKept('one')
+  expect(disk.sealed.size).toBe(0)
+})
+
+test('the key on the device can be used and never taken away', async () => {
+  const { unlock } = await page()
+  await unlock('rhona', 'quiet larch')
+  const { live } = disk.keys.get('rhona')!
+  expect(live!.extractable).toBe(false)
+  await expect(crypto.subtle.exportKey('raw', live!)).rejects.toThrow()
+})
+
+test('after sign-out only the same words open it', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  await first.keepRequest(item('rhona'))
+  await first.lockAway('rhona')
+  expect(disk.keys.get('rhona')!.live).toBeUndefined()
+  const back = await page()
+  expect(await back.unlock('rhona', 'quiet larch')).toBe(true)
+  expect(await back.requestsOf('rhona')).toHaveLength(1)
+})
+
+test('other words open nothing, say so, and leave what lies there', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  await first.keepRequest(item('rhona'))
+  await first.lockAway('rhona')
+  const wrong = await page()
+  expect(await wrong.unlock('rhona', 'another word')).toBe(false)
+  expect(await wrong.requestsOf('rhona')).toEqual([])
+  expect(await wrong.closedCount('rhona')).toEqual({ others: 0, own: 1 })
+  await wrong.keepRequest(item('rhona', 'two'))
+  expect(await wrong.requestsOf('rhona')).toEqual([item('rhona', 'two')])
+})
+
+test('another person learns that something waits, not what', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  await first.keepRequest(item('rhona'))
+  const other = await page()
+  await other.unlock('idris', 'slate')
+  expect(await other.requestsOf('rhona')).toEqual([])
+  expect(await other.requestsOf('idris')).toEqual([])
+  expect(await other.closedCount('idris')).toEqual({ others: 1, own: 0 })
+})
+
+test('what an earlier version kept legible is sealed and no longer lies there', async () => {
+  disk.legible = [{ id: 'old', order: 3, fittingId: 'f', part: 'story', words: 'goal' }]
+  const { unlock, sealLegible, pendingOf } = await page()
+  await unlock('rhona', 'quiet larch')
+  await sealLegible('rhona')
+  expect(disk.legible).toEqual([])
+  expect(await pendingOf('rhona')).toMatchObject([{ id: 'old', person: 'rhona', words: 'goal' }])
+  expect(onDisk()).not.toContain('goal')
+})
+
+test('what could be taken back is forgotten at sign-out; what waits is not', async () => {
+  const { unlock, keepHistory, historyOf, dropHistory, keepRequest, requestsOf } = await page()
+  await unlock('rhona', 'quiet larch')
+  const history = { fittingId: 'f', undo: [], redo: [] }
+  await keepHistory('rhona', history)
+  await keepRequest(item('rhona'))
+  expect(await historyOf('rhona', 'f')).toEqual(history)
+  await dropHistory('rhona')
+  expect(await historyOf('rhona', 'f')).toBeUndefined()
+  expect(await requestsOf('rhona')).toHaveLength(1)
+})
