@@ -38,8 +38,8 @@ const leave = () => (waiting.lines.length > 0 ? (asks.value = true) : signOut())
 const left = computed(() => {
   const { length } = waiting.lines
   return length === 1
-    ? 'One change has not reached the server.'
-    : `${length} changes have not reached the server.`
+    ? 'One change has not reached the server. It stays here, closed to others, and goes'
+    : `${length} changes have not reached the server. They stay here, closed to others, and go`
 })
 async function signOut() {
   asks.value = false
@@ -99,10 +99,7 @@ async function signOut() {
     <VDialog v-model="asks" max-width="460">
       <VCard class="asks" role="alertdialog" aria-label="Something waits on this device">
         <h2>Something waits on this device</h2>
-        <p>
-          {{ left }} It stays here, closed to others, and goes when you sign in again on this
-          device.
-        </p>
+        <p>{{ left }} when you sign in again on this device.</p>
         <div class="acts">
           <VBtn color="primary" variant="flat" @click="asks = false">Stay signed in</VBtn>
           <VBtn @click="signOut">Sign out</VBtn>

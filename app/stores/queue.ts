@@ -249,6 +249,11 @@ export const useQueue = defineStore('queue', () => {
   }
   /** Reads the fitting anew; parts with changes on their way stay as the screen has them. */
   const reload = () => fitting.load(busyParts)
+  /** After a lost line: what others did meanwhile is read first, then what waits is sent. */
+  async function catchUp() {
+    await reload().catch(() => undefined)
+    await flush()
+  }
   /** Word from the server that a part has a newer version. */
   async function heard(part: PartName, version: number) {
     const known = (fitting.parts[part]?.version ?? 0) >= version
@@ -269,6 +274,7 @@ export const useQueue = defineStore('queue', () => {
     choose,
     decide,
     reload,
+    catchUp,
     heard,
   }
 })

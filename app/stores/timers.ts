@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import type { StepDoes } from '../../core/record/stepState'
 import { leftMs, rings, type Timer } from '../../core/bench/timer'
 import { api, ApiError } from '~/browser/api'
+import { hear } from '~/browser/news'
 
 interface Answer {
   now: number
@@ -20,7 +21,7 @@ export const useTimers = defineStore('timers', {
     away: false,
     trouble: '',
     benchTold: 0,
-    stream: null as EventSource | null,
+    stop: null as (() => void) | null,
     tick: undefined as ReturnType<typeof setInterval> | undefined,
   }),
   getters: {
@@ -49,18 +50,18 @@ export const useTimers = defineStore('timers', {
     listen() {
       if (this.tick) return
       this.tick = setInterval(() => (this.now = Date.now()), 250)
-      this.stream = new EventSource('/api/timers/events')
-      for (const name of ['timers', 'open'])
-        this.stream.addEventListener(name, () => void this.load())
-      this.stream.addEventListener('bench', () => this.benchTold++)
-      this.stream.addEventListener('error', () => (this.away = true))
+      this.stop = hear(({ what }) => {
+        if (what === 'timers' || what === 'open') void this.load()
+        if (what === 'bench' || what === 'open') this.benchTold++
+        if (what === 'away') this.away = true
+      })
       void this.load()
     },
     quiet() {
       clearInterval(this.tick)
       this.tick = undefined
-      this.stream?.close()
-      this.stream = null
+      this.stop?.()
+      this.stop = null
       this.timers = []
     },
     left(t: Timer): number {

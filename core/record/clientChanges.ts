@@ -9,6 +9,17 @@ export interface FieldChange {
   to?: unknown
 }
 
+/** Fields as people name them. */
+export const FIELD_WORDS: Record<ClientField, string> = {
+  name: 'name',
+  bornOn: 'born on',
+  sex: 'sex',
+  massKg: 'weight',
+  heightMm: 'height',
+  guardian: 'guardian',
+  occupation: 'does what',
+}
+
 export type FieldChanges = Partial<Record<ClientField, FieldChange | undefined>>
 
 /** Nothing, in every way in which it comes over a line. */

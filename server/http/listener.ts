@@ -1,12 +1,17 @@
 import { EventEmitter } from 'node:events'
 import pg from 'pg'
+import type { Client } from '../database/pool'
 
-/** Word of a changed part. */
-export interface PartChanged {
-  fitting: string
-  part: string
-  version: number
-}
+/** What changed in a shop; never what it is now: a screen asks for that. */
+export type Change =
+  { what: 'part'; fitting: string; part: string; version: number } | { what: 'timers' | 'bench' }
+
+/** Tells every screen of a shop, once the transaction is kept. */
+export const tellShop = async (db: Client, shopId: string, change: Change): Promise<void> =>
+  void (await db.query('select pg_notify($1, $2)', [
+    'shop',
+    JSON.stringify({ shop: shopId, change }),
+  ]))
 
 const emitter = new EventEmitter().setMaxListeners(0)
 let started = false
@@ -26,12 +31,12 @@ function start() {
     client.once('error', again)
     client.once('end', again)
     client.on('notification', ({ payload }) => {
-      const change = JSON.parse(payload ?? '{}') as PartChanged
-      emitter.emit(change.fitting, change)
+      const { shop, change } = JSON.parse(payload ?? '{}') as { shop: string; change: Change }
+      emitter.emit(shop, change)
     })
     try {
       await client.connect()
-      await client.query('listen fitting')
+      await client.query('listen shop')
       emitter.emit('reconnected')
     } catch {
       again()
@@ -40,12 +45,9 @@ function start() {
   void connect()
 }
 
-/** Calls back for every change of one fitting until the returned function is called. */
-export function onFittingChange(
-  fittingId: string,
-  tell: (change: PartChanged) => void,
-): () => void {
+/** Calls back for every change in a shop until the returned function is called. */
+export function onShopChange(shopId: string, tell: (change: Change) => void): () => void {
   start()
-  emitter.on(fittingId, tell)
-  return () => emitter.off(fittingId, tell)
+  emitter.on(shopId, tell)
+  return () => emitter.off(shopId, tell)
 }

@@ -112,7 +112,7 @@ test('the same refusal twice is said twice', async () => {
 })
 
 test('a change is on the screen at once and with the server soon after', async () => {
-  const { fitting, changes, queue } = await openPage()
+  const { fitting, changes } = await openPage()
   expect(changes.change(add('left', 'footLengthMm', 265), 'length')).toBeNull()
   expect(fitting.record.feet.left!.readings[0]!.trials).toEqual([265])
   expect(useWaiting().saved).toBe('saving')
@@ -314,7 +314,7 @@ test('what belongs together, as the two feet of a called-out line, is kept whole
 })
 
 test('what is set aside in Why covers one layer, whatever the order; the other stays open', async () => {
-  const { changes, queue, ledger } = await openPage()
+  const { changes, ledger } = await openPage()
   const device = deviceSchema.parse({
     layers: [
       { kind: 'metPad', heightMm: 20 },

@@ -1,8 +1,8 @@
 import { createPinia, setActivePinia } from 'pinia'
 import { afterEach, beforeEach, expect, test, vi } from 'vitest'
+import type { News } from '../../app/browser/newsLine'
 import { useTimers } from '../../app/stores/timers'
 import { leftWords, type Timer } from '../../core/bench/timer'
-import { FakeEvents } from './fakeEvents'
 
 const AT = Date.parse('2026-11-26T09:00:00Z')
 /** The server's clock runs so far ahead of this device's. */
@@ -29,10 +29,19 @@ const timer = (more: Partial<Timer>): Timer => ({
   ...more,
 })
 
+/** What the shop's line says to whoever listens. */
+const line = vi.hoisted(() => ({ listeners: new Set<(news: News) => void>() }))
+vi.mock('~/browser/news', () => ({
+  hear: (listener: (news: News) => void) => {
+    line.listeners.add(listener)
+    return () => line.listeners.delete(listener)
+  },
+}))
+const tell = (news: News) => line.listeners.forEach((listener) => listener(news))
+
 beforeEach(() => {
   vi.useFakeTimers({ now: AT })
-  ;[timers, calls, down, tripMs, FakeEvents.all] = [[], [], false, 0, []]
-  vi.stubGlobal('EventSource', FakeEvents)
+  ;[timers, calls, down, tripMs] = [[], [], false, 0]
   vi.stubGlobal(
     'fetch',
     async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
@@ -72,14 +81,14 @@ test('it rings on its second, goes on ringing while the line is down, and is rea
   store.listen()
   await vi.advanceTimersByTimeAsync(100)
   down = true
-  FakeEvents.last.tell('error')
+  tell({ what: 'away' })
   await vi.advanceTimersByTimeAsync(9600)
   expect([store.away, store.ringing.length]).toEqual([true, 0])
   await vi.advanceTimersByTimeAsync(600)
   expect(store.ringing).toHaveLength(1)
   down = false
   timers = [timer({ state: 'stopped', stoppedAt: serverNow() })]
-  FakeEvents.last.tell('open')
+  tell({ what: 'open' })
   await vi.advanceTimersByTimeAsync(100)
   expect([store.away, store.ringing.length]).toEqual([false, 0])
 })

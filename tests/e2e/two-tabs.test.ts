@@ -12,7 +12,12 @@ test('a stale second tab adds its own by itself, and asks only what both changed
   await expect(page.getByRole('heading', { name: 'Measure' })).toBeVisible()
   const second = await context.newPage()
   // The second tab hears nothing, as on a bad line: it stays behind.
-  await second.route('**/events', (route) => route.abort())
+  await second.addInitScript(() => {
+    const deaf = class extends EventTarget {
+      close() {}
+    }
+    Object.assign(window, { SharedWorker: undefined, EventSource: deaf })
+  })
   await second.goto(page.url())
   await expect(second.getByRole('heading', { name: 'Measure' })).toBeVisible()
   await callOut(page, 'length L 264')
@@ -68,7 +73,7 @@ test('what is typed while the line is down waits in sight, and goes by itself, o
   await page.goto('/due')
   await tray.click()
   await expect(page.getByRole('region', { name: 'What waits on this device' })).toContainText(
-    'client: mass',
+    'Wait Awhile: weight',
   )
   await page.unroute('**/api/clients/**')
   await expect(tray).toHaveCount(0)
@@ -103,4 +108,24 @@ test('a lost line keeps every change on this device and sends each once, in orde
     /^left Heel width: 63.0 mm/,
   ])
     await expect(page.getByRole('button', { name })).toBeVisible()
+})
+
+test('twelve tabs of one browser work, and all hear the news', async ({ page, context }) => {
+  await signIn(page)
+  await newClient(page, 'Twelve Tabs')
+  await page.getByRole('button', { name: 'Go to Measure' }).click()
+  await expect(page.getByRole('heading', { name: 'Measure' })).toBeVisible()
+  const others = []
+  for (let i = 0; i < 11; i++) {
+    const tab = await context.newPage()
+    await tab.goto(i % 2 ? page.url() : '/')
+    others.push(tab)
+  }
+  for (const [i, tab] of others.entries())
+    await expect(tab.getByRole('heading', { name: i % 2 ? 'Measure' : 'Visits' })).toBeVisible()
+  await callOut(page, 'length L 264')
+  await saved(page)
+  for (const [i, tab] of others.entries())
+    if (i % 2)
+      await expect(tab.getByRole('button', { name: /^left Foot length: 264.0 mm/ })).toBeVisible()
 })

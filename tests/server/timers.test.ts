@@ -77,7 +77,7 @@ describe('timers', () => {
   it("are heard of by every screen of the shop, and nobody else's", async () => {
     const cookie = (bram as unknown as { cookie: string }).cookie
     const abort = new AbortController()
-    const stream = await fetch(`${server.base}/api/timers/events`, {
+    const stream = await fetch(`${server.base}/api/events`, {
       headers: { cookie },
       signal: abort.signal,
     })

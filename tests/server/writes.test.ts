@@ -128,7 +128,7 @@ describe('fields of a client', () => {
       occupation: { to: 'guide' },
     })
     expect(late.status).toBe(409)
-    expect(late.json.detail).toContain('mass, kg is 72 now')
+    expect(late.json.detail).toContain('weight is 72 now')
     expect(await details(id)).toMatchObject({ massKg: 72 })
     expect(await details(id)).not.toHaveProperty('occupation')
   })

@@ -1,6 +1,6 @@
 import { computed, ref } from 'vue'
 import { parseNumber } from '../../../core/measure/callOut'
-import { keyWords } from '../../../core/record/tableNumbers'
+import { FIELD_WORDS, type ClientField } from '../../../core/record/clientChanges'
 import type { Client, Story } from '../../../core/record/schema'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
@@ -22,7 +22,8 @@ export function useStory() {
     trouble.value = changes.put('story', next, words) ?? ''
   }
   async function putClient(patch: Partial<Client>) {
-    const words = `client: ${Object.keys(patch).map(keyWords).join(', ')}`
+    const fields = (Object.keys(patch) as ClientField[]).map((field) => FIELD_WORDS[field])
+    const words = `${fitting.client?.details.name ?? 'client'}: ${fields.join(', ')}`
     try {
       await fitting.changeClient(patch, words)
       trouble.value = ''

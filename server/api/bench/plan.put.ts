@@ -4,6 +4,7 @@ import { keepPlan, readPlan } from '../../database/bench'
 import { transaction } from '../../database/pool'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
+import { tellShop } from '../../http/listener'
 
 /** Keeps the plan of a day over the version it was made from. */
 export default route({ permission: 'jobs.change', body: planBody }, ({ person, body }) =>
@@ -15,10 +16,7 @@ export default route({ permission: 'jobs.change', body: planBody }, ({ person, b
         'Someone kept another plan of this day meanwhile. It is loaded now; change that one.',
       )
     await audit(db, { shopId: person.shopId, person, action: `bench.plan:${body.day}` })
-    await db.query('select pg_notify($1, $2)', [
-      'fitting',
-      JSON.stringify({ fitting: `bench ${person.shopId}`, part: 'plan', version: 0 }),
-    ])
+    await tellShop(db, person.shopId, { what: 'bench' })
     return readPlan(db, person.shopId, body.day)
   }),
 )

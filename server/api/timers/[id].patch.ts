@@ -2,6 +2,7 @@ import { timerChangeBody } from '../../../shared/contracts'
 import { transaction } from '../../database/pool'
 import { changeTimer, openTimers } from '../../database/timers'
 import { here, idParam, route } from '../../http/route'
+import { tellShop } from '../../http/listener'
 
 /** Pauses, resumes, extends, renames or stops a timer. */
 export default route(
@@ -11,10 +12,7 @@ export default route(
       const value =
         body.do === 'extend' ? body.minutes : body.do === 'rename' ? body.name : undefined
       here((await changeTimer(db, person.shopId, idParam(event), body.do, value)) || null)
-      await db.query('select pg_notify($1, $2)', [
-        'fitting',
-        JSON.stringify({ fitting: `timers ${person.shopId}`, part: 'timers', version: 0 }),
-      ])
+      await tellShop(db, person.shopId, { what: 'timers' })
       return openTimers(db, person.shopId)
     }),
 )

@@ -2,15 +2,13 @@ import { timerBody } from '../../../shared/contracts'
 import { transaction } from '../../database/pool'
 import { openTimers, startTimer } from '../../database/timers'
 import { route } from '../../http/route'
+import { tellShop } from '../../http/listener'
 
 /** Starts a timer; sent twice it starts once. */
 export default route({ permission: 'jobs.change', body: timerBody }, ({ person, body }) =>
   transaction(async (db) => {
     await startTimer(db, person.shopId, body, person.name)
-    await db.query('select pg_notify($1, $2)', [
-      'fitting',
-      JSON.stringify({ fitting: `timers ${person.shopId}`, part: 'timers', version: 0 }),
-    ])
+    await tellShop(db, person.shopId, { what: 'timers' })
     return openTimers(db, person.shopId)
   }),
 )

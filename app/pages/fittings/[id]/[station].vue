@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { differenceInYears } from 'date-fns'
-import { useEventListener, useEventSource } from '@vueuse/core'
+import { useEventListener } from '@vueuse/core'
 import {
   computed,
   defineAsyncComponent,
@@ -12,7 +12,7 @@ import {
   type Component,
 } from 'vue'
 import { VSnackbar } from 'vuetify/components'
-import type { PartName } from '../../../../core/record/parts'
+
 import { READINGS, type ReadingKind } from '../../../../core/kinds/readings/all'
 import { useFitting } from '~/stores/fitting'
 import { useHand } from '~/stores/hand'
@@ -29,6 +29,7 @@ import ShowClient from '~/components/ShowClient.vue'
 import { STATIONS, stationNumber } from '~/components/stations'
 import { useChanges } from '~/stores/changes'
 import { useLedger } from '~/stores/ledger'
+import { hear } from '~/browser/news'
 import { useQueue } from '~/stores/queue'
 import { useWaiting } from '~/stores/waiting'
 
@@ -107,19 +108,20 @@ const fact = computed(() => {
     .join(' · ')
 })
 
-/** What others change in the open fitting, as the server tells it. */
-const eventsAt = ref<string>()
-const { data: told } = useEventSource<['part'], { part: PartName; version: number }>(
-  eventsAt,
-  ['part'],
-  { serializer: { read: (text) => text && JSON.parse(text) } },
-)
-watch(told, (news) => news && void queue.heard(news.part, news.version))
+/** What others change in the open fitting, as the server tells it; all of it after a lost line. */
+let wasAway = false
+const deaf = hear((news) => {
+  if (news.what === 'away') wasAway = true
+  if (news.what === 'part' && news.fitting === fitting.id) void queue.heard(news.part, news.version)
+  if (news.what !== 'open' || !wasAway) return
+  wasAway = false
+  void queue.catchUp()
+})
+onUnmounted(deaf)
 async function open() {
   trouble.value = ''
   try {
     await changes.open(String(route.params.id))
-    eventsAt.value = `/api/fittings/${fitting.id}/events`
   } catch (error) {
     trouble.value = (error as Error).message
   }

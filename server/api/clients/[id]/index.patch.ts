@@ -1,7 +1,6 @@
-import { changeFields } from '../../../../core/record/clientChanges'
+import { changeFields, FIELD_WORDS } from '../../../../core/record/clientChanges'
 import { parseWith } from '../../../../core/record/parse'
 import { clientSchema } from '../../../../core/record/schema'
-import { keyWords } from '../../../../core/record/tableNumbers'
 import { valueWords } from '../../../../core/record/clashWords'
 import { clientChangeBody } from '../../../../shared/contracts'
 import { audit } from '../../../database/audit'
@@ -24,7 +23,7 @@ export default route(
         throw new HttpProblem(
           409,
           'stale',
-          `Someone changed this meanwhile: ${met.map((f) => `${keyWords(f)} is ${valueWords(before.details[f])} now`).join(', ')}.`,
+          `Someone changed this meanwhile: ${met.map((f) => `${FIELD_WORDS[f]} is ${valueWords(before.details[f])} now`).join(', ')}.`,
         )
       const checked = parseWith(clientSchema, details, 'client')
       const { bornOn } = checked

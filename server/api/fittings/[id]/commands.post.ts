@@ -13,6 +13,7 @@ import { currentTables } from '../../../database/shopTables'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
+import { tellShop } from '../../../http/listener'
 
 /**
  * One change of a fitting: row, version check and audit line in one transaction, then word to every
@@ -80,10 +81,12 @@ export default route(
           action: `${body.command.kind}:${part}`,
           detail: { before: applied.before, after: applied.state.content },
         })
-        await db.query('select pg_notify($1, $2)', [
-          'fitting',
-          JSON.stringify({ fitting: id, part, version: applied.state.version }),
-        ])
+        await tellShop(db, person.shopId, {
+          what: 'part',
+          fitting: id,
+          part,
+          version: applied.state.version,
+        })
         if (known)
           await logStep(
             db,
@@ -95,10 +98,7 @@ export default route(
             person.name,
           )
         if (part === 'jobs' || part === 'making')
-          await db.query('select pg_notify($1, $2)', [
-            'fitting',
-            JSON.stringify({ fitting: `bench ${person.shopId}`, part, version: 0 }),
-          ])
+          await tellShop(db, person.shopId, { what: 'bench' })
       }
       return { part: applied.part, state: applied.state }
     })

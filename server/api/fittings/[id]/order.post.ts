@@ -10,6 +10,7 @@ import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 import { lab } from '../../../labs/adapter'
+import { tellShop } from '../../../http/listener'
 
 /**
  * Sends the devices to the lab and keeps order and answer with the fitting. Nothing is kept when
@@ -111,10 +112,12 @@ export default route(
         action: 'device.order',
         detail: { order, lab: name, feet },
       })
-      await db.query('select pg_notify($1, $2)', [
-        'fitting',
-        JSON.stringify({ fitting: id, part: 'orders', version: applied.state.version }),
-      ])
+      await tellShop(db, person.shopId, {
+        what: 'part',
+        fitting: id,
+        part: 'orders',
+        version: applied.state.version,
+      })
       return { order: kept }
     })
   },
