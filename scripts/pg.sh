@@ -45,7 +45,7 @@ start() {
   if ! as test -s "$DATA/PG_VERSION"; then
     rm -rf "$DATA"
     (umask 077; printf '%s' "$OWNER" > "$BASE/pwfile"); [[ $(id -u) == 0 ]] && chown "$RUNAS" "$BASE/pwfile"
-    as "$BIN/initdb" -D "$DATA" -U arch_owner --pwfile="$BASE/pwfile" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 $([[ $FAST == 1 ]] && echo --no-sync) >/dev/null
+    as "$BIN/initdb" -D "$DATA" -U arch_owner --pwfile="$BASE/pwfile" -A scram-sha-256 -E UTF8 --locale=C.UTF-8 -k $([[ $FAST == 1 ]] && echo --no-sync) >/dev/null
     rm -f "$BASE/pwfile"
   fi
   [[ "$(as cat "$DATA/PG_VERSION")" == "$("$BIN/initdb" -V | grep -oE '[0-9]+' | head -1)" ]] || { echo "The data in $DATA was made by another PostgreSQL version; restore a backup into a new folder." >&2; exit 1; }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { computed, onMounted, ref } from 'vue'
+import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn, VDataTable, VSelect } from 'vuetify/components'
 import type { DueRow } from '../../shared/contracts'
 import AppHeader from '~/components/AppHeader.vue'
@@ -21,18 +21,36 @@ const KINDS: Record<DueRow['kind'], string> = {
   remake: 'Make again',
   guarantee: 'Guarantee',
 }
-onMounted(async () => {
+interface Answer {
+  due: DueRow[]
+  counts: { all: number; late: number; byKind: Partial<Record<DueRow['kind'], number>> }
+}
+const counts = ref<Answer['counts']>({ all: 0, late: 0, byKind: {} })
+/** The first lines of a kind, or the next after those that are there. */
+async function load(from = 0) {
+  const asked = kind.value
+  const only = asked === 'all' ? '' : `&kind=${asked}`
   try {
-    rows.value = (await api<{ due: DueRow[] }>('due')).due
+    const answer = await api<Answer>(`due?from=${from}${only}`)
+    // Another kind was chosen meanwhile: its own answer is on its way.
+    if (kind.value !== asked) return
+    rows.value = from === 0 ? answer.due : [...rows.value, ...answer.due]
+    counts.value = answer.counts
+    trouble.value = ''
   } catch (error) {
     trouble.value = (error as Error).message
   }
   loaded.value = true
-})
-const shown = computed(() =>
-  rows.value.filter((r) => kind.value === 'all' || r.kind === kind.value),
+}
+onMounted(() => load())
+watch(kind, () => load())
+const inAll = computed(() =>
+  kind.value === 'all' ? counts.value.all : (counts.value.byKind[kind.value] ?? 0),
 )
-const late = computed(() => rows.value.filter((r) => r.lateDays > 0).length)
+const left = computed(() => inAll.value - rows.value.length)
+const fact = computed(
+  () => `${counts.value.late} late, ${counts.value.all - counts.value.late} to come`,
+)
 const when = (r: DueRow) =>
   r.lateDays > 0
     ? `${r.lateDays} ${r.lateDays === 1 ? 'day' : 'days'} late`
@@ -54,7 +72,7 @@ const KIND_CHOICES = [
 
 <template>
   <div class="frame plain">
-    <AppHeader title="Due and reminders" :fact="`${late} late, ${rows.length - late} to come`" />
+    <AppHeader title="Due and reminders" :fact="fact" />
     <main class="main">
       <div class="title-row">
         <h1>Due</h1>
@@ -64,7 +82,7 @@ const KIND_CHOICES = [
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <section class="card scroll grow" tabindex="0" role="region" aria-label="Due">
-        <VDataTable class="table" :headers="HEADERS" :items="shown" :loading="!loaded">
+        <VDataTable class="table" :headers="HEADERS" :items="rows" :loading="!loaded">
           <template #[`item.on`]="{ item }">
             <StatusMark v-if="item.lateDays > 0" kind="watch" :word="when(item)" /><b v-else>{{
               when(item)
@@ -92,6 +110,9 @@ const KIND_CHOICES = [
             </p></template
           >
         </VDataTable>
+        <div v-if="left > 0" class="more">
+          <VBtn @click="load(rows.length)">{{ rows.length }} of {{ inAll }}: show more</VBtn>
+        </div>
       </section>
     </main>
   </div>
@@ -100,6 +121,9 @@ const KIND_CHOICES = [
 <style scoped>
 .none {
   padding: 12px 14px;
+}
+.more {
+  padding: 10px 14px;
 }
 .pick {
   width: 180px;

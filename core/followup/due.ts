@@ -1,10 +1,10 @@
-import { isChild } from '../measure/ageAtVisit'
+import { firstAdultDay } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
 import { SIDES } from '../tables/vocabulary'
 import { fitGrowth, lengthOn, outgrown, type LengthAt } from './growth'
 import { momentsOf } from './outcomes'
-import { daysBetween } from '../record/isoDay'
+import { addDays, daysBetween } from '../record/isoDay'
 
 export interface DueItem {
   kind: 'outcome' | 'visit' | 'outgrown' | 'remake' | 'guarantee'
@@ -14,76 +14,86 @@ export interface DueItem {
   lateDays: number
 }
 
+/** Something due on a day, and the first and last day on which it is told. */
+export interface DueSpan extends Omit<DueItem, 'lateDays'> {
+  tellFrom: string
+  tellUntil: string
+}
+
+/** What is known beside the record: a child's lengths and the shells' insides. */
+export interface DueKnown {
+  /** all lengths of a child's feet that the shop has, by side */
+  lengths?: { left?: LengthAt[]; right?: LengthAt[] } | undefined
+  /** usable inside length of the chosen shells, by side */
+  insideMm?: { left?: number; right?: number }
+}
+
+const earliest = (...days: string[]): string => days.reduce((a, b) => (b < a ? b : a))
+
 /**
- * What is due for one fitting: how it goes at two weeks, six weeks and season's end, the next
- * visit, a child's footwear or mould that is outgrown, a guarantee that ends. Soonest first.
- *
- * @param lengths all lengths of a child's feet that the shop has, by side
- * @param insideMm usable inside length of the chosen shells, by side
+ * Everything that will be due for one fitting: how it goes at its moments, the next visit, a child's
+ * footwear or mould that is outgrown, a guarantee that ends. Nothing of it depends on the day it is,
+ * so that it can be kept and asked for by day.
  */
-export function dueOf(
+export function dueSpans(
   record: FittingRecord,
-  today: string,
-  {
-    lengths = {},
-    insideMm = {},
-  }: {
-    lengths?: { left?: LengthAt[]; right?: LengthAt[] }
-    insideMm?: { left?: number; right?: number }
-  } = {},
-): DueItem[] {
+  { lengths = {}, insideMm = {} }: DueKnown = {},
+): DueSpan[] {
   const norms = normsOf(record)
   const ahead = norms.dueDays
-  const out: DueItem[] = []
-  const add = (kind: DueItem['kind'], on: string, words: string) => {
-    const lateDays = daysBetween(on, today)
-    if (lateDays >= -ahead[kind]) out.push({ kind, on, words, lateDays })
+  const out: DueSpan[] = []
+  const add = (kind: DueItem['kind'], on: string, words: string, tellUntil: string) => {
+    const tellFrom = addDays(on, -ahead[kind])
+    if (tellFrom <= tellUntil) out.push({ kind, on, words, tellFrom, tellUntil })
   }
   const handover = record.handover
   if (handover?.on) {
-    // One question at a time: the last moment that has come, unless it was answered.
-    const come = momentsOf(record)
-      .filter((m) => daysBetween(m.dueOn, today) >= -ahead.outcome)
-      .at(-1)
-    if (come && !come.answer && daysBetween(come.dueOn, today) <= ahead.letGo)
-      add('outcome', come.dueOn, `ask how it goes: ${come.moment.words}`)
+    const moments = momentsOf(record)
+    for (const [i, { moment, dueOn, answer }] of moments.entries()) {
+      if (answer) continue
+      // One question at a time: the next moment takes over as soon as it is told.
+      const next = moments.slice(i + 1).map((m) => addDays(m.dueOn, -ahead.outcome - 1))
+      const until = earliest(addDays(dueOn, ahead.letGo), ...next)
+      add('outcome', dueOn, `ask how it goes: ${moment.words}`, until)
+    }
     const next = handover.nextVisitOn
-    if (
-      next &&
-      next > handover.on &&
-      !(record.followups ?? []).some((f) => f.on >= next) &&
-      daysBetween(next, today) <= ahead.letGo
-    )
-      add('visit', next, 'next visit')
-    if (handover.guaranteeUntil && handover.guaranteeUntil >= today)
-      add('guarantee', handover.guaranteeUntil, 'guarantee ends: anything left to put right?')
+    if (next && next > handover.on && !(record.followups ?? []).some((f) => f.on >= next))
+      add('visit', next, 'next visit', addDays(next, ahead.letGo))
+    const ends = handover.guaranteeUntil
+    if (ends) add('guarantee', ends, 'guarantee ends: anything left to put right?', ends)
   }
   const { bornOn, sex } = record.client ?? {}
-  if (bornOn && isChild(record.client, today)) {
-    for (const side of SIDES) {
-      const own = lengths[side] ?? []
-      const fit = fitGrowth(own, bornOn, sex, norms)
-      if (!fit) continue
-      const madeAtMm = handover?.on ? lengthOn(fit, handover.on).lengthMm : undefined
-      const { footwear, remake } = outgrown(
-        fit,
-        own.at(-1)!.on,
-        { insideMm: insideMm[side], madeAtMm },
-        norms,
+  if (!bornOn) return out
+  const lastAsChild = addDays(firstAdultDay(bornOn), -1)
+  for (const side of SIDES) {
+    const own = lengths[side] ?? []
+    const fit = fitGrowth(own, bornOn, sex, norms)
+    if (!fit) continue
+    const madeAtMm = handover?.on ? lengthOn(fit, handover.on).lengthMm : undefined
+    const known = { insideMm: insideMm[side], madeAtMm }
+    const { footwear, remake } = outgrown(fit, own.at(-1)!.on, known, norms)
+    const early = (day: string | null) => `(as early as ${day}), estimate`
+    if (footwear?.expected)
+      add(
+        'outgrown',
+        footwear.expected,
+        `${side} footwear outgrown ${early(footwear.earliest)}`,
+        lastAsChild,
       )
-      if (footwear?.expected)
-        add(
-          'outgrown',
-          footwear.expected,
-          `${side} footwear outgrown (as early as ${footwear.earliest}), estimate`,
-        )
-      if (remake?.expected)
-        add(
-          'remake',
-          remake.expected,
-          `${side} device or mould ${norms.outgrownMm.remakeMm} mm behind the foot (as early as ${remake.earliest}), estimate`,
-        )
-    }
+    if (remake?.expected)
+      add(
+        'remake',
+        remake.expected,
+        `${side} device or mould ${norms.outgrownMm.remakeMm} mm behind the foot ${early(remake.earliest)}`,
+        lastAsChild,
+      )
   }
-  return out.sort((a, b) => (a.on < b.on ? -1 : 1))
+  return out
 }
+
+/** What is due on a day, soonest first. */
+export const dueOf = (record: FittingRecord, today: string, known: DueKnown = {}): DueItem[] =>
+  dueSpans(record, known)
+    .filter(({ tellFrom, tellUntil }) => tellFrom <= today && today <= tellUntil)
+    .map(({ kind, on, words }) => ({ kind, on, words, lateDays: daysBetween(on, today) }))
+    .sort((a, b) => (a.on < b.on ? -1 : 1))

@@ -1,3 +1,5 @@
+import { isDay } from '../record/isoDay'
+
 /** From this age on adult classes are shown. */
 export const ADULT_FROM_YEARS = 16
 
@@ -18,4 +20,15 @@ export function isChild(client: { bornOn?: string } | undefined, on: string | un
     on !== undefined &&
     ageInYears(client.bornOn, on) < ADULT_FROM_YEARS
   )
+}
+
+/**
+ * The first day on which a client no longer counts as a child.
+ *
+ * @example firstAdultDay('2012-02-29') // '2028-02-29'
+ */
+export function firstAdultDay(bornOn: string): string {
+  const day = `${Number(bornOn.slice(0, 4)) + ADULT_FROM_YEARS}${bornOn.slice(4)}`
+  // Whoever was born on a leap day is a year older after the last of February.
+  return isDay(day) ? day : `${day.slice(0, 4)}-03-01`
 }

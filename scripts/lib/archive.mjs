@@ -46,7 +46,7 @@ const GRANTS = [
     'shops, people, sign_in_failures, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models',
   ],
   ['select, insert, update', 'timers, bench_plans, heat_logs, writes'],
-  ['select, insert, delete', 'double_readings, photos, scans, device_presets'],
+  ['select, insert, delete', 'double_readings, photos, scans, device_presets, due_items'],
   ['select, insert', 'audit, norms, bench_log'],
 ]
 

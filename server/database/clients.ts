@@ -39,6 +39,9 @@ export async function addClient(
   return rows[0]
 }
 
+/** Letters that the index of names and codes can look for. */
+const TRIGRAM = 3
+
 /** Clients whose name or code holds every word of the query, nearest first. */
 export async function searchClients(
   db: Client,
@@ -56,25 +59,27 @@ export async function searchClients(
     openedOn: string | null
   }[]
 > {
-  const words = query
-    .trim()
-    .toLowerCase()
-    .split(/\s+/)
-    .filter(Boolean)
-    .slice(0, 6)
-    .map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`)
+  const words = query.trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6)
+  const patterns = words.map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`)
+  // Letters that make no trigram fit half the shop: the first by name are as near as any others.
+  const nearest = words.some((w) => w.length >= TRIGRAM)
+    ? "word_similarity($4, lower(name || ' ' || code)) desc, lower(name)"
+    : 'lower(name), $4::text'
   const { rows } = await db.query(
-    `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn", c.details->>'occupation' as occupation,
-       f.id as "fittingId", f.opened_on as "openedOn"
-     from clients c
+    `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn",
+       c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"
+     from (
+         select id, code, name, details from clients
+         where shop_id = $1 and lower(name || ' ' || code) like all ($2::text[])
+         order by ${nearest}
+         limit $3
+       ) c
        left join lateral (
          select id, opened_on from fittings where client_id = c.id
          order by opened_on desc, created_at desc limit 1
        ) f on true
-     where c.shop_id = $1 and lower(c.name || ' ' || c.code) like all ($2::text[])
-     order by lower(c.name)
-     limit $3`,
-    [shopId, words, limit],
+     order by ${nearest}`,
+    [shopId, patterns, limit, words.join(' ')],
   )
   return rows
 }

@@ -15,6 +15,7 @@ import {
 import { RECORD_VERSION, type FittingRecord, type Story } from '../../core/record/schema'
 import type { FittingRow, FittingState, PartState } from '../../shared/contracts'
 import { addClient } from './clients'
+import { reckonDue } from './due'
 import { currentTables } from './shopTables'
 import type { Client } from './pool'
 import { partContent } from './storedParts'
@@ -266,6 +267,7 @@ export async function importFitting(
   const fittingId = await openFitting(db, shopId, clientId, record.visit?.on ?? today, 'none')
   for (const [part, content] of Object.entries(splitRecord(record)))
     await putPart(db, fittingId, part as PartName, content, by)
+  await reckonDue(db, shopId, clientId)
   return fittingId
 }
 

@@ -1,12 +1,8 @@
-import { dueOf, type DueItem } from '../../core/followup/due'
 import type { LengthAt } from '../../core/followup/growth'
-import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import { shellInside } from '../../core/footwear/gradeShell'
 import { bestMean } from '../../core/measure/reading'
 import { joinRecord } from '../../core/record/parts'
 import type { FittingRecord, Foot } from '../../core/record/schema'
-import { SIDES, type Side } from '../../core/tables/vocabulary'
-import type { DueRow } from '../../shared/contracts'
+import type { Side } from '../../core/tables/vocabulary'
 import type { Client } from './pool'
 import { partContent, PARTS_COLUMN, partsOf } from './storedParts'
 
@@ -82,34 +78,4 @@ export async function lengthsOf(
     out.set(r.client_id, own)
   }
   return out
-}
-
-/** Everything due in the shop, the latest first. */
-export async function dueRows(
-  db: Client,
-  shopId: string,
-  today: string,
-  models: readonly FootwearModel[],
-): Promise<DueRow[]> {
-  const all = await handedOver(db, shopId, today)
-  const lengths = await lengthsOf(
-    db,
-    shopId,
-    all.filter((a) => a.record.client?.bornOn).map((a) => a.clientId),
-  )
-  return all
-    .flatMap(({ fittingId, clientId, code, name, record }): DueRow[] => {
-      const chosen = record.footwear?.chosen
-      const model = models.find((m) => m.id === chosen?.model)
-      const insideMm = Object.fromEntries(
-        SIDES.flatMap((side) => {
-          const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
-          return model && size ? [[side, shellInside(model, size).lengthMm]] : []
-        }),
-      )
-      return dueOf(record, today, { lengths: lengths.get(clientId), insideMm }).map(
-        (item: DueItem) => ({ ...item, fittingId, clientId, code, name }),
-      )
-    })
-    .sort((a, b) => b.lateDays - a.lateDays)
 }

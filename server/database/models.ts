@@ -1,5 +1,6 @@
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { FittingRecord, ShellCheck } from '../../core/record/schema'
+import { dueOfModelsChanged } from './due'
 import type { Client } from './pool'
 import { partContent } from './storedParts'
 
@@ -28,6 +29,11 @@ export async function putModels(
      on conflict (shop_id, id) do update set content = excluded.content`,
     [shopId, JSON.stringify(models)],
   )
+  await dueOfModelsChanged(
+    db,
+    shopId,
+    models.map((model) => model.id),
+  )
 }
 
 /** How many pairs of a size lie on the shelf; false when there is no such model or size. */
@@ -53,6 +59,7 @@ export async function removeModel(db: Client, shopId: string, model: string): Pr
     shopId,
     model,
   ])
+  await dueOfModelsChanged(db, shopId, [model])
   return rowCount === 1
 }
 

@@ -83,15 +83,25 @@ export async function unfinished(
   }[]
 > {
   const { rows } = await db.query(
-    `select f.id, c.id as client_id, c.code, c.name, f.opened_on,
-       array_agg(p.part) as parts,
-       bool_or(p.part = 'footwear' and p.content ? 'chosen') as chosen
-     from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
-     where f.shop_id = $1 and f.opened_on > $2::date - 60
-     group by f.id, c.id
-     having not bool_or(p.part = 'handover' and p.content ? 'on')
-     order by f.opened_on desc
-     limit 12`,
+    `select f.id, c.id as client_id, c.code, c.name, f.opened_on, p.parts, p.chosen
+     from (
+         select id, client_id, opened_on, created_at from fittings
+         where shop_id = $1 and opened_on > $2::date - 60
+           and exists (select 1 from fitting_parts where fitting_id = fittings.id)
+           and not exists (
+             select 1 from fitting_parts
+             where fitting_id = fittings.id and part = 'handover' and content ? 'on'
+           )
+         order by opened_on desc, created_at desc
+         limit 12
+       ) f
+       join clients c on c.id = f.client_id
+       join lateral (
+         select array_agg(part) as parts,
+           bool_or(part = 'footwear' and content ? 'chosen') as chosen
+         from fitting_parts where fitting_id = f.id
+       ) p on true
+     order by f.opened_on desc, f.created_at desc`,
     [shopId, today],
   )
   return rows.map((r) => ({

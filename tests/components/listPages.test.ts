@@ -19,8 +19,20 @@ describe('Due', () => {
     name: 'Mirela Stanhope',
     ...more,
   })
-  async function open(due: DueRow[]) {
-    const opened = await mountWith(Due, { answers: { due: { due } } })
+  async function open(due: DueRow[], more = 0) {
+    const of = (kind: string) => due.filter((d) => d.kind === kind)
+    const kinds = [...new Set(due.map((d) => d.kind))]
+    const counts = {
+      all: due.length + more,
+      late: due.filter((d) => d.lateDays > 0).length,
+      byKind: Object.fromEntries(kinds.map((k) => [k, of(k).length])),
+    }
+    const answers = {
+      [`due?from=${due.length}`]: { due: [row({ name: 'The Last' })], counts },
+      'due?from=0': { due, counts },
+      ...Object.fromEntries(kinds.map((k) => [`due?from=0&kind=${k}`, { due: of(k), counts }])),
+    }
+    const opened = await mountWith(Due, { answers })
     await settled()
     return opened
   }
@@ -49,8 +61,17 @@ describe('Due', () => {
   test('shows one kind where one is asked for', async () => {
     const { wrapper } = await open([row({}), row({ kind: 'guarantee', words: 'guarantee ends' })])
     await pick(wrapper, 'Kind of reminder', 'Guarantee')
+    await settled()
     expect(lines(wrapper)).toHaveLength(1)
     expect(lines(wrapper)[0]).toContain('guarantee ends')
+  })
+  test('nothing is cut off unsaid: more is shown on demand', async () => {
+    const { wrapper } = await open([row({}), row({})], 1)
+    await button(wrapper, '2 of 3: show more').trigger('click')
+    await settled()
+    expect(lines(wrapper)).toHaveLength(3)
+    expect(textOf(wrapper)).toContain('The Last')
+    expect(textOf(wrapper)).not.toContain('show more')
   })
   test('opens the follow-up', async () => {
     const { wrapper } = await open([row({})])

@@ -5,6 +5,7 @@ import { valueWords } from '../../../../core/record/clashWords'
 import { clientChangeBody } from '../../../../shared/contracts'
 import { audit } from '../../../database/audit'
 import { changeClient, lockClient } from '../../../database/clients'
+import { reckonDue } from '../../../database/due'
 import { transaction } from '../../../database/pool'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
@@ -32,6 +33,7 @@ export default route(
           path: 'bornOn',
         })
       const client = here(await changeClient(db, person.shopId, before.id, checked))
+      await reckonDue(db, person.shopId, client.id)
       await audit(db, {
         shopId: person.shopId,
         person,

@@ -7,6 +7,7 @@ import { commandBody } from '../../../../shared/contracts'
 import { may } from '../../../../shared/permissions'
 import { audit } from '../../../database/audit'
 import { logStep } from '../../../database/bench'
+import { dueRestsOn, reckonDue } from '../../../database/due'
 import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
 import { currentTables } from '../../../database/shopTables'
@@ -81,6 +82,7 @@ export default route(
           action: `${body.command.kind}:${part}`,
           detail: { before: applied.before, after: applied.state.content },
         })
+        if (dueRestsOn(part)) await reckonDue(db, person.shopId, rows[0].client_id)
         await tellShop(db, person.shopId, {
           what: 'part',
           fitting: id,
