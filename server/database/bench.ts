@@ -24,14 +24,19 @@ export async function openJobs(
     `select f.id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts,
        max(p.version) filter (where p.part = 'jobs') as jobs_version,
        max(p.version) filter (where p.part = 'making') as making_version
-     from fittings f
+     from (
+         select id, client_id, opened_on from fittings
+         where shop_id = $1 and opened_on > $2::date - 365
+           and not exists (
+             select 1 from fitting_parts
+             where fitting_id = fittings.id and part = 'handover' and content ? 'on'
+           )
+       ) f
        join clients c on c.id = f.client_id
        join fitting_parts p on p.fitting_id = f.id
-     where f.shop_id = $1 and f.opened_on > $2::date - 365
-       and p.part in ('device.left', 'device.right', 'footwear', 'jobs', 'making', 'norms', 'story',
-         'findings.left', 'findings.right', 'legLength', 'handover')
-     group by f.id, c.id
-     having not bool_or(p.part = 'handover' and p.content ? 'on')
+     where p.part in ('device.left', 'device.right', 'footwear', 'jobs', 'making', 'norms', 'story',
+       'findings.left', 'findings.right', 'legLength')
+     group by f.id, f.opened_on, c.id
      order by f.opened_on, f.id`,
     [shopId, today],
   )

@@ -12,11 +12,14 @@ export interface ClientRow {
 /** Next free client code of a shop, like HR-0422. Call in a transaction: it locks the shop. */
 async function nextCode(db: Client, shopId: string): Promise<string> {
   await db.query('select 1 from shops where id = $1 for update', [shopId])
-  const { rows } = await db.query<{ last: number | null }>(
-    "select max((regexp_match(code, '^HR-(\\d{1,9})$'))[1]::bigint)::int as last from clients where shop_id = $1",
+  // The longest number is the highest: an index has them in this order.
+  const { rows } = await db.query<{ code: string }>(
+    `select code from clients where shop_id = $1 and code ~ '^HR-[0-9]{1,9}$'
+     order by length(code) desc, code desc limit 1`,
     [shopId],
   )
-  return `HR-${String((rows[0]?.last ?? 400) + 1).padStart(4, '0')}`
+  const last = rows[0] ? Number(rows[0].code.slice(3)) : 400
+  return `HR-${String(last + 1).padStart(4, '0')}`
 }
 
 /** Adds a client; a code that is taken or missing is replaced by the next free one. */
@@ -39,10 +42,13 @@ export async function addClient(
   return rows[0]
 }
 
-/** Letters that the index of names and codes can look for. */
-const TRIGRAM = 3
+/** No name goes on with a letter behind this one. */
+const LAST_LETTER = 1_114_111
 
-/** Clients whose name or code holds every word of the query, nearest first. */
+/**
+ * Clients whose name or code holds every word of the query: first those whose name begins with it,
+ * then by name.
+ */
 export async function searchClients(
   db: Client,
   shopId: string,
@@ -60,26 +66,34 @@ export async function searchClients(
   }[]
 > {
   const words = query.trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6)
-  const patterns = words.map((w) => `%${w.replace(/[\\%_]/g, (c) => `\\${c}`)}%`)
-  // Letters that make no trigram fit half the shop: the first by name are as near as any others.
-  const nearest = words.some((w) => w.length >= TRIGRAM)
-    ? "word_similarity($4, lower(name || ' ' || code)) desc, lower(name)"
-    : 'lower(name), $4::text'
+  const escaped = words.map((w) => w.replace(/[\\%_]/g, (c) => `\\${c}`))
+  // One condition a word, each of which the index of letters in threes can answer.
+  const holds = escaped.map((_, i) => `and lower(name || ' ' || code) like '%' || $${i + 4} || '%'`)
+  // Two walks of indexes in the order of names: neither sorts what it does not show.
+  const begins = `lower(name) >= $3 and lower(name) < $3 || chr(${LAST_LETTER})`
+  const columns = 'id, code, name, details'
   const { rows } = await db.query(
     `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn",
        c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"
      from (
-         select id, code, name, details from clients
-         where shop_id = $1 and lower(name || ' ' || code) like all ($2::text[])
-         order by ${nearest}
-         limit $3
+         (
+           select ${columns}, 0 as far from clients where shop_id = $1 and ${begins}
+           order by lower(name) limit $2
+         )
+         union all
+         (
+           select ${columns}, 1 as far from clients
+           where shop_id = $1 ${holds.join(' ')} and not (${begins})
+           order by lower(name) limit $2
+         )
+         order by far, name limit $2
        ) c
        left join lateral (
          select id, opened_on from fittings where client_id = c.id
          order by opened_on desc, created_at desc limit 1
        ) f on true
-     order by ${nearest}`,
-    [shopId, patterns, limit, words.join(' ')],
+     order by c.far, lower(c.name)`,
+    [shopId, limit, words.join(' '), ...escaped],
   )
   return rows
 }

@@ -32,3 +32,7 @@ begin
   execute format('grant select, insert, delete on due_items to %I', app);
 end
 $$;
+
+-- The next code of a client is one after the longest and highest.
+create index clients_by_code on clients (shop_id, length(code) desc, code desc)
+  where code ~ '^HR-[0-9]{1,9}$';
