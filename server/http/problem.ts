@@ -17,6 +17,7 @@ const TITLES: Record<number, string> = {
   401: 'Sign in first',
   403: 'Not for this role',
   404: 'Not here',
+  405: 'Not by this method',
   409: 'Changed meanwhile',
   413: 'Too large',
   415: 'JSON only',

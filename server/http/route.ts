@@ -113,6 +113,9 @@ function toProblem(error: unknown): HttpProblem {
       'database-away',
       'The database does not answer. What you typed is kept and sent again.',
     )
+  // A number too large for its column, a character that the database cannot hold.
+  if (['22003', '22021', '22P05'].includes(code))
+    return new HttpProblem(400, 'invalid', 'Something in this request is out of range.')
   if (code === '22P02')
     return new HttpProblem(404, 'not-found', 'There is nothing with this address.')
   return new HttpProblem(

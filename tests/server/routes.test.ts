@@ -8,7 +8,7 @@ import { Caller, startServer } from './client'
 
 /** Every route file with its method, path and declared permission. */
 const routes = (readdirSync('server/api', { recursive: true }) as string[])
-  .filter((f) => f.endsWith('.ts'))
+  .filter((f) => f.endsWith('.ts') && f !== '[...].ts')
   .map((file) => {
     const text = readFileSync(join('server/api', file), 'utf8')
     const [, method] = /\.(get|post|put|patch|delete)\.ts$/.exec(file)!
@@ -164,6 +164,44 @@ describe('permissions', () => {
     }
     expect((await otto.get('clients?q=o')).json.clients).toEqual([])
     expect((await otto.get('models')).json.models).toEqual([])
+  })
+})
+
+describe('what is no route', () => {
+  it.each([
+    ['GET', 'nothing', 404],
+    ['GET', 'fittings/a/b/c', 404],
+    ['PUT', 'today', 405],
+    ['DELETE', 'health', 405],
+    ['POST', 'clients/00000000-0000-4000-8000-000000000000', 405],
+    ['PATCH', 'fittings/00000000-0000-4000-8000-000000000000/commands', 405],
+  ])('%s %s is a problem, %i, never a page', async (method, path, status) => {
+    const rhona = await new Caller(server.base).signIn('rhona')
+    const answer = await rhona.call(method, path, method === 'GET' ? undefined : {})
+    expect([answer.status, answer.json.status]).toEqual([status, status])
+    expect(answer.headers.get('content-type')).toContain('application/problem+json')
+    if (status === 405) expect(answer.headers.get('allow')).toMatch(/GET|POST|PUT/)
+  })
+
+  it.each([
+    ['GET', 'clients?q=%00', undefined],
+    ['GET', 'clients?q=a%00b', undefined],
+    ['POST', 'clients', { details: { name: 'a\u0000b' } }],
+  ])('%s %s with a character that cannot be kept is no failure', async (method, path, body) => {
+    const rhona = await new Caller(server.base).signIn('rhona')
+    expect((await rhona.call(method, path, body)).status).toBeLessThan(500)
+  })
+
+  it('a version out of range is refused', async () => {
+    const rhona = await new Caller(server.base).signIn('rhona')
+    for (const version of [-1, 0.5, 2 ** 31, 1e20]) {
+      const answer = await rhona.command(fitting, version, {
+        kind: 'part.put',
+        part: 'making',
+        content: {},
+      })
+      expect([400, 409]).toContain(answer.status)
+    }
   })
 })
 
