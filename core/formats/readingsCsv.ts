@@ -8,6 +8,9 @@ import type { FittingRecord, Reading } from '../record/schema'
 import { POSTURES, SCAN_INSTRUMENT, SIDES, type Posture, type Side } from '../tables/vocabulary'
 import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 
+/** What a table would take for a formula; a number may be below zero. */
+const FORMULA = /^[=@\t\r]|^[+-](?![\d.])/
+
 const READING_COLUMNS = [
   'side',
   'what',
@@ -39,7 +42,7 @@ export function writeReadingsCsv(record: FittingRecord): string {
       ]),
     ),
   )
-  return `${Papa.unparse({ fields: [...READING_COLUMNS], data: rows }, { newline: '\n' })}\n`
+  return `${Papa.unparse({ fields: [...READING_COLUMNS], data: rows }, { newline: '\n', escapeFormulae: FORMULA })}\n`
 }
 
 /**

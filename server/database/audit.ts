@@ -1,4 +1,5 @@
 import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto'
+import { AUDIT_KINDS, type AuditKind, type AuditRow } from '../../shared/auditKinds'
 import type { Client } from './pool'
 
 export interface AuditLine {
@@ -60,31 +61,51 @@ export async function audit(db: Client, line: AuditLine): Promise<void> {
   )
 }
 
-export interface AuditRow {
-  id: string
-  at: string
-  person: string | null
-  action: string
-  clientId: string | null
-  detail: unknown
+/** Which lines are looked for; what is left out is not asked about. */
+export interface AuditQuery {
+  client?: string | undefined
+  /** letters of the person's name */
+  person?: string | undefined
+  kind?: AuditKind | undefined
+  /** first and last day, YYYY-MM-DD */
+  from?: string | undefined
+  until?: string | undefined
+  /** only lines before this one: the next page */
+  before?: string | undefined
 }
 
-/**
- * The newest lines of a shop, of one client when given; details of erased clients are gone for
- * good.
- */
+/** Lines of a shop, newest first; details of erased clients are gone for good. */
 export async function readAudit(
   db: Client,
   shopId: string,
-  clientId: string | null,
+  { client, person, kind, from, until, before }: AuditQuery,
   limit = 200,
 ): Promise<AuditRow[]> {
+  const begins = kind ? AUDIT_KINDS[kind].begins.map((text) => `${text}%`) : null
   const { rows } = await db.query(
-    `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key
+    `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key, c.code
      from audit a
-     left join client_keys k on k.client_id = a.client_id
-     where a.shop_id = $1 and ($2::uuid is null or a.client_id = $2) order by a.id desc limit $3`,
-    [shopId, clientId, limit],
+       left join client_keys k on k.client_id = a.client_id
+       left join clients c on c.id = a.client_id
+     where a.shop_id = $1
+       and ($2::uuid is null or a.client_id = $2)
+       and ($3::text is null or a.person_name ilike '%' || $3 || '%')
+       and ($4::text[] is null or a.action like any ($4))
+       and ($5::date is null or a.at >= $5::date)
+       and ($6::date is null or a.at < $6::date + 1)
+       and ($7::bigint is null or a.id < $7)
+     order by a.id desc
+     limit $8`,
+    [
+      shopId,
+      client ?? null,
+      person?.replace(/[\\%_]/g, (letter) => `\\${letter}`) ?? null,
+      begins,
+      from ?? null,
+      until ?? null,
+      before ?? null,
+      limit,
+    ],
   )
   return rows.map((r) => ({
     id: r.id,
@@ -92,6 +113,7 @@ export async function readAudit(
     person: r.person_name,
     action: r.action,
     clientId: r.client_id,
+    code: r.code,
     detail: r.detail && r.key ? unseal(r.key, r.detail) : null,
   }))
 }

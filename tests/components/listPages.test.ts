@@ -86,30 +86,65 @@ describe('Due', () => {
 })
 
 describe('Audit trail', () => {
-  test('says when, who and what; nobody is a dash', async () => {
-    const lines = [
-      {
-        id: '1',
-        at: '2026-11-29T08:01:02',
-        person: 'Rhona Kestle',
-        action: 'client seen',
-        clientId: 'c1',
-        detail: null,
-      },
-      { id: '2', at: '2026-11-29T08:00:00', person: null, action: 'start', clientId: null },
-    ]
-    const { wrapper } = await mountWith(Audit, { answers: { audit: { lines } } })
+  const line = (id: string, more: object = {}) => ({
+    id,
+    at: '2026-11-29T08:01:02',
+    person: 'Rhona Kestle',
+    action: 'client.change',
+    clientId: 'c1',
+    code: 'HR-0001',
+    detail: null,
+    ...more,
+  })
+  const open = async (answers: Record<string, unknown>) => {
+    const opened = await mountWith(Audit, { answers })
     await settled()
+    return opened
+  }
+
+  test('says when, who, what, and what it was and is', async () => {
+    const detail = { before: { massKg: 70, name: 'A' }, after: { massKg: 72, name: 'A' } }
+    const lines = [line('2', { detail }), line('1', { person: null, clientId: null, code: null })]
+    const { wrapper } = await open({ 'audit?': { lines, more: false } })
     const [first, second] = wrapper.findAll('tbody tr')
-    expect(first!.text()).toMatch(/29 Nov 08:01:02.*Rhona Kestle.*client seen.*open/)
+    expect(first!.text()).toMatch(
+      /29 Nov 2026 08:01:02.*Rhona Kestle.*client\.change.*HR-0001.*mass, kg: 70 → 72/,
+    )
+    expect(first!.text()).not.toContain('name')
     expect(first!.find('a').attributes('href')).toBe('/clients/c1')
     expect(second!.text()).toContain('–')
     expect(second!.find('a').exists()).toBe(false)
   })
-  test('no line yet', async () => {
-    const { wrapper } = await mountWith(Audit, { answers: { audit: { lines: [] } } })
+  test('a client who was erased is no link', async () => {
+    const { wrapper } = await open({
+      'audit?': { lines: [line('1', { code: null })], more: false },
+    })
+    expect(wrapper.find('tbody').text()).toContain('erased')
+    expect(wrapper.find('tbody a').exists()).toBe(false)
+  })
+  test('is asked by person and kind, and the file is of the same', async () => {
+    const { wrapper } = await open({
+      'audit?': { lines: [line('2'), line('1')], more: false },
+      'audit?kind=out': { lines: [line('2')], more: false },
+    })
+    await pick(wrapper, 'What', 'Went out')
     await settled()
-    expect(textOf(wrapper)).toContain('No line yet.')
+    expect(wrapper.findAll('tbody tr')).toHaveLength(1)
+    expect(button(wrapper, 'CSV').attributes('href')).toBe('/api/audit/export?kind=out')
+  })
+  test('older lines follow those that are there', async () => {
+    const { wrapper } = await open({
+      'audit?': { lines: [line('9'), line('8')], more: true },
+      'audit?before=8': { lines: [line('7')], more: false },
+    })
+    await button(wrapper, 'Show older lines').trigger('click')
+    await settled()
+    expect(wrapper.findAll('tbody tr')).toHaveLength(3)
+    expect(textOf(wrapper)).not.toContain('Show older lines')
+  })
+  test('no line yet', async () => {
+    const { wrapper } = await open({ 'audit?': { lines: [], more: false } })
+    expect(textOf(wrapper)).toContain('No line says that.')
   })
 })
 
