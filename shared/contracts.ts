@@ -104,6 +104,8 @@ export interface PresetRow {
 }
 
 export const orderBody = z.strictObject({
+  /** made with the order: asked again under the same id, it is never ordered twice */
+  id: z.uuid().optional(),
   feet: z.array(z.enum(SIDES)).min(1, 'Choose at least one foot.').max(2),
   note: z.string().max(500).default(''),
 })

@@ -1,5 +1,5 @@
 import type { z } from 'zod'
-import { parseNumber } from '../../core/measure/callOut'
+import { parseNumber } from '../../core/measure/parseNumber'
 
 /** What was typed, checked: the value to send, or a sentence for each field that is not right. */
 export interface ReadForm<T> {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, ref } from 'vue'
-import { parseNumber } from '../../core/measure/callOut'
+import { parseNumber } from '../../core/measure/parseNumber'
 
 /**
  * Minus, value, plus. Holding repeats and shows drafts; letting go keeps the value. Null reads

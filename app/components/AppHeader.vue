@@ -1,14 +1,13 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { useNow } from '@vueuse/core'
-import { computed, ref } from 'vue'
-import { VBtn, VCard, VDialog, VList, VListItem, VMenu } from 'vuetify/components'
+import { computed, defineAsyncComponent, ref } from 'vue'
+import { VBtn, VList, VListItem, VMenu } from 'vuetify/components'
 import { useSession } from '~/stores/session'
 import { ROLE_WORDS } from '../../shared/permissions'
 import BrandMark from './BrandMark.vue'
 import TimerTray from './TimerTray.vue'
-import WaitingTray from './WaitingTray.vue'
-import { useWaiting, type Saved } from '~/stores/waiting'
+import type { Saved } from '~/stores/waiting'
 
 /** Brand, who this is about, the trail, the clock with what is saved. */
 const {
@@ -32,15 +31,17 @@ const SAVED: Record<Saved, string> = {
 }
 const saves = computed(() => saved && `${saved === 'saved' ? '✓ ' : ''}${SAVED[saved]}`)
 const waits = computed(() => saved === 'kept' || saved === 'on this page')
-const waiting = useWaiting()
+// What waits rests on the whole record: the first page does not wait for it.
+const WaitingTray = defineAsyncComponent(() => import('./WaitingTray.vue'))
+const LeaveDialog = defineAsyncComponent(() => import('./LeaveDialog.vue'))
 const asks = ref(false)
-const leave = () => (waiting.lines.length > 0 ? (asks.value = true) : signOut())
-const left = computed(() => {
-  const { length } = waiting.lines
-  return length === 1
-    ? 'One change has not reached the server. It stays here, closed to others, and goes'
-    : `${length} changes have not reached the server. They stay here, closed to others, and go`
-})
+const count = ref(0)
+async function leave() {
+  const { useWaiting } = await import('~/stores/waiting')
+  count.value = useWaiting().lines.length
+  if (count.value === 0) return signOut()
+  asks.value = true
+}
 async function signOut() {
   asks.value = false
   await session.signOut()
@@ -67,7 +68,7 @@ async function signOut() {
         saves
       }}</small>
     </div>
-    <WaitingTray />
+    <WaitingTray v-if="session.person" />
     <TimerTray />
     <VMenu v-if="session.person">
       <template #activator="{ props }">
@@ -96,16 +97,7 @@ async function signOut() {
         <VListItem title="Sign out" @click="leave" />
       </VList>
     </VMenu>
-    <VDialog v-model="asks" max-width="460">
-      <VCard class="asks" role="alertdialog" aria-label="Something waits on this device">
-        <h2>Something waits on this device</h2>
-        <p>{{ left }} when you sign in again on this device.</p>
-        <div class="acts">
-          <VBtn color="primary" variant="flat" @click="asks = false">Stay signed in</VBtn>
-          <VBtn @click="signOut">Sign out</VBtn>
-        </div>
-      </VCard>
-    </VDialog>
+    <LeaveDialog v-if="asks" :count @stay="asks = false" @leave="signOut" />
   </header>
 </template>
 
@@ -172,16 +164,6 @@ small.watch-text {
   font-size: 15px;
   font-weight: 600;
   white-space: nowrap;
-}
-.asks {
-  padding: 18px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
 }
 .me {
   min-width: 44px;

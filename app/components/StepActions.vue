@@ -4,7 +4,7 @@ import { VBtn, VTextField } from 'vuetify/components'
 import { skinCheck } from '../../core/record/skinCheck'
 import type { BenchStep } from '../../core/bench/jobSteps'
 import type { StepChange, Wearer } from '../../core/record/stepState'
-import { parseNumber } from '../../core/measure/callOut'
+import { parseNumber } from '../../core/measure/parseNumber'
 
 /**
  * What can be done with a step: begin, end, longer, split, leave out, do again. A step on warm skin

@@ -7,7 +7,7 @@ import {
   type Price,
   type PriceTable,
 } from '../../core/tables/prices'
-import { parseNumber } from '../../core/measure/callOut'
+import { parseNumber } from '../../core/measure/parseNumber'
 import { TABLES, type ShopTables } from '../../core/record/tables'
 import DraftField from '~/components/DraftField.vue'
 import PlainButton from '~/components/PlainButton.vue'

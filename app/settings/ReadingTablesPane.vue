@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { VTable } from 'vuetify/components'
 import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
-import { parseNumber } from '../../core/measure/callOut'
+import { parseNumber } from '../../core/measure/parseNumber'
 import { withNumber } from '../../core/record/tableNumbers'
 import type { ShopTables } from '../../core/record/tables'
 import DraftField from '~/components/DraftField.vue'

@@ -1,7 +1,7 @@
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS, layerSchema, type LayerKind } from '../kinds/layers/all'
 import { POSTS } from '../kinds/posts/all'
-import { parseNumber } from '../measure/callOut'
+import { parseNumber } from '../measure/parseNumber'
 import { parseWith } from '../record/parse'
 import type { Device } from '../record/schema'
 

@@ -1,5 +1,5 @@
 import { SHELL_MEASURES, type ShellMeasureKey } from '../kinds/stations/all'
-import { parseNumber } from '../measure/callOut'
+import { parseNumber } from '../measure/parseNumber'
 import { Refusal } from '../record/refusal'
 import { modelSchema, type FootwearModel } from './catalogueSchema'
 import { idOf } from '../record/idOf'

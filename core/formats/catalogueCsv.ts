@@ -1,6 +1,6 @@
 import Papa from 'papaparse'
 import { modelSchema, MOST_MODELS, type FootwearModel } from '../footwear/catalogueSchema'
-import { parseNumber } from '../measure/callOut'
+import { parseNumber } from '../measure/parseNumber'
 import { Refusal } from '../record/refusal'
 
 /**

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { parseNumber } from '../measure/callOut'
+import { parseNumber } from '../measure/parseNumber'
 import type { Norms } from '../record/tables'
 import { refuseTrial } from '../measure/questions'
 import { MOST_TRIALS } from '../record/commands'

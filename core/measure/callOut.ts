@@ -1,3 +1,4 @@
+import { parseNumber } from './parseNumber'
 import { READINGS, READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import type { Posture, Side } from '../tables/vocabulary'
 import type { Norms } from '../record/tables'
@@ -33,18 +34,6 @@ const POSTURE_WORDS: Record<string, Posture> = {
   seated: 'sitting',
   stand: 'standing',
   standing: 'standing',
-}
-
-/**
- * A typed number: point or comma as decimal mark; null when it is not one. @example
- * parseNumber('97,5') // 97.5
- */
-export function parseNumber(token: string): number | null {
-  const text = token
-    .trim()
-    .replace(/\s*mm$/i, '')
-    .replace(',', '.')
-  return /^[-+−]?(\d+\.?\d*|\.\d+)(e\d+)?$/i.test(text) ? Number(text.replace('−', '-')) : null
 }
 
 /**

@@ -1,4 +1,4 @@
-import { parseNumber } from './callOut'
+import { parseNumber } from './parseNumber'
 
 /** What a typed number has to be. */
 export interface TypedRange {

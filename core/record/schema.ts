@@ -152,9 +152,12 @@ export const deviceVersionSchema = z.strictObject({
   at: text(40).optional(),
 })
 
+/** How far an order has come: only the last two are the lab's own words. */
+export const ORDER_STATES = ['sent', 'no answer', 'refused', 'queries', 'accepted'] as const
+
 /** What a lab asked back about an order, and what it promised. */
 export const labAnswerSchema = z.strictObject({
-  status: z.enum(['accepted', 'queries']),
+  status: z.enum(ORDER_STATES),
   queries: z
     .array(
       z.strictObject({ foot: z.enum(['left', 'right', 'both']), code: text(40), words: text(300) }),

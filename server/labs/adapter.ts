@@ -17,6 +17,12 @@ export const labOrderFormat = z.strictObject({
 })
 export type OutgoingOrder = z.output<typeof labOrderFormat>
 
+/** What a lab itself may say of an order. */
+const labSays = labAnswerSchema.extend({ status: z.enum(['accepted', 'queries']) })
+
+/** The lab said no to the order itself: sending the same again is no use. */
+export class LabRefused extends Error {}
+
 /** A lab takes an order and answers with what it asks back, or with a day. */
 export interface LabAdapter {
   name: string
@@ -27,7 +33,8 @@ const SECONDS = 20
 
 /**
  * A lab that takes orders over HTTP: the order is posted as JSON, the answer is JSON of the same
- * contract as the stand-in's.
+ * contract as the stand-in's. Its own id, `order`, stays when it is asked again: a lab that has it
+ * answers for it and makes nothing twice.
  */
 const httpLab = (url: string): LabAdapter => ({
   name: new URL(url).hostname,
@@ -38,15 +45,18 @@ const httpLab = (url: string): LabAdapter => ({
       body: JSON.stringify(order),
       signal: AbortSignal.timeout(SECONDS * 1000),
     })
-    if (!answer.ok) throw new Error(`the lab answered ${answer.status}`)
-    return labAnswerSchema.parse(await answer.json())
+    const { status } = answer
+    if (status >= 400 && status < 500 && status !== 408 && status !== 429)
+      throw new LabRefused(`the lab answered ${status}`)
+    if (!answer.ok) throw new Error(`the lab answered ${status}`)
+    return labSays.parse(await answer.json())
   },
 })
 
 /** The stand-in takes the same document, as text, and its answer passes the same contract. */
 const houseLab: LabAdapter = {
   name: 'Stand-in lab',
-  send: async (order) => labAnswerSchema.parse(JSON.parse(standinLab(JSON.stringify(order)))),
+  send: async (order) => labSays.parse(JSON.parse(standinLab(JSON.stringify(order)))),
 }
 
 /** The lab of this installation: the one at LAB_URL, else the stand-in that ships with the app. */

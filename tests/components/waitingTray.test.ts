@@ -1,4 +1,4 @@
-import { beforeEach, describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
 import { nextTick } from 'vue'
 import AppHeader from '../../app/components/AppHeader.vue'
 import WaitingTray from '../../app/components/WaitingTray.vue'
@@ -96,7 +96,7 @@ describe('signing out', () => {
       i.textContent!.includes('Sign out'),
     )
     ;(item as HTMLElement).click()
-    await settled()
+    await vi.waitFor(() => expect(document.querySelector('[role="alertdialog"]')).not.toBeNull())
     return wrapper
   }
 

@@ -182,7 +182,9 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
 
   // Follow-up: pain against the handover
   await page.keyboard.press('9')
-  await page.getByLabel('Day of this follow-up', { exact: true }).fill('15 Jan 2099')
+  await page
+    .getByLabel('Day of this follow-up', { exact: true })
+    .fill(`15 Jan ${new Date().getFullYear() + 1}`)
   await page.getByLabel('Day of this follow-up', { exact: true }).press('Enter')
   await page
     .getByRole('radiogroup', { name: 'Pain right Medial ankle' })

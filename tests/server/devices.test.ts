@@ -1,3 +1,5 @@
+import { createServer } from 'node:http'
+import type { AddressInfo } from 'node:net'
 import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
@@ -198,6 +200,49 @@ describe('a client who must be seen first', () => {
 })
 
 describe('the lab', () => {
+  it('keeps an order before it goes out; a lab that is silent, refuses or answers late is never ordered from twice', async () => {
+    // A lab of its own, that does what it is told and remembers what reached it.
+    const got: string[] = []
+    let says: 'nothing' | 'no' | 'yes' = 'nothing'
+    const other = createServer((request, response) => {
+      let text = ''
+      request.on('data', (more) => (text += more))
+      request.on('end', () => {
+        got.push((JSON.parse(text) as { order: string }).order)
+        if (says === 'nothing') return request.socket.destroy()
+        response.writeHead(says === 'no' ? 422 : 200, { 'content-type': 'application/json' })
+        response.end(JSON.stringify({ status: 'accepted', queries: [], dueOn: '2026-12-24' }))
+      })
+    })
+    await new Promise<void>((done) => other.listen(0, '127.0.0.1', done))
+    const { port } = other.address() as AddressInfo
+    const own = await startServer(41731, { LAB_URL: `http://127.0.0.1:${port}/orders` })
+    try {
+      const caller = await new Caller(own.base).signIn('rhona')
+      const tove = await caller.fittingOf('tove')
+      const before = (await caller.get(`fittings/${tove}`)).json.parts.orders?.content ?? []
+      const id = crypto.randomUUID()
+      const order = (more: object = {}) =>
+        caller.post(`fittings/${tove}/order`, { id, feet: ['left'], ...more })
+      const kept = async () =>
+        (await caller.get(`fittings/${tove}`)).json.parts.orders.content.slice(before.length)
+      expect((await order()).json.order.answer.status).toBe('no answer')
+      expect(await kept()).toMatchObject([{ id, answer: { status: 'no answer' } }])
+      says = 'yes'
+      expect((await order()).json.order.answer).toMatchObject({ status: 'accepted' })
+      // The lab has spoken: it is not asked again.
+      expect((await order()).json.order.answer.dueOn).toBe('2026-12-24')
+      expect(got).toEqual([id, id])
+      expect(await kept()).toMatchObject([{ id, answer: { status: 'accepted' } }])
+      says = 'no'
+      const second = await order({ id: crypto.randomUUID() })
+      expect(second.json.order.answer.status).toBe('refused')
+      expect(await kept()).toHaveLength(2)
+    } finally {
+      await own.stop()
+      other.close()
+    }
+  })
   it('takes an order, asks back what is too thin, and promises a day when nothing is open; both are kept and audited', async () => {
     const { json: state } = await rhona.get(`fittings/${tove}`)
     const left = state.parts['device.left']

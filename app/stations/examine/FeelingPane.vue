@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { riskOf } from '../../../core/examine/risk'
-import { parseNumber } from '../../../core/measure/callOut'
+import { parseNumber } from '../../../core/measure/parseNumber'
 import type { ChoiceKey, Findings } from '../../../core/kinds/findings/all'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref } from 'vue'
-import { parseNumber } from '../../../core/measure/callOut'
+import { parseNumber } from '../../../core/measure/parseNumber'
 import type { ChoiceKey, Findings } from '../../../core/kinds/findings/all'
 import { POSTURE_ITEMS } from '../../../core/kinds/findings/posture'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'

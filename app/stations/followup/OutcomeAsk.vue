@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { parseNumber } from '../../../core/measure/callOut'
+import { parseNumber } from '../../../core/measure/parseNumber'
 import type { Followup } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
 import PlainButton from '~/components/PlainButton.vue'

@@ -10,7 +10,7 @@ import {
   quoteSums,
   withQuote,
 } from '../../../core/followup/quote'
-import { parseNumber } from '../../../core/measure/callOut'
+import { parseNumber } from '../../../core/measure/parseNumber'
 import type { Quote, QuoteLine } from '../../../core/record/schema'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'

@@ -64,19 +64,33 @@ async function file(side: Side, end: string) {
     download(`${fitting.client?.code ?? 'client'}-${side}${end}`, bytes, 'application/octet-stream')
 }
 const orders = computed(() => [...(fitting.record.orders ?? [])].reverse())
+/** An order's id is made with it and stays until it is kept, however often it is pressed. */
+let orderId: string = crypto.randomUUID()
 async function order() {
   await queue.flush()
-  const answer = await run('order', () =>
-    api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', {
-      feet: SIDES.filter(made),
-      note: note.value.trim(),
-    }),
-  )
-  if (answer) {
-    note.value = ''
-    await queue.reload()
-  }
+  const body = { id: orderId, feet: SIDES.filter(made), note: note.value.trim() }
+  if (!(await send(body))) return
+  orderId = crypto.randomUUID()
+  note.value = ''
 }
+async function send(body: { id: string; feet: readonly Side[]; note: string }) {
+  const answer = await run('order', () =>
+    api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', body),
+  )
+  if (answer) await queue.reload()
+  return answer
+}
+const askAgain = ({ id, feet, note: words = '' }: LabOrder) => send({ id, feet, note: words })
+/** What is said of an order, and whether the lab may be asked for it again. */
+function stateOf({ answer }: LabOrder): { kind: 'good' | 'watch' | 'stop'; word: string } {
+  if (answer.status === 'accepted') return { kind: 'good', word: `taken, ready ${answer.dueOn}` }
+  if (answer.status === 'queries')
+    return { kind: 'watch', word: `${answer.queries.length} to answer` }
+  if (answer.status === 'refused') return { kind: 'stop', word: 'the lab said no' }
+  return { kind: 'watch', word: 'no answer yet: it may have arrived' }
+}
+const unanswered = ({ answer }: LabOrder) =>
+  answer.status === 'sent' || answer.status === 'no answer'
 const presets = ref<PresetRow[]>([])
 const name = ref('')
 const from = ref<Side>('left')
@@ -173,14 +187,7 @@ const FROM = choicesOf(SIDES, (side) => `${side} device`)
         A code goes out, no name. With it: prescription, solids, sole surfaces, templates.
       </p>
       <div v-for="o in orders" :key="o.id" class="order">
-        <StatusMark
-          :kind="o.answer.status === 'accepted' ? 'good' : 'watch'"
-          :word="
-            o.answer.status === 'accepted'
-              ? `taken, ready ${o.answer.dueOn}`
-              : `${o.answer.queries.length} to answer`
-          "
-        />
+        <StatusMark :kind="stateOf(o).kind" :word="stateOf(o).word" />
         <span class="small"
           >{{ o.lab }} · {{ o.feet.join(' and ') }} · {{ when(o.at)
           }}{{ o.answer.reference ? ` · ${o.answer.reference}` : '' }}</span
@@ -190,6 +197,13 @@ const FROM = choicesOf(SIDES, (side) => `${side} device`)
             <SideMark v-if="q.foot !== 'both'" :side="q.foot" word /> {{ q.words }}
           </li>
         </ul>
+        <VBtn
+          v-if="unanswered(o)"
+          size="small"
+          :disabled="busy !== '' || !session.may('devices.order')"
+          @click="askAgain(o)"
+          >Ask the lab again</VBtn
+        >
       </div>
     </section>
     <section>

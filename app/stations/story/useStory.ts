@@ -1,5 +1,5 @@
 import { computed, ref } from 'vue'
-import { parseNumber } from '../../../core/measure/callOut'
+import { parseNumber } from '../../../core/measure/parseNumber'
 import { FIELD_WORDS, type ClientField } from '../../../core/record/clientChanges'
 import type { Client, Story } from '../../../core/record/schema'
 import { useFitting } from '~/stores/fitting'

@@ -1,5 +1,5 @@
 import Papa from 'papaparse'
-import { parseNumber } from '../../measure/callOut'
+import { parseNumber } from '../../measure/parseNumber'
 import { Refusal } from '../../record/refusal'
 
 /**

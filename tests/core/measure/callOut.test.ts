@@ -1,6 +1,7 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { parseCallOut, parseNumber } from '../../../core/measure/callOut'
+import { parseCallOut } from '../../../core/measure/callOut'
+import { parseNumber } from '../../../core/measure/parseNumber'
 import { HOUSE_NORMS } from '../../../core/record/tables'
 
 const hear = (line: string, what?: Parameters<typeof parseCallOut>[1]['what']) =>

@@ -1,20 +1,20 @@
 import { createHash, randomUUID } from 'node:crypto'
 import { prescription } from '../../../../core/formats/papers/prescription'
-import type { LabOrder } from '../../../../core/record/schema'
+import { sameJson } from '../../../../core/record/sameJson'
+import type { LabAnswer, LabOrder } from '../../../../core/record/schema'
 import { orderBody } from '../../../../shared/contracts'
-import { audit } from '../../../database/audit'
-import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
-import { database, transaction } from '../../../database/pool'
+import { readFitting, recordOf } from '../../../database/fittings'
+import { keepOrder, orderOf } from '../../../database/orders'
+import { database } from '../../../database/pool'
 import { pairFilesOf } from '../../../documents/pairFilesOf'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
-import { lab } from '../../../labs/adapter'
-import { tellShop } from '../../../http/listener'
+import { lab, LabRefused } from '../../../labs/adapter'
 
 /**
- * Sends the devices to the lab and keeps order and answer with the fitting. Nothing is kept when
- * the lab does not answer.
+ * Keeps an order, then sends the devices to the lab under the order's own id, and keeps what it
+ * answers. Asked again under the same id, it is sent again only where the lab has not spoken.
  */
 export default route(
   { permission: 'devices.order', body: orderBody },
@@ -49,8 +49,31 @@ export default route(
       sha256: createHash('sha256').update(bytes).digest('hex'),
       bytes,
     }))
-    const order = randomUUID()
+    const order = body.id ?? randomUUID()
+    const fileRows = hashed.map(({ name: file, sha256 }) => ({ name: file, sha256 }))
+    const known = orderOf(state.parts.orders?.content, order)
+    // The lab has spoken: it is told again, not asked again.
+    if (known && (known.answer.status === 'accepted' || known.answer.status === 'queries'))
+      return { order: known }
+    if (known && !sameJson(known.files, fileRows))
+      throw new HttpProblem(
+        409,
+        'other-device',
+        'The devices changed since this order went out. Make a new order.',
+      )
     const { name, send } = lab()
+    const kept: LabOrder = known ?? {
+      id: order,
+      lab: name,
+      feet,
+      files: fileRows,
+      ...(body.note && { note: body.note }),
+      by: person.name,
+      at: new Date().toISOString(),
+      answer: { status: 'sent', queries: [] },
+    }
+    // Kept before it goes out: whatever happens on the way, it is known that it may have arrived.
+    if (!known) await keepOrder(person, id, kept)
     const answer = await send({
       format: 'gentle-arch/lab-order',
       version: 1,
@@ -61,64 +84,18 @@ export default route(
         code: state.client.code,
         ...(record.client?.massKg && { massKg: record.client.massKg }),
       },
-      note: body.note,
+      note: kept.note ?? '',
       prescription: prescription(chosen, on),
       files: hashed.map(({ bytes, ...file }) => ({
         ...file,
         base64: Buffer.from(bytes).toString('base64'),
       })),
-    }).catch(() => {
-      throw new HttpProblem(
-        502,
-        'lab-away',
-        'The lab did not answer. Nothing was ordered; send it again later.',
-      )
+    }).catch((error: Error): LabAnswer => {
+      const status = error instanceof LabRefused ? 'refused' : 'no answer'
+      return { status, queries: [] }
     })
-    const kept: LabOrder = {
-      id: order,
-      lab: name,
-      feet,
-      files: hashed.map(({ name: file, sha256 }) => ({ name: file, sha256 })),
-      ...(body.note && { note: body.note }),
-      by: person.name,
-      at: new Date().toISOString(),
-      answer,
-    }
-    return transaction(async (db) => {
-      const now = here(await readFitting(db, person.shopId, id))
-      const orders = [...((now.parts.orders?.content as LabOrder[] | undefined) ?? []), kept].slice(
-        -40,
-      )
-      const applied = await applyToFitting(
-        db,
-        person.shopId,
-        id,
-        randomUUID(),
-        now.parts.orders?.version ?? 0,
-        { kind: 'part.put', part: 'orders', content: orders },
-        person.name,
-      )
-      if (applied.kind !== 'applied')
-        throw new HttpProblem(
-          409,
-          'stale',
-          'Someone ordered at the same moment. Look at the orders first.',
-        )
-      await audit(db, {
-        shopId: person.shopId,
-        person,
-        clientId: state.client.id,
-        fittingId: id,
-        action: 'device.order',
-        detail: { order, lab: name, feet },
-      })
-      await tellShop(db, person.shopId, {
-        what: 'part',
-        fitting: id,
-        part: 'orders',
-        version: applied.state.version,
-      })
-      return { order: kept }
-    })
+    const answered = { ...kept, answer }
+    await keepOrder(person, id, answered)
+    return { order: answered }
   },
 )
