@@ -200,6 +200,45 @@ describe('a client who must be seen first', () => {
 })
 
 describe('the lab', () => {
+  it('takes an order, asks back what is too thin, and promises a day when nothing is open; both are kept and audited', async () => {
+    const { json: state } = await rhona.get(`fittings/${tove}`)
+    const left = state.parts['device.left']
+    const put = (content: unknown, version: number) =>
+      rhona.command(tove, version, { kind: 'part.put', part: 'device.left', content })
+    await put({ ...left.content, shell: { ...left.content.shell, thicknessMm: 1.5 } }, left.version)
+    const asked = await rhona.post(`fittings/${tove}/order`, { feet: ['left'] })
+    expect(asked.json.order.answer).toMatchObject({
+      status: 'queries',
+      queries: [{ foot: 'left', code: 'too-thin' }],
+    })
+    expect(asked.json.order.answer.dueOn).toBeUndefined()
+    await put(left.content, left.version + 1)
+    const taken = await rhona.post(`fittings/${tove}/order`, {
+      feet: ['left', 'right'],
+      note: 'soft edges',
+    })
+    expect(taken.json.order).toMatchObject({
+      feet: ['left', 'right'],
+      note: 'soft edges',
+      answer: { status: 'accepted', queries: [] },
+    })
+    expect(taken.json.order.answer.dueOn).toMatch(/^\d{4}-\d{2}-\d{2}$/)
+    expect(
+      taken.json.order.files.every((f: { sha256: string }) => /^[0-9a-f]{64}$/.test(f.sha256)),
+    ).toBe(true)
+    expect((await rhona.get(`fittings/${tove}`)).json.parts.orders.content).toHaveLength(2)
+    const db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
+    await db.connect()
+    // Two orders, each kept before it went out and again with its answer.
+    const { rows } = await db.query(
+      "select count(*)::int as n from audit where action = 'device.order'",
+    )
+    await db.end()
+    expect(rows[0].n).toBe(4)
+    expect((await rhona.post(`fittings/${tove}/order`, { feet: [] })).json.detail).toContain(
+      'at least one foot',
+    )
+  })
   it('keeps an order before it goes out; a lab that is silent, refuses or answers late is never ordered from twice', async () => {
     // A lab of its own, that does what it is told and remembers what reached it.
     const got: string[] = []
@@ -242,44 +281,6 @@ describe('the lab', () => {
       await own.stop()
       other.close()
     }
-  })
-  it('takes an order, asks back what is too thin, and promises a day when nothing is open; both are kept and audited', async () => {
-    const { json: state } = await rhona.get(`fittings/${tove}`)
-    const left = state.parts['device.left']
-    const put = (content: unknown, version: number) =>
-      rhona.command(tove, version, { kind: 'part.put', part: 'device.left', content })
-    await put({ ...left.content, shell: { ...left.content.shell, thicknessMm: 1.5 } }, left.version)
-    const asked = await rhona.post(`fittings/${tove}/order`, { feet: ['left'] })
-    expect(asked.json.order.answer).toMatchObject({
-      status: 'queries',
-      queries: [{ foot: 'left', code: 'too-thin' }],
-    })
-    expect(asked.json.order.answer.dueOn).toBeUndefined()
-    await put(left.content, left.version + 1)
-    const taken = await rhona.post(`fittings/${tove}/order`, {
-      feet: ['left', 'right'],
-      note: 'soft edges',
-    })
-    expect(taken.json.order).toMatchObject({
-      feet: ['left', 'right'],
-      note: 'soft edges',
-      answer: { status: 'accepted', queries: [] },
-    })
-    expect(taken.json.order.answer.dueOn).toMatch(/^\d{4}-\d{2}-\d{2}$/)
-    expect(
-      taken.json.order.files.every((f: { sha256: string }) => /^[0-9a-f]{64}$/.test(f.sha256)),
-    ).toBe(true)
-    expect((await rhona.get(`fittings/${tove}`)).json.parts.orders.content).toHaveLength(2)
-    const db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
-    await db.connect()
-    const { rows } = await db.query(
-      "select count(*)::int as n from audit where action = 'device.order'",
-    )
-    await db.end()
-    expect(rows[0].n).toBe(2)
-    expect((await rhona.post(`fittings/${tove}/order`, { feet: [] })).json.detail).toContain(
-      'at least one foot',
-    )
   })
   it('looks at what it gets by its own rules', () => {
     const order = (device: unknown, extra = {}) =>
