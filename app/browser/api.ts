@@ -29,8 +29,8 @@ const isProblem = (data: unknown): data is Problem =>
   typeof data === 'object' && data !== null && 'detail' in data && 'code' in data
 
 const silence = (error: FetchError): string =>
-  error.cause instanceof DOMException && error.cause.name === 'TimeoutError'
-    ? 'The server has not answered for half a minute. What you typed is kept on this device.'
+  (error.cause as Error | undefined)?.name === 'TimeoutError'
+    ? 'The server takes too long to answer. What you typed is kept on this device.'
     : 'The server does not answer. What you typed is kept on this device.'
 
 /** What went wrong, with a sentence for people; anything but an answer of the server stays. */
@@ -53,8 +53,9 @@ function apiErrorOf(error: unknown): unknown {
 // A change waits in its own queue until the line is back: nothing is sent twice by itself.
 const call = ofetch.create({ baseURL: '/api/', credentials: 'same-origin', retry: 0 })
 
-/** So long an answer may take before it counts as none, ms. */
+/** So long an answer may take before it counts as none, ms; a picture on a slow line longer. */
 const PATIENCE_MS = 30_000
+const SLOWEST_BYTES_A_MS = 20
 
 /**
  * Calls the server for JSON; throws an ApiError with a sentence for people.
@@ -66,16 +67,21 @@ export const api = <T>(
   method: Method = 'GET',
   body?: unknown,
   writeId?: string,
-): Promise<T> =>
-  call<T>(path, {
+): Promise<T> => {
+  const text = body === undefined ? undefined : JSON.stringify(body)
+  return call<T>(path, {
     method,
-    body: body as object,
+    body: text,
     responseType: 'json',
-    timeout: PATIENCE_MS,
-    ...(writeId && { headers: { 'x-write-id': writeId } }),
+    timeout: PATIENCE_MS + (text?.length ?? 0) / SLOWEST_BYTES_A_MS,
+    headers: {
+      ...(text !== undefined && { 'content-type': 'application/json' }),
+      ...(writeId && { 'x-write-id': writeId }),
+    },
   }).catch((error) => {
     throw apiErrorOf(error)
   })
+}
 
 /** Calls the server for a text; throws an ApiError with a sentence for people. */
 export const apiText = (path: string): Promise<string> =>

@@ -1,4 +1,4 @@
-import { openDB, type DBSchema } from 'idb'
+import { openDB, type DBSchema, type IDBPDatabase } from 'idb'
 
 /** Bytes that only the person's own key opens. */
 export interface Box {
@@ -6,13 +6,11 @@ export interface Box {
   data: ArrayBuffer
 }
 
-/** Something kept on this device: whose it is and where it belongs; what it is lies in the box. */
+/** Something kept on this device: whose it is; what it is lies in the box. */
 export interface Sealed {
   id: string
   person: string
   kind: 'change' | 'request' | 'history'
-  /** the fitting it belongs to; '' for none */
-  about: string
   order: number
   box: Box
 }
@@ -32,16 +30,38 @@ interface Shape extends DBSchema {
   pending: { key: string; value: { id: string; fittingId: string } }
 }
 
-const open = () =>
-  openDB<Shape>('gentle-arch', 3, {
-    upgrade(db, from) {
-      const names = db.objectStoreNames as unknown as DOMStringList
-      if (from < 3 && names.contains('history')) db.deleteObjectStore('history' as never)
-      if (!names.contains('pending')) db.createObjectStore('pending', { keyPath: 'id' })
-      db.createObjectStore('sealed', { keyPath: 'id' }).createIndex('byPerson', 'person')
-      db.createObjectStore('keys', { keyPath: 'person' })
-    },
+/**
+ * Opens the database once. A tab of an earlier version that holds it fast is not waited for: what is
+ * typed goes to the server all the same.
+ */
+function connect(): Promise<IDBPDatabase<Shape>> {
+  return new Promise((resolve, reject) => {
+    openDB<Shape>('gentle-arch', 3, {
+      upgrade(db, from) {
+        const names = db.objectStoreNames as unknown as DOMStringList
+        if (from < 3 && names.contains('history')) db.deleteObjectStore('history' as never)
+        if (!names.contains('pending')) db.createObjectStore('pending', { keyPath: 'id' })
+        db.createObjectStore('sealed', { keyPath: 'id' }).createIndex('byPerson', 'person')
+        db.createObjectStore('keys', { keyPath: 'person' })
+      },
+      blocked: () => reject(new Error('another tab holds an earlier version of the database')),
+      // A later version may come in another tab: this one lets go, and opens again when asked.
+      blocking: (_from, _to, event) => {
+        ;(event.target as IDBDatabase).close()
+        connection = null
+      },
+      terminated: () => (connection = null),
+    }).then(resolve, reject)
   })
+}
+let connection: Promise<IDBPDatabase<Shape>> | null = null
+function open(): Promise<IDBPDatabase<Shape>> {
+  connection ??= connect().catch((error: unknown) => {
+    connection = null
+    throw error
+  })
+  return connection
+}
 
 /** The browser's own database, as far as it lets us. */
 export const deviceStore = {

@@ -55,32 +55,33 @@ async function drop(id: string): Promise<void> {
 /** Everything of one kind that this person's key opens, in the order in which it was typed. */
 async function all<T>(person: string, kind: Sealed['kind']): Promise<T[]> {
   if (!canSeal())
-    return [...inMemory.values()].filter((m) => m.row.kind === kind).map((m) => m.value as T)
+    return [...inMemory.values()]
+      .filter(({ row }) => row.kind === kind && row.person === person)
+      .sort((a, b) => a.row.order - b.row.order)
+      .map((m) => m.value as T)
   const rows = (await deviceStore.ofPerson(person)).filter((row) => row.kind === kind)
   rows.sort((a, b) => a.order - b.order)
   const opened = await Promise.all(rows.map((row) => unseal(row.box)))
   return opened.filter((value) => value !== null) as T[]
 }
 
-const rowOf = ({ id, person, order }: Waits, kind: Sealed['kind'], about: string) => ({
-  id,
-  person,
-  kind,
-  about,
-  order,
-})
+const rowOf = ({ id, person, order }: Waits, kind: Sealed['kind']) => ({ id, person, kind, order })
 
 /** Keeps a change until it is confirmed. */
-export const keepPending = (item: Pending) => put(rowOf(item, 'change', item.fittingId), item)
-export const keepRequest = (item: Request) => put(rowOf(item, 'request', ''), item)
+export const keepPending = (item: Pending) => put(rowOf(item, 'change'), item)
+export const keepRequest = (item: Request) => put(rowOf(item, 'request'), item)
 export const dropKept = drop
 export const pendingOf = (person: string): Promise<Pending[]> => all(person, 'change')
 export const requestsOf = (person: string): Promise<Request[]> => all(person, 'request')
 
 /** How many changes of other people wait on this device, or of one's own that no key here opens. */
 export async function closedCount(person: string): Promise<{ others: number; own: number }> {
-  if (!canSeal()) return { others: 0, own: 0 }
-  const rows = (await deviceStore.all()).filter((row) => row.kind !== 'history')
+  const isChange = ({ kind }: Pick<Sealed, 'kind'>) => kind !== 'history'
+  if (!canSeal()) {
+    const rows = [...inMemory.values()].map(({ row }) => row).filter(isChange)
+    return { others: rows.filter((row) => row.person !== person).length, own: 0 }
+  }
+  const rows = (await deviceStore.all()).filter(isChange)
   const own = rows.filter((row) => row.person === person)
   const opened = await Promise.all(own.map((row) => unseal(row.box)))
   return {
@@ -90,13 +91,18 @@ export async function closedCount(person: string): Promise<{ others: number; own
 }
 
 /**
- * Changes that an earlier version of the page kept legible: sealed now, as this person's. They have
- * no content before and after, so they are applied as they are.
+ * Changes that an earlier version of the page kept legible: sealed now, as this person's. What was
+ * there before they were made is not known, so that a whole part is asked about where somebody else
+ * has written it since.
  */
 export async function sealLegible(person: string): Promise<void> {
   if (!canSeal()) return
   const old = (await deviceStore.legible()) as (Omit<Pending, 'person'> & { person?: string })[]
-  for (const item of old) await keepPending({ ...item, person } as Pending)
+  for (const item of old) {
+    const { command } = item
+    const after = command.kind === 'part.put' ? command.content : undefined
+    await keepPending({ ...item, person, before: undefined, after } as Pending)
+  }
   if (old.length) await deviceStore.dropLegible()
 }
 
@@ -107,7 +113,6 @@ export const keepHistory = (person: string, history: History) =>
       id: historyId(person, history.fittingId),
       person,
       kind: 'history',
-      about: history.fittingId,
       order: 0,
     },
     history,
@@ -118,6 +123,6 @@ export const historyOf = async (person: string, fittingId: string) =>
 export async function dropHistory(person: string): Promise<void> {
   const rows = canSeal()
     ? await deviceStore.ofPerson(person)
-    : [...inMemory.values()].map((m) => m.row)
+    : [...inMemory.values()].map(({ row }) => row).filter((row) => row.person === person)
   for (const row of rows) if (row.kind === 'history') await drop(row.id)
 }

@@ -41,36 +41,60 @@ async function newKey(person: string, secret: string | undefined): Promise<KeyRo
   return { person, salt, wrapped, live: await unwrap(wrapped, by) }
 }
 
+/** What a person keeps here was closed without their words: it is sealed anew under them. */
+async function wrapNow(row: KeyRow, secret: string): Promise<KeyRow> {
+  key = row.live!
+  const rows = await deviceStore.ofPerson(row.person)
+  const opened = await Promise.all(
+    rows.map(async (kept) => ({ kept, value: await unseal(kept.box) })),
+  )
+  const next = await newKey(row.person, secret)
+  await deviceStore.putKey(next)
+  key = next.live!
+  for (const { kept, value } of opened)
+    if (value !== null) await deviceStore.put({ ...kept, box: await seal(value) })
+  return next
+}
+
 /**
  * Opens what a person keeps on this device.
  *
  * @param secret what they signed in with; undefined where the page was loaded again while they are
  *   signed in
- * @returns false where their key does not open with it: what waits under the former secret stays
+ * @returns `asks` where their key was put away and their words are needed: they signed out, whatever
+ *   the server has heard of it; `former` where their words changed, and what waits under the former
+ *   ones stays closed
  */
-export async function unlock(person: string, secret?: string): Promise<boolean> {
+export async function unlock(person: string, secret?: string): Promise<'open' | 'asks' | 'former'> {
   key = null
-  if (!canSeal()) return true
+  if (!canSeal()) return 'open'
   const row = await deviceStore.key(person)
-  if (secret === undefined || !row?.wrapped) {
-    const next = row?.live ? row : await newKey(person, secret)
-    if (next !== row) await deviceStore.putKey(next)
-    key = next.live!
-    return true
+  if (secret === undefined) {
+    if (row && !row.live) return 'asks'
+    const own = row ?? (await newKey(person, undefined))
+    if (!row) await deviceStore.putKey(own)
+    key = own.live!
+    return 'open'
   }
-  try {
-    const by = await wrappingKey(person, secret, row.salt)
-    const live = await unwrap(row.wrapped, by)
+  if (!row?.wrapped) {
+    const own = row?.live ? await wrapNow(row, secret) : await newKey(person, secret)
+    await deviceStore.putKey(own)
+    key = own.live!
+    return 'open'
+  }
+  const by = await wrappingKey(person, secret, row.salt)
+  const live = await unwrap(row.wrapped, by).catch(() => null)
+  if (live) {
     await deviceStore.putKey({ ...row, live })
     key = live
-    return true
-  } catch {
-    await deviceStore.putKey({ ...row, person: `${person} former ${Date.now()}` })
-    const next = await newKey(person, secret)
-    await deviceStore.putKey(next)
-    key = next.live!
-    return false
+    return 'open'
   }
+  const { live: _, ...closed } = row
+  await deviceStore.putKey({ ...closed, person: `${person} former ${Date.now()}` })
+  const next = await newKey(person, secret)
+  await deviceStore.putKey(next)
+  key = next.live!
+  return 'former'
 }
 
 /** Puts the key away: what waits can be opened only after its owner has signed in again. */

@@ -7,6 +7,7 @@ import { Refusal } from '../../core/record/refusal'
 import { EMPTY_PARTS } from './emptyParts'
 import { useFitting } from './fitting'
 import { useQueue } from './queue'
+import { useSession } from './session'
 import { useUndo, type Before } from './undo'
 
 interface Change {
@@ -21,6 +22,7 @@ interface Change {
 export const useChanges = defineStore('changes', () => {
   const fitting = useFitting()
   const queue = useQueue()
+  const session = useSession()
   const undoing = useUndo()
   /** said to the person at the bench: what was refused, or what was taken back */
   const said = ref('')
@@ -31,6 +33,18 @@ export const useChanges = defineStore('changes', () => {
       if (!words) return
       said.value = words
       queue.refused = ''
+    },
+  )
+
+  // Somebody else signs in over the open page: what the first one has not sent yet is theirs, and
+  // neither stands on the screen nor can be taken back by another.
+  watch(
+    () => session.person?.id,
+    (person, was) => {
+      const { id } = fitting
+      if (!person || !was || !id) return
+      fitting.begin(id)
+      void open(id).catch((error: Error) => (said.value = error.message))
     },
   )
 

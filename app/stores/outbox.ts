@@ -34,7 +34,6 @@ export const useOutbox = defineStore('outbox', () => {
   let line: Promise<unknown> = Promise.resolve()
 
   const onItsWay = computed(() => all.value.filter((item) => !item.refused))
-  const refused = computed(() => all.value.filter((item) => item.refused))
 
   async function load(person: string | undefined) {
     all.value = []
@@ -62,44 +61,50 @@ export const useOutbox = defineStore('outbox', () => {
     return dropKept(item.id).catch(() => undefined)
   }
 
-  /** Sends what has waited longest; 'later' where the line or the session is gone. */
-  async function sendFirst(): Promise<{ id: string; answer: unknown } | 'later' | ApiError | null> {
+  /** What became of a call that somebody waits for; a run that was under way may have sent it. */
+  const outcome = new Map<string, { answer: unknown } | ApiError>()
+  const awaited = new Set<string>()
+  const settle = (id: string, became: { answer: unknown } | ApiError) =>
+    awaited.has(id) && outcome.set(id, became)
+
+  /** Sends what has waited longest; false where the line or the session is gone, or nothing waits. */
+  async function sendFirst(): Promise<boolean> {
     const item = onItsWay.value[0]
-    if (!item || !session.person) return null
+    if (!item || !session.person) return false
     try {
       const answer = await api<unknown>(item.path, item.method, item.body, item.id)
       down.value = false
       await forget(item)
-      return { id: item.id, answer }
+      settle(item.id, { answer })
+      return true
     } catch (error) {
       if (!(error instanceof ApiError)) throw error
       if (error.status !== 401 && !error.passing) {
         await replace({ ...item, refused: error.message })
-        return error
+        settle(item.id, error)
+        return true
       }
       down.value = true
       if (error.status === 401) session.lock()
-      else setTimeout(() => void flush(), RETRY_MS)
-      return 'later'
+      else retry()
+      return false
     }
   }
-  /** Sends everything that waits, in order, or until the line is gone; tells of one of them. */
-  function sendAll(until?: string): Promise<Written<unknown>> {
-    const run = line.then(async (): Promise<Written<unknown>> => {
+  let timer: ReturnType<typeof setTimeout> | undefined
+  /** Once more in a while, however many calls have failed meanwhile. */
+  function retry() {
+    clearTimeout(timer)
+    timer = setTimeout(() => void flush(), RETRY_MS)
+  }
+  /** Sends everything that waits, in order, or until the line is gone. */
+  function flush(): Promise<void> {
+    const run = line.then(async () => {
       await loaded
-      for (;;) {
-        const first = onItsWay.value[0]
-        const sent = await sendFirst()
-        if (sent === null || sent === 'later') return { waits: true }
-        if (first?.id !== until) continue
-        if (sent instanceof ApiError) throw sent
-        return { answer: sent.answer }
-      }
+      while (await sendFirst());
     })
     line = run.catch(() => undefined)
     return run
   }
-  const flush = () => sendAll().then(() => undefined)
 
   /**
    * Keeps a change on this device and sends it.
@@ -118,11 +123,18 @@ export const useOutbox = defineStore('outbox', () => {
     await loaded
     all.value = [...all.value, item]
     await onDevice.store(() => keepRequest(item))
+    awaited.add(item.id)
     try {
-      return (await sendAll(item.id)) as Written<T>
-    } catch (error) {
-      if (error instanceof ApiError) await forget(item)
-      throw error
+      await flush()
+      const became = outcome.get(item.id)
+      if (became instanceof ApiError) {
+        await forget(item)
+        throw became
+      }
+      return became ? (became as { answer: T }) : { waits: true }
+    } finally {
+      awaited.delete(item.id)
+      outcome.delete(item.id)
     }
   }
 
@@ -159,5 +171,5 @@ export const useOutbox = defineStore('outbox', () => {
     await flush()
   }
 
-  return { all, onItsWay, refused, down, closed, write, flush, decide, withOwn }
+  return { all, onItsWay, down, closed, write, flush, decide, withOwn }
 })

@@ -151,9 +151,15 @@ export const useQueue = defineStore('queue', () => {
       await refuse(item, error.message)
       return true
     }
-    down.value = true
     if (status === 401) session.lock()
-    else setTimeout(() => void flush(), RETRY_MS)
+    return later(status !== 401)
+  }
+  let timer: ReturnType<typeof setTimeout> | undefined
+  /** The rest waits; once more in a while, however many changes have failed meanwhile. */
+  function later(again = true): false {
+    down.value = true
+    clearTimeout(timer)
+    if (again) timer = setTimeout(() => void flush(), RETRY_MS)
     return false
   }
   /** Confirmed: while more of ours waits, the screen keeps its own content. */
@@ -184,7 +190,7 @@ export const useQueue = defineStore('queue', () => {
   /** Somebody else was there first: what waits is merged with theirs, or a choice is asked. */
   async function meet({ part, fittingId }: Pending, current: PartState): Promise<boolean> {
     const context = await contextOf(fittingId)
-    if (!context) return false
+    if (!context) return later()
     const items = of(part, fittingId)
     const rebased = rebase(items, current.content, context)
     if (rebased.clashes.length === 0) {

@@ -17,8 +17,6 @@ export const useSession = defineStore('session', {
     person: null as Person | null,
     login: '',
     locked: false,
-    /** something of this person lies here under a former password */
-    former: false,
     known: false,
     page: null as SignInPage | null,
   }),
@@ -26,8 +24,9 @@ export const useSession = defineStore('session', {
     async look() {
       this.page = await api<SignInPage>('sign-in')
       const { person } = this.page
-      if (person) await unlock(person.id).catch(() => undefined)
-      this.person = person
+      // A key that was put away says that they signed out here, though the server may not have heard.
+      const opened = person && (await unlock(person.id).catch(() => 'open'))
+      this.person = opened === 'asks' ? null : person
       this.known = true
       return this.page
     },
@@ -37,7 +36,7 @@ export const useSession = defineStore('session', {
     },
     /** Somebody is signed in: what they kept on this device is opened first, then sent. */
     async begin(person: Person, login: string, secret: string) {
-      this.former = !(await unlock(person.id, secret).catch(() => true))
+      await unlock(person.id, secret).catch(() => undefined)
       this.person = person
       this.login = login
       this.locked = false

@@ -19,9 +19,11 @@ export interface Rebased<W extends Waiting> {
   clashes: Clash[]
 }
 
-/** Adds to what is there, whatever that is. */
-const isAdded = (command: Command) =>
-  command.kind === 'readings.add' || command.kind === 'jobs.step'
+/** Adds to what is there, whatever that is; so does one reading whose before nobody knows. */
+const isAdded = ({ command, after }: Waiting) =>
+  command.kind === 'readings.add' ||
+  command.kind === 'jobs.step' ||
+  (command.kind === 'readings.set' && after === undefined)
 
 /**
  * Puts changes that wait for a part onto another content of it, one after the other. What adds is
@@ -41,7 +43,7 @@ export function rebase<W extends Waiting>(
   const moved = waiting.map((item) => {
     const before = content
     const { command } = item
-    if (isAdded(command)) {
+    if (isAdded(item)) {
       content = applied(before, command, context)
       return { ...item, before, after: content }
     }

@@ -470,6 +470,42 @@ test('whatever happens to the line, the page and the other screens: every change
   )
 })
 
+test('somebody else who signs in over the open page sees, undoes and sends nothing of the first one', async () => {
+  const { fitting, changes, undoing, queue } = await openPage()
+  server.line = 'signed out'
+  changes.change(story({ goal: 'hers alone' }), 'goal')
+  await settled()
+  server.line = 'good'
+  useSession().person = { id: 'other', name: 'Idris', role: 'fitter' } as never
+  await settled()
+  expect(fitting.record.story?.goal).toBeUndefined()
+  expect(undoing.next).toBeNull()
+  changes.change(story({ hours: 3 }), 'hours')
+  await settled()
+  expect(server.parts.story!.content).toMatchObject({ hours: 3 })
+  expect(server.parts.story!.content).not.toHaveProperty('goal')
+  // When she is back, hers goes under her own name, beside his.
+  useSession().person = { id: 'p', name: 'Rhona', role: 'owner' } as never
+  await settled()
+  expect(server.parts.story!.content).toMatchObject({ hours: 3, goal: 'hers alone' })
+  expect(queue.all).toEqual([])
+})
+
+test('however much waits, the server is asked once in a while and not once for each', async () => {
+  const { changes } = await openPage()
+  let asked = 0
+  server.line = 'broken'
+  vi.stubGlobal('fetch', (path: string, init?: object) => (asked++, server.answer(path, init)))
+  for (let i = 0; i < 20; i++) {
+    changes.change(story({ hours: i }), 'hours')
+    await vi.advanceTimersByTimeAsync(0)
+  }
+  asked = 0
+  await vi.advanceTimersByTimeAsync(15_000)
+  expect(asked).toBeGreaterThan(5)
+  expect(asked).toBeLessThanOrEqual(11)
+})
+
 const PLACES = ['heelPlantar', 'navicular', 'greatToe', 'shin'] as const
 const WHO = ['mine', 'theirs'] as const
 const edit = fc.record({

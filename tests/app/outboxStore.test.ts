@@ -193,3 +193,30 @@ test('kept is said only of what lies on the device; else the page must stay open
   await vi.advanceTimersByTimeAsync(0)
   expect(waiting.saved).toBe('on this page')
 })
+
+test('a run that is under way may send it: whoever typed it gets the answer all the same', async () => {
+  const { outbox } = openPage()
+  status = 'silent'
+  void outbox.write(visit)
+  await vi.advanceTimersByTimeAsync(0)
+  status = 200
+  // The next one is typed while what waited is on its way.
+  const run = outbox.flush()
+  const typed = outbox.write({ ...visit, words: 'second' })
+  await vi.advanceTimersByTimeAsync(0)
+  await run
+  expect(await typed).toEqual({ answer: { number: 2 } })
+})
+
+test('however much waits, the server is asked once in a while and not once for each', async () => {
+  const { outbox } = openPage()
+  status = 'silent'
+  for (let i = 0; i < 20; i++) {
+    void outbox.write({ ...visit, words: `change ${i}` })
+    await vi.advanceTimersByTimeAsync(0)
+  }
+  calls = []
+  await vi.advanceTimersByTimeAsync(15_000)
+  expect(calls.length).toBeGreaterThan(5)
+  expect(calls.length).toBeLessThanOrEqual(11)
+})

@@ -1,4 +1,4 @@
-import { beforeEach, expect, test, vi } from 'vitest'
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import type { KeyRow, Sealed } from '../../app/browser/deviceStore'
 
 /** What the browser's own database holds; it outlives the page. */
@@ -78,7 +78,7 @@ test('after sign-out only the same words open it', async () => {
   await first.lockAway('rhona')
   expect(disk.keys.get('rhona')!.live).toBeUndefined()
   const back = await page()
-  expect(await back.unlock('rhona', 'quiet larch')).toBe(true)
+  expect(await back.unlock('rhona', 'quiet larch')).toBe('open')
   expect(await back.requestsOf('rhona')).toHaveLength(1)
 })
 
@@ -88,7 +88,7 @@ test('other words open nothing, say so, and leave what lies there', async () => 
   await first.keepRequest(item('rhona'))
   await first.lockAway('rhona')
   const wrong = await page()
-  expect(await wrong.unlock('rhona', 'another word')).toBe(false)
+  expect(await wrong.unlock('rhona', 'another word')).toBe('former')
   expect(await wrong.requestsOf('rhona')).toEqual([])
   expect(await wrong.closedCount('rhona')).toEqual({ others: 0, own: 1 })
   await wrong.keepRequest(item('rhona', 'two'))
@@ -106,13 +106,66 @@ test('another person learns that something waits, not what', async () => {
   expect(await other.closedCount('idris')).toEqual({ others: 1, own: 0 })
 })
 
+test('a reload after signing out asks for the words, and loses nothing of what waits', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  await first.keepRequest(item('rhona'))
+  await first.lockAway('rhona')
+  // The server never heard of it: its cookie still says who was here.
+  const again = await page()
+  expect(await again.unlock('rhona')).toBe('asks')
+  expect(await again.requestsOf('rhona')).toEqual([])
+  expect(await again.unlock('rhona', 'quiet larch')).toBe('open')
+  expect(await again.requestsOf('rhona')).toEqual([item('rhona')])
+})
+
+test('what was kept before there were words is sealed anew under them', async () => {
+  const first = await page()
+  await first.unlock('rhona')
+  await first.keepRequest(item('rhona'))
+  const second = await page()
+  await second.unlock('rhona', 'quiet larch')
+  expect(await second.requestsOf('rhona')).toEqual([item('rhona')])
+  await second.lockAway('rhona')
+  expect(disk.keys.get('rhona')).toMatchObject({ wrapped: {} })
+  expect(disk.keys.get('rhona')!.live).toBeUndefined()
+  const third = await page()
+  await third.unlock('rhona', 'quiet larch')
+  expect(await third.requestsOf('rhona')).toEqual([item('rhona')])
+})
+
+describe('a browser without a cipher', () => {
+  beforeEach(() => vi.stubGlobal('crypto', { randomUUID: () => 'id' }))
+  afterEach(() => void vi.unstubAllGlobals())
+
+  test('writes nothing down, and still gives nobody what another typed', async () => {
+    const { unlock, keepRequest, requestsOf, closedCount, keepHistory, dropHistory, historyOf } =
+      await page()
+    await unlock('rhona', 'quiet larch')
+    await keepRequest(item('rhona'))
+    await keepHistory('rhona', { fittingId: 'f', undo: [], redo: [] })
+    expect([disk.sealed.size, disk.keys.size]).toEqual([0, 0])
+    await dropHistory('idris')
+    await unlock('idris', 'slate')
+    expect(await requestsOf('idris')).toEqual([])
+    expect(await historyOf('idris', 'f')).toBeUndefined()
+    expect(await closedCount('idris')).toEqual({ others: 1, own: 0 })
+    expect(await requestsOf('rhona')).toEqual([item('rhona')])
+    expect(await historyOf('rhona', 'f')).toBeDefined()
+  })
+})
+
 test('what an earlier version kept legible is sealed and no longer lies there', async () => {
-  disk.legible = [{ id: 'old', order: 3, fittingId: 'f', part: 'story', words: 'goal' }]
+  const content = { goal: 'ski' }
+  const command = { kind: 'part.put', part: 'story', content }
+  disk.legible = [{ id: 'old', order: 3, fittingId: 'f', part: 'story', words: 'goal', command }]
   const { unlock, sealLegible, pendingOf } = await page()
   await unlock('rhona', 'quiet larch')
   await sealLegible('rhona')
   expect(disk.legible).toEqual([])
-  expect(await pendingOf('rhona')).toMatchObject([{ id: 'old', person: 'rhona', words: 'goal' }])
+  expect(await pendingOf('rhona')).toMatchObject([
+    { id: 'old', person: 'rhona', words: 'goal', after: content },
+  ])
   expect(onDisk()).not.toContain('goal')
 })
 

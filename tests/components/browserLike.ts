@@ -46,6 +46,6 @@ vi.mock('~/browser/keptChanges', () => ({
 }))
 vi.mock('~/browser/sealing', () => ({
   canSeal: () => true,
-  unlock: async () => true,
+  unlock: async () => 'open',
   lockAway: async () => undefined,
 }))

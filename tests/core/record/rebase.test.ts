@@ -97,4 +97,21 @@ describe('what waits, put onto what others did', () => {
     expect(rebase(made(undefined, story({ hours: 3 })), null, BY_HOUSE).content).toMatchObject({
       hours: 3,
     }))
+
+  it('what an earlier version kept without a before is asked, never silently dropped or laid on top', () => {
+    const [put] = made(undefined, story({ goal: 'ski' }))
+    const old = { ...put!, before: undefined }
+    const theirs = { goal: 'hike', complaints: [], conditions: [] }
+    expect(rebase([old], theirs, BY_HOUSE).clashes).toMatchObject([{ mine: 'ski', theirs: 'hike' }])
+    const [reading] = made(START, set([264, 265], [0]))
+    const unknown = { ...reading!, before: undefined, after: undefined }
+    const now = [
+      ...(START as object[]),
+      { what: 'archLengthMm', posture: 'standing', trials: [190] },
+    ]
+    expect(trials(rebase([unknown], now, BY_HOUSE).content)).toEqual([
+      ['footLengthMm', [264, 265]],
+      ['archLengthMm', [190]],
+    ])
+  })
 })
