@@ -2,7 +2,7 @@ import { defineConfig, devices } from '@playwright/test'
 
 /** Two cores: two workers, each with a server and a database of its own (tests/e2e/fixtures.ts). */
 const WORKERS = 2
-const port = Number(process.env.E2E_PORT ?? 41301)
+const port = Number(process.env.E2E_PORT ?? 21301)
 const last = port + WORKERS - 1
 
 export default defineConfig({

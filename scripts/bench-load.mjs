@@ -11,16 +11,16 @@ import { startCluster, stopCluster } from './lib/cluster.mjs'
 import { end, serve } from './lib/serve.mjs'
 import { migrate } from './migrate.mjs'
 
-const SHARE = Number(process.argv[2] ?? 1)
+const SHARE = Number(process.argv.slice(2).find((a) => !a.startsWith('--')) ?? 1)
 const CLIENTS = Math.round(100_000 * SHARE)
 const FITTINGS = Math.round(150_000 * SHARE)
 const AUDIT = Math.round(2_000_000 * SHARE)
 const AT_ONCE = 8
 const ASKS = 200
-const PORT = 41390
+const PORT = 21390
 const PLACE = {
   PG_TEST_BASE: join(tmpdir(), `gentle-arch-load.${process.getuid()}`),
-  PG_TEST_PORT: '41590',
+  PG_TEST_PORT: '21590',
 }
 
 /** What people ask, and how long 95 of 100 may wait, ms. */

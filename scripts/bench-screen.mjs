@@ -5,7 +5,7 @@ import { spawn } from 'node:child_process'
 import { chromium } from '@playwright/test'
 import { at, say, wait } from './lib/project.mjs'
 
-const port = 41307
+const port = 21307
 const base = `http://127.0.0.1:${port}`
 const STEPS = 30
 const STATIONS = ['story', 'measure', 'examine', 'capture', 'prescribe', 'match', 'make']

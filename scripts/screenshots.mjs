@@ -6,7 +6,7 @@ import { at, say, wait } from './lib/project.mjs'
 import { needDebian } from './lib/packages.mjs'
 
 needDebian(['postgresql', 'chromium'])
-const port = 41305
+const port = 21305
 const base = `http://127.0.0.1:${port}`
 const server = spawn(process.execPath, [at('scripts/serve-test.mjs')], {
   cwd: at('.'),

@@ -9,7 +9,7 @@ import { startCluster, stopCluster } from './lib/cluster.mjs'
 import { end, serve } from './lib/serve.mjs'
 import { migrate } from './migrate.mjs'
 
-const first = Number(process.env.E2E_PORT ?? 41301)
+const first = Number(process.env.E2E_PORT ?? 21301)
 const count = Number(process.env.E2E_SERVERS ?? 1)
 const ports = Array.from({ length: count }, (_, i) => first + i)
 const placeOf = (port) => ({

@@ -5,7 +5,6 @@ import { useSession } from '~/stores/session'
 
 /** The session ended; the page stays as it is until somebody signs in again. */
 const session = useSession()
-const emit = defineEmits<{ back: [] }>()
 const login = ref('')
 const password = ref('')
 const trouble = ref('')
@@ -14,7 +13,6 @@ async function again(name: string) {
   try {
     await session.signIn(name, password.value)
     password.value = ''
-    emit('back')
   } catch (error) {
     trouble.value = (error as Error).message
   }

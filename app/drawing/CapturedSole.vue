@@ -59,6 +59,18 @@ const marks = computed(() =>
     ]
   }),
 )
+function spoken(m: { label: string; x: number; y: number; moved: boolean }): string {
+  const across = `${Math.abs(m.x).toFixed(0)} mm ${m.x >= 0 ? 'inward' : 'outward'}`
+  const moved = m.moved ? ', moved by hand' : ''
+  return `${m.label}, ${side}: ${m.y.toFixed(0)} mm from the heel, ${across}${moved}. Arrow keys move it.`
+}
+/** The line from the first to the fifth met head. */
+const metHeads = computed(() => {
+  const { firstMetHead, fifthMetHead } = analysis.landmarks
+  return firstMetHead && fifthMetHead
+    ? `M${at(firstMetHead[0], firstMetHead[1])}L${at(fifthMetHead[0], fifthMetHead[1])}`
+    : ''
+})
 const bad = computed(() => analysis.checks.filter((c) => c.verdict !== 'good'))
 const border = computed(() =>
   analysis.border.map(([x, y]) =>
@@ -81,8 +93,12 @@ const NAMES: Record<CaptureCheck['code'], string> = {
   archHeight: 'arch',
   coverage: 'gap',
 }
-const tag = (c: CaptureCheck) =>
-  `${NAMES[c.code]} ${c.code === 'coverage' ? `${c.value.toFixed(0)} %` : `${c.value > 0 ? '+' : '−'}${Math.abs(c.value).toFixed(1)}${c.unit === 'deg' ? '°' : ' mm'}`}`
+function tag(c: CaptureCheck): string {
+  if (c.code === 'coverage') return `${NAMES.coverage} ${c.value.toFixed(0)} %`
+  const sign = c.value > 0 ? '+' : '−'
+  const unit = c.unit === 'deg' ? '°' : ' mm'
+  return `${NAMES[c.code]} ${sign}${Math.abs(c.value).toFixed(1)}${unit}`
+}
 /** Labels of what is wrong keep apart, from top to bottom. */
 const tags = computed(() => {
   let last = -99
@@ -171,8 +187,8 @@ function key(event: KeyboardEvent, m: { name: LandmarkName; x: number; y: number
         stroke-dasharray="3 2"
       />
       <path
-        v-if="analysis.landmarks.firstMetHead && analysis.landmarks.fifthMetHead"
-        :d="`M${at(analysis.landmarks.firstMetHead[0], analysis.landmarks.firstMetHead[1])}L${at(analysis.landmarks.fifthMetHead[0], analysis.landmarks.fifthMetHead[1])}`"
+        v-if="metHeads"
+        :d="metHeads"
         stroke="var(--ink)"
         stroke-width=".6"
         stroke-dasharray="3 2"
@@ -214,7 +230,7 @@ function key(event: KeyboardEvent, m: { name: LandmarkName; x: number; y: number
         class="mark"
         role="button"
         :tabindex="readOnly ? -1 : 0"
-        :aria-label="`${m.label}, ${side}: ${m.y.toFixed(0)} mm from the heel, ${Math.abs(m.x).toFixed(0)} mm ${m.x >= 0 ? 'inward' : 'outward'}${m.moved ? ', moved by hand' : ''}. Arrow keys move it.`"
+        :aria-label="spoken(m)"
         @pointerdown="down($event, m.name)"
         @pointermove="drag"
         @pointerup="up"

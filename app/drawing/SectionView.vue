@@ -123,6 +123,25 @@ const dims = computed(() => {
     high: Math.max(...cells.map((c) => c.top)),
   }
 })
+const spoken = computed(() => {
+  if (!section || !dims.value) return `${side} section: nothing to cut`
+  const { low, high, width } = dims.value
+  const rims = `top ${low.toFixed(1)} to ${high.toFixed(1)} mm above the floor`
+  return `${side} section ${section.yMm.toFixed(0)} mm from the heel: ${rims}, ${width.toFixed(0)} mm wide`
+})
+/** What stands under the drawing: where it is cut, and how high it is there. */
+const cutWords = computed(() => {
+  if (!section || !dims.value) return 'no shell here'
+  const turned = section.turnDeg ? `, turned ${section.turnDeg}°` : ''
+  const { low, high } = dims.value
+  return `${section.yMm.toFixed(0)} mm from heel${turned} · ${low.toFixed(1)} – ${high.toFixed(1)} high`
+})
+const sizeWords = computed(() => {
+  if (!dims.value) return ''
+  const { width, thick, tiltDeg } = dims.value
+  const tilt = `${Math.abs(tiltDeg).toFixed(1)}° ${tiltDeg >= 0 ? 'varus' : 'valgus'}`
+  return `${width.toFixed(0)} wide · ${thick.toFixed(1)} thick · top ${tilt}`
+})
 const spot = (h: SectionHandle): [number, number] => {
   const d = dims.value!
   const m = mirror(side)
@@ -170,11 +189,7 @@ const shown = (h: SectionHandle) => `${Number(h.value.toFixed(1))}${h.unit === '
     ref="svg"
     :viewBox="`${-widthMm / 2} ${top} ${widthMm} ${68 - top}`"
     role="group"
-    :aria-label="
-      section && dims
-        ? `${side} section ${section.yMm.toFixed(0)} mm from the heel: top ${dims.low.toFixed(1)} to ${dims.high.toFixed(1)} mm above the floor, ${dims.width.toFixed(0)} mm wide`
-        : `${side} section: nothing to cut`
-    "
+    :aria-label="spoken"
     class="section"
   >
     <defs>
@@ -239,16 +254,10 @@ const shown = (h: SectionHandle) => `${Number(h.value.toFixed(1))}${h.unit === '
       </g>
     </template>
     <text :x="0" y="60" text-anchor="middle" class="word">
-      {{
-        section && dims
-          ? `${section.yMm.toFixed(0)} mm from heel${section.turnDeg ? `, turned ${section.turnDeg}°` : ''} · ${dims.low.toFixed(1)} – ${dims.high.toFixed(1)} high`
-          : 'no shell here'
-      }}
+      {{ cutWords }}
     </text>
     <text v-if="dims" :x="0" y="65.5" text-anchor="middle" class="word">
-      {{
-        `${dims.width.toFixed(0)} wide · ${dims.thick.toFixed(1)} thick · top ${Math.abs(dims.tiltDeg).toFixed(1)}° ${dims.tiltDeg >= 0 ? 'varus' : 'valgus'}`
-      }}
+      {{ sizeWords }}
     </text>
   </svg>
 </template>

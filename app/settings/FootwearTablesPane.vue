@@ -318,43 +318,17 @@ const PANES = [
   </div>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
-.tables {
-  display: flex;
-  flex-direction: column;
-  gap: 6px;
-  padding: 8px 10px;
-}
-.line {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
-}
 .pick {
-  min-height: 36px;
   min-width: 36px;
-  padding: 0 10px;
-  border: 1px solid var(--line-strong);
-  border-radius: 4px;
-  background: var(--sheet);
-  font-size: 13px;
 }
 .num {
   width: 56px;
-  --v-input-control-height: 36px;
-  font-size: 14px;
-  text-align: right;
-  --field-pad: 6px;
-}
-.num.own {
-  --field-edge: var(--spruce);
-  font-weight: 700;
 }
 .fam {
   width: auto;
-  --v-input-control-height: 36px;
-  font-size: 14px;
   --field-pad: 6px;
 }
 .point {

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VTable, VTextField } from 'vuetify/components'
-import { withNumber, type TableNumber } from '../../core/record/tableNumbers'
+import type { TableNumber } from '../../core/record/tableNumbers'
 import type { ShopTables } from '../../core/record/tables'
-import { parseNumber } from '../../core/measure/parseNumber'
 import DraftField from '~/components/DraftField.vue'
 import { NUMBER_TABLES } from './ownPanes'
+import { typedTableNumber } from './typedTableNumber'
 import { holds, ruleRows, tableRows, type NumberRow } from './numberRows'
 
 /** Every table of numbers, or the thresholds of every rule, each with its unit and source. */
@@ -27,16 +27,10 @@ const houseOf = ({ value, house }: TableNumber) =>
   house === null || house === value ? undefined : `house: ${house}`
 const placeOf = ({ path }: TableNumber) => path.join('.')
 
-function keep(row: NumberRow, number: TableNumber, text: string) {
-  const value = parseNumber(text)
-  if (value === null)
-    return emit('trouble', `${row.name}: “${text}” is not a number. Nothing was changed.`)
-  try {
-    emit('change', { [row.key]: withNumber(row.key, draft, number.path, value) })
-    emit('trouble', '')
-  } catch (error) {
-    emit('trouble', `${(error as RangeError).message} Nothing was changed.`)
-  }
+function keep({ key, name }: NumberRow, { path }: TableNumber, text: string) {
+  const typed = typedTableNumber(draft, { key, path, name }, text)
+  if ('change' in typed) emit('change', typed.change)
+  emit('trouble', 'trouble' in typed ? typed.trouble : '')
 }
 </script>
 
@@ -93,6 +87,8 @@ function keep(row: NumberRow, number: TableNumber, text: string) {
   </div>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
 .find {
   max-width: 320px;
@@ -111,12 +107,7 @@ function keep(row: NumberRow, number: TableNumber, text: string) {
 }
 .num {
   width: 76px;
-  --v-input-control-height: 36px;
+  --field-pad: 10px;
   font-size: 15px;
-  text-align: right;
-}
-.num.own {
-  --field-edge: var(--spruce);
-  font-weight: 700;
 }
 </style>

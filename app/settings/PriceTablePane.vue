@@ -165,25 +165,14 @@ function add() {
   </div>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
 .tables {
-  display: flex;
-  flex-direction: column;
   gap: 8px;
-  padding: 8px 10px;
-}
-.line {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  flex-wrap: wrap;
 }
 .num {
   width: 84px;
-  --v-input-control-height: 36px;
-  font-size: 14px;
-  text-align: right;
-  --field-pad: 6px;
 }
 .num2 {
   width: 100px;
@@ -191,8 +180,6 @@ function add() {
   font-size: 14px;
 }
 .wide {
-  --v-input-control-height: 36px;
-  font-size: 14px;
   min-width: 260px;
 }
 .ic {

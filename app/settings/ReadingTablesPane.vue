@@ -1,8 +1,7 @@
 <script setup lang="ts">
 import { VTable } from 'vuetify/components'
 import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
-import { parseNumber } from '../../core/measure/parseNumber'
-import { withNumber } from '../../core/record/tableNumbers'
+import { typedTableNumber } from './typedTableNumber'
 import type { ShopTables } from '../../core/record/tables'
 import DraftField from '~/components/DraftField.vue'
 
@@ -27,18 +26,11 @@ function numberOf(what: ReadingKind, { key, at }: Column): number | undefined {
 }
 const called = (what: ReadingKind, { words }: Column) => `${READINGS.of(what).name} ${words}`
 
-function keep(what: ReadingKind, column: Column, text: string) {
-  const name = READINGS.of(what).name
-  const value = parseNumber(text)
-  if (value === null)
-    return emit('trouble', `${name}: “${text}” is not a number. Nothing was changed.`)
-  const { key, at } = column
-  try {
-    emit('change', { [key]: withNumber(key, draft, [what, ...at], value) })
-    emit('trouble', '')
-  } catch (error) {
-    emit('trouble', `${name}: ${(error as RangeError).message} Nothing was changed.`)
-  }
+function keep(what: ReadingKind, { key, at }: Column, text: string) {
+  const place = { key, path: [what, ...at], name: READINGS.of(what).name }
+  const typed = typedTableNumber(draft, place, text)
+  if ('change' in typed) emit('change', typed.change)
+  emit('trouble', 'trouble' in typed ? typed.trouble : '')
 }
 </script>
 
@@ -72,11 +64,12 @@ function keep(what: ReadingKind, column: Column, text: string) {
   </VTable>
 </template>
 
+<style scoped src="./tables.css"></style>
+
 <style scoped>
 .num {
   width: 76px;
-  --v-input-control-height: 36px;
+  --field-pad: 10px;
   font-size: 15px;
-  text-align: right;
 }
 </style>

@@ -1,3 +1,4 @@
+import { newId } from '~/browser/newId'
 import { plainCopy } from '~/browser/plainCopy'
 import { format } from 'date-fns'
 import { defineStore } from 'pinia'
@@ -318,7 +319,7 @@ export const useBench = defineStore('bench', {
           ...change,
         })
         await api(`fittings/${job.id}/commands`, 'POST', {
-          id: crypto.randomUUID(),
+          id: newId(),
           version: job.jobsVersion,
           command,
         })

@@ -1,3 +1,4 @@
+import { newId } from '~/browser/newId'
 import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { HeatReading } from '../../core/bench/heat/heatLog'
@@ -66,7 +67,7 @@ export const useHeat = defineStore('heat', {
       window?: string
       fittingId?: string
     }): Promise<string | null> {
-      const id = crypto.randomUUID()
+      const id = newId()
       try {
         this.logs = (await api<{ logs: HeatLogRow[] }>('heat', 'POST', { id, ...l })).logs.map(
           (log) => this.withUnsent(log),

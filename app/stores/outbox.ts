@@ -1,3 +1,4 @@
+import { newId } from '~/browser/newId'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import type { FieldChanges } from '../../core/record/clientChanges'
@@ -116,7 +117,7 @@ export const useOutbox = defineStore('outbox', () => {
   async function write<T>(what: Write): Promise<Written<T>> {
     const item: Request = {
       ...what,
-      id: crypto.randomUUID(),
+      id: newId(),
       person: session.person?.id ?? '',
       order: ++order,
     }

@@ -1,3 +1,4 @@
+import { newId } from '~/browser/newId'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { partOf, type Command, type CommandContext } from '../../core/record/commands'
@@ -100,7 +101,7 @@ export const useQueue = defineStore('queue', () => {
   function send(command: Command, words: string, before: unknown, after: unknown) {
     const part = partOf(command)
     const item: Pending = {
-      id: crypto.randomUUID(),
+      id: newId(),
       person: session.person?.id ?? '',
       order: ++order,
       fittingId: fitting.id,
@@ -257,7 +258,7 @@ export const useQueue = defineStore('queue', () => {
   const reload = () => fitting.load(busyParts)
   /** After a lost line: what others did meanwhile is read first, then what waits is sent. */
   async function catchUp() {
-    await reload().catch(() => undefined)
+    if (fitting.id) await reload().catch(() => undefined)
     await flush()
   }
   /** Word from the server that a part has a newer version. */

@@ -1,3 +1,4 @@
+import { newId } from '~/browser/newId'
 import { defineStore } from 'pinia'
 import type { StepDoes } from '../../core/record/stepState'
 import { leftMs, rings, type Timer } from '../../core/bench/timer'
@@ -68,7 +69,7 @@ export const useTimers = defineStore('timers', {
       return leftMs(t, this.serverNow)
     },
     async start(name: string, minutes: number, about: { fittingId?: string; step?: string } = {}) {
-      await this.send('timers', 'POST', { id: crypto.randomUUID(), name, minutes, ...about })
+      await this.send('timers', 'POST', { id: newId(), name, minutes, ...about })
     },
     /**
      * A waiting step that begins brings a timer along; one that ends, is split or taken back lets

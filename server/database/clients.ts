@@ -11,7 +11,7 @@ export interface ClientRow {
 
 /** Next free client code of a shop, like HR-0422. Call in a transaction: it locks the shop. */
 async function nextCode(db: Client, shopId: string): Promise<string> {
-  await db.query('select 1 from shops where id = $1 for update', [shopId])
+  await db.query('select 1 from shops where id = $1 for no key update', [shopId])
   // The longest number is the highest: an index has them in this order.
   const { rows } = await db.query<{ code: string }>(
     `select code from clients where shop_id = $1 and code ~ '^HR-[0-9]{1,9}$'
@@ -119,7 +119,7 @@ export async function lockClient(
 ): Promise<ClientRow | null> {
   const { rows } = await db.query(
     `select id, code, name, details, version from clients
-     where shop_id = $1 and id = $2 for update`,
+     where shop_id = $1 and id = $2 for no key update`,
     [shopId, id],
   )
   return rows[0] ?? null

@@ -67,6 +67,8 @@ async function insideOf(db: Client, shopId: string, record: FittingRecord) {
  * change of something that it rests on.
  */
 export async function reckonDue(db: Client, shopId: string, clientId: string): Promise<void> {
+  // Two fittings of one client may change at once: the second reads what the first has kept.
+  await db.query('select pg_advisory_xact_lock(hashtextextended($1::text, 0))', [clientId])
   const fittings = await fittingsOf(db, clientId)
   const isTold = fittings.some(({ record }) => record.client?.bornOn)
   const lengths = isTold ? (await lengthsOf(db, shopId, [clientId])).get(clientId) : undefined
@@ -76,6 +78,7 @@ export async function reckonDue(db: Client, shopId: string, clientId: string): P
     items.push(...dueSpans(record, { lengths, insideMm }).map((span) => ({ ...span, fitting: id })))
   }
   await db.query('delete from due_items where client_id = $1', [clientId])
+  if (items.length === 0) return
   await db.query(
     `insert into due_items
        (fitting_id, client_id, shop_id, kind, due_on, tell_from, tell_until, words)
@@ -85,7 +88,6 @@ export async function reckonDue(db: Client, shopId: string, clientId: string): P
      )`,
     [JSON.stringify(items), clientId, shopId],
   )
-  await db.query('update clients set due_reckoned_at = now() where id = $1', [clientId])
 }
 
 /** Clients whose shells changed in the catalogue: what they outgrow is reckoned anew. */
@@ -105,17 +107,23 @@ export async function dueOfModelsChanged(
   )
 }
 
-/** Some clients whose list is not right yet, in the order of nothing. */
-export async function staleDue(
-  db: Client,
-  most: number,
-): Promise<{ id: string; shopId: string }[]> {
+/**
+ * Reckons some clients whose list is not right yet; those that another server has in hand are left
+ * to it.
+ *
+ * @returns how many were found
+ */
+export async function reckonStale(db: Client, most: number): Promise<number> {
   const { rows } = await db.query(
-    `select id, shop_id as "shopId" from clients where due_reckoned_at is null limit $1
-     for update skip locked`,
+    `update clients set due_reckoned_at = now()
+     where id in (
+       select id from clients where due_reckoned_at is null limit $1 for no key update skip locked
+     )
+     returning id, shop_id`,
     [most],
   )
-  return rows
+  for (const { id, shop_id: shopId } of rows) await reckonDue(db, shopId, id)
+  return rows.length
 }
 
 /**

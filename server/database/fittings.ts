@@ -92,6 +92,8 @@ export async function openFurtherFitting(
   if (activity || told) await putPart(db, id, 'story', story, by)
   for (const part of COPIED)
     if (from?.parts[part]) await putPart(db, id, part, from.parts[part].content, by)
+  // A child's lengths count in what its other pairs are outgrown by.
+  if (from) await reckonDue(db, shopId, clientId)
   return id
 }
 
@@ -196,7 +198,7 @@ export async function applyToFitting(
 ): Promise<Applied> {
   const part = partOf(command)
   const locked = await db.query(
-    'select client_id from fittings where shop_id = $1 and id = $2 for update',
+    'select client_id from fittings where shop_id = $1 and id = $2 for no key update',
     [shopId, id],
   )
   if (locked.rows.length === 0) return { kind: 'unknown' }

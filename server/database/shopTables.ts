@@ -47,7 +47,7 @@ export async function addTables(
   tables: ShopTables,
   by: string,
 ): Promise<ShopTables | null> {
-  await db.query('select 1 from shops where id = $1 for update', [shopId])
+  await db.query('select 1 from shops where id = $1 for no key update', [shopId])
   const latest = await currentTables(db, shopId)
   if (latest.version !== basedOn) return null
   const next = { ...tables, version: latest.version + 1 }

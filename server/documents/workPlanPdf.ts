@@ -32,12 +32,10 @@ export async function workPlanPdf(
   const { heading, text, rule } = paper
   heading('Work on the shells', 15, 13, 22)
   heading(code, 120, 13, 22, { width: paper.mm(75), align: 'right' })
-  text(
-    `${shop} · ${day} · ${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}`,
-    15,
-    23,
-    { colour: MUTED },
-  )
+  const left = sizeWords(chosen.sizeLeftMm ?? 0)
+  const right = sizeWords(chosen.sizeRightMm ?? 0)
+  const shells = `${model.maker} ${model.name}, left ${left}, right ${right}`
+  text(`${shop} · ${day} · ${shells}`, 15, 23, { colour: MUTED })
   rule(30)
   const feet = standingFeet(record)
   for (const side of SIDES) {

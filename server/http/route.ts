@@ -113,6 +113,13 @@ function toProblem(error: unknown): HttpProblem {
       'database-away',
       'The database does not answer. What you typed is kept and sent again.',
     )
+  // Two changes waited for each other, and the database let one of them go.
+  if (['40P01', '40001', '55P03'].includes(code))
+    return new HttpProblem(
+      503,
+      'busy',
+      'Somebody changed the same thing at the same moment. Nothing was half saved; it is sent again.',
+    )
   // A number too large for its column, a character that the database cannot hold.
   if (['22003', '22021', '22P05'].includes(code))
     return new HttpProblem(400, 'invalid', 'Something in this request is out of range.')

@@ -1,4 +1,4 @@
-import { reckonDue, staleDue } from '../database/due'
+import { reckonStale } from '../database/due'
 import { transaction } from '../database/pool'
 
 /** So many clients at a time, so that nobody waits for it. */
@@ -11,16 +11,9 @@ export default defineNitroPlugin((nitro) => {
   if (!process.env.DATABASE_URL) return
   let stopped = false
   let timer: ReturnType<typeof setTimeout> | undefined
-  async function batch(): Promise<number> {
-    return transaction(async (db) => {
-      const clients = await staleDue(db, BATCH)
-      for (const { id, shopId } of clients) await reckonDue(db, shopId, id)
-      return clients.length
-    })
-  }
   async function run() {
     // A database that is away comes back: it is asked again.
-    const done = await batch().catch(() => 0)
+    const done = await transaction((db) => reckonStale(db, BATCH)).catch(() => 0)
     if (!stopped) timer = setTimeout(run, done === BATCH ? BUSY_MS : IDLE_MS).unref()
   }
   timer = setTimeout(run, BUSY_MS).unref()

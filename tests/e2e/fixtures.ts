@@ -8,7 +8,7 @@ import { test as base, expect, type Locator, type Page } from '@playwright/test'
 export const test = base.extend<{ clean: { allow: (pattern: RegExp) => void } }>({
   // eslint-disable-next-line no-empty-pattern -- the runner reads the names from the pattern
   baseURL: async ({}, use, { parallelIndex }) =>
-    use(`http://127.0.0.1:${Number(process.env.E2E_PORT ?? 41301) + parallelIndex}`),
+    use(`http://127.0.0.1:${Number(process.env.E2E_PORT ?? 21301) + parallelIndex}`),
   clean: [
     async ({ page, baseURL }, use) => {
       const allowed: RegExp[] = []

@@ -10,7 +10,7 @@ import { runs } from '../effort'
 let server: Awaited<ReturnType<typeof startServer>>
 let rhona: Caller
 beforeAll(async () => {
-  server = await startServer(41740)
+  server = await startServer(21740)
   rhona = await new Caller(server.base).signIn('rhona')
 })
 afterAll(() => server.stop())

@@ -1,25 +1,20 @@
 import Papa from 'papaparse'
-import { afterAll, beforeAll, describe, expect, it } from 'vitest'
+import { beforeAll, describe, expect, it } from 'vitest'
 import type { AuditRow } from '../../shared/auditKinds'
-import { Caller, startServer } from './client'
+import { useShop } from './shop'
 
-let server: Awaited<ReturnType<typeof startServer>>
-let rhona: Caller
-let sunniva: Caller
+const shop = useShop(21729)
 let clientId = ''
 beforeAll(async () => {
-  server = await startServer(41729)
-  rhona = await new Caller(server.base).signIn('rhona')
-  sunniva = await new Caller(server.base).signIn('sunniva')
-  clientId = (await rhona.post('clients', { details: { name: '=HYPERLINK("x")', massKg: 70 } }))
-    .json.clientId
+  const { rhona } = shop
+  const details = { name: '=HYPERLINK("x")', massKg: 70 }
+  clientId = (await rhona.post('clients', { details })).json.clientId
   await rhona.call('PATCH', `clients/${clientId}`, { changes: { massKg: { from: 70, to: 72 } } })
   await rhona.get(`clients/${clientId}`)
 })
-afterAll(() => server.stop())
 
 const ask = async (query: string): Promise<{ lines: AuditRow[]; more: boolean }> =>
-  (await sunniva.get(`audit?${query}`)).json
+  (await shop.sunniva.get(`audit?${query}`)).json
 
 describe('the trail', () => {
   it('holds what a client was and is, newest first', async () => {
@@ -49,16 +44,17 @@ describe('the trail', () => {
   })
   it.each(['client=x', 'kind=all', 'from=2026-02-30', 'before=-1', 'before=1e3'])(
     '%s is refused',
-    async (query) => expect((await sunniva.get(`audit?${query}`)).status).toBe(400),
+    async (query) => expect((await shop.sunniva.get(`audit?${query}`)).status).toBe(400),
   )
   it('goes out as CSV with codes, and no cell is a formula', async () => {
-    const { json, headers } = await sunniva.get(`audit/export?client=${clientId}`)
+    const { json, headers } = await shop.sunniva.get(`audit/export?client=${clientId}`)
     expect(headers.get('content-type')).toContain('text/csv')
     const { data } = Papa.parse<string[]>(String(json).trim())
     expect(data.length).toBeGreaterThan(3)
     for (const row of data) for (const cell of row) expect(cell).not.toMatch(/^[=+@-]/)
   })
   it('is not for fitters or bench hands', async () => {
-    for (const path of ['audit', 'audit/export']) expect((await rhona.get(path)).status).toBe(403)
+    for (const path of ['audit', 'audit/export'])
+      expect((await shop.rhona.get(path)).status).toBe(403)
   })
 })

@@ -15,7 +15,7 @@ let rhona: Caller
 let bram: Caller
 let owner: Caller
 beforeAll(async () => {
-  server = await startServer(41790)
+  server = await startServer(21790)
   db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
   await db.connect()
   rhona = await new Caller(server.base).signIn('rhona')

@@ -9,7 +9,7 @@ let server: Awaited<ReturnType<typeof startServer>>
 let rhona: Caller
 let owner: Caller
 beforeAll(async () => {
-  server = await startServer(41770)
+  server = await startServer(21770)
   rhona = await new Caller(server.base).signIn('rhona')
   owner = await new Caller(server.base).signIn('sunniva')
 })

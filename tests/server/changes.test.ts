@@ -18,7 +18,7 @@ let rhona: Caller
 let owner: pg.Client
 let app: pg.Client
 beforeAll(async () => {
-  server = await startServer(41720)
+  server = await startServer(21720)
   rhona = await new Caller(server.base).signIn('rhona')
   owner = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
   app = new pg.Client({ connectionString: inject('urls').DATABASE_URL })
@@ -162,7 +162,7 @@ describe('a change', () => {
 describe('a killed server', () => {
   it('loses nothing and writes nothing by half: what waits is sent again, each once and in order', async () => {
     const { fittingId } = await fresh('Killed In Mid Save')
-    const doomed = await startServer(41721)
+    const doomed = await startServer(21721)
     const caller = await new Caller(doomed.base).signIn('rhona')
     // Twenty changes to twenty readings-lists worth of tries: five tries each of four readings, one
     // after the other.
@@ -189,7 +189,7 @@ describe('a killed server', () => {
       confirmed++
     }
     expect(confirmed).toBeLessThan(work.length)
-    const back = await startServer(41721)
+    const back = await startServer(21721)
     const again = await new Caller(back.base).signIn('rhona')
     for (let i = confirmed; i < work.length; i++)
       expect((await again.command(fittingId, i, work[i]!.command, work[i]!.id)).status).toBe(200)
@@ -299,7 +299,7 @@ describe('backup and migrations', () => {
       encoding: 'utf8',
     }).stdout
     const code = /owner: (\S+)/.exec(out)![1]!
-    const own = await startServer(41722, urls)
+    const own = await startServer(21722, urls)
     const caller = new Caller(own.base)
     expect((await caller.get('sign-in')).json).toMatchObject({ demo: [], firstOwner: true })
     const claim = (c: string) =>

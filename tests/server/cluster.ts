@@ -23,7 +23,7 @@ declare module 'vitest' {
 export default async function setup(project: TestProject) {
   const place = {
     PG_TEST_BASE: join(tmpdir(), `gentle-arch-server.${process.getuid?.() ?? 0}`),
-    PG_TEST_PORT: '41700',
+    PG_TEST_PORT: '21700',
   }
   stopCluster(true, place)
   const urls = startCluster(true, place) as { MIGRATION_URL: string; DATABASE_URL: string }

@@ -19,7 +19,7 @@ let rhona: Caller
 let tove = ''
 const folder = mkdtempSync(join(tmpdir(), 'arch-devices-'))
 beforeAll(async () => {
-  server = await startServer(41750)
+  server = await startServer(21750)
   rhona = await new Caller(server.base).signIn('rhona')
   tove = await rhona.fittingOf('tove')
 })
@@ -255,7 +255,7 @@ describe('the lab', () => {
     })
     await new Promise<void>((done) => other.listen(0, '127.0.0.1', done))
     const { port } = other.address() as AddressInfo
-    const own = await startServer(41731, { LAB_URL: `http://127.0.0.1:${port}/orders` })
+    const own = await startServer(21731, { LAB_URL: `http://127.0.0.1:${port}/orders` })
     try {
       const caller = await new Caller(own.base).signIn('rhona')
       const tove = await caller.fittingOf('tove')

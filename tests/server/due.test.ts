@@ -1,25 +1,11 @@
-import pg from 'pg'
-import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { dueOf } from '../../core/followup/due'
 import { addDays } from '../../core/record/isoDay'
 import { DEMO_RECORDS } from '../../demo/records'
-import { Caller, startServer } from './client'
+import { startServer } from './client'
+import { useShop } from './shop'
 
-let server: Awaited<ReturnType<typeof startServer>>
-let rhona: Caller
-let sunniva: Caller
-let owner: pg.Client
-beforeAll(async () => {
-  server = await startServer(41727)
-  rhona = await new Caller(server.base).signIn('rhona')
-  sunniva = await new Caller(server.base).signIn('sunniva')
-  owner = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
-  await owner.connect()
-})
-afterAll(async () => {
-  await owner.end()
-  await server.stop()
-})
+const shop = useShop(21727)
 
 interface Line {
   fittingId: string
@@ -28,14 +14,14 @@ interface Line {
   words: string
   lateDays: number
 }
-const today = async (): Promise<string> => (await rhona.get('due')).json.today
+const today = async (): Promise<string> => (await shop.rhona.get('due')).json.today
 const dueAt = async (fittingId: string): Promise<Line[]> =>
-  (await rhona.get('due')).json.due.filter((d: Line) => d.fittingId === fittingId)
+  (await shop.rhona.get('due')).json.due.filter((d: Line) => d.fittingId === fittingId)
 /** A pair that was handed over some days ago. */
 async function handedOver(daysAgo: number, more: object = {}) {
   const { client: _, ...plain } = structuredClone(DEMO_RECORDS['tove-marchetti']!)
   const on = addDays(await today(), -daysAgo)
-  const { json } = await rhona.post('records', {
+  const { json } = await shop.rhona.post('records', {
     ...plain,
     client: { name: `Handed Over ${daysAgo}` },
     handover: { on },
@@ -49,7 +35,7 @@ describe('what is due', () => {
   it('is there as soon as a record is, as the core says', async () => {
     const { fittingId, on } = await handedOver(14)
     const day = await today()
-    const { record } = { record: (await rhona.get(`fittings/${fittingId}/record`)).json }
+    const { record } = { record: (await shop.rhona.get(`fittings/${fittingId}/record`)).json }
     expect(await dueAt(fittingId)).toMatchObject(dueOf(record, day))
     expect(await dueAt(fittingId)).toMatchObject([
       { kind: 'outcome', on: addDays(on, 14), words: 'ask how it goes: two weeks', lateDays: 0 },
@@ -60,8 +46,8 @@ describe('what is due', () => {
     const { fittingId } = await handedOver(15)
     const day = await today()
     const put = async (part: string, content: unknown) => {
-      const parts = (await rhona.get(`fittings/${fittingId}`)).json.parts
-      const { status } = await rhona.command(fittingId, parts[part]?.version ?? 0, {
+      const parts = (await shop.rhona.get(`fittings/${fittingId}`)).json.parts
+      const { status } = await shop.rhona.command(fittingId, parts[part]?.version ?? 0, {
         kind: 'part.put',
         part,
         content,
@@ -76,35 +62,35 @@ describe('what is due', () => {
 
   it('is counted, by kind, and asked for in pieces', async () => {
     await handedOver(16)
-    const { counts, due } = (await rhona.get('due')).json
+    const { counts, due } = (await shop.rhona.get('due')).json
     expect(counts.all).toBe(due.length)
     expect(counts.late).toBe(due.filter((d: Line) => d.lateDays > 0).length)
-    const only = (await rhona.get('due?kind=outcome')).json.due as Line[]
+    const only = (await shop.rhona.get('due?kind=outcome')).json.due as Line[]
     expect(only).toEqual(due.filter((d: Line) => d.kind === 'outcome'))
     expect(only.length).toBe(counts.byKind.outcome)
-    expect((await rhona.get('due?from=2')).json.due).toEqual(due.slice(2))
-    expect((await rhona.get('due?kind=soon')).status).toBe(400)
+    expect((await shop.rhona.get('due?from=2')).json.due).toEqual(due.slice(2))
+    expect((await shop.rhona.get('due?kind=soon')).status).toBe(400)
   })
 
   it('is reckoned for whoever has no list yet, and anew when a shell changes', async () => {
     const { clientId, fittingId } = await handedOver(14)
-    await owner.query('delete from due_items where client_id = $1', [clientId])
-    await owner.query('update clients set due_reckoned_at = null where id = $1', [clientId])
+    await shop.owner.query('delete from due_items where client_id = $1', [clientId])
+    await shop.owner.query('update clients set due_reckoned_at = null where id = $1', [clientId])
     expect(await dueAt(fittingId)).toEqual([])
     // Another server finds what the first has not done yet.
-    const second = await startServer(41728)
+    const second = await startServer(21728)
     await expect.poll(() => dueAt(fittingId), { timeout: 8000 }).toHaveLength(1)
     await second.stop()
     // Only a child outgrows: nobody else's list rests on the catalogue.
     const stale = 'select count(*)::int as n from clients where due_reckoned_at is null'
-    const model = (await rhona.get('models')).json.models[0]
-    await sunniva.call('PUT', 'models', {
+    const model = (await shop.rhona.get('models')).json.models[0]
+    await shop.sunniva.call('PUT', 'models', {
       format: 'gentle-arch/catalogue',
       version: 1,
       models: [model],
     })
-    const { rows } = await owner.query(stale)
-    const children = await owner.query(
+    const { rows } = await shop.owner.query(stale)
+    const children = await shop.owner.query(
       `select count(distinct c.id)::int as n from clients c
        join fittings f on f.client_id = c.id join fitting_parts p on p.fitting_id = f.id
        where p.part = 'footwear' and p.content->'chosen'->>'model' = $1 and c.details ? 'bornOn'`,
@@ -113,11 +99,26 @@ describe('what is due', () => {
     expect(rows[0].n).toBeLessThanOrEqual(children.rows[0].n)
   })
 
+  it('stands there once, however many of a client’s fittings change at once', async () => {
+    const { clientId, fittingId } = await handedOver(14)
+    const more = await shop.rhona.post(`clients/${clientId}/fittings`, { copyFrom: fittingId })
+    const others = [fittingId, more.json.fittingId as string]
+    for (let round = 0; round < 6; round++)
+      await Promise.all(
+        others.map(async (id) => {
+          const version = (await shop.rhona.get(`fittings/${id}`)).json.parts.visit?.version ?? 0
+          const command = { kind: 'part.put', part: 'visit', content: { reason: `${round}` } }
+          expect((await shop.rhona.command(id, version, command as never)).status).toBe(200)
+        }),
+      )
+    expect(await dueAt(fittingId)).toHaveLength(1)
+  })
+
   it('goes with a client who is erased', async () => {
     const { clientId, fittingId } = await handedOver(14)
-    await sunniva.call('DELETE', `clients/${clientId}`, {})
+    await shop.sunniva.call('DELETE', `clients/${clientId}`, {})
     expect(await dueAt(fittingId)).toEqual([])
-    const { rows } = await owner.query(
+    const { rows } = await shop.owner.query(
       'select count(*)::int as n from due_items where client_id = $1',
       [clientId],
     )

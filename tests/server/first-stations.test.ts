@@ -14,7 +14,7 @@ let bram: Caller
 const client = async (name: string) =>
   (await rhona.get(`clients?q=${name}`)).json.clients[0].id as string
 beforeAll(async () => {
-  server = await startServer(41730)
+  server = await startServer(21730)
   db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
   await db.connect()
   rhona = await new Caller(server.base).signIn('rhona')

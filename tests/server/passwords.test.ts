@@ -39,7 +39,7 @@ describe('signing in', () => {
   let server: Awaited<ReturnType<typeof startServer>>
   let db: pg.Client
   beforeAll(async () => {
-    server = await startServer(41712)
+    server = await startServer(21712)
     db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
     await db.connect()
     await db.query(

@@ -41,7 +41,7 @@ let db: pg.Client
 let fitting = ''
 let client = ''
 beforeAll(async () => {
-  server = await startServer(41710)
+  server = await startServer(21710)
   db = new pg.Client({ connectionString: inject('urls').MIGRATION_URL })
   await db.connect()
   const shop = (await db.query('select id from shops')).rows[0].id
@@ -252,7 +252,7 @@ describe('the edge', () => {
     expect((await nobody.post('sign-in', { login: 'rhona', password: '' })).status).toBe(400)
   })
   it('closes a session after a pause', async () => {
-    const quick = await startServer(41711, { ARCH_IDLE_MINUTES: '0.003' })
+    const quick = await startServer(21711, { ARCH_IDLE_MINUTES: '0.003' })
     const rhona = await new Caller(quick.base).signIn('rhona')
     await new Promise((done) => setTimeout(done, 400))
     expect((await rhona.get('today')).status).toBe(401)

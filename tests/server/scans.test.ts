@@ -7,7 +7,7 @@ import { Caller, startServer } from './client'
 let server: Awaited<ReturnType<typeof startServer>>
 let rhona: Caller
 beforeAll(async () => {
-  server = await startServer(41740)
+  server = await startServer(21760)
   rhona = await new Caller(server.base).signIn('rhona')
 })
 afterAll(() => server.stop())

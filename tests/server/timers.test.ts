@@ -7,7 +7,7 @@ import { leftMs, rings, type Timer } from '../../core/bench/timer'
 import { Caller, startServer } from './client'
 import { runs } from '../effort'
 
-const PORT = 41780
+const PORT = 21780
 let server: Awaited<ReturnType<typeof startServer>>
 let bram: Caller
 beforeAll(async () => {

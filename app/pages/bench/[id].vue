@@ -1,5 +1,4 @@
 <script setup lang="ts">
-import { useEventListener } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn } from 'vuetify/components'
 import { nextStep, type BenchStep } from '../../../core/bench/jobSteps'
@@ -8,7 +7,6 @@ import type { StepChange } from '../../../core/record/stepState'
 import { leftWords } from '../../../core/bench/timer'
 import AppHeader from '~/components/AppHeader.vue'
 import HeatCard from '~/components/HeatCard.vue'
-import LockDialog from '~/components/LockDialog.vue'
 import SideMark from '~/components/SideMark.vue'
 import StepActions from '~/components/StepActions.vue'
 import { useJob } from '~/composables/useJob'
@@ -46,8 +44,6 @@ watch(
   () => timers.benchTold,
   () => void queue.reload().catch(() => undefined),
 )
-const online = () => void queue.flush()
-useEventListener('online', online)
 const isOver = (s: BenchStep) => s.state === 'done' || s.state === 'skipped'
 const running = computed(() => steps.value.filter((s) => s.state === 'running'))
 /** The step in hand: the chosen one, else one with hands that runs, else what comes next. */
@@ -262,7 +258,6 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
       </section>
       <p v-else class="muted" role="status">Opening the job …</p>
     </main>
-    <LockDialog @back="() => queue.reload().then(() => queue.flush())" />
   </div>
 </template>
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { newId } from '~/browser/newId'
 import { addDays, format } from 'date-fns'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
 import { computed, onMounted, ref, watch } from 'vue'
@@ -132,7 +133,7 @@ async function addOwn() {
       own: [
         ...bench.plan.own,
         {
-          id: crypto.randomUUID().slice(0, 8),
+          id: newId().slice(0, 8),
           name: own.value.name.trim(),
           minutes,
           needs: [PEOPLE],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { newId } from '~/browser/newId'
 import { format } from 'date-fns'
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VDialog, VTable, VTextField } from 'vuetify/components'
@@ -85,7 +86,7 @@ function add(id: string) {
 }
 function keep() {
   const quote = quoteOf(lines.value, table.value, {
-    id: crypto.randomUUID().slice(0, 8),
+    id: newId().slice(0, 8),
     on: format(new Date(), 'yyyy-MM-dd'),
     by: session.person?.name,
   })

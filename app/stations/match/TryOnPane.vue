@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { newId } from '~/browser/newId'
 import { differenceInSeconds } from 'date-fns'
 import { useNow } from '@vueuse/core'
 import { computed, ref } from 'vue'
@@ -70,7 +71,7 @@ const save = (next: TryOn[], words: string) =>
 function start() {
   const by = session.person?.name
   const made: TryOn = {
-    id: crypto.randomUUID(),
+    id: newId(),
     startedAt: new Date().toISOString(),
     onDevice: onDevice.value,
     readings: [],

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { newId } from '~/browser/newId'
 import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle, VSelect } from 'vuetify/components'
@@ -100,7 +101,7 @@ function add() {
     [
       ...chosen.value!.work,
       {
-        id: crypto.randomUUID(),
+        id: newId(),
         foot: adding.value.foot,
         model: m.value.id,
         sizeMm: size,

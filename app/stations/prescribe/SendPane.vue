@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { newId } from '~/browser/newId'
 import { plainCopy } from '~/browser/plainCopy'
 import { deviceRows } from '../../../core/device/deviceRows'
 import { format } from 'date-fns'
@@ -64,20 +65,28 @@ async function file(side: Side, end: string) {
     download(`${fitting.client?.code ?? 'client'}-${side}${end}`, bytes, 'application/octet-stream')
 }
 const orders = computed(() => [...(fitting.record.orders ?? [])].reverse())
-/** An order's id is made with it and stays until it is kept, however often it is pressed. */
-let orderId: string = crypto.randomUUID()
+/**
+ * An order's id is made with it and stays until it was answered, however often it is pressed; other
+ * devices or feet are another order.
+ */
+let orderId: string = newId()
+let ordered = ''
 async function order() {
   await queue.flush()
-  const body = { id: orderId, feet: SIDES.filter(made), note: note.value.trim() }
-  if (!(await send(body))) return
-  orderId = crypto.randomUUID()
+  const feet = SIDES.filter(made)
+  const what = JSON.stringify(feet.map((side) => fitting.record.feet[side]))
+  if (what !== ordered) orderId = newId()
+  ordered = what
+  if (!(await send({ id: orderId, feet, note: note.value.trim() }))) return
+  orderId = newId()
   note.value = ''
 }
 async function send(body: { id: string; feet: readonly Side[]; note: string }) {
   const answer = await run('order', () =>
     api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', body),
   )
-  if (answer) await queue.reload()
+  // Also where no answer came: the server may have kept it, and lists it.
+  await queue.reload().catch(() => undefined)
   return answer
 }
 const askAgain = ({ id, feet, note: words = '' }: LabOrder) => send({ id, feet, note: words })

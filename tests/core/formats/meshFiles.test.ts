@@ -77,7 +77,20 @@ describe('mesh files', () => {
   })
   it('read PLY in all three ways, with other properties and polygons', () => {
     const head = (format: string) =>
-      `ply\nformat ${format} 1.0\ncomment c\nelement vertex 4\nproperty float x\nproperty float y\nproperty uchar red\nproperty float z\nelement face 1\nproperty list uchar int vertex_indices\nend_header\n`
+      [
+        'ply',
+        `format ${format} 1.0`,
+        'comment c',
+        'element vertex 4',
+        'property float x',
+        'property float y',
+        'property uchar red',
+        'property float z',
+        'element face 1',
+        'property list uchar int vertex_indices',
+        'end_header',
+        '',
+      ].join('\n')
     const square = [
       [0, 0, 255, 0],
       [10, 0, 1, 0],
@@ -125,8 +138,13 @@ describe('mesh files', () => {
         ).triangles,
       ),
     ).toEqual([0, 1, 2, 1, 3, 2])
-    const model =
-      '<model unit="inch"><resources><object id="1"><mesh><vertices><vertex x="0" y="0" z="0"/><vertex x="1" y="0" z="0"/><vertex x="0" y="1" z="0"/></vertices><triangles><triangle v1="0" v2="1" v3="2"/></triangles></mesh></object><object id="2"><components><component objectid="1" transform="1 0 0 0 1 0 0 0 1 5 0 0"/></components></object></resources><build><item objectid="2" transform="1 0 0 0 1 0 0 0 1 0 7 0"/></build></model>'
+    const model = [
+      '<model unit="inch"><resources>',
+      '<object id="1"><mesh><vertices><vertex x="0" y="0" z="0"/><vertex x="1" y="0" z="0"/><vertex x="0" y="1" z="0"/></vertices>',
+      '<triangles><triangle v1="0" v2="1" v3="2"/></triangles></mesh></object>',
+      '<object id="2"><components><component objectid="1" transform="1 0 0 0 1 0 0 0 1 5 0 0"/></components></object>',
+      '</resources><build><item objectid="2" transform="1 0 0 0 1 0 0 0 1 0 7 0"/></build></model>',
+    ].join('')
     const file = readMesh('p.3mf', zipSync({ '3D/3dmodel.model': strToU8(model) }))
     expect([file.unit, Array.from(file.positions.slice(0, 6))]).toEqual(['in', [5, 7, 0, 6, 7, 0]])
   })

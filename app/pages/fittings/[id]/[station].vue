@@ -24,7 +24,6 @@ import CautionStrip from '~/components/CautionStrip.vue'
 import ConflictDialog from '~/components/ConflictDialog.vue'
 import KeyList from '~/components/KeyList.vue'
 import LedgerPane from '~/components/LedgerPane.vue'
-import LockDialog from '~/components/LockDialog.vue'
 import ShowClient from '~/components/ShowClient.vue'
 import { STATIONS, stationNumber } from '~/components/stations'
 import { useChanges } from '~/stores/changes'
@@ -189,16 +188,10 @@ function toReading(what: string) {
 const fault = ref('')
 onErrorCaptured((error: Error) => void (fault.value = error.message))
 watch(station, () => (fault.value = ''))
-const online = () => void queue.flush()
 const guard = (event: BeforeUnloadEvent) => queue.waiting.length > 0 && event.preventDefault()
 useEventListener('keydown', onKey)
-useEventListener('online', online)
 useEventListener('beforeunload', guard)
 onBeforeUnmount(() => (hand.show = false))
-async function back() {
-  await queue.reload().catch(() => undefined)
-  void queue.flush()
-}
 </script>
 
 <template>
@@ -237,7 +230,6 @@ async function back() {
       :pad="hand.pad"
     />
     <ConflictDialog />
-    <LockDialog @back="back" />
     <KeyList v-model="keys" />
     <ShowClient v-model="hand.show" />
     <VSnackbar

@@ -7,11 +7,9 @@ import { audit } from '../../../database/audit'
 import { changeClient, lockClient } from '../../../database/clients'
 import { reckonDue } from '../../../database/due'
 import { transaction } from '../../../database/pool'
-import { localDay } from '../../../http/day'
+import { checkBornOn } from '../../../http/bornOn'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
-
-const FIRST_DAY = '1900-01-01'
 
 /** Fields of a client, each on what it was: two people change two fields of one client at once. */
 export default route(
@@ -27,11 +25,7 @@ export default route(
           `Someone changed this meanwhile: ${met.map((f) => `${FIELD_WORDS[f]} is ${valueWords(before.details[f])} now`).join(', ')}.`,
         )
       const checked = parseWith(clientSchema, details, 'client')
-      const { bornOn } = checked
-      if (bornOn && (bornOn < FIRST_DAY || bornOn > localDay()))
-        throw new HttpProblem(400, 'invalid', 'bornOn: a day from 1900 to today.', {
-          path: 'bornOn',
-        })
+      checkBornOn(checked)
       const client = here(await changeClient(db, person.shopId, before.id, checked))
       await reckonDue(db, person.shopId, client.id)
       await audit(db, {
