@@ -38,6 +38,28 @@ export const firstOwnerBody = z.strictObject({
   password: z.string().min(10, 'Choose at least 10 characters.').max(200),
 })
 
+export const unlockBody = z.strictObject({
+  pin: z.string().max(20).optional(),
+  password: z.string().max(200).optional(),
+})
+
+export const pinBody = z.strictObject({
+  pin: z
+    .string()
+    .regex(/^\d{4,8}$/, 'A PIN has 4 to 8 digits.')
+    .nullable(),
+  password: z.string().max(200).default(''),
+})
+
+export const endSessionsBody = z.strictObject({
+  of: z.enum(['mine', 'shop']),
+  session: z.uuid().optional(),
+})
+
+export const lockBody = z.strictObject({
+  minutes: z.int().min(1, 'At least 1 minute.').max(120, 'At most 120 minutes.'),
+})
+
 export const newClientBody = z.strictObject({
   details: clientSchema.extend({ name: z.string().trim().min(1, 'A name is needed.').max(120) }),
   reason: z.string().max(200).optional(),
@@ -338,6 +360,17 @@ export interface VisitRow {
   stations: number[]
   /** somebody else looks first: making waits */
   blocked: boolean
+}
+
+/** Where somebody is signed in. */
+export interface SessionRow {
+  id: string
+  name: string
+  device: string
+  begunAt: string
+  touchedAt: string
+  isLocked: boolean
+  isThis: boolean
 }
 
 export interface Problem {

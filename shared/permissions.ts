@@ -42,6 +42,7 @@ export const PERMISSIONS = {
   'norms.see': ['owner', 'fitter', 'bench', 'reader'],
   'norms.change': ['owner'],
   'audit.see': ['owner', 'reader'],
+  'sessions.end': ['owner'],
   'self.see': ['owner', 'fitter', 'bench', 'reader'],
   'self.change': ['owner', 'fitter', 'bench', 'reader'],
 } as const satisfies Record<string, readonly Role[]>

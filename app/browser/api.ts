@@ -33,6 +33,11 @@ const silence = (error: FetchError): string =>
     ? 'The server takes too long to answer. What you typed is kept on this device.'
     : 'The server does not answer. What you typed is kept on this device.'
 
+/** Told when the server no longer knows who this is, or hides things until they show it. */
+export type SignedOutCode = 'locked' | 'signed-out'
+let tellSignedOut: (code: SignedOutCode) => void = () => undefined
+export const onSignedOut = (tell: typeof tellSignedOut): void => void (tellSignedOut = tell)
+
 /** What went wrong, with a sentence for people; anything but an answer of the server stays. */
 function apiErrorOf(error: unknown): unknown {
   if (!(error instanceof FetchError)) return error
@@ -47,6 +52,7 @@ function apiErrorOf(error: unknown): unknown {
         code: 'failed',
         detail: 'The server answered with something unreadable. Try again.',
       }
+  if (problem.code === 'locked' || problem.code === 'signed-out') tellSignedOut(problem.code)
   return new ApiError(problem, problem.detail)
 }
 

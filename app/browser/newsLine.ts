@@ -3,7 +3,7 @@ import type { PartName } from '../../core/record/parts'
 /** Word of what changed in the shop; `open` after the line came back, `away` when it went. */
 export type News =
   | { what: 'part'; fitting: string; part: PartName; version: number }
-  | { what: 'timers' | 'bench' | 'open' | 'away' }
+  | { what: 'timers' | 'bench' | 'sessions' | 'open' | 'away' }
 
 const RETRY_MS = 5_000
 
@@ -27,7 +27,7 @@ export class NewsLine {
   private open() {
     const stream = new EventSource('/api/events')
     this.stream = stream
-    for (const what of ['timers', 'bench', 'open'] as const)
+    for (const what of ['timers', 'bench', 'sessions', 'open'] as const)
       stream.addEventListener(what, () => this.tell({ what }))
     stream.addEventListener('part', (event) => {
       const { data } = event as MessageEvent<string>

@@ -97,6 +97,21 @@ export async function unlock(person: string, secret?: string): Promise<'open' | 
   return 'former'
 }
 
+/**
+ * Is this what the person signs in with? Told by what it opens on this device, where no server can be
+ * asked; false where nothing is kept here.
+ */
+export async function isSecretOf(person: string, secret: string): Promise<boolean> {
+  if (!canSeal()) return false
+  const row = await deviceStore.key(person)
+  if (!row?.wrapped) return false
+  const by = await wrappingKey(person, secret, row.salt)
+  return unwrap(row.wrapped, by).then(
+    () => true,
+    () => false,
+  )
+}
+
 /** Puts the key away: what waits can be opened only after its owner has signed in again. */
 export async function lockAway(person: string): Promise<void> {
   key = null

@@ -94,6 +94,7 @@ async function signOut() {
         <VListItem title="Catalogue" to="/catalogue" />
         <VListItem title="Settings" to="/settings" />
         <VListItem v-if="session.may('audit.see')" title="Audit trail" to="/audit" />
+        <VListItem title="Lock this page" @click="session.lockNow()" />
         <VListItem title="Sign out" @click="leave" />
       </VList>
     </VMenu>

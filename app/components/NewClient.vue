@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { vFocusOnOpen } from '~/browser/focusOnOpen'
 import DayField from '~/components/DayField.vue'
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VTextField } from 'vuetify/components'
@@ -72,7 +73,7 @@ async function begin() {
       <VTextField
         v-model="name"
         label="Name"
-        autofocus
+        v-focus-on-open
         autocomplete="off"
         maxlength="120"
         class="wide"

@@ -14,6 +14,7 @@ import NumberTablesPane from '~/settings/NumberTablesPane.vue'
 import PriceTablePane from '~/settings/PriceTablePane.vue'
 import ReadingTablesPane from '~/settings/ReadingTablesPane.vue'
 import RepeatabilityPane from '~/settings/RepeatabilityPane.vue'
+import SignInsPane from '~/settings/SignInsPane.vue'
 import { useSession } from '~/stores/session'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
@@ -30,6 +31,7 @@ const PANES = [
   ['bench', 'Bench'],
   ['prices', 'Prices'],
   ['repeat', 'Repeatability'],
+  ['signIns', 'Sign-ins'],
 ] as const
 type Pane = (typeof PANES)[number][0]
 /** Panes over the draft, each with what it is told beside it. */
@@ -45,7 +47,9 @@ const TABLE_PANES = {
 
 const session = useSession()
 const pane = ref<Pane>('limits')
-const tablePane = computed(() => (pane.value === 'repeat' ? null : TABLE_PANES[pane.value]))
+const tablePane = computed(() =>
+  pane.value === 'repeat' || pane.value === 'signIns' ? null : TABLE_PANES[pane.value],
+)
 const versions = ref<{ norms: ShopTables; madeBy: string | null; madeAt: string }[]>([])
 const draft = ref<ShopTables>(plainCopy(HOUSE_TABLES))
 const changed = ref(false)
@@ -97,7 +101,8 @@ async function save() {
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-else-if="done" class="notice" role="status">{{ done }}</p>
-      <RepeatabilityPane v-if="!tablePane" :limits="current.repeatLimitMm" />
+      <SignInsPane v-if="pane === 'signIns'" />
+      <RepeatabilityPane v-else-if="!tablePane" :limits="current.repeatLimitMm" />
       <div v-else class="cols sets">
         <section class="card scroll" tabindex="0" role="region" aria-label="Table">
           <component

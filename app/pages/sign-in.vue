@@ -196,7 +196,7 @@ async function enter() {
             >
             <span class="muted small">{{
               understood
-                ? 'Signs out after 30 minutes without touch.'
+                ? 'Hides itself when nobody touches it for a while.'
                 : 'Tick the line above first.'
             }}</span>
           </div>

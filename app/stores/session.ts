@@ -1,34 +1,57 @@
 import { defineStore } from 'pinia'
 import type { Person } from '../../shared/contracts'
 import { may, type Permission, type Role } from '../../shared/permissions'
-import { api } from '~/browser/api'
+import { api, ApiError, onSignedOut, type SignedOutCode } from '~/browser/api'
 import { dropHistory } from '~/browser/keptChanges'
-import { lockAway, unlock } from '~/browser/sealing'
+import { isSecretOf, lockAway, unlock } from '~/browser/sealing'
 
 interface SignInPage {
   demo: { login: string; name: string; role: Role }[]
   firstOwner: boolean
   person: Person | null
+  lock: Lock | null
+}
+interface Lock {
+  isLocked: boolean
+  hasPin: boolean
+  login: string
+  /** without touch until the page hides */
+  minutes: number
 }
 
-/** Who is at the bench. `locked` keeps the page open while somebody has to sign in again. */
+/**
+ * Who is at the bench. `locked` keeps the page, hidden, until its person shows that it is them
+ * (`asks` is 'locked') or somebody signs in again ('signed-out').
+ */
 export const useSession = defineStore('session', {
   state: () => ({
     person: null as Person | null,
     login: '',
     locked: false,
+    asks: 'signed-out' as SignedOutCode,
     known: false,
     page: null as SignInPage | null,
   }),
   actions: {
     async look() {
+      onSignedOut((code) => this.person && this.lock(code))
       this.page = await api<SignInPage>('sign-in')
-      const { person } = this.page
+      const { person, lock } = this.page
       // A key that was put away says that they signed out here, though the server may not have heard.
       const opened = person && (await unlock(person.id).catch(() => 'open'))
       this.person = opened === 'asks' ? null : person
       this.known = true
+      this.login = lock?.login ?? this.login
+      if (this.person && lock?.isLocked) this.lock('locked')
       return this.page
+    },
+    /** What holds of this session now: its lock, the shop's minutes, and whether it still stands. */
+    async refresh() {
+      const page = await api<SignInPage>('sign-in').catch(() => null)
+      if (!page) return
+      this.page = page
+      if (this.person && page.person?.id !== this.person.id) return this.lock('signed-out')
+      if (this.person) this.person = page.person
     },
     async signIn(login: string, password: string) {
       const person = await api<Person>('sign-in', 'POST', { login, password, understood: true })
@@ -49,8 +72,31 @@ export const useSession = defineStore('session', {
       await dropHistory(id).catch(() => undefined)
       await lockAway(id).catch(() => undefined)
     },
-    lock() {
+    lock(asks: SignedOutCode = 'signed-out') {
+      this.asks = asks
       this.locked = true
+    },
+    /** Hides the page now; where the line is down, this device alone hides it. */
+    async lockNow() {
+      if (this.locked) return
+      this.lock('locked')
+      await api('lock', 'POST', {}).catch(() => undefined)
+    },
+    /** Shows the page again to whoever it belongs to. */
+    async open(shown: { pin: string } | { password: string }) {
+      try {
+        const person = await api<Person>('unlock', 'POST', shown)
+        if (person.id !== this.person?.id) return this.lock('signed-out')
+      } catch (error) {
+        const { id = '' } = this.person ?? {}
+        const isSilent = error instanceof ApiError && error.status === 0
+        const isThem = isSilent && 'password' in shown && (await isSecretOf(id, shown.password))
+        if (!isThem)
+          throw isSilent && 'pin' in shown
+            ? new Error('The server does not answer. Without it only the password opens this page.')
+            : error
+      }
+      this.locked = false
     },
     may(permission: Permission): boolean {
       return this.person !== null && may(this.person.role, permission)

@@ -43,9 +43,9 @@ export function backup(file, url = ownerUrl()) {
 const GRANTS = [
   [
     'select, insert, update, delete',
-    'shops, people, sign_in_failures, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models',
+    'shops, people, sign_in_tries, sign_in_known, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models',
   ],
-  ['select, insert, update', 'timers, bench_plans, heat_logs, writes'],
+  ['select, insert, update', 'timers, bench_plans, heat_logs, writes, sessions'],
   ['select, insert, delete', 'double_readings, photos, scans, device_presets, due_items'],
   ['select, insert', 'audit, norms, bench_log'],
 ]

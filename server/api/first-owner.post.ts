@@ -1,25 +1,26 @@
 import { firstOwnerBody } from '../../shared/contracts'
 import { audit } from '../database/audit'
-import { claimOwner, secondsToWait, signIn } from '../database/people'
+import { claimOwner, FIRST_OWNER } from '../database/people'
 import { database, transaction } from '../database/pool'
-import { HttpProblem } from '../http/problem'
+import { countTry, tryWasRight } from '../database/signInTries'
+import { HttpProblem, waitProblem } from '../http/problem'
 import { route } from '../http/route'
-import { startSession } from '../http/session'
+import { addressOf, startSession } from '../http/session'
 
 /**
  * The one-time code printed at the first start becomes an owner. Wrong codes are slowed like wrong
  * passwords.
  */
 export default route({ permission: 'public', body: firstOwnerBody }, async ({ event, body }) => {
-  const wait = await secondsToWait(database(), 'first-owner')
-  if (wait > 0) throw new HttpProblem(429, 'wait', `Too many tries. Wait ${wait} seconds.`)
+  const attempt = { login: FIRST_OWNER, address: addressOf(event) }
+  const seconds = await countTry(database(), attempt)
+  if (seconds > 0) throw waitProblem(seconds)
   const person = await transaction((db) =>
     claimOwner(db, body.code, body.name, body.login, body.password),
   )
-  if (!person) {
-    await signIn(database(), 'first-owner', body.code)
+  if (!person)
     throw new HttpProblem(401, 'wrong', 'This is not the code that the terminal printed.')
-  }
+  await tryWasRight(database(), attempt)
   await startSession(event, person)
   await audit(database(), { shopId: person.shopId, person, action: 'owner.claimed' })
   return { id: person.id, name: person.name, role: person.role }

@@ -1,17 +1,27 @@
 import { awaitsFirstOwner, demoPeople } from '../database/people'
 import { database } from '../database/pool'
 import { route } from '../http/route'
-import { signedIn } from '../http/session'
+import { sessionOf } from '../http/session'
 
 /**
  * What the sign-in page shows: demo people when there are any, whether a first owner is awaited,
- * and who is signed in already.
+ * and who is signed in already, perhaps behind a locked page.
  */
 export default route({ permission: 'public' }, async ({ event }) => {
-  const person = await signedIn(event)
+  const session = await sessionOf(event)
   return {
     demo: await demoPeople(database()),
     firstOwner: await awaitsFirstOwner(database()),
-    person: person && { id: person.id, name: person.name, role: person.role },
+    person: session && {
+      id: session.person.id,
+      name: session.person.name,
+      role: session.person.role,
+    },
+    lock: session && {
+      isLocked: session.isLocked,
+      hasPin: session.hasPin,
+      login: session.login,
+      minutes: session.lockMinutes,
+    },
   }
 })

@@ -1,15 +1,15 @@
 import { signInBody } from '../../shared/contracts'
 import { audit } from '../database/audit'
-import { secondsToWait, signIn } from '../database/people'
+import { mustWait, signIn } from '../database/people'
 import { database } from '../database/pool'
-import { HttpProblem } from '../http/problem'
+import { HttpProblem, waitProblem } from '../http/problem'
 import { route } from '../http/route'
-import { startSession } from '../http/session'
+import { addressOf, startSession } from '../http/session'
 
 export default route({ permission: 'public', body: signInBody }, async ({ event, body }) => {
-  const wait = await secondsToWait(database(), body.login)
-  if (wait > 0) throw new HttpProblem(429, 'wait', `Too many tries. Wait ${wait} seconds.`)
-  const person = await signIn(database(), body.login, body.password)
+  const attempt = { login: body.login, address: addressOf(event) }
+  const person = await signIn(database(), attempt, body.password)
+  if (mustWait(person)) throw waitProblem(person.seconds)
   if (!person) throw new HttpProblem(401, 'wrong', 'Name and password do not belong together.')
   await startSession(event, person)
   await audit(database(), { shopId: person.shopId, person, action: 'sign-in' })

@@ -1,7 +1,7 @@
-import { createHash } from 'node:crypto'
 import type { Role } from '../../shared/permissions'
 import { hashSecret, isOutdated, verifySecret } from '../security/secrets'
 import type { Client } from './pool'
+import { countTry, tryWasRight, type Attempt } from './signInTries'
 
 export interface SignedIn {
   id: string
@@ -16,54 +16,47 @@ const toPerson = (r: { id: string; shop_id: string; name: string; role: Role }):
   name: r.name,
   role: r.role,
 })
-const loginHash = (login: string) =>
-  createHash('sha256').update(login.trim().toLowerCase()).digest('hex')
-
-/** Seconds to wait after so many failures in a row: 0, 0, 0, then 2, 4, 8 … up to 5 minutes. */
-const waitSeconds = (failures: number): number =>
-  failures < 3 ? 0 : Math.min(300, 2 ** (failures - 2))
-
-/** Seconds left before another try with this name is taken. */
-export async function secondsToWait(db: Client, login: string): Promise<number> {
-  const { rows } = await db.query(
-    'select failures, extract(epoch from now() - last_at) as ago from sign_in_failures where login_hash = $1',
-    [loginHash(login)],
-  )
-  return rows[0] ? Math.max(0, Math.ceil(waitSeconds(rows[0].failures) - Number(rows[0].ago))) : 0
+/** A try that was not judged: too many went before it. */
+export interface MustWait {
+  seconds: number
 }
+export const mustWait = (answer: object | null): answer is MustWait =>
+  answer !== null && 'seconds' in answer
 
 /**
  * The person with this name and password; null for any mismatch, with the same work and the same
- * answer whether the name exists or not. Demo people sign in without a password.
+ * answer whether the name exists or not. Demo people sign in without a password. The try is counted
+ * before it is judged.
  */
 export async function signIn(
   db: Client,
-  login: string,
+  attempt: Attempt,
   password: string,
-): Promise<SignedIn | null> {
+): Promise<SignedIn | MustWait | null> {
+  const seconds = await countTry(db, attempt)
+  if (seconds > 0) return { seconds }
   const { rows } = await db.query(
     'select p.id, p.shop_id, p.name, p.role, p.password_hash, p.demo from people p where lower(p.login) = lower($1)',
-    [login.trim()],
+    [attempt.login.trim()],
   )
   const person = rows[0]
   const good = await verifySecret(person?.password_hash ?? null, password)
-  if (person && (good || (person.demo && person.password_hash === null))) {
-    await db.query('delete from sign_in_failures where login_hash = $1', [loginHash(login)])
-    if (good && isOutdated(person.password_hash))
-      await db.query('update people set password_hash = $2 where id = $1', [
-        person.id,
-        await hashSecret(password),
-      ])
-    return toPerson(person)
-  }
-  await db.query(
-    `insert into sign_in_failures (login_hash, failures, last_at)
-     values ($1, 1, now())
-     on conflict (login_hash) do update
-     set failures = sign_in_failures.failures + 1, last_at = now()`,
-    [loginHash(login)],
-  )
-  return null
+  if (!person || !(good || (person.demo && person.password_hash === null))) return null
+  await tryWasRight(db, attempt)
+  if (good && isOutdated(person.password_hash))
+    await db.query('update people set password_hash = $2 where id = $1', [
+      person.id,
+      await hashSecret(password),
+    ])
+  return toPerson(person)
+}
+
+/** Gives a person the PIN that opens their locked pages; null takes it away. */
+export async function keepPin(db: Client, personId: string, pin: string | null): Promise<void> {
+  await db.query('update people set pin_hash = $2 where id = $1', [
+    personId,
+    pin === null ? null : await hashSecret(pin),
+  ])
 }
 
 /** People of the demo shop, for the sign-in page; empty when no demo data is loaded. */
@@ -83,6 +76,9 @@ export async function awaitsFirstOwner(db: Client): Promise<boolean> {
   )
   return rows.length > 0
 }
+
+/** What tries of the one-time code are counted under. */
+export const FIRST_OWNER = 'first-owner'
 
 /**
  * Turns the one-time code into an owner with a name and a password; null when the code is wrong.

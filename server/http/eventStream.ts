@@ -6,11 +6,11 @@ import { createEventStream, type H3Event } from 'h3'
  */
 export function eventStream(
   event: H3Event,
-  subscribe: (push: (name: string, data: string) => void) => () => void,
+  subscribe: (push: (name: string, data: string) => void, end: () => void) => () => void,
 ) {
   const stream = createEventStream(event)
   const push = (name: string, data: string) => void stream.push({ event: name, data })
-  const stop = subscribe(push)
+  const stop = subscribe(push, () => void stream.close())
   const beat = setInterval(() => push('beat', ''), 25_000)
   stream.onClosed(() => {
     clearInterval(beat)

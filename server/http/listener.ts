@@ -4,7 +4,8 @@ import type { Client } from '../database/pool'
 
 /** What changed in a shop; never what it is now: a screen asks for that. */
 export type Change =
-  { what: 'part'; fitting: string; part: string; version: number } | { what: 'timers' | 'bench' }
+  | { what: 'part'; fitting: string; part: string; version: number }
+  | { what: 'timers' | 'bench' | 'sessions' }
 
 /** Tells every screen of a shop, once the transaction is kept. */
 export const tellShop = async (db: Client, shopId: string, change: Change): Promise<void> =>

@@ -37,3 +37,7 @@ export function problemDocument({ status, code, message, extra }: HttpProblem): 
     ...extra,
   }
 }
+
+/** Too many tries went before this one. */
+export const waitProblem = (seconds: number) =>
+  new HttpProblem(429, 'wait', `Too many tries. Wait ${seconds} seconds.`)

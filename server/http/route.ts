@@ -15,14 +15,16 @@ import { storableDeep } from '../../core/record/storable'
 import { Refusal } from '../../core/record/refusal'
 import { may, type Permission } from '../../shared/permissions'
 import type { SignedIn } from '../database/people'
+import type { OpenSession } from '../database/sessions'
 import { once } from '../database/writes'
 import { HttpProblem, problemDocument } from './problem'
-import { signedIn } from './session'
+import { sessionOf } from './session'
 
 interface Context<B> {
   event: H3Event
   /** who asks; a route open to nobody-in-particular must not use it */
   person: SignedIn
+  session: OpenSession
   body: B
 }
 
@@ -54,10 +56,15 @@ export function route<S extends z.ZodType, R>(
     setResponseHeader(event, 'cache-control', 'no-store')
     try {
       if (!isMethod(event, ['GET', 'HEAD'])) checkOrigin(event)
-      const person = await signedIn(event)
+      const session = await sessionOf(event)
+      const person = session && !session.isLocked ? session.person : null
       if (options.permission !== 'public') {
         if (!person)
-          throw new HttpProblem(401, 'signed-out', 'Sign in to go on. What you typed is kept.')
+          throw new HttpProblem(
+            401,
+            session ? 'locked' : 'signed-out',
+            'Sign in to go on. What you typed is kept.',
+          )
         if (!may(person.role, options.permission))
           throw new HttpProblem(403, 'not-allowed', 'Your role does not do this. Ask the owner.')
       }
@@ -68,7 +75,8 @@ export function route<S extends z.ZodType, R>(
             'request',
           )
         : undefined
-      const work = () => handle({ event, person: person!, body: body as z.output<S> })
+      const work = () =>
+        handle({ event, person: person!, session: session!, body: body as z.output<S> })
       const id = person && writeId(event)
       return id ? await once({ id, person, route: routeName(event) }, work) : await work()
     } catch (error) {

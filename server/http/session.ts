@@ -1,57 +1,58 @@
-import { useSession, type H3Event } from 'h3'
+import { getHeader, getRequestIP, getRequestProtocol, useSession, type H3Event } from 'h3'
+import { database } from '../database/pool'
+import { beginSession, endOneSession, openSession, type OpenSession } from '../database/sessions'
 import type { SignedIn } from '../database/people'
+import { deviceWords } from './deviceWords'
 
-interface SessionData {
-  person?: SignedIn
-  seenAt?: number
+interface Cookie {
+  session?: string
 }
 
-/** Minutes without a request after which a session is closed. */
-const IDLE_MINUTES = Number(process.env.ARCH_IDLE_MINUTES ?? 30)
-const REFRESH_MS = 60_000
+/** Minutes without a request after which a session is locked, where a run wants its own. */
+const IDLE_MINUTES = process.env.ARCH_IDLE_MINUTES ? Number(process.env.ARCH_IDLE_MINUTES) : null
+/** Is there a proxy of our own in front, whose word on address and protocol counts? */
+const BEHIND_PROXY = process.env.ARCH_BEHIND_PROXY === 'yes'
 
-const open = (event: H3Event) => {
+/** The cookie goes over TLS only where the page came over TLS. */
+const isSecure = (event: H3Event): boolean =>
+  process.env.ARCH_SECURE_COOKIE === 'yes' ||
+  getRequestProtocol(event, { xForwardedProto: BEHIND_PROXY }) === 'https'
+
+/** Where a request comes from. */
+export const addressOf = (event: H3Event): string =>
+  getRequestIP(event, { xForwardedFor: BEHIND_PROXY }) ?? 'unknown'
+
+const cookieOf = (event: H3Event) => {
   const password = process.env.ARCH_SESSION_SECRET
   if (!password || password.length < 32)
     throw new Error(
       'ARCH_SESSION_SECRET must have at least 32 characters: start the application with npm start',
     )
-  return useSession<SessionData>(event, {
+  return useSession<Cookie>(event, {
     password,
     name: 'gentle-arch',
     maxAge: 12 * 3600,
-    cookie: {
-      httpOnly: true,
-      sameSite: 'strict',
-      path: '/',
-      secure: process.env.ARCH_SECURE_COOKIE === 'yes',
-    },
+    cookie: { httpOnly: true, sameSite: 'strict', path: '/', secure: isSecure(event) },
   })
 }
 
-/**
- * Who is signed in; null when nobody is, or after too long without a request. Keeps the session
- * alive.
- */
-export async function signedIn(event: H3Event): Promise<SignedIn | null> {
-  const session = await open(event)
-  const { person, seenAt } = session.data
-  if (!person || !seenAt) return null
-  const idle = Date.now() - seenAt
-  if (idle > IDLE_MINUTES * 60_000) {
-    await session.clear()
-    return null
-  }
-  if (idle > REFRESH_MS) await session.update({ seenAt: Date.now() })
-  return person
+/** The session of this request, locked or not; null when there is none, or it was ended. */
+export async function sessionOf(event: H3Event): Promise<OpenSession | null> {
+  const { session } = (await cookieOf(event)).data
+  return session ? openSession(database(), session, IDLE_MINUTES) : null
 }
 
 export async function startSession(event: H3Event, person: SignedIn): Promise<void> {
-  const session = await open(event)
-  await session.clear()
-  await (await open(event)).update({ person, seenAt: Date.now() })
+  const former = await cookieOf(event)
+  if (former.data.session) await endOneSession(database(), former.data.session)
+  await former.clear()
+  const device = deviceWords(getHeader(event, 'user-agent'))
+  const session = await beginSession(database(), person.id, device)
+  await (await cookieOf(event)).update({ session })
 }
 
 export async function endSession(event: H3Event): Promise<void> {
-  await (await open(event)).clear()
+  const cookie = await cookieOf(event)
+  if (cookie.data.session) await endOneSession(database(), cookie.data.session)
+  await cookie.clear()
 }
