@@ -70,6 +70,8 @@ export const commandBody = z.strictObject({
   /** version of the part the screen had before this change; 0 when it did not exist */
   version: z.number().int().min(0),
   command: commandSchema,
+  /** how long it waited on the device for the line, ms: it was made so long ago */
+  waitedMs: z.number().int().min(0).max(86_400_000).default(0),
 })
 
 /** Fields of a client that changed, each with what it was and what it is; null where there is none. */
@@ -161,6 +163,8 @@ export const timerChangeBody = z.discriminatedUnion('do', [
 export const planBody = z.strictObject({
   day: isoDay,
   version: z.number().int().min(0),
+  /** the plan that this one was made from, so that another's changes meanwhile stand beside it */
+  was: dayPlanSchema.optional(),
   plan: dayPlanSchema,
 })
 

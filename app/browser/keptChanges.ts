@@ -9,6 +9,8 @@ interface Waits {
   person: string
   order: number
   words: string
+  /** when it was made, by this device's clock, ms */
+  madeAt?: number
   /** why the server would not keep it; it stays until somebody decides */
   refused?: string
 }

@@ -66,19 +66,19 @@ async function other() {
         <VTextField
           v-if="asksPin"
           v-model="pin"
+          v-focus-on-open
           label="PIN"
           type="password"
           inputmode="numeric"
           autocomplete="off"
-          v-focus-on-open
         />
         <VTextField
           v-else-if="!isDemo"
           v-model="password"
+          v-focus-on-open
           label="Password"
           type="password"
           autocomplete="current-password"
-          v-focus-on-open
         />
         <VBtn type="submit" color="primary" variant="flat" :disabled="busy" height="52">{{
           isEnded ? 'Sign in' : `Open as ${first}`

@@ -72,8 +72,8 @@ async function begin() {
     <form @submit.prevent="begin">
       <VTextField
         v-model="name"
-        label="Name"
         v-focus-on-open
+        label="Name"
         autocomplete="off"
         maxlength="120"
         class="wide"

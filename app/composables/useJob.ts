@@ -40,13 +40,7 @@ export function useJob() {
       })
       const refused = changes.change(command, `${change.do} ${step.words.toLowerCase()}`)
       if (!refused)
-        void timers.forStep(
-          fitting.client?.code ?? 'job',
-          fitting.id,
-          step,
-          change.do,
-          change.minutes,
-        )
+        timers.follow(fitting.client?.code ?? 'job', fitting.id, step, change.do, change.minutes)
       return refused ?? ''
     } catch (error) {
       if (error instanceof Refusal) return error.message

@@ -94,7 +94,7 @@ async function keep() {
     return void (trouble.value = `“${typed.value}” is not a temperature, with or without a time. Write 141, or 141 5:20.`)
   trouble.value = ''
   if (
-    await heat.send(log.value!.id, {
+    await heat.write(log.value!.id, {
       do: 'add',
       readings: [
         {
@@ -111,10 +111,7 @@ const file = ref<InstanceType<typeof FileField> | null>(null)
 async function read([file]: File[]) {
   if (!file) return
   try {
-    await heat.send(log.value!.id, {
-      do: 'add',
-      readings: readHeatCsv(await file.text()).slice(0, 600),
-    })
+    await heat.writeAll(log.value!.id, readHeatCsv(await file.text()))
     trouble.value = ''
   } catch (error) {
     if (!(error instanceof Refusal)) throw error
@@ -232,7 +229,7 @@ const WINDOWS = computed(() =>
               log.readings.at(-1)?.drive === 0 ? 'Heat on' : 'Heat off'
             }}</VBtn><VBtn
               v-if="log.readings.length"
-              @click="heat.send(log.id, { do: 'strike', minutes: log.readings.at(-1)!.minutes })"
+              @click="heat.write(log.id, { do: 'strike', minutes: log.readings.at(-1)!.minutes })"
               >Strike last</VBtn
             ><VBtn color="primary" variant="flat" @click="heat.stop(log.id)">Out of the heat</VBtn>
           </div>

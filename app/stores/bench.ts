@@ -1,4 +1,3 @@
-import { newId } from '~/browser/newId'
 import { plainCopy } from '~/browser/plainCopy'
 import { format } from 'date-fns'
 import { defineStore } from 'pinia'
@@ -20,7 +19,19 @@ import type { StepChange } from '../../core/record/stepState'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { scheduleWorker, stopScheduling } from '~/workers/scheduleWorker'
+import { KEPT_HERE, useOutbox } from './outbox'
+import { useQueue } from './queue'
 import { useTimers } from './timers'
+
+/** How a step stands after what was done with it. */
+const STATE_AFTER: Partial<Record<StepChange['do'], BenchStep['state']>> = {
+  start: 'running',
+  finish: 'done',
+  skip: 'skipped',
+  split: 'open',
+  redo: 'open',
+  undo: 'open',
+}
 
 /** A day at the bench: what is to be done, the kept plan, a proposal that has moved nothing yet. */
 export const useBench = defineStore('bench', {
@@ -37,6 +48,8 @@ export const useBench = defineStore('bench', {
     waiting: new Map<string, { count: number; plan: DayPlan }>(),
     /** by day: the version of its plan that the server is known to hold */
     versions: {} as Record<string, number>,
+    /** by day: the plan that the next change of it is made from */
+    known: {} as Record<string, DayPlan>,
     chain: Promise.resolve() as Promise<void>,
   }),
   getters: {
@@ -173,6 +186,7 @@ export const useBench = defineStore('bench', {
         const known = anew ? 0 : (this.versions[day] ?? 0)
         this.versions[day] = Math.max(known, state.plan.version)
         this.state = anew ? state : { ...state, plan: this.newest(state) }
+        if (anew || !this.waiting.has(day)) this.known[day] = plainCopy(this.state.plan.plan)
         this.trouble = ''
         if (this.needsPlan()) await this.propose(this.plan.steps.length > 0)
       } catch (error) {
@@ -256,8 +270,17 @@ export const useBench = defineStore('bench', {
     /** Sends a plan, and shows the server's own unless a later change has been made here. */
     async send(day: string, plan: DayPlan, said: string) {
       const version = this.versions[day] ?? 0
-      const kept = await api<PlanRow>('bench/plan', 'PUT', { day, version, plan })
+      const sent = await useOutbox().write<PlanRow>({
+        method: 'PUT',
+        path: 'bench/plan',
+        body: { day, version, was: this.known[day] ?? EMPTY_PLAN, plan },
+        words: `bench plan of ${day}`,
+      })
+      this.known[day] = plan
+      if ('waits' in sent) return void (this.said = KEPT_HERE)
+      const kept = sent.answer
       this.versions[day] = kept.version
+      this.known[day] = kept.plan
       const isLast = this.waiting.get(day)!.count === 1
       if (this.state?.day === day)
         this.state = {
@@ -318,17 +341,24 @@ export const useBench = defineStore('bench', {
           ...(step.foot && { foot: step.foot }),
           ...change,
         })
-        await api(`fittings/${job.id}/commands`, 'POST', {
-          id: newId(),
-          version: job.jobsVersion,
-          command,
-        })
-        await useTimers().forStep(job.code, job.id, step, change.do, change.minutes)
+        const words = `${job.code}: ${change.do} ${step.words.toLowerCase()}`
+        const sent = await useQueue().sendTo(job.id, job.jobsVersion, command, words)
+        if (sent === 'waits') return this.stands(job, step, change)
+        await this.load()
+        return typeof sent === 'object' ? sent.refused : ''
       } catch (error) {
         await this.load()
         return (error as Error).message
       }
-      await this.load()
+    },
+    /** A step as it will stand once what waits here has gone: shown so until then. */
+    stands(job: BenchJobRow, step: BenchStep, change: Omit<StepChange, 'step' | 'foot'>): string {
+      useTimers().follow(job.code, job.id, step, change.do, change.minutes)
+      const state = STATE_AFTER[change.do] ?? step.state
+      const steps = job.steps.map((s) => (s.key === step.key ? { ...s, state } : s))
+      const jobs = this.state!.jobs.map((j) => (j.id === job.id ? { ...j, steps } : j))
+      this.state = { ...this.state!, jobs }
+      this.said = KEPT_HERE
       return ''
     },
   },

@@ -7,6 +7,7 @@ import type { HeatPrior } from '../../core/bench/heat/fitHeat'
 import type { HeatWindow } from '../../core/tables/heatWindows'
 import type { HeatLogRow } from '../../shared/contracts'
 import { api, ApiError } from '~/browser/api'
+import { KEPT_HERE, useOutbox } from './outbox'
 
 /** Which apparatus a window is usually reached in; the name of the stand-in probe too. */
 const USUAL: Record<string, string> = {
@@ -21,6 +22,41 @@ const MOST_READINGS = 600
 const RETRY_MS = 3000
 /** Answers that another try does not change. */
 const REFUSED = new Set([400, 404, 409, 422])
+/** What is done with a log. */
+export type HeatChange =
+  { do: 'add'; readings: HeatReading[] } | { do: 'strike'; minutes: number } | { do: 'stop' }
+const HEAT_WORDS: Record<HeatChange['do'], string> = {
+  add: 'reading',
+  strike: 'a reading struck',
+  stop: 'out of the heat',
+}
+/** A log that the server does not have yet. */
+const begun = (
+  id: string,
+  {
+    name,
+    apparatus,
+    window,
+    fittingId,
+  }: { name: string; apparatus: string; window?: string; fittingId?: string },
+): HeatLogRow => ({
+  id,
+  name,
+  apparatus,
+  window: window ?? null,
+  fittingId: fittingId ?? null,
+  startedAt: new Date().toISOString(),
+  stoppedAt: null,
+  by: null,
+  readings: [],
+})
+/** A log as it will be once what waits has gone; readings that wait are told apart. */
+function expected(log: HeatLogRow, body: HeatChange): HeatLogRow {
+  if (body.do === 'stop') return { ...log, stoppedAt: new Date().toISOString() }
+  return body.do === 'strike'
+    ? { ...log, readings: log.readings.filter((r) => r.minutes !== body.minutes) }
+    : log
+}
 export const APPARATUS = ['oven', 'tray', 'blower', 'mould'] as const
 
 /**
@@ -36,6 +72,8 @@ export const useHeat = defineStore('heat', {
     lastAt: {} as Record<string, number>,
     priors: {} as Partial<Record<string, HeatPrior | undefined>>,
     unsent: {} as Record<string, HeatReading[]>,
+    /** on their way by the outbox */
+    handed: {} as Record<string, HeatReading[]>,
     sending: {} as Record<string, Promise<void> | undefined>,
     retry: {} as Record<string, ReturnType<typeof setTimeout> | undefined>,
     away: false,
@@ -45,7 +83,7 @@ export const useHeat = defineStore('heat', {
       try {
         const { logs, windows } = await api<{ logs: HeatLogRow[]; windows: HeatWindow[] }>('heat')
         // Nothing more goes into a log that was ended, also by another device.
-        for (const l of logs) if (l.stoppedAt) this.unsent[l.id] = []
+        for (const l of logs) if (l.stoppedAt) this.unsent[l.id] = this.handed[l.id] = []
         this.logs = logs.map((l) => this.withUnsent(l))
         this.windows = windows
         this.priors = priorsByApparatus(logs)
@@ -69,9 +107,14 @@ export const useHeat = defineStore('heat', {
     }): Promise<string | null> {
       const id = newId()
       try {
-        this.logs = (await api<{ logs: HeatLogRow[] }>('heat', 'POST', { id, ...l })).logs.map(
-          (log) => this.withUnsent(log),
-        )
+        const sent = await useOutbox().write<{ logs: HeatLogRow[] }>({
+          method: 'POST',
+          path: 'heat',
+          body: { id, ...l },
+          words: `heat log ${l.name}`,
+        })
+        const logs = 'waits' in sent ? [begun(id, l), ...this.logs] : sent.answer.logs
+        this.logs = logs.map((log) => this.withUnsent(log))
         this.trouble = ''
         return id
       } catch (error) {
@@ -79,13 +122,41 @@ export const useHeat = defineStore('heat', {
         return null
       }
     },
-    async send(
-      id: string,
-      body:
-        { do: 'add'; readings: HeatReading[] } | { do: 'strike'; minutes: number } | { do: 'stop' },
-    ): Promise<boolean> {
-      if (body.do === 'strike')
-        this.unsent[id] = (this.unsent[id] ?? []).filter((r) => r.minutes !== body.minutes)
+    /** Many readings, in pieces that one call takes. */
+    async writeAll(id: string, readings: readonly HeatReading[]): Promise<void> {
+      for (let k = 0; k < readings.length; k += MOST_READINGS)
+        if (!(await this.write(id, { do: 'add', readings: readings.slice(k, k + MOST_READINGS) })))
+          return
+    },
+    /** What somebody typed of a log, or did with it: kept here until the server has it. */
+    async write(id: string, body: HeatChange): Promise<boolean> {
+      if (body.do === 'strike') this.forget(id, body.minutes)
+      if (body.do === 'add') this.handed[id] = [...(this.handed[id] ?? []), ...body.readings]
+      const { name = '' } = this.logs.find((l) => l.id === id) ?? {}
+      try {
+        const sent = await useOutbox().write<{ log: HeatLogRow }>({
+          method: 'PATCH',
+          path: `heat/${id}`,
+          body,
+          words: `heat log ${name}: ${HEAT_WORDS[body.do]}`,
+        })
+        const known = this.logs.find((l) => l.id === id)
+        const log = 'waits' in sent ? known && expected(known, body) : sent.answer.log
+        this.logs = this.logs.map((l) => (l.id === id && log ? this.withUnsent(log) : l))
+        this.trouble = 'waits' in sent ? KEPT_HERE : ''
+        return true
+      } catch (error) {
+        this.handed[id] = []
+        this.trouble = (error as Error).message
+        return false
+      }
+    },
+    /** A reading that is struck is not sent any more. */
+    forget(id: string, minutes: number) {
+      for (const kept of [this.unsent, this.handed])
+        kept[id] = (kept[id] ?? []).filter((r) => r.minutes !== minutes)
+    },
+    async send(id: string, body: { do: 'add'; readings: HeatReading[] }): Promise<boolean> {
       try {
         const { log } = await api<{ log: HeatLogRow }>(`heat/${id}`, 'PATCH', body)
         this.logs = this.logs.map((l) => (l.id === id ? this.withUnsent(log) : l))
@@ -101,7 +172,9 @@ export const useHeat = defineStore('heat', {
     /** A log with what this device has read and not sent yet. */
     withUnsent(log: HeatLogRow): HeatLogRow {
       const has = new Set(log.readings.map((r) => r.minutes))
-      const more = (this.unsent[log.id] ?? []).filter((r) => !has.has(r.minutes))
+      const mine = [...(this.handed[log.id] ?? []), ...(this.unsent[log.id] ?? [])]
+      const more = mine.filter((r) => !has.has(r.minutes))
+      this.handed[log.id] = (this.handed[log.id] ?? []).filter((r) => !has.has(r.minutes))
       return more.length ? { ...log, readings: [...log.readings, ...more] } : log
     },
     /**
@@ -177,8 +250,13 @@ export const useHeat = defineStore('heat', {
     async stop(id: string) {
       this.quiet(id)
       await this.sendOn(id)
-      if (this.unsent[id]?.length) return
-      if (await this.send(id, { do: 'stop' })) await this.load()
+      clearTimeout(this.retry[id])
+      // What did not go is handed on before the end: it arrives in this order.
+      const rest = this.unsent[id] ?? []
+      this.unsent[id] = []
+      await this.writeAll(id, rest)
+      await this.write(id, { do: 'stop' })
+      if (!this.trouble) await this.load()
     },
   },
 })

@@ -1,3 +1,4 @@
+import { until } from '@vueuse/core'
 import { newId } from '~/browser/newId'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, watch } from 'vue'
@@ -21,6 +22,14 @@ export interface Met {
 }
 
 const RETRY_MS = 1500
+
+/** Nothing waits longer for its time to count, ms. */
+const MOST_WAIT_MS = 86_400_000
+/** How long a change has waited here for the line; what went at once has not. */
+function waitedMs({ madeAt }: Pending): number {
+  const ms = Date.now() - (madeAt ?? Date.now())
+  return ms < RETRY_MS ? 0 : Math.min(MOST_WAIT_MS, Math.round(ms))
+}
 
 /** One place that both changed, as a name. */
 export const placeOf = ({ path }: Clash): string => JSON.stringify(path)
@@ -97,13 +106,21 @@ export const useQueue = defineStore('queue', () => {
     }
     void flush()
   }
-  /** Sends a change that is on the screen already. */
-  function send(command: Command, words: string, before: unknown, after: unknown) {
-    const part = partOf(command)
-    const item: Pending = {
+  function add(item: Omit<Pending, 'id' | 'person' | 'order' | 'madeAt'>): Pending {
+    const added: Pending = {
+      ...item,
       id: newId(),
       person: session.person?.id ?? '',
       order: ++order,
+      madeAt: Date.now(),
+    }
+    all.value = [...all.value, added]
+    return added
+  }
+  /** Sends a change that is on the screen already. */
+  function send(command: Command, words: string, before: unknown, after: unknown) {
+    const part = partOf(command)
+    const item = add({
       fittingId: fitting.id,
       part,
       version: (fitting.parts[part]?.version ?? 0) + of(part).length,
@@ -112,9 +129,38 @@ export const useQueue = defineStore('queue', () => {
       before,
       after,
       met: met.value?.part === part,
-    }
-    all.value = [...all.value, item]
+    })
     void keep(item).then(() => flush())
+  }
+  /**
+   * Sends a change of a fitting that is looked at from elsewhere, as the bench day.
+   *
+   * @param version of the part as it was seen there
+   * @returns whether it is kept by the server, waits here, or was refused and why: whoever made it
+   *   has it before them, so it is not kept beside that
+   */
+  async function sendTo(
+    fittingId: string,
+    version: number,
+    command: Command,
+    words: string,
+  ): Promise<'kept' | 'waits' | { refused: string }> {
+    const part = partOf(command)
+    const [before, after] = [undefined, undefined]
+    const ahead = of(part, fittingId).length
+    const { id } = add({ fittingId, part, version: version + ahead, command, words, before, after })
+    const now = () => all.value.find((item) => item.id === id)
+    await keep(now()!)
+    await flush()
+    // Somebody else may be sending: it is waited for as long as things go on.
+    await until(() => !now() || now()!.refused !== undefined || now()!.met || stuck.value).toBe(
+      true,
+    )
+    const item = now()
+    if (item?.refused === undefined) return item ? 'waits' : 'kept'
+    await decide(id, 'let go')
+    refused.value = ''
+    return { refused: item.refused }
   }
   /** Sends what waits until all is confirmed, somebody must choose, or the line is down. */
   async function flush() {
@@ -137,7 +183,12 @@ export const useQueue = defineStore('queue', () => {
       const { state } = await api<{ part: PartName; state: PartState }>(
         `fittings/${item.fittingId}/commands`,
         'POST',
-        { id: item.id, version: item.version, command: item.command },
+        {
+          id: item.id,
+          version: item.version,
+          command: item.command,
+          waitedMs: waitedMs(item),
+        },
       )
       return settle(item, state)
     } catch (error) {
@@ -276,7 +327,9 @@ export const useQueue = defineStore('queue', () => {
     met,
     refused,
     begin,
+    of,
     send,
+    sendTo,
     flush,
     choose,
     decide,

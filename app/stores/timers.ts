@@ -1,7 +1,16 @@
 import { newId } from '~/browser/newId'
 import { defineStore } from 'pinia'
 import type { StepDoes } from '../../core/record/stepState'
-import { leftMs, rings, type Timer } from '../../core/bench/timer'
+import {
+  changedTimer,
+  leftMs,
+  rings,
+  stepKeyOfTimer,
+  timerOfStep,
+  type TimedStep,
+  type Timer,
+  type TimerChange,
+} from '../../core/bench/timer'
 import { api, ApiError } from '~/browser/api'
 import { hear } from '~/browser/news'
 
@@ -68,59 +77,77 @@ export const useTimers = defineStore('timers', {
     left(t: Timer): number {
       return leftMs(t, this.serverNow)
     },
-    async start(name: string, minutes: number, about: { fittingId?: string; step?: string } = {}) {
-      await this.send('timers', 'POST', { id: newId(), name, minutes, ...about })
+    async start(name: string, minutes: number) {
+      const id = newId()
+      const waits = await this.send('timers', 'POST', { id, name, minutes }, `timer ${name}`)
+      if (waits) this.expect(this.made(id, name, minutes))
+    },
+    /** A timer as the server will make it. */
+    made(id: string, name: string, plannedMin: number, more: Partial<Timer> = {}): Timer {
+      const now = this.serverNow
+      return {
+        id,
+        name,
+        plannedMin,
+        startedAt: now,
+        endsAt: now + plannedMin * 60_000,
+        leftMs: null,
+        state: 'running',
+        stoppedAt: null,
+        fittingId: null,
+        step: null,
+        by: null,
+        ...more,
+      }
+    },
+    /** It runs here until the server has it, which is told by its next list. */
+    expect(timer: Timer) {
+      this.timers = [...this.timers, timer]
     },
     /**
-     * A waiting step that begins brings a timer along; one that ends, is split or taken back lets
-     * it go; more minutes go to both.
+     * What a change of a step does to its timer. The server does the same when it takes the change;
+     * here it is done at once, so that it rings though the line is down.
      */
-    async forStep(
-      code: string,
-      fittingId: string,
-      step: {
-        step: string
-        key: string
-        words: string
-        foot?: string
-        minutes: number
-        waiting?: boolean
-        overnight?: boolean
-      },
-      what: StepDoes,
-      minutes = 1,
-    ) {
-      const own = this.timers.filter(
-        (t) => t.fittingId === fittingId && t.step === step.key.slice(0, 80),
-      )
-      if (what === 'start' && step.waiting && !step.overnight && step.minutes > 0)
-        await this.start(
-          `${code}: ${step.words}${step.foot ? `, ${step.foot}` : ''}`.slice(0, 80),
-          Math.min(1440, step.minutes),
-          { fittingId, step: step.key.slice(0, 80) },
+    follow(code: string, fittingId: string, step: TimedStep, what: StepDoes, minutes = 1) {
+      const key = stepKeyOfTimer(step.key)
+      const isOwn = (t: Timer) => t.fittingId === fittingId && t.step === key
+      if (what === 'start') {
+        const made = timerOfStep(code, step)
+        if (made) this.expect(this.made(newId(), made.name, made.minutes, { fittingId, step: key }))
+      } else if (what === 'longer')
+        this.timers = this.timers.map((t) =>
+          isOwn(t) ? changedTimer(t, { do: 'extend', minutes }, this.serverNow)! : t,
         )
-      else if (what === 'longer')
-        for (const t of own) await this.change(t.id, { do: 'extend', minutes })
-      else for (const t of own) await this.change(t.id, { do: 'stop' })
+      else this.timers = this.timers.filter((t) => !isOwn(t))
     },
-    async change(
-      id: string,
-      body:
-        | { do: 'pause' | 'resume' | 'stop' }
-        | { do: 'extend'; minutes: number }
-        | { do: 'rename'; name: string },
-    ) {
-      await this.send(`timers/${id}`, 'PATCH', body)
+    async change(id: string, change: TimerChange) {
+      const name = this.timers.find((t) => t.id === id)?.name ?? ''
+      const words = `timer ${name}: ${change.do}`
+      if (!(await this.send(`timers/${id}`, 'PATCH', change, words))) return
+      this.timers = this.timers.flatMap((t) =>
+        t.id === id ? (changedTimer(t, change, this.serverNow) ?? []) : t,
+      )
     },
-    async send(path: string, method: 'POST' | 'PATCH', body: unknown) {
+    /** Sends a change of a timer, or keeps it for later. @returns whether it waits */
+    async send(
+      path: string,
+      method: 'POST' | 'PATCH',
+      body: unknown,
+      words: string,
+    ): Promise<boolean> {
       const sent = Date.now()
+      // Nobody's first page waits for what it takes to send.
+      const { useOutbox } = await import('./outbox')
       try {
-        this.take(await api<Answer>(path, method, body), sent)
+        const done = await useOutbox().write<Answer>({ path, method, body, words })
         this.trouble = ''
+        if ('waits' in done) return true
+        this.take(done.answer, sent)
       } catch (error) {
         this.trouble = (error as Error).message
         await this.load()
       }
+      return false
     },
   },
 })

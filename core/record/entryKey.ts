@@ -29,10 +29,16 @@ const KEYS: Record<string, KeyOf> = {
   work: (w) => [w.id],
   shellChecks: (c) => [c.at, c.foot, c.model, c.sizeMm],
   exercises: (e) => [e.what],
+  takes: (t) => [t.at, t.way, t.scan],
+  landmarks: (l) => [l.scan, l.name],
+  // of a day's plan
+  steps: (s) => [s.job, s.step],
+  pinned: (p) => [p.job, p.step],
+  own: (o) => [o.id],
 }
 
 /** Lists of words that are sets: each word is an entry. */
-const SETS: ReadonlySet<string> = new Set(['conditions', 'candidates', 'extra'])
+const SETS: ReadonlySet<string> = new Set(['conditions', 'candidates', 'extra', 'onDuty'])
 
 /**
  * Lists whose entries are one thing each: what two people wrote of one of them is never mixed, as
@@ -44,6 +50,8 @@ export const WHOLE: ReadonlySet<string> = new Set([
   'orders',
   'quotes',
   'versions',
+  'steps',
+  'pinned',
 ])
 
 /**

@@ -1,5 +1,6 @@
 import { sameJson } from './sameJson'
 import { entryKeys, WHOLE } from './entryKey'
+import { stampFields, withoutStamp } from './stamps'
 
 /** A place that two people changed, each in their own way; undefined where somebody took it away. */
 export interface Clash {
@@ -20,12 +21,6 @@ type Fields = Record<string, unknown>
 
 const isFields = (value: unknown): value is Fields =>
   typeof value === 'object' && value !== null && !Array.isArray(value)
-/** The server stamps what it keeps: by whom and when is no change of its own. */
-function withoutStamp(entry: unknown): unknown {
-  if (!isFields(entry)) return entry
-  const { by: _by, at: _at, ...rest } = entry
-  return rest
-}
 /** Did one side leave it as it was, or both change it alike? */
 const oneChanged = (b: unknown, m: unknown, t: unknown): boolean =>
   sameJson(b, m) || sameJson(b, t) || sameJson(m, t)
@@ -62,8 +57,10 @@ export function mergeParts(
 
   function merge(name: string, path: string[], b: unknown, m: unknown, t: unknown): unknown {
     if (oneChanged(b, m, t)) return sameJson(b, m) ? t : m
+    // Who keeps it stamps it: by whom and when is no change of its own.
+    if (sameJson(withoutStamp(name, m), withoutStamp(name, t))) return t
     const fields = allOf(isFields, {}, b, m, t)
-    if (fields) return mergeFields(path, ...fields)
+    if (fields) return mergeFields(name, path, ...fields)
     const lists = allOf<unknown[]>(Array.isArray, [], b, m, t)
     const keys = lists?.map((l) => entryKeys(name, l))
     if (lists && keys?.every((k) => k !== null))
@@ -75,9 +72,14 @@ export function mergeParts(
     clashes.push(clash)
     return choose(clash) === 'mine' ? m : t
   }
-  function mergeFields(path: string[], b: Fields, m: Fields, t: Fields): Fields {
+  function mergeFields(name: string, path: string[], b: Fields, m: Fields, t: Fields): Fields {
     const names = [...new Set([...Object.keys(t), ...Object.keys(m)])]
-    const pairs = names.map((key) => [key, merge(key, [...path, key], b[key], m[key], t[key])])
+    const stamped = stampFields(name, m)
+    const mergeField = (key: string) =>
+      stamped.includes(key)
+        ? (t[key] ?? m[key])
+        : merge(key, [...path, key], b[key], m[key], t[key])
+    const pairs = names.map((key) => [key, mergeField(key)])
     return Object.fromEntries(pairs.filter(([, value]) => value !== undefined))
   }
   function mergeEntries(
@@ -93,8 +95,9 @@ export function mergeParts(
       return value === undefined ? [] : [value]
     })
   }
-  function decideWhole(_: string, path: string[], b: unknown, m: unknown, t: unknown) {
-    const [bare, bareMine, bareTheirs] = [b, m, t].map(withoutStamp)
+  function decideWhole(name: string, path: string[], b: unknown, m: unknown, t: unknown) {
+    const [bare, bareMine, bareTheirs] = [b, m, t].map((entry) => withoutStamp(name, entry))
+    if (sameJson(bareMine, bareTheirs)) return t
     if (oneChanged(bare, bareMine, bareTheirs)) return sameJson(bare, bareMine) ? t : m
     return decide(path, b, m, t)
   }

@@ -3,6 +3,7 @@ import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf } from '../../core/advice/cautions'
 import { riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
+import { stampContent, type Stamp } from '../../core/record/stamps'
 import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
 import {
   normsOf,
@@ -193,7 +194,7 @@ export async function applyToFitting(
   commandId: string,
   version: number,
   command: Command,
-  by: string,
+  stamp: Stamp,
   wearer: Wearer = UNKNOWN_WEARER,
 ): Promise<Applied> {
   const part = partOf(command)
@@ -220,11 +221,9 @@ export async function applyToFitting(
         ? toState(current)
         : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() },
     }
-  const content = applyCommand(current && toState(current).content, command, {
-    stamp: { by, at: new Date().toISOString() },
-    norms: await keptNorms(db, id),
-    wearer,
-  })
+  const before = current && toState(current).content
+  const after = applyCommand(before, command, { stamp, norms: await keptNorms(db, id), wearer })
+  const content = stampContent(part.split('.')[0]!, before, after, stamp)
   const saved = await db.query<PartRow>(
     `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
      on conflict (fitting_id, part) do update
@@ -232,7 +231,7 @@ export async function applyToFitting(
          changed_by = excluded.changed_by, changed_at = now(),
          record_version = excluded.record_version
      returning ${PART_COLUMNS}`,
-    [id, part, JSON.stringify(content), by, RECORD_VERSION],
+    [id, part, JSON.stringify(content), stamp.by, RECORD_VERSION],
   )
   const row = saved.rows[0]!
   await db.query(

@@ -1,4 +1,5 @@
 import type { HeatReading } from '../../core/bench/heat/heatLog'
+import { Refusal } from '../../core/record/refusal'
 import type { HeatLogRow } from '../../shared/contracts'
 import type { Client } from './pool'
 
@@ -44,8 +45,8 @@ export async function startHeatLog(
   )
 }
 
-/** Most readings of one log: three hours by the second. */
-const MOST = 10_800
+/** Most readings of one log: two days and nights by the second. */
+const MOST = 172_800
 
 /** Changes an open log's readings; null when there is none that is open. */
 export async function changeHeatLog(
@@ -60,9 +61,13 @@ export async function changeHeatLog(
     [shopId, id],
   )
   if (!rows[0]) return null
-  const readings = change(rows[0].readings)
-    .sort((a, b) => a.minutes - b.minutes)
-    .slice(0, MOST)
+  const readings = change(rows[0].readings).sort((a, b) => a.minutes - b.minutes)
+  if (readings.length > MOST)
+    throw new Refusal(
+      'too-long',
+      `A log of heat takes ${MOST} readings. End it and begin another one.`,
+      'readings',
+    )
   const kept = await db.query(
     `update heat_logs set readings = $3, stopped_at = case when $4 then clock_timestamp() end where shop_id = $1 and id = $2 returning *`,
     [shopId, id, JSON.stringify(readings), stop],

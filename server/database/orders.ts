@@ -31,7 +31,7 @@ export function keepOrder(person: SignedIn, fittingId: string, order: LabOrder):
       randomUUID(),
       state.parts.orders?.version ?? 0,
       { kind: 'part.put', part: 'orders', content },
-      person.name,
+      { by: person.name, at: new Date().toISOString() },
     )
     if (applied.kind !== 'applied')
       throw new HttpProblem(

@@ -1,4 +1,5 @@
-import type { Timer } from '../../core/bench/timer'
+import { stepKeyOfTimer, timerOfStep, type TimedStep, type Timer } from '../../core/bench/timer'
+import type { StepDoes } from '../../core/record/stepState'
 import type { Client } from './pool'
 
 const COLUMNS = `id, name, planned_min::float8 as planned_min,
@@ -41,17 +42,25 @@ export async function openTimers(
 export async function startTimer(
   db: Client,
   shopId: string,
-  t: { id: string; name: string; minutes: number; fittingId?: string; step?: string },
+  t: {
+    id: string
+    name: string
+    minutes: number
+    fittingId?: string
+    step?: string
+    /** so long ago it was started, ms */
+    waitedMs?: number
+  },
   by: string,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
     `insert into timers (id, shop_id, fitting_id, step, name, planned_min, started_at, ends_at, made_by)
      select $1::uuid, $2::uuid,
        (select id from fittings where id = $3::uuid and shop_id = $2::uuid),
-       $4::text, $5::text, $6::float8, clock_timestamp(),
-       clock_timestamp() + make_interval(secs => $6::float8 * 60), $7::text
+       $4::text, $5::text, $6::float8, clock_timestamp() - make_interval(secs => $8::float8 / 1000),
+       clock_timestamp() + make_interval(secs => $6::float8 * 60 - $8::float8 / 1000), $7::text
      on conflict (id) do nothing`,
-    [t.id, shopId, t.fittingId ?? null, t.step ?? null, t.name, t.minutes, by],
+    [t.id, shopId, t.fittingId ?? null, t.step ?? null, t.name, t.minutes, by, t.waitedMs ?? 0],
   )
   return rowCount === 1
 }
@@ -70,6 +79,54 @@ const CHANGES: Record<string, string> = {
     where state <> 'stopped'`,
   rename: `name = $3 where state <> 'stopped'`,
   stop: `state = 'stopped', stopped_at = clock_timestamp(), ends_at = null, left_ms = null where state <> 'stopped'`,
+}
+
+/**
+ * What a change of a step does to its timer: a waiting step that begins brings one along, more
+ * minutes go to both, and one that ends, is split or taken back lets it go.
+ *
+ * @param id of the timer that begins: the change's own, so that it begins once
+ */
+export async function timerFollows(
+  db: Client,
+  shopId: string,
+  about: { id: string; fittingId: string; step: TimedStep; waitedMs: number },
+  change: { do: StepDoes; minutes?: number | undefined },
+  by: string,
+): Promise<boolean> {
+  const { id, fittingId, step, waitedMs } = about
+  if (change.do === 'start') {
+    const { rows } = await db.query(
+      'select c.code from clients c join fittings f on f.client_id = c.id where f.id = $1',
+      [fittingId],
+    )
+    const timer = timerOfStep(rows[0]?.code ?? 'job', step)
+    return timer !== null && startTimer(db, shopId, { id, fittingId, waitedMs, ...timer }, by)
+  }
+  const what = change.do === 'longer' ? 'extend' : 'stop'
+  const { rows } = await db.query<{ id: string }>(
+    `select id from timers
+     where shop_id = $1 and fitting_id = $2 and step = $3 and state <> 'stopped'`,
+    [shopId, fittingId, stepKeyOfTimer(step.key)],
+  )
+  for (const timer of rows)
+    await changeTimer(
+      db,
+      shopId,
+      timer.id,
+      what,
+      what === 'extend' ? (change.minutes ?? 1) : undefined,
+    )
+  return rows.length > 0
+}
+
+/** Has the shop a timer of this id, over or not? */
+export async function hasTimer(db: Client, shopId: string, id: string): Promise<boolean> {
+  const { rows } = await db.query('select 1 from timers where shop_id = $1 and id = $2', [
+    shopId,
+    id,
+  ])
+  return rows.length > 0
 }
 
 /**

@@ -2,12 +2,19 @@ import { HOUSE_TABLES } from '../../core/record/tables'
 import { createPinia, setActivePinia } from 'pinia'
 import { beforeEach, expect, test, vi } from 'vitest'
 import { useBench } from '../../app/stores/bench'
+import { useOutbox } from '../../app/stores/outbox'
+import { useQueue } from '../../app/stores/queue'
+import { useTimers } from '../../app/stores/timers'
 import { EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
 import { schedule, type Schedule } from '../../core/bench/schedule/schedule'
 import type { Day } from '../../core/bench/schedule/day'
 import { jobSteps } from '../../core/bench/jobSteps'
 import { DEMO_RECORDS } from '../../demo/records'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
+import { signedIn } from './signedIn'
+
+vi.mock('~/browser/keptChanges', async () => (await import('./fakeDisk')).keptChanges)
+vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
 
 /** The worker in this thread; with `slow`, answers wait until they are let go. */
 const bench = vi.hoisted(() => ({
@@ -33,6 +40,8 @@ let plan: PlanRow
 let puts: { version: number; plan: DayPlan }[]
 /** what the next keeping of the plan is answered with, beside 200 */
 let answers: number[]
+/** The line of this device. */
+let isDown = false
 const steps = jobSteps(DEMO_RECORDS['mirela-stanhope']!, { processes: HOUSE_TABLES.processes })
 const job = (id: string, more: Partial<BenchJobRow> = {}): BenchJobRow =>
   ({
@@ -90,11 +99,13 @@ beforeEach(() => {
     [],
     [],
   ]
+  isDown = false
   Object.assign(bench, { stopped: 0, slow: false, waiting: [], asked: [] })
   vi.stubGlobal(
     'fetch',
     async (path: string, { method = 'GET', body }: { method?: string; body?: string } = {}) => {
       await new Promise((go) => setTimeout(go, 5))
+      if (isDown) throw new TypeError('no line')
       if (method === 'GET')
         return new Response(JSON.stringify(path.includes('/bench?') ? state() : {}))
       const status = answers.shift() ?? 200
@@ -116,6 +127,7 @@ beforeEach(() => {
     },
   )
   setActivePinia(createPinia())
+  signedIn()
 })
 async function open() {
   const store = useBench()
@@ -286,4 +298,38 @@ test('a job goes onto another day by hand and off this one, and both go by their
   ])
   expect(store.whoOf('b')).toBe('HR-b')
   expect(store.wordsOf('b', steps[0]!.key)).toMatch(new RegExp(`^${steps[0]!.words}`))
+})
+
+test('a plan that is changed while the line is down stands here, and says what it was made from', async () => {
+  const store = await open()
+  await store.take()
+  isDown = true
+  await store.change({ onDuty: ['Bram'] }, 'Rhona off')
+  expect([store.onDuty, store.trouble]).toEqual([['Bram'], ''])
+  expect(store.said).toMatch(/kept on this device/)
+  const own = [{ id: 'o', name: 'Sharpen', minutes: 20, needs: [] }]
+  await store.change({ own }, 'own work')
+  expect(store.plan).toMatchObject({ onDuty: ['Bram'], own: [{ name: 'Sharpen' }] })
+  isDown = false
+  await useOutbox().flush()
+  // The server of this test merges nothing: the first goes in, the second tells what it is made from.
+  expect(puts.at(-1)!.plan.onDuty).toEqual(['Bram'])
+  expect(useOutbox().all[0]!.body).toMatchObject({
+    was: { onDuty: ['Bram'], own: [] },
+    plan: { onDuty: ['Bram'], own: [{ name: 'Sharpen' }] },
+  })
+})
+
+test('a step that is begun while the line is down runs here, with its timer, and waits', async () => {
+  const store = await open()
+  const waiting = store.jobsOfDay[0]!.steps.find((s) => s.waiting && !s.overnight)!
+  isDown = true
+  expect(await store.act(store.jobsOfDay[0]!, waiting, { do: 'start', reason: 'ready' })).toBe('')
+  const there = () => store.jobsOfDay[0]!.steps.find((s) => s.key === waiting.key)!
+  expect([there().state, store.said]).toEqual([
+    'running',
+    expect.stringMatching(/kept on this device/),
+  ])
+  expect(useTimers().timers).toMatchObject([{ fittingId: 'a', state: 'running' }])
+  expect(useQueue().all).toMatchObject([{ fittingId: 'a', part: 'jobs', version: 1 }])
 })

@@ -4,6 +4,10 @@ import { useHeat } from '../../app/stores/heat'
 import type { HeatReading } from '../../core/bench/heat/heatLog'
 import type { HeatLogRow } from '../../shared/contracts'
 import { FakeEvents } from './fakeEvents'
+import { signedIn } from './signedIn'
+
+vi.mock('~/browser/keptChanges', async () => (await import('./fakeDisk')).keptChanges)
+vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
 
 /** The server's side of one log. */
 let log: HeatLogRow
@@ -55,6 +59,7 @@ beforeEach(() => {
   vi.stubGlobal('EventSource', FakeEvents)
   vi.stubGlobal('fetch', answer)
   setActivePinia(createPinia())
+  signedIn()
 })
 afterEach(() => {
   vi.useRealTimers()
@@ -147,7 +152,7 @@ test('a reading that is struck before it was sent does not come back', async () 
   read(1, 5)
   await soon()
   read(6, 6)
-  await heat.send('a', { do: 'strike', minutes: reading(6).minutes })
+  await heat.write('a', { do: 'strike', minutes: reading(6).minutes })
   await heat.stop('a')
   expect(log.readings.map((r) => r.minutes)).toEqual([1, 2, 3, 4, 5].map((k) => k / 20))
 })

@@ -3,7 +3,12 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest'
 import type { News } from '../../app/browser/newsLine'
 import { useTimers } from '../../app/stores/timers'
 import { leftWords, type Timer } from '../../core/bench/timer'
+import { signedIn } from './signedIn'
 
+vi.mock('~/browser/keptChanges', async () => (await import('./fakeDisk')).keptChanges)
+vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
+
+const realTick = setImmediate
 const AT = Date.parse('2026-11-26T09:00:00Z')
 /** The server's clock runs so far ahead of this device's. */
 const AHEAD_MS = 90_000
@@ -55,6 +60,7 @@ beforeEach(() => {
     },
   )
   setActivePinia(createPinia())
+  signedIn()
 })
 afterEach(() => {
   useTimers().quiet()
@@ -109,66 +115,59 @@ const STEP = {
   minutes: 5,
   waiting: true,
 }
-test('a waiting step brings a timer along and lets it go; other steps bring none', async () => {
+test('a waiting step rings here at once, and the server’s own timer takes its place', async () => {
   const store = useTimers()
-  await Promise.all([store.forStep('HR-0412', 'f', STEP, 'start'), vi.advanceTimersByTimeAsync(10)])
-  expect(calls).toEqual([
-    {
-      path: '/api/timers',
-      method: 'POST',
-      body: expect.objectContaining({
-        name: 'HR-0412: Cool on the foot, left',
-        minutes: 5,
-        fittingId: 'f',
-        step: 'cool/left',
-      }),
-    },
-  ])
-  calls = []
+  store.listen()
+  await vi.advanceTimersByTimeAsync(10)
+  store.follow('HR-0412', 'f', STEP, 'start')
   for (const other of [
     { ...STEP, waiting: false },
     { ...STEP, overnight: true },
     { ...STEP, minutes: 0 },
   ])
-    await Promise.all([
-      store.forStep('HR-0412', 'f', other, 'start'),
-      vi.advanceTimersByTimeAsync(10),
-    ])
-  expect(calls).toEqual([])
-  store.timers = [
-    timer({ id: 'mine', fittingId: 'f', step: 'cool/left' }),
-    timer({ id: 'other foot', fittingId: 'f', step: 'cool/right' }),
-    timer({ id: 'other job', fittingId: 'g', step: 'cool/left' }),
-  ]
-  timers = store.timers
-  await Promise.all([
-    store.forStep('HR-0412', 'f', STEP, 'longer', 3),
-    vi.advanceTimersByTimeAsync(10),
+    store.follow('HR-0412', 'f', other, 'start')
+  expect(store.timers).toMatchObject([
+    { name: 'HR-0412: Cool on the foot, left', plannedMin: 5, fittingId: 'f', step: 'cool/left' },
   ])
-  await Promise.all([
-    store.forStep('HR-0412', 'f', STEP, 'finish'),
-    vi.advanceTimersByTimeAsync(10),
-  ])
-  expect(calls.map((c) => [c.path, c.body])).toEqual([
-    ['/api/timers/mine', { do: 'extend', minutes: 3 }],
-    ['/api/timers/mine', { do: 'stop' }],
-  ])
+  store.follow('HR-0412', 'f', STEP, 'longer', 3)
+  await vi.advanceTimersByTimeAsync(8 * 60_000 - 1000)
+  expect(store.ringing).toHaveLength(0)
+  await vi.advanceTimersByTimeAsync(1500)
+  expect(store.ringing).toHaveLength(1)
+  timers = [timer({ id: 'the server’s', fittingId: 'f', step: 'cool/left', endsAt: serverNow() })]
+  tell({ what: 'timers' })
+  await vi.advanceTimersByTimeAsync(100)
+  expect(store.timers.map((t) => t.id)).toEqual(['the server’s'])
+  store.follow('HR-0412', 'f', STEP, 'finish')
+  expect(store.timers).toEqual([])
 })
 
-test('names and long waits are cut to what the server takes', async () => {
+test('a timer set while the line is down runs, and goes to the server once it is back', async () => {
   const store = useTimers()
-  await Promise.all([
-    store.forStep(
-      'HR-0412',
-      'f',
-      { ...STEP, words: 'x'.repeat(200), minutes: 9000, key: 'k'.repeat(200) },
-      'start',
-    ),
-    vi.advanceTimersByTimeAsync(10),
+  store.listen()
+  await vi.advanceTimersByTimeAsync(10)
+  down = true
+  /** Files are loaded by a clock that no test turns. */
+  async function wait(work: Promise<unknown>) {
+    let isDone = false
+    void work.finally(() => (isDone = true))
+    while (!isDone) {
+      await vi.advanceTimersByTimeAsync(20)
+      await new Promise((go) => realTick(go))
+    }
+  }
+  await wait(store.start('glue', 2))
+  const { id } = store.timers[0]!
+  expect(store.timers).toMatchObject([{ name: 'glue', plannedMin: 2, state: 'running' }])
+  await wait(store.change(id, { do: 'extend', minutes: 1 }))
+  await wait(store.change(id, { do: 'pause' }))
+  expect(store.timers).toMatchObject([{ state: 'paused' }])
+  expect(leftWords(store.left(store.timers[0]!))).toBe('3:00')
+  down = false
+  await vi.advanceTimersByTimeAsync(3000)
+  expect(calls.map((c) => [c.path, c.method, c.body.do ?? c.body.id])).toEqual([
+    ['/api/timers', 'POST', id],
+    [`/api/timers/${id}`, 'PATCH', 'extend'],
+    [`/api/timers/${id}`, 'PATCH', 'pause'],
   ])
-  expect([
-    (calls[0]!.body.name as string).length,
-    calls[0]!.body.minutes,
-    (calls[0]!.body.step as string).length,
-  ]).toEqual([80, 1440, 80])
 })

@@ -7,6 +7,7 @@ import { benchRecords } from '../../demo/benchRecords'
 import { DEMO_RECORDS } from '../../demo/records'
 import type { FittingRecord } from '../../core/record/schema'
 import type { BenchJobRow, BenchState, HeatLogRow } from '../../shared/contracts'
+import type { Timer } from '../../core/bench/timer'
 import { Caller, startServer } from './client'
 
 let server: Awaited<ReturnType<typeof startServer>>
@@ -224,6 +225,45 @@ describe('the bench', () => {
     expect(
       (await put(2, { ...plan, pinned: [{ job: 'x', step: 'y', at: 'noon' }] })).json.path,
     ).toContain('pinned')
+  })
+  it('puts two plans of a day beside each other where they do not meet', async () => {
+    const day = '2027-03-02'
+    const { plan: was } = (await bench(rhona, day)).plan
+    const put = (who: Caller, version: number, change: object) =>
+      who.call('PUT', 'bench/plan', { day, version, was, plan: { ...was, ...change } })
+    const piece = (id: string, name: string) => ({ id, name, minutes: 10, needs: [] })
+    expect((await put(rhona, 0, { own: [piece('a', 'Sharpen')] })).status).toBe(200)
+    expect((await put(bram, 0, { own: [piece('b', 'Sweep')] })).status).toBe(200)
+    expect((await bench(rhona, day)).plan.plan.own.map((o) => o.name).sort()).toEqual([
+      'Sharpen',
+      'Sweep',
+    ])
+    // The same piece of work in two ways: the second is asked, and neither is lost.
+    expect((await put(bram, 0, { own: [piece('a', 'Grind')] })).status).toBe(409)
+  })
+  it('a waiting step brings its alarm, once, from when it was begun; its end takes it away', async () => {
+    const id = await own('wendeline-achterberg', 'Alva Alarm')
+    const { jobsVersion } = await job(id)
+    const command = { kind: 'jobs.step', following: [], step: 'heat-moulded:oven', do: 'start' }
+    const body = { id: crypto.randomUUID(), version: jobsVersion, command, waitedMs: 120_000 }
+    const before = Date.now()
+    for (let i = 0; i < 2; i++)
+      expect((await bram.post(`fittings/${id}/commands`, body)).status).toBe(200)
+    const mine = async () =>
+      (await bram.get('timers')).json.timers.filter((t: Timer) => t.fittingId === id) as Timer[]
+    const [timer, ...more] = await mine()
+    expect(more).toEqual([])
+    expect(timer).toMatchObject({ plannedMin: 6, step: 'heat-moulded:oven' })
+    // Begun two minutes ago, while the line was down: four are left.
+    expect((timer!.endsAt! - before) / 60_000).toBeCloseTo(4, 0)
+    const entry = (await job(id)).steps.find((s) => s.key === 'heat-moulded:oven')!.entry!
+    expect((before - Date.parse(entry.startedAt!)) / 60_000).toBeCloseTo(2, 0)
+    await step(id, { step: 'heat-moulded:oven', do: 'longer', minutes: 3 })
+    expect(((await mine())[0]!.endsAt! - before) / 60_000).toBeCloseTo(7, 0)
+    await step(id, { step: 'heat-moulded:oven', do: 'finish' })
+    expect(await mine()).toEqual([])
+    // Stopped on two devices: the second is no failure.
+    expect((await bram.call('PATCH', `timers/${timer!.id}`, { do: 'stop' })).status).toBe(200)
   })
   it('goes with the client when the client is erased', async () => {
     const id = await own('wendeline-achterberg', 'Elke Erased')

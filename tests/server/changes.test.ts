@@ -58,6 +58,30 @@ describe('a change', () => {
       (await rhona.command(fittingId, 1, length('left', 265))).json.state.content[0].trials,
     ).toEqual([264, 265])
   })
+  it('is stamped by the server with who and when, whatever the body says', async () => {
+    const { fittingId } = await fresh()
+    const forged = { code: 'heel-wide', foot: 'left', decision: 'set-aside', by: 'Sunniva Hale' }
+    const content = [{ ...forged, at: '1999-01-01T00:00:00.000Z' }]
+    const begun = Date.now()
+    const put = { kind: 'part.put', part: 'ledger', content } as const
+    const { json } = await rhona.command(fittingId, 0, put)
+    expect(json.state.content[0]).toMatchObject({ by: 'Rhona Ketteridge' })
+    expect(Date.parse(json.state.content[0].at)).toBeGreaterThanOrEqual(begun - 1000)
+    // What stands as it did stays the other's.
+    const sunniva = await new Caller(server.base).signIn('sunniva')
+    const more = [...content, { code: 'toe-box', foot: 'right', decision: 'accepted' }]
+    const second = await sunniva.command(fittingId, 1, { ...put, content: more })
+    expect(second.json.state.content.map((d: { by: string }) => d.by)).toEqual([
+      'Rhona Ketteridge',
+      'Sunniva Hale',
+    ])
+    const order = await rhona.command(fittingId, 0, {
+      kind: 'part.put',
+      part: 'orders',
+      content: [],
+    })
+    expect(order.status).toBe(400)
+  })
   it('is applied once when it arrives twice', async () => {
     const { fittingId } = await fresh()
     const id = randomUUID()

@@ -1,15 +1,41 @@
+import type { DayPlan } from '../../../core/bench/dayPlan'
+import { mergeParts } from '../../../core/record/merge'
 import { planBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
 import { keepPlan, readPlan } from '../../database/bench'
-import { transaction } from '../../database/pool'
+import { transaction, type Client } from '../../database/pool'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
 import { tellShop } from '../../http/listener'
 
-/** Keeps the plan of a day over the version it was made from. */
+/** Puts a plan's changes beside those of another that was kept meanwhile; false where they meet. */
+async function keepBeside(
+  db: Client,
+  shopId: string,
+  day: string,
+  keep: (basedOn: number, whole: DayPlan) => Promise<boolean>,
+  was: DayPlan | undefined,
+  plan: DayPlan,
+): Promise<boolean> {
+  if (!was) return false
+  const current = await readPlan(db, shopId, day)
+  const merged = mergeParts('plan', was, plan, current.plan)
+  return merged.clashes.length === 0 && keep(current.version, merged.content as DayPlan)
+}
+
+/**
+ * Keeps the plan of a day over the version it was made from, or beside what another kept meanwhile
+ * where the two do not meet.
+ */
 export default route({ permission: 'jobs.change', body: planBody }, ({ person, body }) =>
   transaction(async (db) => {
-    if (!(await keepPlan(db, person.shopId, body.day, body.version, body.plan, person.name)))
+    const { day, version, was, plan } = body
+    const keep = (basedOn: number, whole: DayPlan) =>
+      keepPlan(db, person.shopId, day, basedOn, whole, person.name)
+    if (
+      !(await keep(version, plan)) &&
+      !(await keepBeside(db, person.shopId, day, keep, was, plan))
+    )
       throw new HttpProblem(
         409,
         'stale',

@@ -10,6 +10,7 @@ import { logStep } from '../../../database/bench'
 import { dueRestsOn, reckonDue } from '../../../database/due'
 import { applyToFitting, readFitting, recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
+import { timerFollows } from '../../../database/timers'
 import { currentTables } from '../../../database/shopTables'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
@@ -26,6 +27,8 @@ export default route(
     const part = partOf(body.command)
     if (part !== 'jobs' && part !== 'making' && !may(person.role, 'fittings.change'))
       throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
+    if (part === 'orders')
+      throw new HttpProblem(400, 'not-so', 'Orders are kept by sending them to a lab.')
     const id = idParam(event)
     return transaction(async (db) => {
       const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
@@ -61,7 +64,7 @@ export default route(
         body.id,
         body.version,
         command,
-        person.name,
+        { by: person.name, at: new Date(Date.now() - body.waitedMs).toISOString() },
         state?.wearer,
       )
       if (applied.kind === 'unknown') return here(null)
@@ -89,7 +92,10 @@ export default route(
           part,
           version: applied.state.version,
         })
-        if (known)
+        if (known) {
+          const about = { id: body.id, fittingId: id, step: known.step, waitedMs: body.waitedMs }
+          if (await timerFollows(db, person.shopId, about, known.command, person.name))
+            await tellShop(db, person.shopId, { what: 'timers' })
           await logStep(
             db,
             person.shopId,
@@ -99,6 +105,7 @@ export default route(
             },
             person.name,
           )
+        }
         if (part === 'jobs' || part === 'making')
           await tellShop(db, person.shopId, { what: 'bench' })
       }
