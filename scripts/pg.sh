@@ -31,7 +31,9 @@ if ! prepare 2>/dev/null; then
   prepare
 fi
 DATA="$BASE/data"; PW="$BASE/passwords"; LOG="$BASE/server.log"
-running() { [[ -d "$DATA" ]] && as "$BIN/pg_ctl" -D "$DATA" status >/dev/null 2>&1; }
+# After a power cut the number in the note may belong to somebody else's process by now.
+stale() { local pid; pid="$(as sed -n 1p "$DATA/postmaster.pid" 2>/dev/null)"; [[ -n "$pid" && -r "/proc/$pid/comm" && "$(cat "/proc/$pid/comm")" != postgres* ]]; }
+running() { [[ -d "$DATA" ]] && ! stale && as "$BIN/pg_ctl" -D "$DATA" status >/dev/null 2>&1; }
 secret() { head -c 24 /dev/urandom | base64 | tr -d '/+=\n'; }
 urls() {
   local port="$PORT"; running && port="$(sed -n 4p "$DATA/postmaster.pid")"
@@ -50,6 +52,7 @@ start() {
   fi
   [[ "$(as cat "$DATA/PG_VERSION")" == "$("$BIN/initdb" -V | grep -oE '[0-9]+' | head -1)" ]] || { echo "The data in $DATA was made by another PostgreSQL version; restore a backup into a new folder." >&2; exit 1; }
   if ! running; then
+    if stale; then as rm -f "$DATA/postmaster.pid"; fi
     local port=$PORT
     while (exec 3<>"/dev/tcp/127.0.0.1/$port") 2>/dev/null; do exec 3>&- 3<&- || true; port=$((port + 1)); done
     local o="-c listen_addresses=127.0.0.1 -c port=$port -c unix_socket_directories='' -c max_connections=60"

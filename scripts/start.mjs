@@ -1,34 +1,22 @@
 // npm start: installs what is missing, starts PostgreSQL, migrates, loads demo data once, builds,
 // serves, prints the address.
-import { mkdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs'
+import { mkdirSync } from 'node:fs'
 import { at, build, isFree, keptSecret, runAsync, say, stop } from './lib/project.mjs'
 import { needDebian, needNpm } from './lib/packages.mjs'
+import { runningNote, writeNote } from './lib/runNote.mjs'
 
 const [major, minor] = process.versions.node.split('.').map(Number)
 if (major < 20 || (major === 20 && minor < 19))
   stop(`Node 20.19 or newer is needed; this is ${process.version}.`)
 
 const RUNNING = at('.data/running.json')
-const alive = (pid) => {
-  try {
-    process.kill(pid, 0)
-    return true
-  } catch (error) {
-    return error.code === 'EPERM'
-  }
-}
-try {
-  const other = JSON.parse(readFileSync(RUNNING, 'utf8'))
-  if (alive(other.pid))
-    stop(
-      `Gentle Arch is running already${other.address ? `: ${other.address}` : ' (still starting)'}. Stop it there with Ctrl-C first.`,
-    )
-} catch {
-  // nobody is running, or the note is broken
-}
+const other = runningNote(RUNNING)
+if (other)
+  stop(
+    `Gentle Arch is running already${other.address ? `: ${other.address}` : ' (still starting)'}. Stop it there with Ctrl-C first.`,
+  )
 mkdirSync(at('.data'), { recursive: true })
-writeFileSync(RUNNING, JSON.stringify({ pid: process.pid }))
-process.on('exit', () => rmSync(RUNNING, { force: true }))
+writeNote(RUNNING)
 
 let port = Number(process.env.PORT ?? 41300)
 if (!(await isFree(port))) {
@@ -45,13 +33,20 @@ needNpm()
 const { serve, end } = await import('./lib/serve.mjs')
 const { startCluster, stopCluster } = await import('./lib/cluster.mjs')
 const { migrate } = await import('./migrate.mjs')
+const { watch } = await import('./lib/watch.mjs')
+const { backUpNight, isWanted, lastGood } = await import('./lib/nightly.mjs')
 
-let child = null
+/** Between two looks whether a backup is wanted, ms. */
+const NIGHT_LOOK_MS = 15 * 60_000
+
+let watched = null
 let closing = false
 async function close(code) {
   if (closing) return
   closing = true
-  if (child) await end(child)
+  const stopped = watched?.stop()
+  if (watched?.child) await end(watched.child)
+  await stopped
   if (own) {
     try {
       stopCluster()
@@ -86,22 +81,40 @@ try {
     throw new Error('The first data could not be loaded; see above.')
   if (closing) await new Promise(() => undefined)
   if ((await build()) !== 0) throw new Error('The build failed; see above.')
-  child = await serve({
-    port,
-    quiet: true,
-    env: {
-      ...urls,
-      ARCH_SESSION_SECRET: process.env.ARCH_SESSION_SECRET ?? keptSecret('session-secret'),
+  const address = `http://127.0.0.1:${port}`
+  const env = {
+    ...urls,
+    ARCH_SESSION_SECRET: process.env.ARCH_SESSION_SECRET ?? keptSecret('session-secret'),
+    ARCH_DATA: at('.data'),
+    ARCH_ERASED_LIST: at('.data/erased.txt'),
+  }
+  // The first time it has to stand: what is broken is told at once, not tried again and again.
+  let first = await serve({ port, quiet: true, env })
+  watched = watch({
+    say: (words) => console.error(words),
+    begin: async () => {
+      const child = first ?? (await serve({ port, quiet: true, env }))
+      first = null
+      return child
+    },
+    look: async () => {
+      const health = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5_000) })
+      // The database of this folder is ours to start again.
+      if (health.status === 503 && own && !closing) startCluster()
     },
   })
-  const address = `http://127.0.0.1:${port}`
-  writeFileSync(RUNNING, JSON.stringify({ pid: process.pid, address }))
-  child.on('exit', () => {
-    if (!closing) {
-      console.error('The server ended by itself; see the lines above.')
-      void close(1)
-    }
-  })
+  writeNote(RUNNING, { address })
+  // As every night, or made up for: what failed stands in the list of backups, and is tried again.
+  const night = async () => {
+    if (closing || !isWanted(new Date(), await lastGood(urls.MIGRATION_URL))) return
+    await backUpNight(process.env.ARCH_BACKUPS ?? at('.data/backups'), urls.MIGRATION_URL)
+  }
+  const nightly = () =>
+    void night().catch((error) => console.error(`The backup failed: ${error.message}`))
+  if (own || process.env.ARCH_BACKUPS) {
+    nightly()
+    setInterval(nightly, NIGHT_LOOK_MS).unref()
+  }
   console.log(`\nGentle Arch is ready: ${address}\nCtrl-C stops it and its database.`)
 } catch (error) {
   console.error(error.message)

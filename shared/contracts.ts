@@ -366,6 +366,15 @@ export interface VisitRow {
   blocked: boolean
 }
 
+/** A backup that was tried. */
+export interface BackupRow {
+  at: string
+  file: string
+  bytes: number | null
+  /** why there is none; null where it was read back and is good */
+  problem: string | null
+}
+
 /** Where somebody is signed in. */
 export interface SessionRow {
   id: string

@@ -43,6 +43,7 @@ export const PERMISSIONS = {
   'norms.change': ['owner'],
   'audit.see': ['owner', 'reader'],
   'sessions.end': ['owner'],
+  'backups.see': ['owner'],
   'self.see': ['owner', 'fitter', 'bench', 'reader'],
   'self.change': ['owner', 'fitter', 'bench', 'reader'],
 } as const satisfies Record<string, readonly Role[]>

@@ -14,6 +14,7 @@ import NumberTablesPane from '~/settings/NumberTablesPane.vue'
 import PriceTablePane from '~/settings/PriceTablePane.vue'
 import ReadingTablesPane from '~/settings/ReadingTablesPane.vue'
 import RepeatabilityPane from '~/settings/RepeatabilityPane.vue'
+import KeepingPane from '~/settings/KeepingPane.vue'
 import SignInsPane from '~/settings/SignInsPane.vue'
 import { useSession } from '~/stores/session'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
@@ -32,8 +33,10 @@ const PANES = [
   ['prices', 'Prices'],
   ['repeat', 'Repeatability'],
   ['signIns', 'Sign-ins'],
+  ['keeping', 'Backups'],
 ] as const
 type Pane = (typeof PANES)[number][0]
+const isTablePane = (name: Pane): name is keyof typeof TABLE_PANES => name in TABLE_PANES
 /** Panes over the draft, each with what it is told beside it. */
 const TABLE_PANES = {
   limits: { is: NumberTablesPane, more: { what: 'tables' } },
@@ -47,8 +50,9 @@ const TABLE_PANES = {
 
 const session = useSession()
 const pane = ref<Pane>('limits')
-const tablePane = computed(() =>
-  pane.value === 'repeat' || pane.value === 'signIns' ? null : TABLE_PANES[pane.value],
+const tablePane = computed(() => (isTablePane(pane.value) ? TABLE_PANES[pane.value] : null))
+const panes = computed(() =>
+  PANES.filter(([name]) => name !== 'keeping' || session.may('backups.see')),
 )
 const versions = ref<{ norms: ShopTables; madeBy: string | null; madeAt: string }[]>([])
 const draft = ref<ShopTables>(plainCopy(HOUSE_TABLES))
@@ -97,11 +101,12 @@ async function save() {
       <div class="title-row">
         <h1>Settings</h1>
         <span class="fact">table {{ current.version }}: {{ current.source }}</span>
-        <PaneTabs v-model="pane" :panes="PANES" label="Settings" look="box" />
+        <PaneTabs v-model="pane" :panes="panes" label="Settings" look="box" />
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-else-if="done" class="notice" role="status">{{ done }}</p>
       <SignInsPane v-if="pane === 'signIns'" />
+      <KeepingPane v-else-if="pane === 'keeping'" />
       <RepeatabilityPane v-else-if="!tablePane" :limits="current.repeatLimitMm" />
       <div v-else class="cols sets">
         <section class="card scroll" tabindex="0" role="region" aria-label="Table">

@@ -1,10 +1,20 @@
 // Backup and restore by PostgreSQL's own tools; passwords go by environment, never on a command
 // line.
 import { spawnSync } from 'node:child_process'
-import { existsSync } from 'node:fs'
+import {
+  closeSync,
+  existsSync,
+  fsyncSync,
+  openSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  statSync,
+} from 'node:fs'
+import { dirname, join, resolve } from 'node:path'
 import pg from 'pg'
 import { startCluster, stopCluster } from './cluster.mjs'
-import { stop } from './project.mjs'
+import { at, stop } from './project.mjs'
 
 const tool = (name, url, args, stdio) => {
   const { hostname, port, username, password, pathname } = new URL(url)
@@ -22,18 +32,70 @@ const tool = (name, url, args, stdio) => {
 }
 
 /** The owner's URL: given, else of the private cluster, which is started when it is not running. */
-function ownerUrl() {
+export function ownerUrl() {
   return process.env.MIGRATION_URL ?? process.env.DATABASE_URL ?? startCluster().MIGRATION_URL
 }
 
-/** Writes all data, schema and audit trail into one file. */
+/** Kept out of every backup: whoever restores one signs in anew. */
+const LEFT_OUT = ['sessions', 'sign_in_tries', 'sign_in_known']
+
+/**
+ * Writes all data, schema and audit trail into one file that only its owner can read. It gets its
+ * name once it has been read back whole, so that a file of that name is always good.
+ *
+ * @returns its size, bytes
+ */
 export function backup(file, url = ownerUrl()) {
-  tool(
-    'pg_dump',
-    url,
-    ['--format=custom', '--no-owner', '--no-privileges', `--file=${file}`],
-    'inherit',
+  const part = `${file}.part`
+  rmSync(part, { force: true })
+  closeSync(openSync(part, 'wx', 0o600))
+  try {
+    tool(
+      'pg_dump',
+      url,
+      [
+        '--format=custom',
+        '--no-owner',
+        '--no-privileges',
+        ...LEFT_OUT.map((table) => `--exclude-table-data=${table}`),
+        `--file=${part}`,
+      ],
+      'inherit',
+    )
+    tool('pg_restore', url, ['--file=/dev/null', part], 'inherit')
+    sync(part)
+    renameSync(part, file)
+    sync(dirname(resolve(file)))
+    return statSync(file).size
+  } catch (error) {
+    rmSync(part, { force: true })
+    throw error
+  }
+}
+function sync(path) {
+  const handle = openSync(path, 'r')
+  fsyncSync(handle)
+  closeSync(handle)
+}
+
+/** Ids of erased clients that lists beside a backup and of this machine name. */
+function erasedIds(file) {
+  const lists = [join(dirname(resolve(file)), 'erased.txt'), at('.data/erased.txt')]
+  const lines = lists.flatMap((list) =>
+    existsSync(list) ? readFileSync(list, 'utf8').split('\n') : [],
   )
+  return [...new Set(lines.filter((line) => /^[0-9a-f-]{36}$/.test(line)))]
+}
+/** Whoever was erased since a backup was made is erased again. */
+async function eraseAgain(client, ids) {
+  await client.query('begin')
+  await client.query(
+    'insert into erased (client_id) select unnest($1::uuid[]) on conflict do nothing',
+    [ids],
+  )
+  await client.query('delete from clients where id in (select client_id from erased)')
+  await client.query('delete from client_keys where client_id in (select client_id from erased)')
+  await client.query('commit')
 }
 
 /**
@@ -47,7 +109,8 @@ const GRANTS = [
   ],
   ['select, insert, update', 'timers, bench_plans, heat_logs, writes, sessions'],
   ['select, insert, delete', 'double_readings, photos, scans, device_presets, due_items'],
-  ['select, insert', 'audit, norms, bench_log'],
+  ['select, insert', 'audit, norms, bench_log, erased'],
+  ['select', 'backups'],
 ]
 
 /** Restores into a database without shops; grants come back for the application's role. */
@@ -69,11 +132,14 @@ export async function restore(file, url = ownerUrl(), appRole = 'arch_app') {
         '--no-privileges',
         '--clean',
         '--if-exists',
+        '--single-transaction',
+        '--exit-on-error',
         `--dbname=${new URL(url).pathname.slice(1)}`,
         file,
       ],
       'inherit',
     )
+    await eraseAgain(client, erasedIds(file))
     if (
       (await client.query('select 1 from pg_roles where rolname = $1', [appRole])).rows.length > 0
     ) {

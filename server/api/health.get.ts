@@ -1,8 +1,27 @@
+import { setResponseStatus } from 'h3'
+import { freeBytes, waitingToBeReckoned } from '../database/keeping'
 import { database } from '../database/pool'
 import { route } from '../http/route'
 
-/** Live and ready. */
-export default route({ permission: 'public' }, async () => {
-  await database().query('select 1')
-  return { live: true, ready: true }
+/** With less room than this nothing more should be begun. */
+const LEAST_BYTES = 500_000_000
+
+/**
+ * Live, and ready for whoever watches: database, disk, and what waits to be reckoned. Says nothing
+ * about anybody.
+ */
+export default route({ permission: 'public' }, async ({ event }) => {
+  const [queue, free] = await Promise.all([
+    waitingToBeReckoned(database()).catch(() => null),
+    freeBytes(),
+  ])
+  const hasRoom = free === null || free >= LEAST_BYTES
+  if (queue === null) setResponseStatus(event, 503)
+  return {
+    live: true,
+    ready: queue !== null,
+    database: queue === null ? 'away' : 'there',
+    disk: hasRoom ? 'there' : 'nearly full',
+    queue,
+  }
 })

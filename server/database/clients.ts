@@ -150,5 +150,7 @@ export async function eraseClient(db: Client, shopId: string, id: string): Promi
     id,
   ])
   await db.query('delete from client_keys where client_id = $1', [id])
+  if (rowCount === 1)
+    await db.query('insert into erased (client_id) values ($1) on conflict do nothing', [id])
   return rowCount === 1
 }

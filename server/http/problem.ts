@@ -24,6 +24,7 @@ const TITLES: Record<number, string> = {
   429: 'Wait a moment',
   500: 'Something failed',
   503: 'Not ready',
+  507: 'Disk full',
 }
 
 /** The document of a problem. */

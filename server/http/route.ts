@@ -121,6 +121,12 @@ function toProblem(error: unknown): HttpProblem {
       'database-away',
       'The database does not answer. What you typed is kept and sent again.',
     )
+  if (code === '53100' || code === 'ENOSPC')
+    return new HttpProblem(
+      507,
+      'disk-full',
+      'The disk of the server is full: nothing more can be kept there, and what you typed waits here. Reading goes on. Make room, then it is sent by itself.',
+    )
   // Two changes waited for each other, and the database let one of them go.
   if (['40P01', '40001', '55P03'].includes(code))
     return new HttpProblem(

@@ -286,7 +286,9 @@ describe('backup and migrations', () => {
     const rights =
       "select table_name, string_agg(privilege_type, ' ' order by privilege_type) as rights from information_schema.role_table_grants where grantee = 'arch_app' group by 1 order by 1"
     expect((await copy.query(rights)).rows).toEqual((await owner.query(rights)).rows)
-    for (const table of tables) {
+    // Whoever restores a backup signs in anew.
+    const leftOut = ['sessions', 'sign_in_tries', 'sign_in_known']
+    for (const table of tables.filter((name) => !leftOut.includes(name))) {
       const sum = `select count(*)::int as n, md5(string_agg(t::text, '|' order by t::text)) as sum from ${table} t`
       expect((await copy.query(sum)).rows[0], table).toEqual((await owner.query(sum)).rows[0])
     }

@@ -1,14 +1,19 @@
 import { audit } from '../../../database/audit'
 import { eraseClient } from '../../../database/clients'
 import { transaction } from '../../../database/pool'
+import { noteErased } from '../../../documents/erasedList'
 import { here, idParam, route } from '../../../http/route'
 
-/** Erases a client and drops their key; the trail keeps that it happened, not what it held. */
-export default route({ permission: 'clients.erase' }, ({ event, person }) =>
-  transaction(async (db) => {
-    const id = idParam(event)
+/**
+ * Erases a client and drops their key; the trail keeps that it happened, not what it held. The id is
+ * noted outside of the database too, so that no older backup brings them back.
+ */
+export default route({ permission: 'clients.erase' }, async ({ event, person }) => {
+  const id = idParam(event)
+  await transaction(async (db) => {
     here((await eraseClient(db, person.shopId, id)) || null)
     await audit(db, { shopId: person.shopId, person, action: 'client.erase' })
-    return { erased: true }
-  }),
-)
+  })
+  await noteErased([id])
+  return { erased: true }
+})
