@@ -26,6 +26,7 @@ export const PERMISSIONS = {
   'clients.erase': ['owner'],
   'fittings.see': ['owner', 'fitter', 'bench', 'reader'],
   'fittings.change': ['owner', 'fitter'],
+  'shapes.see': ['owner', 'fitter', 'reader'],
   'jobs.change': ['owner', 'fitter', 'bench'],
   'bench.see': ['owner', 'fitter', 'bench', 'reader'],
   'timers.see': ['owner', 'fitter', 'bench', 'reader'],

@@ -37,6 +37,8 @@ const STATE_AFTER: Partial<Record<StepChange['do'], BenchStep['state']>> = {
 export const useBench = defineStore('bench', {
   state: () => ({
     day: format(new Date(), 'yyyy-MM-dd'),
+    /** the day that was asked for last */
+    wanted: null as string | null,
     state: null as BenchState | null,
     proposal: null as Schedule | null,
     planning: false,
@@ -177,10 +179,13 @@ export const useBench = defineStore('bench', {
     },
     /** Reads a day; `anew` takes its plan even where one is being kept here. */
     async load(on?: string, anew = false) {
-      const day = on ?? this.day
+      const day = on ?? this.wanted ?? this.day
+      this.wanted = day
       this.tick()
       try {
         const state = await api<BenchState>(`bench?day=${day}`)
+        // Another day was asked for meanwhile: its answer counts, whichever comes first.
+        if (this.wanted !== day) return
         if (this.day !== day) this.proposal = null
         this.day = day
         const known = anew ? 0 : (this.versions[day] ?? 0)

@@ -1,18 +1,50 @@
+import { benchCautions } from '../../core/advice/benchCautions'
+import type { PartContent, PartName } from '../../core/record/parts'
 import type { FittingState } from '../../shared/contracts'
 import { BENCH_PARTS, type Role } from '../../shared/permissions'
+
+type Cuts = { [P in PartName]?: (content: PartContent<P>) => unknown }
+
+const findingsForShape = ({ forefootDeg }: PartContent<'findings.left'>) =>
+  forefootDeg === undefined ? {} : { forefootDeg }
+
+/** What of a part a job needs, where it is not all of it. */
+const CUTS: Cuts = {
+  // A drawing of the device stands on the foot's own angle.
+  'findings.left': findingsForShape,
+  'findings.right': findingsForShape,
+  // The shells and the work on them; nothing of what was felt, asked or said in them.
+  footwear: ({ sockMm, socks, chosen }) => ({
+    candidates: [],
+    ...(sockMm !== undefined && { sockMm }),
+    ...(socks !== undefined && { socks }),
+    ...(chosen && {
+      chosen: {
+        ...chosen,
+        shellChecks: [],
+        tryOn: [],
+        work: chosen.work.map(({ because: _, ...work }) => work),
+      },
+    }),
+  }),
+}
 
 /** A fitting as a role may see it: a bench hand gets what a job needs, under the client's code. */
 export function forRole(state: FittingState, role: Role): FittingState {
   if (role !== 'bench') return state
   const parts = Object.fromEntries(
-    Object.entries(state.parts).filter(([name]) =>
-      (BENCH_PARTS as readonly string[]).includes(name),
-    ),
+    Object.entries(state.parts)
+      .filter(([name]) => (BENCH_PARTS as readonly string[]).includes(name))
+      .map(([name, part]) => {
+        const cut = CUTS[name as PartName] as ((content: unknown) => unknown) | undefined
+        return [name, cut ? { ...part, content: cut(part.content) } : part]
+      }),
   )
-  const { code, massKg } = { massKg: undefined, ...state.client.details, code: state.client.code }
+  const { code } = state.client
   return {
     ...state,
-    client: { ...state.client, details: { code, ...(massKg !== undefined && { massKg }) } },
+    client: { ...state.client, details: { code } },
+    cautions: benchCautions(state),
     parts: {
       ...parts,
       ...(parts.visit && { visit: { ...parts.visit, content: { on: state.openedOn } } }),

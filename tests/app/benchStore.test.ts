@@ -300,6 +300,22 @@ test('a job goes onto another day by hand and off this one, and both go by their
   expect(store.wordsOf('b', steps[0]!.key)).toMatch(new RegExp(`^${steps[0]!.words}`))
 })
 
+test('the day that was asked for last is shown, whichever answer comes first', async () => {
+  const store = await open()
+  const answer = globalThis.fetch
+  const late: (() => void)[] = []
+  vi.stubGlobal('fetch', async (path: string, init?: RequestInit) => {
+    if (path.includes(EVE)) await new Promise<void>((go) => late.push(go))
+    const day = /day=([\d-]+)/.exec(path)![1]
+    return new Response(JSON.stringify({ ...(await (await answer(path, init)).json()), day }))
+  })
+  const first = store.load(EVE)
+  await store.load(DAY)
+  late[0]!()
+  await first
+  expect([store.day, store.state?.day]).toEqual([DAY, DAY])
+})
+
 test('a plan that is changed while the line is down stands here, and says what it was made from', async () => {
   const store = await open()
   await store.take()

@@ -4,6 +4,7 @@ import pg from 'pg'
 import { afterAll, beforeAll, describe, expect, inject, it } from 'vitest'
 import { hashSecret } from '../../server/security/secrets'
 import { PERMISSIONS, ROLES, type Permission, type Role } from '../../shared/permissions'
+import { DEMO_RECORDS } from '../../demo/records'
 import { Caller, startServer } from './client'
 
 /** Every route file with its method, path and declared permission. */
@@ -108,6 +109,66 @@ describe('permissions', () => {
       const { status } = await caller.call(r.method, path, r.method === 'GET' ? undefined : {})
       if (allowed) expect([200, 400, 404, 409], `${role} ${r.file}: ${status}`).toContain(status)
       else expect(status, `${role} ${r.file}`).toBe(403)
+    }
+  })
+  it('show a bench hand what follows from health, and nothing of it', async () => {
+    const rhona = await new Caller(server.base).signIn('rhona')
+    const bram = await new Caller(server.base).signIn('bram')
+    const record = structuredClone(DEMO_RECORDS['tove-marchetti']!)
+    record.client = { name: 'Hidden Person', bornOn: '1961-03-03', massKg: 91.7 }
+    record.story = { ...record.story!, conditions: ['neuropathy', 'diabetes'] }
+    const secret = 'burns at the inner ankle'
+    for (const side of ['left', 'right'] as const)
+      record.feet[side]!.findings = {
+        ...record.feet[side]!.findings,
+        marks: [{ kind: 'callus', view: 'plantar', xMm: 0, yMm: 80 }] as never,
+      }
+    const model = (await rhona.get('models')).json.models[0].id as string
+    const startedAt = '2026-11-01T09:00:00Z'
+    record.footwear = {
+      ...record.footwear!,
+      candidates: [model],
+      chosen: {
+        model,
+        sizeLeftMm: 270,
+        sizeRightMm: 270,
+        shellChecks: [],
+        tryOn: [{ id: 't', worn: {}, onDevice: true, startedAt, words: secret, readings: [] }],
+        work: [
+          {
+            id: 'w',
+            foot: 'left',
+            model,
+            sizeMm: 270,
+            station: 'navicular',
+            does: 'stretch',
+            at: { fromHeelMm: 90, heightMm: 40, side: 'medial' },
+            amountMm: 3,
+            because: secret,
+            state: 'planned',
+          },
+        ],
+      },
+    } as never
+    record.story.clearances = [{ code: 'sign-openWound', by: 'Dr Imaginary', on: '2026-11-01' }]
+    const imported = await rhona.post('records', record)
+    expect(imported.status, JSON.stringify(imported.json)).toBe(200)
+    const { fittingId } = imported.json
+    const full = await rhona.get(`fittings/${fittingId}`)
+    const { json } = await bram.get(`fittings/${fittingId}`)
+    expect(JSON.stringify(full.json)).toMatch(/91\.7/)
+    // What the shop writes of its processes is about nobody.
+    const seen = JSON.stringify([json.client, json.parts, json.cautions])
+    expect(seen).not.toMatch(
+      /Hidden|91\.7|1961|neuropath|diabet|feeling|circulation|callus|inner ankle|Dr Imaginary/i,
+    )
+    expect(json.cautions.map((c: { code: string }) => c.code)).toContain('bench-soft-edges')
+    for (const path of ['ordersheet', 'devices?as=prescription', 'card', 'quote', 'form', 'scans'])
+      expect((await bram.get(`fittings/${fittingId}/${path}`)).status, path).toBe(403)
+    if (!full.json.blocked) {
+      const ticket = await bram.pdf(`fittings/${fittingId}/ticket`)
+      expect(ticket).toMatch(/Soft edges/)
+      expect(ticket).not.toMatch(/neuropath|diabet|Hidden|inner ankle/i)
     }
   })
   it('show a bench hand no name, no story and no complaint, and let them change jobs only', async () => {

@@ -1,4 +1,4 @@
-import { cautionsOf } from '../../advice/cautions'
+import { cautionsOf, type Caution } from '../../advice/cautions'
 import { contradictionsOf } from '../../advice/contradictions'
 import { isChild } from '../../measure/ageAtVisit'
 import { deviceKindWords, deviceLines } from '../../device/deviceWords'
@@ -98,6 +98,7 @@ export function ticketOf(
   record: FittingRecord,
   models: readonly FootwearModel[],
   processes: readonly Process[],
+  cautions: readonly Caution[] = cautionsOf(record),
 ): Ticket {
   const norms = normsOf(record)
   const code = record.client?.code ?? 'no code'
@@ -130,7 +131,7 @@ export function ticketOf(
         : 'not chosen yet',
     work: model ? workLines(record, model) : [],
     cautions: [
-      ...cautionsOf(record).map((c) => c.words),
+      ...cautions.map((c) => c.words),
       ...contradictionsOf(record, isChild(record.client, record.visit?.on))
         .filter((c) => c.kind === 'stop')
         .map((c) => c.words),

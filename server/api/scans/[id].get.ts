@@ -5,7 +5,7 @@ import { scanBytes } from '../../database/scans'
 import { here, idParam, route } from '../../http/route'
 
 /** The original, byte for byte. */
-export default route({ permission: 'fittings.see' }, async ({ event, person }) => {
+export default route({ permission: 'shapes.see' }, async ({ event, person }) => {
   const scan = here(await scanBytes(database(), person.shopId, idParam(event)))
   await audit(database(), {
     shopId: person.shopId,

@@ -3,6 +3,7 @@ import { z } from 'zod'
 import { madeDevices, madeSides, templateOf, zipFiles } from '../../../../core/formats/deviceFiles'
 import { normsOf } from '../../../../core/record/tables'
 import { parseWith } from '../../../../core/record/parse'
+import { may } from '../../../../shared/permissions'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
@@ -18,6 +19,10 @@ const query = z.object({ as: z.enum(['zip', 'template', 'prescription']).default
 /** The devices of a fitting: everything in one zip, or the templates or the prescription as PDF. */
 export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
   const { as } = parseWith(query, getQuery(event), 'query')
+  // The prescription says why; the bench makes what.
+  const mayRead = may(person.role, 'documents.card')
+  if (as === 'prescription' && !mayRead)
+    throw new HttpProblem(403, 'not-allowed', 'Your role makes devices and does not prescribe.')
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   if (state.blocked)
     throw new HttpProblem(
@@ -58,7 +63,7 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
   const files = [
     ...(await pairFilesOf(record, localDay())),
     { name: 'templates.pdf', bytes: await templates() },
-    { name: 'prescription.pdf', bytes: await paper() },
+    ...(mayRead ? [{ name: 'prescription.pdf', bytes: await paper() }] : []),
   ]
   return send('application/zip', 'devices.zip', zipFiles(files))
 })

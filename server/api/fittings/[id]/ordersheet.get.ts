@@ -8,7 +8,7 @@ import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 
 /** The order sheet of a shell made to measure as PDF. */
-export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
+export default route({ permission: 'documents.card' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   if (state.blocked)
     throw new HttpProblem(

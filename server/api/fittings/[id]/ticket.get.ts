@@ -14,6 +14,7 @@ import { currentTables } from '../../../database/shopTables'
 import { database } from '../../../database/pool'
 import { ticketPdf, type TicketDrawing } from '../../../documents/ticketPdf'
 import { localDay } from '../../../http/day'
+import { forRole } from '../../../http/forRole'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 
@@ -53,6 +54,7 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
       record,
       await readModels(database(), person.shopId),
       (await currentTables(database(), person.shopId)).processes,
+      forRole(state, person.role).cautions,
     ),
     state.shop.name,
     localDay(),

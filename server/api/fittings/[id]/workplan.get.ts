@@ -5,6 +5,7 @@ import { readModels } from '../../../database/models'
 import { database } from '../../../database/pool'
 import { workPlanPdf } from '../../../documents/workPlanPdf'
 import { localDay } from '../../../http/day'
+import { forRole } from '../../../http/forRole'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 
@@ -17,7 +18,8 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
       'refer-first',
       'No work plan before a clearance, which the fitter records in Story.',
     )
-  const record = recordOf(state)
+  const { footwear } = recordOf(forRole(state, person.role))
+  const record = { ...recordOf(state), ...(footwear && { footwear }) }
   const model = (await readModels(database(), person.shopId)).find(
     (m) => m.id === record.footwear?.chosen?.model,
   )
