@@ -90,6 +90,11 @@ async function fill(url) {
     [shop],
   )
   await step(
+    'what became of them',
+    `update fittings set outcome_reckoned_at = null where shop_id = $1`,
+    [shop],
+  )
+  await step(
     'what is due',
     `insert into due_items (fitting_id, client_id, shop_id, kind, due_on, tell_from, tell_until, words)
      select f.id, f.client_id, f.shop_id, 'outcome', f.opened_on + 3 + d.days, f.opened_on + 3 + d.days - 7,

@@ -71,6 +71,9 @@ const client = ({ client: code, before, after, comfort }: WorkedRow['list'][numb
       <tr>
         <td :colspan="columns.length" class="label">
           <span v-for="c in item.list" :key="c.client" class="chip">{{ client(c) }}</span>
+          <span v-if="item.clients > item.list.length"
+            >and {{ item.clients - item.list.length }} more</span
+          >
         </td>
       </tr>
     </template>

@@ -57,25 +57,54 @@ export function rightAtOnce(record: FittingRecord): boolean | null {
   return !device && !shell
 }
 
-/** The shop's own figures over its fittings. */
-export function shopFigures(
-  records: readonly FittingRecord[],
+/** What one fitting adds to the shop's figures. */
+export interface PairFigures {
+  /** minutes the client waited at the bench; null where too few steps were timed */
+  waitedMin: number | null
+  finishedSteps: number
+  redoneSteps: number
+  isHandedOver: boolean
+  /** null while nobody came back */
+  rightAtOnce: boolean | null
+}
+
+/** What a fitting adds; the shop's figures are their sum. */
+export function pairFigures(
+  record: FittingRecord,
   tables: Pick<ShopTables, 'processes'>,
-): ShopFigures {
-  const waits = records.flatMap((r) => clientWaited(r, tables) ?? [])
-  const done = records.flatMap((r) => (r.jobs ?? []).filter((j) => j.done && j.state !== 'skipped'))
-  const handed = records.filter((r) => r.handover?.on)
-  const judged = handed.flatMap((r) => rightAtOnce(r) ?? [])
+): PairFigures {
+  const finished = (record.jobs ?? []).filter((j) => j.done && j.state !== 'skipped')
+  return {
+    waitedMin: clientWaited(record, tables),
+    finishedSteps: finished.length,
+    redoneSteps: finished.filter((j) => (j.redone ?? 0) > 0).length,
+    isHandedOver: record.handover?.on !== undefined,
+    rightAtOnce: rightAtOnce(record),
+  }
+}
+
+/** The shop's own figures over what its fittings add. */
+export function sumFigures(pairs: readonly PairFigures[]): ShopFigures {
+  const waits = pairs.flatMap((p) => p.waitedMin ?? [])
+  const sum = (of: (p: PairFigures) => number) => pairs.reduce((total, p) => total + of(p), 0)
+  const handed = pairs.filter((p) => p.isHandedOver)
+  const judged = handed.flatMap((p) => p.rightAtOnce ?? [])
   return {
     waitingMin: waits.length
       ? {
           mean: waits.reduce((s, v) => s + v, 0) / waits.length,
-          most: Math.max(...waits),
+          most: waits.reduce((most, v) => Math.max(most, v), 0),
           count: waits.length,
         }
       : null,
-    redone: { count: done.filter((j) => (j.redone ?? 0) > 0).length, of: done.length },
+    redone: { count: sum((p) => p.redoneSteps), of: sum((p) => p.finishedSteps) },
     firstTimeFit: { count: judged.filter(Boolean).length, of: judged.length },
     neverBack: { count: handed.length - judged.length, of: handed.length },
   }
 }
+
+/** The shop's own figures over its fittings. */
+export const shopFigures = (
+  records: readonly FittingRecord[],
+  tables: Pick<ShopTables, 'processes'>,
+): ShopFigures => sumFigures(records.map((record) => pairFigures(record, tables)))

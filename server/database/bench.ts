@@ -1,71 +1,8 @@
 import { dayPlanSchema, EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPlan'
-import { isOver, jobSteps, type Making } from '../../core/bench/jobSteps'
 import type { StepTook } from '../../core/bench/durations'
-import { deviceKindWords } from '../../core/device/deviceWords'
-import { riskOf } from '../../core/examine/risk'
 import { parseWith } from '../../core/record/parse'
-import { joinRecord } from '../../core/record/parts'
-import type { ShopTables } from '../../core/record/tables'
-import { SIDES } from '../../core/tables/vocabulary'
-import type { BenchJobRow, PlanRow } from '../../shared/contracts'
-import { wearerOf } from '../../core/bench/wearer'
+import type { PlanRow } from '../../shared/contracts'
 import type { Client } from './pool'
-import { PARTS_COLUMN, partsOf } from './storedParts'
-
-/** Fittings of the last year with something left to make, the promised first. */
-export async function openJobs(
-  db: Client,
-  shopId: string,
-  today: string,
-  tables: Pick<ShopTables, 'processes' | 'skinMarginK'>,
-  making: Omit<Making, 'processes'>,
-): Promise<BenchJobRow[]> {
-  const { rows } = await db.query(
-    `select f.id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts,
-       max(p.version) filter (where p.part = 'jobs') as jobs_version,
-       max(p.version) filter (where p.part = 'making') as making_version
-     from (
-         select id, client_id, opened_on from fittings
-         where shop_id = $1 and opened_on > $2::date - 365
-           and not exists (
-             select 1 from fitting_parts
-             where fitting_id = fittings.id and part = 'handover' and content ? 'on'
-           )
-       ) f
-       join clients c on c.id = f.client_id
-       join fitting_parts p on p.fitting_id = f.id
-     where p.part in ('device.left', 'device.right', 'footwear', 'jobs', 'making', 'norms', 'story',
-       'findings.left', 'findings.right', 'legLength')
-     group by f.id, f.opened_on, c.id
-     order by f.opened_on, f.id`,
-    [shopId, today],
-  )
-  return rows
-    .flatMap((r): BenchJobRow[] => {
-      const record = joinRecord({ ...partsOf(r.parts), visit: { on: r.opened_on } }, r.details)
-      const steps = jobSteps(record, { ...making, processes: tables.processes })
-      if (steps.length === 0 || isOver(steps)) return []
-      const kinds = [
-        ...new Set(SIDES.map((s) => record.feet[s]?.device?.kind).filter((k) => k && k !== 'none')),
-      ].map((k) => deviceKindWords(k!))
-      return [
-        {
-          id: r.id,
-          code: r.code,
-          name: r.details.name ?? null,
-          kinds,
-          steps,
-          ...record.making,
-          jobsVersion: r.jobs_version ?? 0,
-          making: record.making ?? {},
-          makingVersion: r.making_version ?? 0,
-          blocked: riskOf(record).blocked,
-          wearer: wearerOf(record, tables),
-        },
-      ]
-    })
-    .sort((a, b) => ((a.promisedOn ?? '9') < (b.promisedOn ?? '9') ? -1 : 1))
-}
 
 /** The kept plan of a day; version 0 before anybody kept one. */
 export async function readPlan(db: Client, shopId: string, day: string): Promise<PlanRow> {

@@ -16,6 +16,7 @@ import {
 import { RECORD_VERSION, type FittingRecord, type Story } from '../../core/record/schema'
 import type { FittingRow, FittingState, PartState } from '../../shared/contracts'
 import { addClient } from './clients'
+import { reckonOutcomes } from './outcomes'
 import { reckonDue } from './due'
 import { currentTables } from './shopTables'
 import type { Client } from './pool'
@@ -269,6 +270,7 @@ export async function importFitting(
   for (const [part, content] of Object.entries(splitRecord(record)))
     await putPart(db, fittingId, part as PartName, content, by)
   await reckonDue(db, shopId, clientId)
+  await reckonOutcomes(db, [fittingId])
   return fittingId
 }
 

@@ -15,6 +15,16 @@ export async function readModels(db: Client, shopId: string): Promise<FootwearMo
   return rows.map((r) => r.content)
 }
 
+/** Changes whenever the catalogue does: which rows there are, and when each was written. */
+export async function modelsMark(db: Client, shopId: string): Promise<string> {
+  const { rows } = await db.query(
+    `select md5(string_agg(id || ' ' || xmin::text, ',' order by id)) as mark
+     from models where shop_id = $1`,
+    [shopId],
+  )
+  return rows[0].mark ?? ''
+}
+
 /** Adds or replaces models by id, in one statement; what is new goes behind what is there. */
 export async function putModels(
   db: Client,

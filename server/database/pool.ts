@@ -25,6 +25,8 @@ function connections(): pg.Pool {
     connectionTimeoutMillis: 5_000,
     idleTimeoutMillis: 30_000,
   })
+  // One that is closed under work fails that work; its own word of it must find a listener too.
+  pool.on('connect', (client) => client.on('error', () => undefined))
   // A connection that PostgreSQL closes while idle is replaced on next use; without a listener it
   // would end the process.
   pool.on('error', (error) =>

@@ -8,6 +8,8 @@ import { DEMO_RECORDS } from '../../demo/records'
 import type { FittingRecord } from '../../core/record/schema'
 import type { BenchJobRow, BenchState, HeatLogRow } from '../../shared/contracts'
 import type { Timer } from '../../core/bench/timer'
+import { HOUSE_TABLES } from '../../core/record/tables'
+import { addDays } from '../../core/record/isoDay'
 import { Caller, startServer } from './client'
 
 let server: Awaited<ReturnType<typeof startServer>>
@@ -265,6 +267,30 @@ describe('the bench', () => {
     // Stopped on two devices: the second is no failure.
     expect((await bram.call('PATCH', `timers/${timer!.id}`, { do: 'stop' })).status).toBe(200)
   })
+  it('tells every change of what a job rests on, also of the catalogue and the shop’s minutes', async () => {
+    const id = await own('wendeline-achterberg', 'Cato Cached')
+    const seen = async () => JSON.stringify(await job(id))
+    const first = await seen()
+    expect(await seen()).toBe(first)
+    const { parts } = (await rhona.get(`fittings/${id}`)).json
+    const making = { ...parts.making.content, promisedOn: '2026-12-24' }
+    const put = { kind: 'part.put', part: 'making', content: making } as never
+    expect((await rhona.command(id, parts.making.version, put)).status).toBe(200)
+    expect(await job(id)).toMatchObject({ promisedOn: '2026-12-24' })
+    const current = (await owner.get('norms')).json.versions[0]?.norms ?? HOUSE_TABLES
+    const processes = current.processes.map((p: { id: string; steps: { id: string }[] }) =>
+      p.id === 'heat-moulded'
+        ? { ...p, steps: p.steps.map((s) => (s.id === 'heel' ? { ...s, minutes: 19 } : s)) }
+        : p,
+    )
+    const norms = { ...current, processes, source: 'a slower grinder' }
+    const made = await owner.post('norms', { basedOn: current.version, norms })
+    expect(made.status, JSON.stringify(made.json)).toBe(200)
+    expect((await job(id)).steps.find((s) => s.step === 'heat-moulded:heel')?.minutes).toBe(19)
+    // As it was: what others of these tests read is the house's own.
+    const back = { ...current, source: 'the grinder is mended' }
+    await owner.post('norms', { basedOn: made.json.norms.version, norms: back })
+  })
   it('goes with the client when the client is erased', async () => {
     const id = await own('wendeline-achterberg', 'Elke Erased')
     await step(id, { step: 'heat-moulded:oven', do: 'start' })
@@ -406,6 +432,34 @@ describe('papers and reminders', () => {
       { on: '2026-11-25', lengthMm: 199 },
       ...(TODAY === '2026-11-25' ? [] : [{ on: TODAY, lengthMm: 199 }]),
     ])
+  })
+  it('what worked follows every change of what it rests on, and forgets who is erased', async () => {
+    const worked = async () => (await rhona.get('worked')).json
+    const before = await worked()
+    const { client: _, ...plain } = structuredClone(DEMO_RECORDS['tove-marchetti']!)
+    const record = {
+      ...plain,
+      client: { name: 'Wendel Worked' },
+      visit: { on: addDays(TODAY, -40) },
+      handover: { on: addDays(TODAY, -35) },
+      followups: [],
+    }
+    const { fittingId, clientId } = (await rhona.post('records', record)).json
+    const handed = await worked()
+    expect(handed.fittings).toBe(before.fittings + 1)
+    expect(handed.figures.neverBack).toEqual({
+      count: before.figures.neverBack.count + 1,
+      of: before.figures.neverBack.of + 1,
+    })
+    const back = { on: TODAY, pain: [], comfort: 80 }
+    const { parts } = (await rhona.get(`fittings/${fittingId}`)).json
+    const put = { kind: 'part.put', part: 'followups', content: [back] } as never
+    expect((await rhona.command(fittingId, parts.followups?.version ?? 0, put)).status).toBe(200)
+    const asked = await worked()
+    expect(asked.figures.neverBack.count).toBe(before.figures.neverBack.count)
+    expect(asked.figures.firstTimeFit.of).toBe(before.figures.firstTimeFit.of + 1)
+    await owner.call('DELETE', `clients/${clientId}`, {})
+    expect(await worked()).toEqual(before)
   })
   it("what worked is told from the shop's own records, not to a bench hand", async () => {
     const { rows, figures } = (await rhona.get('worked')).json

@@ -1,8 +1,8 @@
 import { getQuery } from 'h3'
 import { learnDurations, learnedMinutes } from '../../../core/bench/durations'
 import type { BenchState } from '../../../shared/contracts'
-import { openJobs, readPlan, stepsTook } from '../../database/bench'
-import { readModels } from '../../database/models'
+import { readPlan, stepsTook } from '../../database/bench'
+import { openJobs } from '../../database/openJobs'
 import { currentTables } from '../../database/shopTables'
 import { benchPeople } from '../../database/people'
 import { database } from '../../database/pool'
@@ -27,9 +27,7 @@ export default route(
     const tables = await currentTables(db, person.shopId)
     const times = learnDurations(await stepsTook(db, person.shopId), tables.processes)
     const [jobs, visits, people, plan] = await Promise.all([
-      readModels(db, person.shopId).then((models) =>
-        openJobs(db, person.shopId, localDay(), tables, { models, learned: learnedMinutes(times) }),
-      ),
+      openJobs(db, person.shopId, localDay(), tables, { learned: learnedMinutes(times) }),
       visitsBetween(db, person.shopId, ...dayBounds(at)),
       benchPeople(db, person.shopId),
       readPlan(db, person.shopId, day),

@@ -1,6 +1,7 @@
 import { normsBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
 import { addTables } from '../../database/shopTables'
+import { outcomesChanged } from '../../database/outcomes'
 import { transaction } from '../../database/pool'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
@@ -15,6 +16,7 @@ export default route({ permission: 'norms.change', body: normsBody }, ({ person,
         'stale',
         'Someone made a newer table meanwhile. Load it and change that one.',
       )
+    await outcomesChanged(db, person.shopId)
     await audit(db, { shopId: person.shopId, person, action: `norms.version:${norms.version}` })
     return { norms }
   }),

@@ -12,6 +12,7 @@ import { applyToFitting, readFitting, recordOf } from '../../../database/fitting
 import { readModels } from '../../../database/models'
 import { timerFollows } from '../../../database/timers'
 import { currentTables } from '../../../database/shopTables'
+import { outcomeRestsOn, reckonOutcomes } from '../../../database/outcomes'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
@@ -85,6 +86,7 @@ export default route(
           action: `${body.command.kind}:${part}`,
           detail: { before: applied.before, after: applied.state.content },
         })
+        if (outcomeRestsOn(part)) await reckonOutcomes(db, [id])
         if (dueRestsOn(part)) await reckonDue(db, person.shopId, rows[0].client_id)
         await tellShop(db, person.shopId, {
           what: 'part',

@@ -1,0 +1,30 @@
+-- What became of every handed-over pair, reckoned when something changes that it rests on, so that
+-- "what worked" is summed from what is kept. A fitting that is still to be reckoned has no day here.
+create table outcomes (
+  fitting_id uuid primary key references fittings on delete cascade,
+  shop_id uuid not null references shops on delete cascade,
+  opened_on date not null,
+  outcome jsonb not null,
+  reckoned_at timestamptz not null default clock_timestamp()
+);
+create index outcomes_by_shop on outcomes (shop_id, reckoned_at);
+
+alter table fittings add column outcome_reckoned_at timestamptz;
+alter table fittings alter column outcome_reckoned_at set default now();
+update fittings set outcome_reckoned_at = now()
+where not exists (
+  select 1 from fitting_parts p
+  where p.fitting_id = fittings.id and p.part = 'handover' and p.content ? 'on'
+);
+create index fittings_outcome_stale on fittings (id) where outcome_reckoned_at is null;
+
+do $$
+declare
+  app text := current_setting('arch.app_role', true);
+begin
+  if app is null or app = '' or app = current_user then
+    return;
+  end if;
+  execute format('grant select, insert, delete on outcomes to %I', app);
+end
+$$;

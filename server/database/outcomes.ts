@@ -1,0 +1,132 @@
+import { pairFigures, sumFigures, type PairFigures } from '../../core/followup/shopFigures'
+import { casesOf, workedRows, type WorkedCase } from '../../core/followup/worked'
+import { joinRecord, type PartName } from '../../core/record/parts'
+import type { ShopTables } from '../../core/record/tables'
+import type { Client } from './pool'
+import { currentTables } from './shopTables'
+import { PARTS_COLUMN, partsOf } from './storedParts'
+
+/** Parts that the outcome of a pair rests on. */
+const PARTS: readonly PartName[] = [
+  'story',
+  'device.left',
+  'device.right',
+  'versions.left',
+  'versions.right',
+  'footwear',
+  'jobs',
+  'making',
+  'norms',
+  'handover',
+  'followups',
+  'readings.left',
+  'readings.right',
+  'visit',
+]
+export const outcomeRestsOn = (part: PartName): boolean => PARTS.includes(part)
+
+interface Outcome {
+  cases: WorkedCase[]
+  figures: PairFigures
+}
+
+/** Reckons what became of some fittings and keeps it, in the caller's transaction. */
+export async function reckonOutcomes(
+  db: Client,
+  fittingIds: readonly string[],
+  tablesOf: (shopId: string) => Promise<Pick<ShopTables, 'processes'>> = (shopId) =>
+    currentTables(db, shopId),
+): Promise<void> {
+  const { rows } = await db.query(
+    `select f.id, f.shop_id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts
+     from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
+     where f.id = any($1::uuid[]) and p.part = any($2)
+       and exists (
+         select 1 from fitting_parts
+         where fitting_id = f.id and part = 'handover' and content ? 'on'
+       )
+     group by f.id, c.id`,
+    [fittingIds, PARTS],
+  )
+  await db.query('delete from outcomes where fitting_id = any($1::uuid[])', [fittingIds])
+  for (const r of rows) {
+    const parts = partsOf(r.parts)
+    const record = joinRecord({ ...parts, visit: { ...parts.visit, on: r.opened_on } }, r.details)
+    const outcome: Outcome = {
+      cases: casesOf(record, r.code),
+      figures: pairFigures(record, await tablesOf(r.shop_id)),
+    }
+    await db.query(
+      'insert into outcomes (fitting_id, shop_id, opened_on, outcome) values ($1, $2, $3, $4)',
+      [r.id, r.shop_id, r.opened_on, JSON.stringify(outcome)],
+    )
+  }
+}
+
+/**
+ * Reckons some fittings whose outcome is not right yet; those that another server has in hand are
+ * left to it.
+ *
+ * @returns how many were found
+ */
+export async function reckonStaleOutcomes(db: Client, most: number): Promise<number> {
+  const { rows } = await db.query<{ id: string }>(
+    `update fittings set outcome_reckoned_at = now()
+     where id in (
+       select id from fittings where outcome_reckoned_at is null limit $1
+       for no key update skip locked
+     )
+     returning id`,
+    [most],
+  )
+  const ids = rows.map((r) => r.id)
+  if (ids.length > 0) await reckonOutcomes(db, ids)
+  return ids.length
+}
+
+/** The shop counts its steps in another way from now on: every outcome is reckoned anew. */
+export const outcomesChanged = (db: Client, shopId: string) =>
+  db.query(
+    `update fittings set outcome_reckoned_at = null
+     where id in (select fitting_id from outcomes where shop_id = $1)`,
+    [shopId],
+  )
+
+interface Worked {
+  rows: ReturnType<typeof workedRows>
+  figures: ReturnType<typeof sumFigures>
+  fittings: number
+}
+/** By shop: what was summed last, and from what. */
+const summed = new Map<string, { from: string; worked: Worked }>()
+/** So many clients of a row are named; how many there are is told. */
+const MOST_NAMED = 60
+
+/** Sums of the outcomes of the last two years, newest first; summed again when one changes. */
+export async function workedOf(db: Client, shopId: string, today: string): Promise<Worked> {
+  const since = '$2::date - 730'
+  const { rows } = await db.query<{ n: number; newest: string | null }>(
+    `select count(*)::int as n, max(reckoned_at)::text as newest
+     from outcomes where shop_id = $1 and opened_on > ${since}`,
+    [shopId, today],
+  )
+  const from = JSON.stringify([rows[0], today])
+  const known = summed.get(shopId)
+  if (known?.from === from) return known.worked
+  const kept = await db.query<{ outcome: Outcome }>(
+    `select outcome from outcomes where shop_id = $1 and opened_on > ${since}
+     order by opened_on desc, fitting_id`,
+    [shopId, today],
+  )
+  const outcomes = kept.rows.map((r) => r.outcome)
+  const worked = {
+    rows: workedRows(outcomes.flatMap((o) => o.cases)).map((row) => ({
+      ...row,
+      list: row.list.slice(0, MOST_NAMED),
+    })),
+    figures: sumFigures(outcomes.map((o) => o.figures)),
+    fittings: outcomes.length,
+  }
+  summed.set(shopId, { from, worked })
+  return worked
+}
