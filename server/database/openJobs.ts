@@ -41,16 +41,21 @@ const mark = (...parts: unknown[]) =>
 /** Open fittings of the last year, with the versions of what they rest on. */
 async function openFittings(db: Client, shopId: string, today: string) {
   const { rows } = await db.query<{ id: string; versions: string }>(
-    `select f.id, c.version || ' ' || string_agg(p.part || ' ' || p.version, ' ' order by p.part) as versions
-     from fittings f
-       join clients c on c.id = f.client_id
-       join fitting_parts p on p.fitting_id = f.id
-     where f.shop_id = $1 and f.opened_on > $2::date - 365 and p.part = any($3)
-       and not exists (
-         select 1 from fitting_parts
-         where fitting_id = f.id and part = 'handover' and content ? 'on'
-       )
-     group by f.id, c.version`,
+    `with open as materialized (
+       select id, client_id from fittings
+       where shop_id = $1 and opened_on > $2::date - 365
+         and not exists (
+           select 1 from fitting_parts
+           where fitting_id = fittings.id and part = 'handover' and content ? 'on'
+         )
+     )
+     select open.id, c.version || ' ' || p.versions as versions
+     from open
+       join clients c on c.id = open.client_id
+       cross join lateral (
+         select string_agg(part || ' ' || version, ' ' order by part) as versions
+         from fitting_parts where fitting_id = open.id and part = any($3)
+       ) p`,
     [shopId, today, PARTS],
   )
   return rows

@@ -24,6 +24,8 @@ function connections(): pg.Pool {
     max: 12,
     connectionTimeoutMillis: 5_000,
     idleTimeoutMillis: 30_000,
+    // What is asked is short: to compile it takes longer than to answer it.
+    options: '-c jit=off',
   })
   // One that is closed under work fails that work; its own word of it must find a listener too.
   pool.on('connect', (client) => client.on('error', () => undefined))

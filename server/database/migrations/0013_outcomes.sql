@@ -28,3 +28,7 @@ begin
   execute format('grant select, insert, delete on outcomes to %I', app);
 end
 $$;
+
+-- Which fittings are handed over, without reading what was handed over.
+create index fitting_parts_handed_over on fitting_parts (fitting_id)
+  where part = 'handover' and content ? 'on';
