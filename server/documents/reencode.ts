@@ -6,6 +6,7 @@ const EDGE_PX = 1600
 const QUALITY = 80
 /** Pictures of more pixels than this are not decoded. */
 const MOST_PIXELS = 60_000_000
+const FORMATS: ReadonlySet<string> = new Set(['jpeg', 'png', 'webp', 'avif', 'heif'])
 
 /**
  * A picture decoded and written anew as JPEG: upright, at most 1600 px, without any of the file's
@@ -17,6 +18,9 @@ export async function reencode(
   bytes: Buffer,
 ): Promise<{ jpeg: Buffer; width: number; height: number }> {
   try {
+    // Only what a camera makes: drawings are programs, and may ask for other files.
+    const { format } = await sharp(bytes, { limitInputPixels: MOST_PIXELS }).metadata()
+    if (!FORMATS.has(format ?? '')) throw new Error('not a photograph')
     const { data, info } = await sharp(bytes, { limitInputPixels: MOST_PIXELS, failOn: 'error' })
       .rotate()
       .resize({ width: EDGE_PX, height: EDGE_PX, fit: 'inside', withoutEnlargement: true })

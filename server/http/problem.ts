@@ -18,6 +18,7 @@ const TITLES: Record<number, string> = {
   403: 'Not for this role',
   404: 'Not here',
   405: 'Not by this method',
+  408: 'Too slow',
   409: 'Changed meanwhile',
   413: 'Too large',
   415: 'JSON only',

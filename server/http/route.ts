@@ -4,7 +4,6 @@ import {
   getHeader,
   getRequestURL,
   isMethod,
-  readRawBody,
   setResponseHeader,
   setResponseStatus,
   type H3Event,
@@ -17,6 +16,7 @@ import { may, type Permission } from '../../shared/permissions'
 import type { SignedIn } from '../database/people'
 import type { OpenSession } from '../database/sessions'
 import { once } from '../database/writes'
+import { smallBody } from './limitedBody'
 import { HttpProblem, problemDocument } from './problem'
 import { sessionOf } from './session'
 
@@ -159,39 +159,13 @@ const ODD = /\\u(0000|d[89a-f])/i
 async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
   if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? ''))
     throw new HttpProblem(415, 'json-only', 'Send JSON (content-type application/json).')
-  if (Number(getHeader(event, 'content-length') ?? 0) > most)
-    throw new HttpProblem(
-      413,
-      'too-large',
-      `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`,
-    )
-  const raw = (await readRawBody(event)) ?? ''
-  if (raw.length > most)
-    throw new HttpProblem(
-      413,
-      'too-large',
-      `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`,
-    )
+  const raw = (await smallBody(event, most)).toString('utf8')
   try {
     const value: unknown = JSON.parse(raw)
     return ODD.test(raw) ? storableDeep(value) : value
   } catch {
     throw new HttpProblem(400, 'not-json', 'This is not JSON. Check the file from its start.')
   }
-}
-
-/** The bytes of a request that is a file, up to a size. */
-export async function rawBody(event: H3Event, most: number): Promise<Buffer> {
-  const tooLarge = () =>
-    new HttpProblem(
-      413,
-      'too-large',
-      `This file is larger than ${Math.round(most / 1e6)} MB. Send a smaller one.`,
-    )
-  if (Number(getHeader(event, 'content-length') ?? 0) > most) throw tooLarge()
-  const raw = (await readRawBody(event, false)) ?? Buffer.alloc(0)
-  if (raw.length > most) throw tooLarge()
-  return raw
 }
 
 /** A path parameter that must be a UUID; anything else is 'not here'. */

@@ -54,7 +54,7 @@ it('keeps a scan byte for byte with its hash, once, for staff only, and refuses 
   expect([again.status, (await again.json()).code]).toEqual([409, 'same-scan'])
   const original = await send(rhona, `scans/${row.id}`)
   expect(new Uint8Array(await original.arrayBuffer())).toEqual(bytes)
-  expect(original.headers.get('content-disposition')).toContain('left%20foot.ply')
+  expect(original.headers.get('content-disposition')).toContain('filename="left foot.ply"')
   expect((await send(new Caller(server.base), `scans/${row.id}`)).status).toBe(401)
   // A whole scan, as large as they come from a scanner: every byte arrives.
   const large = new Uint8Array(84 + 50 * 400_000)

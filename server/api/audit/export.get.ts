@@ -4,6 +4,7 @@ import { audit, readAudit } from '../../database/audit'
 import { database } from '../../database/pool'
 import { auditQuery } from '../../http/auditQuery'
 import { HttpProblem } from '../../http/problem'
+import { nameFile } from '../../http/fileName'
 import { route } from '../../http/route'
 
 const PAGE = 1000
@@ -24,7 +25,7 @@ export default route({ permission: 'audit.see' }, async ({ event, person }) => {
   }
   await audit(database(), { shopId: person.shopId, person, action: 'document.audit' })
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
-  setResponseHeader(event, 'content-disposition', 'attachment; filename="audit.csv"')
+  nameFile(event, 'attachment', 'audit.csv')
   const fields = ['line', 'at', 'person', 'did', 'client', 'before and after']
   return `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`
 })

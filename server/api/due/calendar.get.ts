@@ -4,6 +4,7 @@ import { dueRows } from '../../database/due'
 import { database } from '../../database/pool'
 import { dueCalendar } from '../../documents/dueCalendar'
 import { localDay } from '../../http/day'
+import { nameFile } from '../../http/fileName'
 import { route } from '../../http/route'
 
 /** Reminders as a calendar file: client codes, no names. */
@@ -11,6 +12,6 @@ export default route({ permission: 'clients.export' }, async ({ event, person })
   const rows = await dueRows(database(), person.shopId, localDay())
   await audit(database(), { shopId: person.shopId, person, action: 'document.due' })
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')
-  setResponseHeader(event, 'content-disposition', 'attachment; filename="due.ics"')
+  nameFile(event, 'attachment', 'due.ics')
   return dueCalendar(rows, localDay(), new Date())
 })

@@ -2,6 +2,7 @@ import { setResponseHeader } from 'h3'
 import { audit } from '../../database/audit'
 import { database } from '../../database/pool'
 import { scanBytes } from '../../database/scans'
+import { nameFile } from '../../http/fileName'
 import { here, idParam, route } from '../../http/route'
 
 /** The original, byte for byte. */
@@ -15,10 +16,6 @@ export default route({ permission: 'shapes.see' }, async ({ event, person }) => 
     action: 'scan.see',
   })
   setResponseHeader(event, 'content-type', 'application/octet-stream')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `attachment; filename*=UTF-8''${encodeURIComponent(scan.name)}`,
-  )
+  nameFile(event, 'attachment', scan.name)
   return scan.bytes
 })

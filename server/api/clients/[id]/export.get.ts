@@ -1,10 +1,10 @@
-import { setResponseHeader } from 'h3'
 import { audit } from '../../../database/audit'
 import { findClient } from '../../../database/clients'
 import { fittingsOf, readFitting, recordOf } from '../../../database/fittings'
 import { photoBytes, photosOf } from '../../../database/photos'
 import { database } from '../../../database/pool'
 import { scansOf } from '../../../database/scans'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /**
@@ -30,6 +30,6 @@ export default route({ permission: 'clients.export' }, async ({ event, person })
       scans.push({ fitting: id, ...scan, original: `/api/scans/${scan.id}` })
   }
   await audit(db, { shopId: person.shopId, person, clientId: client.id, action: 'client.export' })
-  setResponseHeader(event, 'content-disposition', `attachment; filename="${client.code}-all.json"`)
+  nameFile(event, 'attachment', `${client.code}-all.json`)
   return { client: client.details, records, photos, scans }
 })

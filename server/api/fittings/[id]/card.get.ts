@@ -6,6 +6,7 @@ import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
 import { cardPdf } from '../../../documents/cardPdf'
 import { localDay } from '../../../http/day'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** The client's card as PDF. */
@@ -32,10 +33,6 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
     new Date(),
   )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `inline; filename="${state.client.code}-card.pdf"`,
-  )
+  nameFile(event, 'inline', `${state.client.code}-card.pdf`)
   return pdf
 })

@@ -12,6 +12,7 @@ import { templatePdf } from '../../../documents/templatePdf'
 import { pairFilesOf } from '../../../documents/pairFilesOf'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 const query = z.object({ as: z.enum(['zip', 'template', 'prescription']).default('zip') })
@@ -51,11 +52,7 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
   const paper = () => prescriptionPdf(record, state.shop.name, localDay(), now)
   const send = (type: string, name: string, bytes: Uint8Array) => {
     setResponseHeader(event, 'content-type', type)
-    setResponseHeader(
-      event,
-      'content-disposition',
-      `${as === 'zip' ? 'attachment' : 'inline'}; filename="${state.client.code}-${name}"`,
-    )
+    nameFile(event, as === 'zip' ? 'attachment' : 'inline', `${state.client.code}-${name}`)
     return Buffer.from(bytes)
   }
   if (as === 'template') return send('application/pdf', 'template.pdf', await templates())

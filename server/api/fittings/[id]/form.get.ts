@@ -6,6 +6,7 @@ import { readModels } from '../../../database/models'
 import { database } from '../../../database/pool'
 import { formPdf } from '../../../documents/formPdf'
 import { localDay } from '../../../http/day'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** The fitting form as PDF. */
@@ -30,10 +31,6 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
     new Date(),
   )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `inline; filename="${state.client.code}-form.pdf"`,
-  )
+  nameFile(event, 'inline', `${state.client.code}-form.pdf`)
   return pdf
 })

@@ -5,6 +5,7 @@ import { database } from '../../../database/pool'
 import { orderSheetPdf } from '../../../documents/orderSheetPdf'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** The order sheet of a shell made to measure as PDF. */
@@ -24,10 +25,6 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
     action: 'document.order-sheet',
   })
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `inline; filename="${state.client.code}-order-sheet.pdf"`,
-  )
+  nameFile(event, 'inline', `${state.client.code}-order-sheet.pdf`)
   return orderSheetPdf(recordOf(state), state.shop.name, localDay(), new Date())
 })

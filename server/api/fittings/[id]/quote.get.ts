@@ -4,6 +4,7 @@ import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
 import { quotePdf } from '../../../documents/quotePdf'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** A quote that was kept, as PDF: the one with this id, else the last. */
@@ -26,10 +27,6 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
     new Date(),
   )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `inline; filename="${state.client.code}-quote.pdf"`,
-  )
+  nameFile(event, 'inline', `${state.client.code}-quote.pdf`)
   return pdf
 })

@@ -1,7 +1,7 @@
-import { setResponseHeader } from 'h3'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** The fitting as an open record file. */
@@ -14,10 +14,6 @@ export default route({ permission: 'clients.export' }, async ({ event, person })
     fittingId: state.id,
     action: 'fitting.export',
   })
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `attachment; filename="${state.client.code}-${state.openedOn}.json"`,
-  )
+  nameFile(event, 'attachment', `${state.client.code}-${state.openedOn}.json`)
   return recordOf(state)
 })

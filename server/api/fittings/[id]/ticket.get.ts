@@ -16,6 +16,7 @@ import { ticketPdf, type TicketDrawing } from '../../../documents/ticketPdf'
 import { localDay } from '../../../http/day'
 import { forRole } from '../../../http/forRole'
 import { HttpProblem } from '../../../http/problem'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** The work ticket as PDF. */
@@ -62,10 +63,6 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     new Date(),
   )
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `inline; filename="${state.client.code}-ticket.pdf"`,
-  )
+  nameFile(event, 'inline', `${state.client.code}-ticket.pdf`)
   return pdf
 })

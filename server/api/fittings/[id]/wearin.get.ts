@@ -5,6 +5,7 @@ import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
 import { wearInCalendar } from '../../../documents/wearInCalendar'
 import { localDay } from '../../../http/day'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** Wearing in as a calendar file: whole days, no name. */
@@ -19,11 +20,7 @@ export default route({ permission: 'documents.card' }, async ({ event, person })
     action: 'document.wear-in',
   })
   setResponseHeader(event, 'content-type', 'text/calendar; charset=utf-8')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `attachment; filename="${state.client.code}-wear-in.ics"`,
-  )
+  nameFile(event, 'attachment', `${state.client.code}-wear-in.ics`)
   return wearInCalendar(
     wearInPlan(record, record.handover?.wearInStart ?? localDay()),
     state.shop.name,

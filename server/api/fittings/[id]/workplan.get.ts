@@ -7,6 +7,7 @@ import { workPlanPdf } from '../../../documents/workPlanPdf'
 import { localDay } from '../../../http/day'
 import { forRole } from '../../../http/forRole'
 import { HttpProblem } from '../../../http/problem'
+import { nameFile } from '../../../http/fileName'
 import { here, idParam, route } from '../../../http/route'
 
 /** The work on the chosen shells as PDF. */
@@ -37,10 +38,6 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     action: 'document.work-plan',
   })
   setResponseHeader(event, 'content-type', 'application/pdf')
-  setResponseHeader(
-    event,
-    'content-disposition',
-    `inline; filename="${state.client.code}-work-plan.pdf"`,
-  )
+  nameFile(event, 'inline', `${state.client.code}-work-plan.pdf`)
   return workPlanPdf(record, model, state.shop.name, localDay(), new Date())
 })
