@@ -3,12 +3,14 @@ import { computed, ref } from 'vue'
 import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
 import { vFocusOnOpen } from '~/browser/focusOnOpen'
 import { useSession } from '~/stores/session'
+import { useTimers } from '~/stores/timers'
 
 /**
  * Hides the page until its person shows that it is them, by PIN or as they signed in; after the
  * session has ended, until somebody signs in.
  */
 const session = useSession()
+const timers = useTimers()
 const login = ref(session.login)
 const pin = ref('')
 const password = ref('')
@@ -87,6 +89,9 @@ async function other() {
           >Use the password instead</VBtn
         >
       </form>
+      <p v-for="t in timers.ringing" :key="t.id" class="watch-text" role="status">
+        ▲ Rings: {{ t.name }}
+      </p>
       <p v-if="trouble" class="stop-text" role="alert">{{ trouble }}</p>
       <VBtn variant="text" @click="other">Somebody else signs in</VBtn>
       <p class="muted small">What {{ first }} typed and is not sent yet waits for {{ first }}.</p>

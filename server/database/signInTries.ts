@@ -49,8 +49,9 @@ const takeBack = (db: Client, keys: string[]) =>
 /**
  * Counts a try before its password is looked at.
  *
- * A name is slowed where it is tried (name and address together), an address for all it tries, and
- * a name from addresses that it never came from. So nobody is kept out by what others try elsewhere.
+ * A name is slowed where it is tried (name and address together). Where it never got in before, so
+ * is the address for all it tries, and the name for all who try it. So nobody is kept out of where
+ * they work by what others try, there or elsewhere.
  *
  * @returns seconds to wait; 0 where the try may be judged
  */
@@ -58,11 +59,9 @@ export async function countTry(db: Client, { login, address }: Attempt): Promise
   const known = await db.query('select 1 from sign_in_known where key = $1', [
     keyOf('known', login, address),
   ])
-  const counts: [string, number][] = [
-    [keyOf('pair', login, address), FREE.pair],
-    [keyOf('address', address), FREE.address],
-  ]
-  if (known.rows.length === 0) counts.push([keyOf('login', login), FREE.login])
+  const counts: [string, number][] = [[keyOf('pair', login, address), FREE.pair]]
+  if (known.rows.length === 0)
+    counts.push([keyOf('address', address), FREE.address], [keyOf('login', login), FREE.login])
   const done: string[] = []
   for (const [key, free] of counts) {
     const seconds = await countOne(db, key, free)
@@ -78,9 +77,10 @@ export async function countTry(db: Client, { login, address }: Attempt): Promise
 /** The try was right: nothing is held against this name here, and the address is known for it. */
 export async function tryWasRight(db: Client, { login, address }: Attempt): Promise<void> {
   await db.query('delete from sign_in_tries where key = $1', [keyOf('pair', login, address)])
-  await takeBack(db, [keyOf('address', address), keyOf('login', login)])
-  await db.query(
-    'insert into sign_in_known (key) values ($1) on conflict (key) do update set at = now()',
+  const { rows } = await db.query<{ new: boolean }>(
+    `insert into sign_in_known (key) values ($1) on conflict (key) do update set at = now()
+     returning xmax = 0 as new`,
     [keyOf('known', login, address)],
   )
+  if (rows[0]!.new) await takeBack(db, [keyOf('address', address), keyOf('login', login)])
 }

@@ -2,6 +2,7 @@ import { describe, expect, test } from 'vitest'
 import LockDialog from '../../app/components/LockDialog.vue'
 import SignInsPane from '../../app/settings/SignInsPane.vue'
 import { useSession } from '../../app/stores/session'
+import { useTimers } from '../../app/stores/timers'
 import type { Role } from '../../shared/permissions'
 import { button, textOf, type } from './find'
 import { mountWith, settled } from './mountWith'
@@ -61,6 +62,17 @@ describe('a locked page', () => {
     await type(card, 'Password', 'a long pass phrase')
     await enter()
     expect(calls.find((c) => c.path === 'unlock')?.body).toEqual({ password: 'a long pass phrase' })
+  })
+  test('tells which alarm rings: it names a job by its code', async () => {
+    const { card } = await locked('locked', { hasPin: true })
+    const now = Date.now()
+    useTimers().timers = [
+      { id: 't', name: 'HR-0412: Cool, left', state: 'running', endsAt: now - 5000 },
+      { id: 'u', name: 'HR-0413: Oven', state: 'running', endsAt: now + 90_000 },
+    ] as never
+    await settled()
+    expect(card.text()).toContain('Rings: HR-0412: Cool, left')
+    expect(card.text()).not.toContain('HR-0413')
   })
   test('of the demo shop opens by one touch', async () => {
     const { card, enter, calls } = await locked('locked', { demo: DEMO })

@@ -197,6 +197,18 @@ describe('tries of signing in', () => {
     expect(statuses.slice(0, 20).every((s) => s === 401)).toBe(true)
     expect(statuses.slice(20)).toContain(429)
   })
+  it('of others keep nobody out of where they work, though the address is the same', async () => {
+    const owner = await somebody('owner')
+    await owner.enter()
+    for (let i = 0; i < 26; i++)
+      await new Caller(shop.base).post('sign-in', {
+        login: `guess${i}`,
+        password: 'x',
+        understood: true,
+      })
+    expect((await (await somebody()).tryWith(PASSWORD)).status).toBe(429)
+    expect((await owner.tryWith(PASSWORD)).status).toBe(200)
+  })
   it('keep no name and no address', async () => {
     await new Caller(shop.base).post('sign-in', {
       login: 'ailsa.thorne',
