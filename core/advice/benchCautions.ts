@@ -13,8 +13,8 @@ interface Told {
  * and signs stay with those who fit.
  *
  * @example
- *   benchCautions({ cautions: [], blocked: false, wearer: { child: false, noHeat: true, marginK: 3 } })
- *   // [{ code: 'bench-soft-edges', kind: 'stop', words: 'No heat on this foot. Soft edges …' }]
+ *   benchCautions({ cautions: [], blocked: true, wearer: { child: true, noHeat: false, marginK: 5 } }).map((c) => c.code)
+ *   // ['bench-wait', 'bench-gentle']
  */
 export function benchCautions({ cautions, blocked, wearer }: Told): Caution[] {
   const out: Caution[] = []

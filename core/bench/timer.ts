@@ -36,7 +36,8 @@ export type TimerChange =
  * A timer after a change, as the server will have it; null when it is over. One that rings is
  * extended from now, not from when it began to ring.
  *
- * @example changedTimer({ ...running, endsAt: 60_000 }, { do: 'pause' }, 15_000)?.leftMs // 45_000
+ * @example
+ *   changedTimer({ state: 'running', endsAt: 60_000 }, { do: 'pause' }, 15_000)?.leftMs // 45_000
  */
 export function changedTimer(timer: Timer, change: TimerChange, now: number): Timer | null {
   const { state } = timer
