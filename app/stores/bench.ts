@@ -306,8 +306,11 @@ export const useBench = defineStore('bench', {
      * off.
      */
     async change(part: Partial<DayPlan>, said: string) {
-      await this.keep((plan) => ({ ...plan, ...part }), said)
-      await this.propose(this.plan.steps.length > 0)
+      const kept = this.keep((plan) => ({ ...plan, ...part }), said)
+      // What was proposed before knows nothing of it: nobody takes that any more.
+      const again = this.plan.steps.length > 0
+      if (again) this.proposal = null
+      await Promise.all([kept, this.propose(again)])
     },
     /**
      * Sets a step by hand; it stays there until it is let go. What is wrong with that is shown, not

@@ -316,6 +316,23 @@ test('the day that was asked for last is shown, whichever answer comes first', a
   expect([store.day, store.state?.day]).toEqual([DAY, DAY])
 })
 
+test('what was proposed before a change cannot be taken after it', async () => {
+  const store = await open()
+  await store.take()
+  await store.propose(true)
+  expect(store.proposal).not.toBeNull()
+  bench.slow = true
+  const own = [{ id: 'o', name: 'Lunch', minutes: 30, needs: [], at: '09:00' }]
+  const changed = store.change({ own }, 'own work')
+  expect(store.proposal).toBeNull()
+  await expect.poll(() => bench.waiting.length).toBe(1)
+  bench.waiting[0]!()
+  await changed
+  expect(store.proposal).not.toBeNull()
+  await store.take()
+  expect(store.conflicts).toEqual([])
+})
+
 test('a plan that is changed while the line is down stands here, and says what it was made from', async () => {
   const store = await open()
   await store.take()

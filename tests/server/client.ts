@@ -29,6 +29,20 @@ interface Answer {
   headers: Headers
 }
 
+/**
+ * A call that is made again where it met a line that the server had closed meanwhile: a test that
+ * reckons for seconds hears of that too late.
+ */
+async function patiently(url: string, init: RequestInit): Promise<Response> {
+  try {
+    return await fetch(url, init)
+  } catch (error) {
+    const { message } = ((error as Error).cause ?? {}) as { message?: string }
+    if (message !== 'other side closed') throw error
+    return fetch(url, init)
+  }
+}
+
 /** Somebody's browser: keeps the cookie, speaks JSON. */
 export class Caller {
   private cookie = ''
@@ -40,7 +54,7 @@ export class Caller {
     body?: unknown,
     headers: Record<string, string> = {},
   ): Promise<Answer> {
-    const response = await fetch(`${this.base}/api/${path}`, {
+    const response = await patiently(`${this.base}/api/${path}`, {
       method,
       headers: {
         ...(body !== undefined && { 'content-type': 'application/json' }),

@@ -147,7 +147,8 @@ describe('making', () => {
     expect((await rhona.get(`fittings/${fitting}/ticket`)).json.code).toBe('refer-first')
     expect((await bram.get(`fittings/${fitting}`)).json).toMatchObject({
       blocked: true,
-      cautions: [{ code: 'refer-first', kind: 'stop' }],
+      // What to do, and nothing of why.
+      cautions: [{ code: 'bench-wait', kind: 'stop' }, { code: 'bench-ask' }],
     })
     await story(
       { clearances: [{ code: 'sign-suddenPop', by: 'Dr Amara Quill', on: '2026-11-25' }] },
