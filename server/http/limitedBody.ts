@@ -2,7 +2,7 @@ import { open, unlink } from 'node:fs/promises'
 import { randomUUID } from 'node:crypto'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { getHeader, setResponseHeader, type H3Event } from 'h3'
+import { getHeader, type H3Event } from 'h3'
 import { HttpProblem } from './problem'
 
 /** Bodies up to this size are read into memory at once, bytes; larger ones go by the disk. */
@@ -11,6 +11,8 @@ const SMALL_BYTES = 4_000_000
 const SILENCE_MS = 20_000
 /** So many large bodies are held in memory at once, however many arrive. */
 const MOST_HELD = 2
+/** So much of a body that was refused is let through, bytes. */
+const MOST_LET_THROUGH = 150_000_000
 
 const tooLarge = (most: number) =>
   new HttpProblem(
@@ -21,12 +23,21 @@ const tooLarge = (most: number) =>
 const tooSlow = () =>
   new HttpProblem(408, 'too-slow', 'Nothing more came of this file. Send it again.')
 
-/** The rest of a body that is not wanted: the line is closed once the answer is out. */
-function refuseRest(event: H3Event) {
-  const { req, res } = event.node
-  setResponseHeader(event, 'connection', 'close')
-  req.pause()
-  res.once('finish', () => req.destroy())
+/**
+ * The rest of a body that is not wanted is let through to nowhere, so that whoever sends it hears the
+ * answer and not a line that broke; what goes on and on is cut off.
+ */
+function refuseRest({ node: { req } }: H3Event) {
+  let bytes = 0
+  const end = setTimeout(() => req.destroy(), SILENCE_MS).unref()
+  setImmediate(() => {
+    req.on('data', (piece: Buffer) => {
+      bytes += piece.length
+      if (bytes > MOST_LET_THROUGH) req.destroy()
+    })
+    req.once('close', () => clearTimeout(end))
+    req.once('end', () => clearTimeout(end))
+  })
 }
 
 /**
