@@ -88,7 +88,10 @@ async function main(demo: boolean) {
       }))
       const name = apparatus === 'oven' ? `HR-0${i + 391}: right sheet` : `HR-0${i + 391}: blanks`
       await db.query(
-        "insert into heat_logs (id, shop_id, name, apparatus, heat_window, readings, started_at, stopped_at, made_by) values (gen_random_uuid(), $1, $2, $3, $4, $5, now() - make_interval(days => $6), now() - make_interval(days => $6) + interval '15 minutes', 'Bram Oyelaran')",
+        `insert into heat_logs
+           (id, shop_id, name, apparatus, heat_window, readings, started_at, stopped_at, made_by)
+         values (gen_random_uuid(), $1, $2, $3, $4, $5, now() - make_interval(days => $6),
+           now() - make_interval(days => $6) + interval '15 minutes', 'Bram Oyelaran')`,
         [
           shopId,
           name,
@@ -102,7 +105,8 @@ async function main(demo: boolean) {
     const past = pastRecords(localDay())
     for (const record of Object.values(past))
       await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
-    return `Demo data loaded: three invented people, ${Object.keys(times).length + Object.keys(jobs).length + Object.keys(past).length} invented clients, forty invented models.`
+    const clients = [times, jobs, past].reduce((sum, all) => sum + Object.keys(all).length, 0)
+    return `Demo data loaded: three invented people, ${clients} invented clients, forty invented models.`
   })
   if (made) console.log(made)
   await database().end()

@@ -8,6 +8,18 @@ import pg from 'pg'
 
 const directory = resolve(dirname(fileURLToPath(import.meta.url)), '../server/database/migrations')
 const LOCK = 4182026
+/** For migrations: `select pg_temp.allow('select, insert', 'this, that')` lets the application do so. */
+const ALLOW = `
+  create or replace function pg_temp.allow(rights text, tables text) returns void
+  language plpgsql as $allow$
+  declare
+    app text := current_setting('arch.app_role', true);
+  begin
+    if coalesce(app, '') not in ('', current_user) then
+      execute format('grant %s on %s to %I', rights, tables, app);
+    end if;
+  end
+  $allow$`
 
 /**
  * Applies what is missing. MIGRATION_URL owns the schema; the role of DATABASE_URL gets the grants.
@@ -49,6 +61,7 @@ export async function migrate(migrationUrl, databaseUrl, from = directory) {
         await client.query("select set_config('arch.app_role', $1, true)", [
           decodeURIComponent(new URL(databaseUrl).username),
         ])
+        await client.query(ALLOW)
         await client.query(sql)
         await client.query('insert into schema_migrations (name, sha256) values ($1, $2)', [
           name,

@@ -34,7 +34,7 @@ const { serve, end } = await import('./lib/serve.mjs')
 const { startCluster, stopCluster } = await import('./lib/cluster.mjs')
 const { migrate } = await import('./migrate.mjs')
 const { watch } = await import('./lib/watch.mjs')
-const { backUpNight, isWanted, lastGood } = await import('./lib/nightly.mjs')
+const { isWanted, lastGood } = await import('./lib/nightly.mjs')
 
 /** Between two looks whether a backup is wanted, ms. */
 const NIGHT_LOOK_MS = 15 * 60_000
@@ -88,6 +88,17 @@ try {
     ARCH_DATA: at('.data'),
     ARCH_ERASED_LIST: at('.data/erased.txt'),
   }
+  /** The database of this folder is ours to start again; where it stands elsewhere now, the server follows. */
+  function bringBack() {
+    try {
+      const now = startCluster()
+      if (now.DATABASE_URL === env.DATABASE_URL) return
+      Object.assign(env, now)
+      watched.child?.kill()
+    } catch (error) {
+      console.error(`PostgreSQL does not start: ${error.message}`)
+    }
+  }
   // The first time it has to stand: what is broken is told at once, not tried again and again.
   let first = await serve({ port, quiet: true, env })
   watched = watch({
@@ -99,18 +110,19 @@ try {
     },
     look: async () => {
       const health = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5_000) })
-      // The database of this folder is ours to start again.
-      if (health.status === 503 && own && !closing) startCluster()
+      if (health.status === 503 && own && !closing) bringBack()
     },
   })
   writeNote(RUNNING, { address })
   // As every night, or made up for: what failed stands in the list of backups, and is tried again.
   const night = async () => {
-    if (closing || !isWanted(new Date(), await lastGood(urls.MIGRATION_URL))) return
-    await backUpNight(process.env.ARCH_BACKUPS ?? at('.data/backups'), urls.MIGRATION_URL)
+    if (closing || !isWanted(new Date(), await lastGood(env.MIGRATION_URL))) return
+    // A process of its own: while it writes, what runs here is watched and can be stopped.
+    await runAsync(process.execPath, ['scripts/backup.mjs', '--night'], {
+      env: { ...process.env, MIGRATION_URL: env.MIGRATION_URL },
+    })
   }
-  const nightly = () =>
-    void night().catch((error) => console.error(`The backup failed: ${error.message}`))
+  const nightly = () => void night().catch((error) => console.error(`No backup: ${error.message}`))
   if (own || process.env.ARCH_BACKUPS) {
     nightly()
     setInterval(nightly, NIGHT_LOOK_MS).unref()

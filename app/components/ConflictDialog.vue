@@ -22,7 +22,12 @@ const part = computed(() => partWords(conflict.open?.part ?? ''))
 
 <template>
   <VDialog :model-value="isOpen" persistent max-width="720">
-    <VCard v-if="conflict.open" class="pane" role="alertdialog" aria-label="Changed in two places">
+    <VCard
+      v-if="conflict.open"
+      class="dialog-pane"
+      role="alertdialog"
+      aria-label="Changed in two places"
+    >
       <h2>Changed in two places</h2>
       <p>
         <b>{{ conflict.open.who }}</b> changed the {{ part }}{{ when }}, after this screen had read
@@ -54,12 +59,6 @@ const part = computed(() => partWords(conflict.open?.part ?? ''))
 </template>
 
 <style scoped>
-.pane {
-  padding: 18px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
 .places {
   display: flex;
   flex-direction: column;

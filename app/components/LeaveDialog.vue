@@ -14,7 +14,7 @@ const left = computed(() =>
 
 <template>
   <VDialog :model-value="true" max-width="460" @update:model-value="emit('stay')">
-    <VCard class="pane" role="alertdialog" aria-label="Something waits on this device">
+    <VCard class="dialog-pane" role="alertdialog" aria-label="Something waits on this device">
       <h2>Something waits on this device</h2>
       <p>{{ left }} when you sign in again on this device.</p>
       <div class="acts">
@@ -26,12 +26,6 @@ const left = computed(() =>
 </template>
 
 <style scoped>
-.pane {
-  padding: 18px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
 .acts {
   display: flex;
   gap: 8px;

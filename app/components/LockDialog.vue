@@ -52,7 +52,7 @@ async function other() {
 
 <template>
   <VDialog :model-value="session.locked" persistent no-click-animation :scrim="false" class="lock">
-    <VCard class="pane">
+    <VCard class="dialog-pane">
       <h2>{{ title }}</h2>
       <p>
         This page is kept as it is, out of sight. What you typed is kept too. Local law and licence
@@ -100,10 +100,6 @@ async function other() {
 </template>
 
 <style scoped>
-.pane {
-  padding: 18px;
-}
-.pane,
 form {
   display: flex;
   flex-direction: column;

@@ -18,9 +18,8 @@ export default defineNuxtPlugin(() => {
   const patienceMs = computed(() => (session.page?.lock?.minutes ?? MINUTES) * 60_000)
   const { lastTouch, say } = useLastTouch((said) => {
     if (!session.person) return
-    if (said === 'person') void session.refresh()
-    else if (said === 'locked') session.lock('locked')
-    else if (session.asks === 'locked') session.locked = false
+    if (said === 'locked') session.lock('locked')
+    else void (said === 'opened' ? session.openedElsewhere() : session.refresh())
   })
   // A machine that slept wakes by a touch: the time before it counts.
   watch(lastTouch, (now, before) => now - before > patienceMs.value && hide(), { flush: 'sync' })

@@ -53,6 +53,14 @@ export const useSession = defineStore('session', {
       if (this.person && page.person?.id !== this.person.id) return this.lock('signed-out')
       if (this.person) this.person = page.person
     },
+    /**
+     * Another tab was opened again: this one too, if the server says that the session is open and
+     * still this person's.
+     */
+    async openedElsewhere() {
+      await this.refresh()
+      if (this.asks === 'locked' && this.page?.lock?.isLocked === false) this.locked = false
+    },
     async signIn(login: string, password: string) {
       const person = await api<Person>('sign-in', 'POST', { login, password, understood: true })
       await this.begin(person, login, password)

@@ -14,6 +14,7 @@ import {
 import { dirname, join, resolve } from 'node:path'
 import pg from 'pg'
 import { startCluster, stopCluster } from './cluster.mjs'
+import { migrate } from '../migrate.mjs'
 import { at, stop } from './project.mjs'
 
 const tool = (name, url, args, stdio) => {
@@ -78,6 +79,12 @@ function sync(path) {
   closeSync(handle)
 }
 
+function withUser(url, user) {
+  const other = new URL(url)
+  other.username = encodeURIComponent(user)
+  return other.href
+}
+
 /** Ids of erased clients that lists beside a backup and of this machine name. */
 function erasedIds(file) {
   const lists = [join(dirname(resolve(file)), 'erased.txt'), at('.data/erased.txt')]
@@ -139,6 +146,8 @@ export async function restore(file, url = ownerUrl(), appRole = 'arch_app') {
       ],
       'inherit',
     )
+    // One from before a table was made has it by now.
+    await migrate(url, withUser(url, appRole))
     await eraseAgain(client, erasedIds(file))
     if (
       (await client.query('select 1 from pg_roles where rolname = $1', [appRole])).rows.length > 0

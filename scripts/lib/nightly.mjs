@@ -1,5 +1,13 @@
 // A backup every night on its own: a folder with the newest of them, and a line for the owner.
-import { mkdirSync, readdirSync, rmSync, writeFileSync } from 'node:fs'
+import {
+  existsSync,
+  mkdirSync,
+  readdirSync,
+  readFileSync,
+  renameSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs'
 import { join } from 'node:path'
 import pg from 'pg'
 import { backup } from './archive.mjs'
@@ -8,9 +16,12 @@ import { backup } from './archive.mjs'
 export const KEPT = 14
 /** After so long without a good one it is made up for, also by day, ms. */
 const OVERDUE_MS = 26 * 3_600_000
-const NIGHT = /^night-\d{4}-\d\d-\d\d\.arch$/
+const NIGHT = /^night-\d{4}-\d\d-\d\d(-\d{6})?\.arch$/
 
 const dayOf = (now) => now.toLocaleDateString('sv')
+/** To the second: another database in the same folder, begun anew today, takes no backup's place. */
+const nameOf = (now) =>
+  `night-${dayOf(now)}-${now.toLocaleTimeString('sv').replaceAll(':', '')}.arch`
 
 /** Is one wanted now: at the hour of the night, or as soon as it is overdue? */
 export const isWanted = (now, lastGoodAt, hour = 2) =>
@@ -34,14 +45,16 @@ export async function lastGood(url) {
  */
 export async function backUpNight(folder, url, now = new Date()) {
   mkdirSync(folder, { recursive: true, mode: 0o700 })
-  const name = `night-${dayOf(now)}.arch`
+  const name = nameOf(now)
   const file = join(folder, name)
   try {
     const bytes = backup(file, url)
     await withClient(url, async (db) => {
       const { rows } = await db.query('select client_id from erased order by at')
-      const lines = rows.map((r) => `${r.client_id}\n`).join('')
-      writeFileSync(join(folder, 'erased.txt'), lines, { mode: 0o600 })
+      noteErased(
+        join(folder, 'erased.txt'),
+        rows.map((r) => r.client_id),
+      )
       await db.query('insert into backups (file, bytes) values ($1, $2)', [name, bytes])
     })
   } catch (error) {
@@ -53,6 +66,14 @@ export async function backUpNight(folder, url, now = new Date()) {
   const nights = readdirSync(folder).filter((other) => NIGHT.test(other))
   for (const old of nights.sort().slice(0, -KEPT)) rmSync(join(folder, old))
   return file
+}
+
+/** Adds ids to the list beside the backups; what stands there stays, whoever wrote it. */
+function noteErased(list, ids) {
+  const known = existsSync(list) ? readFileSync(list, 'utf8').split('\n') : []
+  const all = [...new Set([...known, ...ids])].filter(Boolean)
+  writeFileSync(`${list}.part`, all.map((id) => `${id}\n`).join(''), { mode: 0o600 })
+  renameSync(`${list}.part`, list)
 }
 
 async function withClient(url, work) {

@@ -55,7 +55,8 @@ async function openFittings(db: Client, shopId: string, today: string) {
        cross join lateral (
          select string_agg(part || ' ' || version, ' ' order by part) as versions
          from fitting_parts where fitting_id = open.id and part = any($3)
-       ) p`,
+       ) p
+     where p.versions is not null`,
     [shopId, today, PARTS],
   )
   return rows

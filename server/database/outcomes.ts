@@ -31,12 +31,7 @@ interface Outcome {
 }
 
 /** Reckons what became of some fittings and keeps it, in the caller's transaction. */
-export async function reckonOutcomes(
-  db: Client,
-  fittingIds: readonly string[],
-  tablesOf: (shopId: string) => Promise<Pick<ShopTables, 'processes'>> = (shopId) =>
-    currentTables(db, shopId),
-): Promise<void> {
+export async function reckonOutcomes(db: Client, fittingIds: readonly string[]): Promise<void> {
   const { rows } = await db.query(
     `select f.id, f.shop_id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
@@ -49,12 +44,15 @@ export async function reckonOutcomes(
     [fittingIds, PARTS],
   )
   await db.query('delete from outcomes where fitting_id = any($1::uuid[])', [fittingIds])
+  // Most are of one shop: its tables are read once.
+  const tables = new Map<string, ShopTables>()
   for (const r of rows) {
+    if (!tables.has(r.shop_id)) tables.set(r.shop_id, await currentTables(db, r.shop_id))
     const parts = partsOf(r.parts)
     const record = joinRecord({ ...parts, visit: { ...parts.visit, on: r.opened_on } }, r.details)
     const outcome: Outcome = {
       cases: casesOf(record, r.code),
-      figures: pairFigures(record, await tablesOf(r.shop_id)),
+      figures: pairFigures(record, tables.get(r.shop_id)!),
     }
     await db.query(
       'insert into outcomes (fitting_id, shop_id, opened_on, outcome) values ($1, $2, $3, $4)',

@@ -74,6 +74,10 @@ export async function countTry(db: Client, { login, address }: Attempt): Promise
   return 0
 }
 
+/** Forgets tries that are held against nobody any more. */
+export const forgetOldTries = (db: Client) =>
+  db.query(`delete from sign_in_tries where last_at < now() - ${FORGET}`)
+
 /** The try was right: nothing is held against this name here, and the address is known for it. */
 export async function tryWasRight(db: Client, { login, address }: Attempt): Promise<void> {
   await db.query('delete from sign_in_tries where key = $1', [keyOf('pair', login, address)])

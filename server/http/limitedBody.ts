@@ -104,7 +104,8 @@ export async function withLargeBody<T>(
 ): Promise<T> {
   const known = Number(getHeader(event, 'content-length') ?? Infinity)
   if (known <= SMALL_BYTES) return work(await smallBody(event, most))
-  const path = join(tmpdir(), `arch-body-${randomUUID()}`)
+  // A folder for passing things may lie in memory itself.
+  const path = join(process.env.ARCH_DATA ?? tmpdir(), `arch-body-${randomUUID()}`)
   const file = await open(path, 'wx+', 0o600)
   // It stays readable by its handle, and is gone with it, whatever happens to us.
   await unlink(path)

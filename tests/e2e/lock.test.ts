@@ -38,6 +38,43 @@ test('a page hides itself on all tabs, opens by PIN as it was, and nobody sees t
   await expect(page.getByText('Your PIN is gone')).toBeVisible()
 })
 
+test('somebody else who signs in sees nothing of who was there before, on no tab', async ({
+  page,
+  clean,
+}) => {
+  clean.allow(/401/)
+  await signIn(page)
+  const tove = await page.getByRole('link', { name: /Tove/ }).first().getAttribute('href')
+  const second = await page.context().newPage()
+  await second.goto(tove!)
+  await expect(second.getByText('Tove').first()).toBeVisible()
+  await page.getByRole('button', { name: /Menu/ }).click()
+  await page.getByText('Lock this page').click()
+  await expect(second.getByRole('heading', { name: 'Locked for Rhona' })).toBeVisible()
+  // Whatever is shown of her for however short a time is noted.
+  await second.evaluate(() => {
+    const seen = () =>
+      [...document.querySelectorAll('.behind *')].some(
+        (e) => e.textContent?.includes('Tove') && getComputedStyle(e).visibility === 'visible',
+      )
+    Object.assign(window, { wasSeen: false })
+    const look = () => {
+      if (seen()) Object.assign(window, { wasSeen: true })
+      requestAnimationFrame(look)
+    }
+    look()
+  })
+  await page.getByRole('button', { name: 'Somebody else signs in' }).click()
+  await expect(page.getByRole('heading', { name: 'Who is at the bench?' })).toBeVisible()
+  await expect(second.getByRole('heading', { name: 'Signed out' })).toBeVisible()
+  await page.getByRole('radio', { name: /Bram/ }).click()
+  await page.getByLabel(/I know what applies/).check()
+  await page.getByRole('button', { name: 'Sign in as Bram' }).click()
+  await expect(page.getByRole('heading', { name: 'Visits' })).toBeVisible()
+  await expect(second.getByRole('heading', { name: 'Signed out' })).toBeVisible()
+  expect(await second.evaluate(() => (window as never as { wasSeen: boolean }).wasSeen)).toBe(false)
+})
+
 test('a session that its owner ends elsewhere closes its page at once', async ({
   page,
   browser,

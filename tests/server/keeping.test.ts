@@ -1,5 +1,12 @@
-import { spawn, type ChildProcess } from 'node:child_process'
-import { mkdtempSync, readdirSync, readFileSync, statSync, writeFileSync } from 'node:fs'
+import { execFileSync, spawn, type ChildProcess } from 'node:child_process'
+import {
+  copyFileSync,
+  mkdtempSync,
+  readdirSync,
+  readFileSync,
+  statSync,
+  writeFileSync,
+} from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import pg from 'pg'
@@ -33,6 +40,16 @@ async function ask<T>(of: string, sql: string, values: unknown[] = []): Promise<
   await db.end()
   return rows as T[]
 }
+
+/** As the program of then wrote them: everything, without the tables that it did not know. */
+const oldDump = (file: string, of: string) =>
+  execFileSync('pg_dump', [
+    '--format=custom',
+    '--no-owner',
+    '--no-privileges',
+    `--file=${file}`,
+    of,
+  ])
 
 describe('a backup', () => {
   it('is its owner’s only, has its name once it is whole, and leaves no half one', () => {
@@ -79,7 +96,68 @@ describe('a backup', () => {
   })
 })
 
+describe('whoever was erased', () => {
+  it('and was brought back by hand is erased again when the server starts', async () => {
+    const list = join(folder(), 'erased.txt')
+    const { clientId } = (await shop.rhona.post('clients', { details: { name: 'Back Again' } }))
+      .json
+    writeFileSync(list, `${clientId}\nnot an id\n`)
+    const server = await startServer(21737, { ARCH_ERASED_LIST: list })
+    const there = () => ask(url(), 'select 1 from clients where id = $1', [clientId])
+    await expect.poll(there).toEqual([])
+    await server.stop()
+  })
+})
+
+describe('a backup from before', () => {
+  it('is brought up to date as it comes back, whoever was erased since', async () => {
+    // A database as it was five migrations ago, with two clients.
+    const then = mkdtempSync(join(tmpdir(), 'arch-then-'))
+    const now = 'server/database/migrations'
+    for (const name of readdirSync(now).filter((n) => n < '0009'))
+      copyFileSync(join(now, name), join(then, name))
+    const old = await emptyDatabase('arch_old')
+    await migrate(old, url(), then)
+    const [made] = await ask<{ id: string }>(
+      old,
+      "insert into shops (name) values ('Old') returning id",
+    )
+    const add = (code: string) =>
+      ask<{ id: string }>(
+        old,
+        "insert into clients (shop_id, code, name, details) values ($1, $2, $2, '{}') returning id",
+        [made!.id, code],
+      )
+    const [gone] = await add('HR-0001')
+    const [stays] = await add('HR-0002')
+    const file = join(folder(), 'old.arch')
+    oldDump(file, old)
+    writeFileSync(join(file, '..', 'erased.txt'), `${gone!.id}\n`)
+    const target = await emptyDatabase('arch_back')
+    await restore(file, target)
+    expect(await ask(target, 'select id from clients')).toEqual([{ id: stays!.id }])
+    expect(await ask(target, 'select client_id from erased')).toEqual([{ client_id: gone!.id }])
+    const applied = await ask<{ name: string }>(target, 'select name from schema_migrations')
+    expect(applied.map((m) => m.name).sort()).toEqual(readdirSync(now).sort())
+  })
+})
+
 describe('every night', () => {
+  it('another database in the same folder takes no backup’s place and forgets nobody erased', async () => {
+    const nights = folder()
+    const at = (second: number) => new Date(2026, 9, 7, 2, 10, second)
+    await backUpNight(nights, url(), at(0))
+    const first = readdirSync(nights).find((name) => name.endsWith('.arch'))!
+    const bytes = statSync(join(nights, first)).size
+    const gone = '11111111-2222-4333-8444-555555555555'
+    writeFileSync(join(nights, 'erased.txt'), `${gone}\n`)
+    const other = await emptyDatabase('arch_anew')
+    await migrate(other, url())
+    await backUpNight(nights, other, at(9))
+    expect(statSync(join(nights, first)).size).toBe(bytes)
+    expect(readdirSync(nights).filter((name) => name.endsWith('.arch'))).toHaveLength(2)
+    expect(readFileSync(join(nights, 'erased.txt'), 'utf8')).toContain(gone)
+  })
   it('one is made and told of; so many are kept, and a bad night takes no good one’s place', async () => {
     const nights = folder()
     const night = (day: number) => new Date(2026, 9, day, 2, 10)
@@ -90,7 +168,7 @@ describe('every night', () => {
     await backUpNight(nights, url(), night(4))
     const kept = readdirSync(nights).filter((name) => name.startsWith('night-'))
     expect(kept).toHaveLength(KEPT)
-    expect(kept.slice(-4)).toEqual([1, 2, 3, 4].map((d) => `night-2026-10-0${d}.arch`))
+    expect(kept.slice(-4)).toEqual([1, 2, 3, 4].map((d) => `night-2026-10-0${d}-021000.arch`))
     expect(readdirSync(nights)).toContain('by-hand.arch')
     const good = await lastGood(url())
     expect(Date.now() - good.getTime()).toBeLessThan(60_000)
@@ -100,7 +178,7 @@ describe('every night', () => {
     await expect(backUpNight(nights, elsewhere('nowhere'), night(6))).rejects.toThrow()
     expect(await lastGood(url())).toEqual(good)
     const { json } = await shop.sunniva.get('backups')
-    expect(json.lastGood).toMatchObject({ file: 'night-2026-10-04.arch', problem: null })
+    expect(json.lastGood).toMatchObject({ file: 'night-2026-10-04-021000.arch', problem: null })
     expect(json.freeBytes).toBeGreaterThan(0)
     expect((await shop.rhona.get('backups')).status).toBe(403)
   })

@@ -35,7 +35,7 @@ function take() {
     max-width="680"
     @update:model-value="(v: boolean) => !v && (report = null)"
   >
-    <VCard v-if="report" class="pane">
+    <VCard v-if="report" class="dialog-pane">
       <h2>{{ report.name }}</h2>
       <p v-if="report.refused" class="notice stop" role="alert">
         {{ report.refused }} Nothing was changed.
@@ -85,12 +85,6 @@ function take() {
 </template>
 
 <style scoped>
-.pane {
-  padding: 18px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
-}
 .list {
   max-height: 320px;
 }

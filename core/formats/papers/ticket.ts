@@ -93,13 +93,34 @@ function workLines(record: FittingRecord, model: FootwearModel): string[] {
   )
 }
 
-/** The work ticket of a fitting. */
+const stopsOf = (record: FittingRecord): string[] =>
+  contradictionsOf(record, isChild(record.client, record.visit?.on))
+    .filter((c) => c.kind === 'stop')
+    .map((c) => c.words)
+
+/** Instead of a stop whose reason its reader may not know. */
+const HIDDEN_STOP = 'Something speaks against this device: ask the fitter before it is made.'
+
+/** What the reader of a ticket may know of a fitting. */
+export interface TicketTold {
+  record: FittingRecord
+  cautions: readonly Caution[]
+}
+
+/**
+ * The work ticket of a fitting.
+ *
+ * @param told what its reader may know; everything where it is not said. A stop of the whole record
+ *   is never left out: where its words may not be read, the ticket says that there is one.
+ */
 export function ticketOf(
-  record: FittingRecord,
+  whole: FittingRecord,
   models: readonly FootwearModel[],
   processes: readonly Process[],
-  cautions: readonly Caution[] = cautionsOf(record),
+  { record, cautions }: TicketTold = { record: whole, cautions: cautionsOf(whole) },
 ): Ticket {
+  const stops = stopsOf(record)
+  const isHidden = stopsOf(whole).length > stops.length
   const norms = normsOf(record)
   const code = record.client?.code ?? 'no code'
   const steps = jobSteps(record, { processes }).filter((step) => !step.step.startsWith('work:'))
@@ -132,9 +153,8 @@ export function ticketOf(
     work: model ? workLines(record, model) : [],
     cautions: [
       ...cautions.map((c) => c.words),
-      ...contradictionsOf(record, isChild(record.client, record.visit?.on))
-        .filter((c) => c.kind === 'stop')
-        .map((c) => c.words),
+      ...stops,
+      ...(isHidden ? [HIDDEN_STOP] : []),
       ...STANDING_CAUTIONS,
     ],
   }

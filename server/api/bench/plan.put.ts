@@ -1,4 +1,5 @@
-import type { DayPlan } from '../../../core/bench/dayPlan'
+import { dayPlanSchema, type DayPlan } from '../../../core/bench/dayPlan'
+import { parseWith } from '../../../core/record/parse'
 import { mergeParts } from '../../../core/record/merge'
 import { planBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
@@ -20,7 +21,10 @@ async function keepBeside(
   if (!was) return false
   const current = await readPlan(db, shopId, day)
   const merged = mergeParts('plan', was, plan, current.plan)
-  return merged.clashes.length === 0 && keep(current.version, merged.content as DayPlan)
+  return (
+    merged.clashes.length === 0 &&
+    keep(current.version, parseWith(dayPlanSchema, merged.content, 'plan'))
+  )
 }
 
 /**

@@ -30,14 +30,5 @@ create table sign_in_known (
   at timestamptz not null default now()
 );
 
-do $$
-declare
-  app text := current_setting('arch.app_role', true);
-begin
-  if app is null or app = '' or app = current_user then
-    return;
-  end if;
-  execute format('grant select, insert, update on sessions to %I', app);
-  execute format('grant select, insert, update, delete on sign_in_tries, sign_in_known to %I', app);
-end
-$$;
+select pg_temp.allow('select, insert, update', 'sessions');
+select pg_temp.allow('select, insert, update, delete', 'sign_in_tries, sign_in_known');

@@ -13,14 +13,5 @@ create table backups (
   problem text
 );
 
-do $$
-declare
-  app text := current_setting('arch.app_role', true);
-begin
-  if app is null or app = '' or app = current_user then
-    return;
-  end if;
-  execute format('grant select, insert on erased to %I', app);
-  execute format('grant select on backups to %I', app);
-end
-$$;
+select pg_temp.allow('select, insert', 'erased');
+select pg_temp.allow('select', 'backups');

@@ -18,16 +18,7 @@ where not exists (
 );
 create index fittings_outcome_stale on fittings (id) where outcome_reckoned_at is null;
 
-do $$
-declare
-  app text := current_setting('arch.app_role', true);
-begin
-  if app is null or app = '' or app = current_user then
-    return;
-  end if;
-  execute format('grant select, insert, delete on outcomes to %I', app);
-end
-$$;
+select pg_temp.allow('select, insert, delete', 'outcomes');
 
 -- Which fittings are handed over, without reading what was handed over.
 create index fitting_parts_handed_over on fitting_parts (fitting_id)

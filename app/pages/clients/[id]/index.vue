@@ -111,7 +111,7 @@ const erase = () =>
       </section>
     </main>
     <VDialog v-model="erasing"
-      ><VCard class="pane"
+      ><VCard class="dialog-pane"
         ><h2>Erase {{ client?.name }}?</h2>
         <p>
           All fittings, readings and papers of this client go, and cannot be brought back. The audit
@@ -144,12 +144,6 @@ const erase = () =>
 }
 .row b {
   flex: 1;
-}
-.pane {
-  padding: 18px;
-  display: flex;
-  flex-direction: column;
-  gap: 12px;
 }
 .acts {
   display: flex;

@@ -14,6 +14,11 @@ export default route({ permission: 'clients.erase' }, async ({ event, person }) 
     here((await eraseClient(db, person.shopId, id)) || null)
     await audit(db, { shopId: person.shopId, person, action: 'client.erase' })
   })
-  await noteErased([id])
+  // Erased they are; a list that cannot be written now is made up for at the next start.
+  await noteErased([id]).catch((error: { code?: string }) =>
+    console.error(
+      JSON.stringify({ level: 'warn', what: 'list of erased clients', code: error.code }),
+    ),
+  )
   return { erased: true }
 })

@@ -23,6 +23,7 @@ import { here, idParam, route } from '../../../http/route'
 export default route({ permission: 'documents.ticket' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
   const record = recordOf(state)
+  const seen = forRole(state, person.role)
   if (state.blocked)
     throw new HttpProblem(
       409,
@@ -51,11 +52,12 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     action: 'document.ticket',
   })
   const pdf = await ticketPdf(
+    // What the role may not see stands in no line of it, whatever the line is made from.
     ticketOf(
       record,
       await readModels(database(), person.shopId),
       (await currentTables(database(), person.shopId)).processes,
-      forRole(state, person.role).cautions,
+      { record: recordOf(seen), cautions: seen.cautions },
     ),
     state.shop.name,
     localDay(),
