@@ -18,6 +18,8 @@ interface Waits {
 /** A change of a fitting's part that the server has not confirmed yet. */
 export interface Pending extends Waits {
   fittingId: string
+  /** whose fitting it is, in words: what waits is read from any page */
+  about?: string | undefined
   part: PartName
   version: number
   command: Command

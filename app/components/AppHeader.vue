@@ -171,6 +171,14 @@ small.watch-text {
   padding: 0;
   border-radius: 50% !important;
 }
+@media (max-width: 1320px) {
+  .header {
+    gap: 10px;
+  }
+  .who {
+    width: 164px;
+  }
+}
 @media (max-width: 1179px) {
   .brand {
     width: auto;

@@ -126,6 +126,7 @@ export const useQueue = defineStore('queue', () => {
       version: (fitting.parts[part]?.version ?? 0) + of(part).length,
       command,
       words,
+      about: fitting.client?.details.name ?? fitting.client?.code,
       before,
       after,
       met: met.value?.part === part,

@@ -24,7 +24,7 @@ export const useWaiting = defineStore('waiting', () => {
   const lines = computed<WaitingLine[]>(() => [
     ...queue.all.map((item) => ({
       id: item.id,
-      words: item.words,
+      words: item.about ? `${item.about}: ${item.words}` : item.words,
       refused: item.refused ?? null,
       choiceIn: item.met ? item.fittingId : null,
     })),
