@@ -1,5 +1,7 @@
+import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+import { buildWorkers } from './scripts/lib/workers.mjs'
 import { templateOptions } from './templateOptions'
 
 const at = (path: string) => fileURLToPath(new URL(path, import.meta.url))
@@ -42,14 +44,12 @@ export default defineNuxtConfig({
   nitro: {
     preset: 'node-server',
     compressPublicAssets: { gzip: true, brotli: true },
-    serverAssets: [
-      { baseName: 'figtree400', dir: at('./node_modules/@expo-google-fonts/figtree/400Regular') },
-      { baseName: 'figtree600', dir: at('./node_modules/@expo-google-fonts/figtree/600SemiBold') },
-      {
-        baseName: 'bricolage600',
-        dir: at('./node_modules/@expo-google-fonts/bricolage-grotesque/600SemiBold'),
+    hooks: {
+      // The server's threads have a bundle of their own, beside it.
+      compiled: async (nitro) => {
+        await buildWorkers(join(nitro.options.output.serverDir, 'workers'))
       },
-    ],
+    },
   },
   // Files are larger than other requests; these routes know and check their own limits.
   routeRules: {

@@ -4,9 +4,12 @@ import { at, keptSecret, runAsync } from './lib/project.mjs'
 import { needDebian, needNpm } from './lib/packages.mjs'
 import { startCluster } from './lib/cluster.mjs'
 
-needDebian(['postgresql'])
+needDebian(['postgresql', 'fonts-wqy-microhei'])
 needNpm()
 const { migrate } = await import('./migrate.mjs')
+const { buildWorkers } = await import('./lib/workers.mjs')
+const workers = at('.cache/workers')
+await buildWorkers(workers)
 const urls = startCluster()
 await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
 await runAsync(process.execPath, ['--import', 'tsx', 'scripts/load-demo.ts', '--demo'], {
@@ -25,7 +28,12 @@ const child = spawn(
   {
     cwd: at('.'),
     stdio: 'inherit',
-    env: { ...process.env, ...urls, ARCH_SESSION_SECRET: keptSecret('session-secret') },
+    env: {
+      ...process.env,
+      ...urls,
+      ARCH_WORKERS: workers,
+      ARCH_SESSION_SECRET: keptSecret('session-secret'),
+    },
   },
 )
 for (const signal of ['SIGINT', 'SIGTERM']) process.on(signal, () => child.kill(signal))

@@ -28,7 +28,7 @@ if (!(await isFree(port))) {
 }
 
 const own = !process.env.DATABASE_URL
-if (own) needDebian(['postgresql'])
+if (own) needDebian(['postgresql', 'fonts-wqy-microhei'])
 needNpm()
 const { serve, end } = await import('./lib/serve.mjs')
 const { startCluster, stopCluster } = await import('./lib/cluster.mjs')

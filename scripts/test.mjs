@@ -4,7 +4,7 @@ import { build } from './lib/project.mjs'
 import { needDebian, needNpm } from './lib/packages.mjs'
 import { browser, check, close, step, vitest } from './lib/testRuns.mjs'
 
-needDebian(['postgresql', 'chromium', 'poppler-utils', 'admesh'])
+needDebian(['postgresql', 'fonts-wqy-microhei', 'chromium', 'poppler-utils', 'admesh'])
 needNpm()
 
 // Two cores: checks of the text run beside each other, one core each.

@@ -271,6 +271,8 @@ export const photoBody = z.strictObject({
 })
 
 export const scanQuery = z.object({
+  /** made where the scan was taken: sent again under it, it is kept once */
+  id: z.uuid().optional(),
   name: z.string().min(1).max(200),
   side: z.enum(['left', 'right']).optional(),
   unit: z.enum(['mm', 'cm', 'm', 'in']),

@@ -21,6 +21,11 @@ export class ApiError extends Error {
   get status(): number {
     return this.problem?.status ?? 0
   }
+
+  /** What is asked of somebody whose session does not let them, by its code. */
+  get asks(): SignedOutCode {
+    return this.problem?.code === 'locked' ? 'locked' : 'signed-out'
+  }
 }
 
 type Method = 'GET' | 'POST' | 'PUT' | 'PATCH' | 'DELETE'

@@ -10,7 +10,7 @@ export interface Box {
 export interface Sealed {
   id: string
   person: string
-  kind: 'change' | 'request' | 'history'
+  kind: 'change' | 'request' | 'history' | 'file' | 'bytes'
   order: number
   box: Box
 }
@@ -67,6 +67,7 @@ function open(): Promise<IDBPDatabase<Shape>> {
 export const deviceStore = {
   put: async (row: Sealed) => void (await (await open()).put('sealed', row)),
   drop: async (id: string) => void (await (await open()).delete('sealed', id)),
+  one: async (id: string): Promise<Sealed | undefined> => (await open()).get('sealed', id),
   all: async (): Promise<Sealed[]> => (await open()).getAll('sealed'),
   ofPerson: async (person: string): Promise<Sealed[]> =>
     (await open()).getAllFromIndex('sealed', 'byPerson', person),

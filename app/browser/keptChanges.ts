@@ -1,7 +1,8 @@
 import type { Command } from '../../core/record/commands'
 import type { PartName } from '../../core/record/parts'
+import type { ScanRow } from '../../shared/contracts'
 import { deviceStore, type Sealed } from './deviceStore'
-import { canSeal, seal, unseal } from './sealing'
+import { canSeal, closeBytes, openBytes, seal, unseal } from './sealing'
 
 interface Waits {
   id: string
@@ -35,6 +36,13 @@ export interface Request extends Waits {
   method: 'POST' | 'PUT' | 'PATCH' | 'DELETE'
   path: string
   body: unknown
+}
+
+/** A scan on its way to the server. Its bytes lie beside it; it is known by the scan's own id. */
+export interface WaitingScan extends Waits {
+  fittingId: string
+  /** as the lists show it until the server has it */
+  row: ScanRow
 }
 
 /** What can be taken back and done again in one fitting; kept on this device until sign-out. */
@@ -78,9 +86,35 @@ export const dropKept = drop
 export const pendingOf = (person: string): Promise<Pending[]> => all(person, 'change')
 export const requestsOf = (person: string): Promise<Request[]> => all(person, 'request')
 
+const bytesId = (id: string) => `${id} bytes`
+const bytesInMemory = new Map<string, Uint8Array<ArrayBuffer>>()
+
+/** Keeps a file until it is confirmed: its bytes first, so that nothing points to none. */
+export async function keepFile(item: WaitingScan, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
+  if (canSeal()) {
+    const row = { ...rowOf(item, 'bytes'), id: bytesId(item.id) }
+    await deviceStore.put({ ...row, box: await closeBytes(bytes) })
+  } else bytesInMemory.set(item.id, bytes)
+  await keepFileRow(item)
+}
+/** What is known of a file, without its bytes, anew. */
+export const keepFileRow = (item: WaitingScan) => put(rowOf(item, 'file'), item)
+/** The bytes of a file that waits; null where they are gone, or closed by another key. */
+export async function bytesOfFile({ id }: WaitingScan): Promise<Uint8Array<ArrayBuffer> | null> {
+  if (!canSeal()) return bytesInMemory.get(id) ?? null
+  const row = await deviceStore.one(bytesId(id))
+  return row ? openBytes(row.box) : null
+}
+export const filesOf = (person: string): Promise<WaitingScan[]> => all(person, 'file')
+export async function dropFile(id: string): Promise<void> {
+  await drop(id)
+  bytesInMemory.delete(id)
+  if (canSeal()) await deviceStore.drop(bytesId(id))
+}
+
 /** How many changes of other people wait on this device, or of one's own that no key here opens. */
 export async function closedCount(person: string): Promise<{ others: number; own: number }> {
-  const isChange = ({ kind }: Pick<Sealed, 'kind'>) => kind !== 'history'
+  const isChange = ({ kind }: Pick<Sealed, 'kind'>) => kind !== 'history' && kind !== 'bytes'
   if (!canSeal()) {
     const rows = [...inMemory.values()].map(({ row }) => row).filter(isChange)
     return { others: rows.filter((row) => row.person !== person).length, own: 0 }

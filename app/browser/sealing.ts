@@ -46,13 +46,13 @@ async function wrapNow(row: KeyRow, secret: string): Promise<KeyRow> {
   key = row.live!
   const rows = await deviceStore.ofPerson(row.person)
   const opened = await Promise.all(
-    rows.map(async (kept) => ({ kept, value: await unseal(kept.box) })),
+    rows.map(async (kept) => ({ kept, bytes: await openBytes(kept.box) })),
   )
   const next = await newKey(row.person, secret)
   await deviceStore.putKey(next)
   key = next.live!
-  for (const { kept, value } of opened)
-    if (value !== null) await deviceStore.put({ ...kept, box: await seal(value) })
+  for (const { kept, bytes } of opened)
+    if (bytes) await deviceStore.put({ ...kept, box: await closeBytes(bytes) })
   return next
 }
 
@@ -122,21 +122,31 @@ export async function lockAway(person: string): Promise<void> {
   await deviceStore.putKey(rest)
 }
 
-/** @throws Error where nobody has opened their key, or the browser has no cipher */
-export async function seal(value: unknown): Promise<Box> {
+/**
+ * Closes bytes as they are, a file.
+ *
+ * @throws Error where nobody has opened their key, or the browser has no cipher
+ */
+export async function closeBytes(bytes: Uint8Array<ArrayBuffer>): Promise<Box> {
   if (!key) throw new Error('nobody’s key is open')
   const iv = random(12)
-  const text = new TextEncoder().encode(JSON.stringify(value))
-  return { iv, data: await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, text) }
+  return { iv, data: await crypto.subtle.encrypt({ name: 'AES-GCM', iv }, key, bytes) }
 }
+/** The bytes in a box; null where another key closed it. */
+export async function openBytes(box: Box): Promise<Uint8Array<ArrayBuffer> | null> {
+  if (!key) return null
+  return crypto.subtle.decrypt({ name: 'AES-GCM', iv: box.iv }, key, box.data).then(
+    (data) => new Uint8Array(data),
+    () => null,
+  )
+}
+
+/** @throws Error where nobody has opened their key, or the browser has no cipher */
+export const seal = (value: unknown): Promise<Box> =>
+  closeBytes(new TextEncoder().encode(JSON.stringify(value)))
 
 /** What lies in a box; null where another key closed it. */
 export async function unseal(box: Box): Promise<unknown> {
-  if (!key) return null
-  try {
-    const text = await crypto.subtle.decrypt({ name: 'AES-GCM', iv: box.iv }, key, box.data)
-    return JSON.parse(new TextDecoder().decode(text)) as unknown
-  } catch {
-    return null
-  }
+  const bytes = await openBytes(box)
+  return bytes && (JSON.parse(new TextDecoder().decode(bytes)) as unknown)
 }

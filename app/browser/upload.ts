@@ -6,23 +6,24 @@ export function upload(
   path: string,
   bytes: Uint8Array,
   progress: (share: number) => void,
-): { done: Promise<void>; cancel: () => void } {
+): { done: Promise<unknown>; cancel: () => void } {
   const request = new XMLHttpRequest()
-  const done = new Promise<void>((resolve, reject) => {
+  const done = new Promise<unknown>((resolve, reject) => {
+    const fail = (words: string) => reject(new ApiError(null, words))
     request.open('POST', `/api/${path}`)
     request.setRequestHeader('content-type', 'application/octet-stream')
     request.upload.onprogress = (event) =>
       event.lengthComputable && progress(event.loaded / event.total)
-    request.onabort = () => reject(new ApiError(null, 'Stopped. Nothing was kept.'))
-    request.onerror = () =>
-      reject(new ApiError(null, 'The server does not answer. Nothing was kept; try again.'))
+    request.onabort = () => fail('Stopped. The server kept nothing.')
+    request.onerror = () => fail('The server does not answer.')
     request.onload = () => {
-      if (request.status < 300) return resolve()
       try {
-        const problem = JSON.parse(request.responseText) as Problem
+        const answer: unknown = JSON.parse(request.responseText)
+        if (request.status < 300) return resolve(answer)
+        const problem = answer as Problem
         reject(new ApiError(problem, problem.detail))
       } catch {
-        reject(new ApiError(null, 'The server answered with something unreadable. Try again.'))
+        fail('The server answered with something unreadable.')
       }
     }
     request.send(bytes as unknown as XMLHttpRequestBodyInit)

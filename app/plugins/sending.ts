@@ -11,11 +11,12 @@ export default defineNuxtPlugin(() => {
   async function send() {
     if (!session.person || session.locked) return
     // Nobody's first page waits for what it takes to send.
-    const [{ useQueue }, { useOutbox }] = await Promise.all([
+    const [{ useQueue }, { useOutbox }, { useFiles }] = await Promise.all([
       import('~/stores/queue'),
       import('~/stores/outbox'),
+      import('~/stores/files'),
     ])
-    await Promise.all([useQueue().flush(), useOutbox().flush()])
+    await Promise.all([useQueue().flush(), useOutbox().flush(), useFiles().flush()])
   }
   watch(() => [session.person?.id, session.locked], send, { flush: 'post' })
   useEventListener(window, 'online', send)

@@ -86,7 +86,7 @@ export const useOutbox = defineStore('outbox', () => {
         return true
       }
       down.value = true
-      if (error.status === 401) session.lock()
+      if (error.status === 401) session.lock(error.asks)
       else retry()
       return false
     }

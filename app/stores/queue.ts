@@ -204,7 +204,7 @@ export const useQueue = defineStore('queue', () => {
       await refuse(item, error.message)
       return true
     }
-    if (status === 401) session.lock()
+    if (status === 401) session.lock(error.asks)
     return later(status !== 401)
   }
   let timer: ReturnType<typeof setTimeout> | undefined

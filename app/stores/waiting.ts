@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { computed } from 'vue'
 import { useOnDevice } from './onDevice'
+import { useFiles } from './files'
 import { useOutbox } from './outbox'
 import { useQueue } from './queue'
 
@@ -20,6 +21,7 @@ export interface WaitingLine {
 export const useWaiting = defineStore('waiting', () => {
   const queue = useQueue()
   const outbox = useOutbox()
+  const files = useFiles()
   const onDevice = useOnDevice()
   const lines = computed<WaitingLine[]>(() => [
     ...queue.all.map((item) => ({
@@ -28,7 +30,7 @@ export const useWaiting = defineStore('waiting', () => {
       refused: item.refused ?? null,
       choiceIn: item.met ? item.fittingId : null,
     })),
-    ...outbox.all.map((item) => ({
+    ...[...outbox.all, ...files.all].map((item) => ({
       id: item.id,
       words: item.words,
       refused: item.refused ?? null,
@@ -38,12 +40,13 @@ export const useWaiting = defineStore('waiting', () => {
   const refused = computed(() => lines.value.filter((line) => line.refused !== null))
   /** 'saved' only where nothing of it waits, 'kept' only where all of it lies on the device */
   const saved = computed<Saved>(() => {
-    if (queue.onItsWay.length + outbox.onItsWay.length === 0) return 'saved'
-    if (onDevice.storing > 0 || !(queue.stuck || outbox.down)) return 'saving'
+    const count = queue.onItsWay.length + outbox.onItsWay.length + files.onItsWay.length
+    if (count === 0) return 'saved'
+    if (onDevice.storing > 0 || !(queue.stuck || outbox.down || files.down)) return 'saving'
     return onDevice.pageOnly ? 'on this page' : 'kept'
   })
   async function decide(id: string, what: 'again' | 'let go') {
-    await Promise.all([queue.decide(id, what), outbox.decide(id, what)])
+    await Promise.all([queue, outbox, files].map((store) => store.decide(id, what)))
   }
   return { lines, refused, saved, decide }
 })

@@ -1,3 +1,5 @@
+import { sha256 } from '@noble/hashes/sha2.js'
+import { bytesToHex } from '@noble/hashes/utils.js'
 import { expose, transfer } from 'comlink'
 import {
   captureFoot,
@@ -37,6 +39,8 @@ export type ScanRead =
   | {
       ok: true
       format: string
+      /** of the file as it came */
+      sha256: string
       unitInFile: Unit | null
       guess: Unit | null
       points: number
@@ -82,6 +86,7 @@ export interface Analysis extends Pick<
 }
 
 let file: MeshFile | null = null
+let hash = ''
 let open: OpenScan | null = null
 type Say = (words: string, share: number) => void
 
@@ -99,6 +104,7 @@ const api = {
     try {
       say('reading', 0.1)
       file = readMesh(name, bytes)
+      hash = bytesToHex(sha256(bytes))
     } catch (error) {
       if (error instanceof Refusal) return { ok: false, words: error.message }
       throw error
@@ -122,6 +128,7 @@ const api = {
     return {
       ok: true,
       format: read.format,
+      sha256: hash,
       unitInFile: read.unit,
       guess,
       points: read.positions.length / 3,

@@ -8,6 +8,7 @@ const DEBIAN = {
   postgresql: () =>
     spawnSync('sh', ['-c', 'ls /usr/lib/postgresql/*/bin/initdb'], { stdio: 'ignore' }).status ===
     0,
+  'fonts-wqy-microhei': () => existsSync('/usr/share/fonts/truetype/wqy/wqy-microhei.ttc'),
   chromium: () => existsSync('/usr/bin/chromium'),
   'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
   admesh: () => existsSync('/usr/bin/admesh'),

@@ -52,6 +52,7 @@ export function sourceKey() {
     'shared',
     'public',
     'nuxt.config.ts',
+    'scripts/lib/workers.mjs',
     'templateOptions.ts',
     'package-lock.json',
   ])

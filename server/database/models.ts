@@ -6,11 +6,16 @@ import { partContent } from './storedParts'
 
 type Footwear = NonNullable<FittingRecord['footwear']>
 
-/** The shop's footwear models, in catalogue order. */
-export async function readModels(db: Client, shopId: string): Promise<FootwearModel[]> {
+/** The shop's footwear models, in catalogue order; some of them by their ids. */
+export async function readModels(
+  db: Client,
+  shopId: string,
+  ids?: readonly string[],
+): Promise<FootwearModel[]> {
   const { rows } = await db.query(
-    'select content from models where shop_id = $1 order by position, id',
-    [shopId],
+    `select content from models
+     where shop_id = $1 and ($2::text[] is null or id = any($2)) order by position, id`,
+    [shopId, ids ?? null],
   )
   return rows.map((r) => r.content)
 }
@@ -25,11 +30,15 @@ export async function modelsMark(db: Client, shopId: string): Promise<string> {
   return rows[0].mark ?? ''
 }
 
-/** Adds or replaces models by id, in one statement; what is new goes behind what is there. */
-export async function putModels(
+/**
+ * Adds or replaces models by id, in one statement; what is new goes behind what is there.
+ *
+ * @param json of the models with these ids, as an array
+ */
+export async function putModelsJson(
   db: Client,
   shopId: string,
-  models: readonly FootwearModel[],
+  { ids, json }: { ids: readonly string[]; json: string },
 ): Promise<void> {
   await db.query(
     `insert into models (shop_id, id, position, content)
@@ -37,13 +46,19 @@ export async function putModels(
        coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place, m.content
      from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
      on conflict (shop_id, id) do update set content = excluded.content`,
-    [shopId, JSON.stringify(models)],
+    [shopId, json],
   )
-  await dueOfModelsChanged(
-    db,
-    shopId,
-    models.map((model) => model.id),
-  )
+  await dueOfModelsChanged(db, shopId, ids)
+}
+
+/** The same, of models as they are. */
+export const putModels = (
+  db: Client,
+  shopId: string,
+  models: readonly FootwearModel[],
+): Promise<void> => {
+  const ids = models.map((model) => model.id)
+  return putModelsJson(db, shopId, { ids, json: JSON.stringify(models) })
 }
 
 /** How many pairs of a size lie on the shelf; false when there is no such model or size. */

@@ -1,4 +1,3 @@
-import { createHash } from 'node:crypto'
 import type { ScanRow } from '../../shared/contracts'
 import type { Client } from './pool'
 
@@ -18,23 +17,29 @@ export async function scansOf(db: Client, shopId: string, fittingId: string): Pr
   return rows.map(toRow)
 }
 
-/** Stores an original; null when the fitting holds the very same bytes already. */
+type Told = 'id' | 'side' | 'name' | 'format' | 'unit' | 'points' | 'triangles' | 'sha256'
+
+/**
+ * Stores an original under its own id; sent again, it is the one that is there. Null when the
+ * fitting holds the very same bytes already, or somebody else's file has this id.
+ */
 export async function addScan(
   db: Client,
   shopId: string,
   fittingId: string,
-  scan: Pick<ScanRow, 'side' | 'name' | 'format' | 'unit' | 'points' | 'triangles'> & {
-    bytes: Buffer
+  scan: Pick<ScanRow, Told> & {
+    bytes: Uint8Array<ArrayBuffer>
     by: string
   },
-): Promise<ScanRow | null> {
-  const sha256 = createHash('sha256').update(scan.bytes).digest('hex')
+): Promise<{ scan: ScanRow; isNew: boolean } | null> {
+  const { sha256 } = scan
   const { rows } = await db.query(
-    `insert into scans (shop_id, fitting_id, side, name, format, unit, points, triangles, sha256, bytes, made_by)
-     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11)
-     on conflict (fitting_id, sha256) do nothing
+    `insert into scans (id, shop_id, fitting_id, side, name, format, unit, points, triangles, sha256, bytes, made_by)
+     values ($1, $2, $3, $4, $5, $6, $7, $8, $9, $10, $11, $12)
+     on conflict do nothing
      returning ${COLUMNS}`,
     [
+      scan.id,
       shopId,
       fittingId,
       scan.side,
@@ -44,11 +49,17 @@ export async function addScan(
       scan.points,
       scan.triangles,
       sha256,
-      scan.bytes,
+      Buffer.from(scan.bytes.buffer),
       scan.by,
     ],
   )
-  return rows[0] ? toRow(rows[0]) : null
+  if (rows[0]) return { scan: toRow(rows[0]), isNew: true }
+  const { rows: there } = await db.query(
+    `select ${COLUMNS} from scans
+     where id = $1 and shop_id = $2 and fitting_id = $3 and sha256 = $4`,
+    [scan.id, shopId, fittingId, sha256],
+  )
+  return there[0] ? { scan: toRow(there[0]), isNew: false } : null
 }
 
 export async function scanBytes(

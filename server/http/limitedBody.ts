@@ -82,6 +82,12 @@ export async function smallBody(event: H3Event, most: number): Promise<Buffer> {
   return Buffer.concat(pieces)
 }
 
+/** Bytes in memory of their own, that can be handed over to a thread. */
+export const ownBytes = (bytes: Buffer): Uint8Array<ArrayBuffer> =>
+  bytes.byteOffset === 0 && bytes.byteLength === bytes.buffer.byteLength
+    ? new Uint8Array(bytes.buffer as ArrayBuffer)
+    : new Uint8Array(bytes)
+
 let held = 0
 const waiting: (() => void)[] = []
 async function hold(): Promise<() => void> {

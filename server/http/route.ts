@@ -16,7 +16,7 @@ import { may, type Permission } from '../../shared/permissions'
 import type { SignedIn } from '../database/people'
 import type { OpenSession } from '../database/sessions'
 import { once } from '../database/writes'
-import { smallBody } from './limitedBody'
+import { ownBytes, smallBody } from './limitedBody'
 import { HttpProblem, problemDocument } from './problem'
 import { sessionOf } from './session'
 
@@ -28,10 +28,12 @@ interface Context<B> {
   body: B
 }
 
-interface Options<S extends z.ZodType> {
+interface Options<B> {
   /** what the caller must be allowed to do; 'public' routes are listed in a test */
   permission: Permission | 'public'
-  body?: S
+  body?: z.ZodType<B>
+  /** instead of `body`: reads a large one elsewhere; nothing of the database waits for it */
+  readBody?: (bytes: Uint8Array<ArrayBuffer>) => Promise<B>
   /** largest JSON body, bytes; 2 MB when not said */
   mostBytes?: number
 }
@@ -46,9 +48,9 @@ const MOST_BYTES = 2_000_000
  * contract, one problem document for anything that goes wrong, and a log line without names or
  * readings.
  */
-export function route<S extends z.ZodType, R>(
-  options: Options<S>,
-  handle: (context: Context<z.output<S>>) => Promise<R> | R,
+export function route<R, B = unknown>(
+  options: Options<B>,
+  handle: (context: Context<B>) => Promise<R> | R,
 ) {
   return defineEventHandler(async (event) => {
     const requestId = randomUUID()
@@ -68,15 +70,8 @@ export function route<S extends z.ZodType, R>(
         if (!may(person.role, options.permission))
           throw new HttpProblem(403, 'not-allowed', 'Your role does not do this. Ask the owner.')
       }
-      const body = options.body
-        ? parseWith(
-            options.body,
-            await readJsonBody(event, options.mostBytes ?? MOST_BYTES),
-            'request',
-          )
-        : undefined
-      const work = () =>
-        handle({ event, person: person!, session: session!, body: body as z.output<S> })
+      const body = await bodyOf(event, options)
+      const work = () => handle({ event, person: person!, session: session!, body: body as B })
       const id = person && writeId(event)
       return id ? await once({ id, person, route: routeName(event) }, work) : await work()
     } catch (error) {
@@ -156,10 +151,19 @@ function checkOrigin(event: H3Event) {
 /** Escapes of what the database cannot hold. */
 const ODD = /\\u(0000|d[89a-f])/i
 
-async function readJsonBody(event: H3Event, most: number): Promise<unknown> {
+async function bodyOf<B>(
+  event: H3Event,
+  { body, readBody, mostBytes = MOST_BYTES }: Options<B>,
+): Promise<B | undefined> {
+  if (!body && !readBody) return undefined
   if (!/^application\/json\b/.test(getHeader(event, 'content-type') ?? ''))
     throw new HttpProblem(415, 'json-only', 'Send JSON (content-type application/json).')
-  const raw = (await smallBody(event, most)).toString('utf8')
+  const bytes = await smallBody(event, mostBytes)
+  return readBody ? readBody(ownBytes(bytes)) : parseWith(body!, jsonOf(bytes), 'request')
+}
+
+function jsonOf(bytes: Buffer): unknown {
+  const raw = bytes.toString('utf8')
   try {
     const value: unknown = JSON.parse(raw)
     return ODD.test(raw) ? storableDeep(value) : value

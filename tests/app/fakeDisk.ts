@@ -10,6 +10,7 @@ export const keptChanges = {
   dropKept: async (id: string) => void disk.delete(id),
   requestsOf: ofPerson,
   pendingOf: async () => [],
+  filesOf: async () => [],
   sealLegible: async () => undefined,
   closedCount: async () => ({ others: 0, own: 0 }),
 }

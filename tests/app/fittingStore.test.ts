@@ -31,6 +31,7 @@ vi.mock('~/browser/keptChanges', () => ({
   keepRequest: async () => undefined,
   requestsOf: async () => [],
   closedCount: async () => ({ others: 0, own: 0 }),
+  filesOf: async () => [],
   sealLegible: async () => undefined,
   pendingOf: async (person: string) =>
     [...disk.values()].filter((item) => item.person === person).sort((a, b) => a.order - b.order),

@@ -18,6 +18,7 @@ vi.mock('~/browser/keptChanges', () => ({
   pendingOf: async () => [],
   sealLegible: async () => undefined,
   closedCount: async () => ({ others: 0, own: 0 }),
+  filesOf: async () => [],
 }))
 
 interface Call {

@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest'
 import type { KeyRow, Sealed } from '../../app/browser/deviceStore'
+import type { WaitingScan } from '../../app/browser/keptChanges'
 
 /** What the browser's own database holds; it outlives the page. */
 const disk = vi.hoisted(() => ({
@@ -13,6 +14,7 @@ function store() {
   return {
     put: async (row: Sealed) => void disk.sealed.set(row.id, row),
     drop: async (id: string) => void disk.sealed.delete(id),
+    one: async (id: string) => disk.sealed.get(id),
     all: async () => [...disk.sealed.values()],
     ofPerson: async (person: string) =>
       [...disk.sealed.values()].filter((r) => r.person === person),
@@ -61,6 +63,49 @@ test('what waits comes back after a reload, and lies closed on the device meanwh
   expect(await second.requestsOf('rhona')).toEqual([item('rhona')])
   await second.dropKept('one')
   expect(disk.sealed.size).toBe(0)
+})
+
+const scan = (id: string) =>
+  ({
+    id,
+    person: 'rhona',
+    order: 1,
+    words: 'scan left.stl',
+    fittingId: 'f',
+    row: { id, name: 'left.stl' },
+  }) as unknown as WaitingScan
+const inkOf = (words: string) => new TextEncoder().encode(words)
+
+test('a file that waits comes back byte for byte, lies closed meanwhile, and leaves nothing', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  const bytes = inkOf('solid Ottilie Marchbank, left')
+  await first.keepFile(scan('one'), bytes)
+  expect(onDisk()).not.toMatch(/Ottilie|left/)
+  const second = await page()
+  await second.unlock('rhona')
+  const [back] = await second.filesOf('rhona')
+  expect(back).toEqual(scan('one'))
+  expect(await second.bytesOfFile(back!)).toEqual(bytes)
+  // It counts as one thing that waits, whoever looks.
+  expect(await second.closedCount('rhona')).toEqual({ others: 0, own: 0 })
+  expect(await second.closedCount('idris')).toEqual({ others: 1, own: 0 })
+  await second.dropFile('one')
+  expect(disk.sealed.size).toBe(0)
+})
+
+test('a file kept before its owner’s words were known is sealed under them with all else', async () => {
+  const first = await page()
+  await first.unlock('rhona')
+  await first.keepFile(scan('one'), inkOf('solid x'))
+  await first.keepRequest(item('rhona', 'two'))
+  const second = await page()
+  await second.unlock('rhona', 'quiet larch')
+  await second.lockAway('rhona')
+  const third = await page()
+  await third.unlock('rhona', 'quiet larch')
+  expect(await third.requestsOf('rhona')).toEqual([item('rhona', 'two')])
+  expect(await third.bytesOfFile(scan('one'))).toEqual(inkOf('solid x'))
 })
 
 test('the key on the device can be used and never taken away', async () => {

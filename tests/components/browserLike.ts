@@ -39,6 +39,7 @@ vi.mock('~/browser/keptChanges', () => ({
   keepRequest: async () => undefined,
   requestsOf: async () => [],
   closedCount: async () => ({ others: 0, own: 0 }),
+  filesOf: async () => [],
   sealLegible: async () => undefined,
   keepHistory: async () => undefined,
   historyOf: async () => undefined,

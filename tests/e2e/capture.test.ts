@@ -86,6 +86,46 @@ test('a scan is read, its unit and foot are asked, the original is kept; a broke
   })
 })
 
+test('a scan taken while the line is down is read, outlives the page, and goes by itself', async ({
+  page,
+  clean,
+}) => {
+  clean.allow(/ERR_FAILED/)
+  const path = fileWith('offline-left.stl', writeMesh('stl', standin(5), 'x'))
+  await signIn(page)
+  await openFitting(page, 'Oskar', 'capture')
+  await page.getByRole('tab', { name: 'Scans' }).click()
+  const pane = page.getByRole('region', { name: 'Scans' })
+  await page.route('**/api/fittings/*/scans?*', (route) => route.abort())
+  await page.getByLabel('Scan files').setInputFiles([path])
+  await pane.getByRole('button', { name: /^Keep as/ }).click({ timeout: 90_000 })
+  await expect(pane.getByText('waits on this device')).toBeVisible()
+  await expect(page.getByRole('group', { name: /captured sole/ })).toBeVisible({ timeout: 90_000 })
+  await expect(page.getByRole('button', { name: /^1 wait/ })).toBeVisible()
+  // The page is gone and comes again, still without a line for scans.
+  await page.reload()
+  await page.getByRole('tab', { name: 'Scans' }).click()
+  await expect(pane.getByText('waits on this device')).toBeVisible()
+  await pane.getByRole('button', { name: 'Look' }).click()
+  await expect(page.getByRole('group', { name: /captured sole/ })).toBeVisible({ timeout: 90_000 })
+  await page.getByRole('button', { name: /^1 wait/ }).click()
+  await expect(
+    page
+      .getByRole('region', { name: 'What waits on this device' })
+      .getByText('scan offline-left.stl'),
+  ).toBeVisible()
+  await page.unroute('**/api/fittings/*/scans?*')
+  await expect(pane.getByText('waits on this device')).toHaveCount(0, { timeout: 60_000 })
+  await expect(page.getByRole('button', { name: /wait/ })).toHaveCount(0)
+  await page.reload()
+  await page.getByRole('tab', { name: 'Scans' }).click()
+  await expect(pane.getByText('offline-left.stl')).toHaveCount(1)
+  // The very same file is not kept twice.
+  await page.getByLabel('Scan files').setInputFiles([path])
+  await pane.getByRole('button', { name: /^Keep as/ }).click({ timeout: 90_000 })
+  await expect(page.getByText('this very file is here already')).toBeVisible()
+})
+
 test('a badly held foot is found out, taken only with a reason, landmarks move, and a device moves onto the captured sole', async ({
   page,
 }) => {

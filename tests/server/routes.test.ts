@@ -17,7 +17,9 @@ const routes = (readdirSync('server/api', { recursive: true }) as string[])
       file,
       method: method!.toUpperCase(),
       path: file.replace(/\.(get|post|put|patch|delete)\.ts$/, '').replace(/\/?index$/, ''),
-      permission: /export default route\(\s*\{\s*permission: '([^']+)'/.exec(text)?.[1],
+      permission: /export default (?:route|paperRoute)\(\s*\{\s*permission: '([^']+)'/.exec(
+        text,
+      )?.[1],
     }
   })
 const PUBLIC = [

@@ -1,4 +1,5 @@
-import { createHash } from 'node:crypto'
+import { createHash, randomUUID } from 'node:crypto'
+import { strToU8, zipSync } from 'fflate'
 import { afterAll, beforeAll, expect, it } from 'vitest'
 import { readMesh } from '../../core/formats/mesh/readMesh'
 import { writeMesh } from '../../core/formats/mesh/writeMesh'
@@ -36,6 +37,58 @@ it("gives a stand-in scan of the client's foot in any format, and says when ther
     expect(file.triangles.length / 3).toBeGreaterThan(50_000)
   }
   expect((await send(rhona, `standins/scan?fitting=${fitting}&side=up`)).status).toBe(400)
+})
+
+it('counts what is in a file itself, and keeps one that is sent twice under its id once', async () => {
+  const fitting = await rhona.fittingOf('oskar')
+  const bytes = writeMesh('stl', wedge, 'x')
+  const id = randomUUID()
+  const path = `fittings/${fitting}/scans?id=${id}&name=w.stl&unit=mm&points=9999&triangles=7777`
+  const [first, second] = await Promise.all([send(rhona, path, bytes), send(rhona, path, bytes)])
+  expect([first.status, second.status]).toEqual([200, 200])
+  const row = await first.json()
+  expect(row).toMatchObject({ id, points: 4, triangles: 4, format: 'stl' })
+  expect(await second.json()).toEqual(row)
+  const { scans } = (await rhona.get(`fittings/${fitting}/scans`)).json
+  expect(scans).toEqual([row])
+  // Another file under the same id is not taken for it.
+  const other = writeMesh('obj', wedge, 'x')
+  expect((await send(rhona, path.replace('w.stl', 'w.obj'), other)).status).toBe(409)
+  expect((await rhona.call('DELETE', `scans/${id}`, {})).status).toBe(200)
+})
+
+it('reads a scan whole before it keeps it: cut off, flooding or nested, it is refused in a sentence', async () => {
+  const fitting = await rhona.fittingOf('oskar')
+  const model = (text: string) => zipSync({ '3D/3dmodel.model': strToU8(text) })
+  const within = (i: number) =>
+    `<object id="${i}"><components>${`<component objectid="${i + 1}"/>`.repeat(20)}</components></object>`
+  const nested = Array.from({ length: 8 }, (_, i) => within(i)).join('')
+  const bad: [string, Uint8Array, RegExp][] = [
+    ['cut.stl', writeMesh('stl', wedge, 'x').slice(0, 120), /cut off \(triangle 1\)/],
+    [
+      'flood.3mf',
+      zipSync({ '3D/3dmodel.model': new Uint8Array(60_000_000).fill(32) }),
+      /more than 200 times its size/,
+    ],
+    [
+      'nested.3mf',
+      model(`<model>${nested}<object id="8"/><build><item objectid="0"/></build></model>`),
+      /put together more than 10000 times/,
+    ],
+    ['zip.3mf', zipSync({ 'inner.3mf': model('<model></model>') }), /no model/],
+  ]
+  for (const [name, bytes, words] of bad) {
+    const answer = await send(
+      rhona,
+      `fittings/${fitting}/scans?name=${name}&unit=mm&points=3&triangles=1`,
+      bytes,
+    )
+    expect([answer.status, (await answer.json()).detail]).toEqual([
+      400,
+      expect.stringMatching(words),
+    ])
+  }
+  expect((await rhona.get(`fittings/${fitting}/scans`)).json.scans).toEqual([])
 })
 
 it('keeps a scan byte for byte with its hash, once, for staff only, and refuses what is none', async () => {
@@ -79,7 +132,7 @@ it('keeps a scan byte for byte with its hash, once, for staff only, and refuses 
     `fittings/${fitting}/scans?name=x.txt&unit=mm&points=1&triangles=0`,
     new TextEncoder().encode('hello'),
   )
-  expect((await junk.json()).code).toBe('unknown-format')
+  expect((await junk.json()).code).toBe('broken-file')
   expect(
     (await send(rhona, `fittings/${fitting}/scans?name=x.stl&unit=ell&points=1&triangles=0`, bytes))
       .status,

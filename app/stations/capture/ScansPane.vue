@@ -5,10 +5,8 @@ import { VBtn, VSelect } from 'vuetify/components'
 import { CHECK_TABLE } from '../../../core/tables/captureChecks'
 import { UNITS } from '../../../core/geometry/units'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
-import type { ScanRow } from '../../../shared/contracts'
 import SideMark from '~/components/SideMark.vue'
-import { api } from '~/browser/api'
-import type { CaptureState } from './useCapture'
+import type { CaptureState, ListedScan } from './useCapture'
 import PlainButton from '~/components/PlainButton.vue'
 import FileField from '~/components/FileField.vue'
 
@@ -41,10 +39,8 @@ async function scanFoot(side: Side) {
   }
   state.take([new File([await answer.arrayBuffer()], `${side} stand-in ${seed.value++}.stl`)])
 }
-const drop = (scan: ScanRow) =>
-  api(`scans/${scan.id}`, 'DELETE', {})
-    .then(state.load)
-    .catch((error: Error) => (trouble.value = error.message))
+const drop = (scan: ListedScan) =>
+  state.drop(scan).catch((error: Error) => (trouble.value = error.message))
 const megabytes = (size: number) => `${(size / 1e6).toFixed(size < 1e6 ? 2 : 1)} MB`
 function dropped(event: DragEvent) {
   over.value = false
@@ -213,13 +209,20 @@ const NAMES = MESH_KINDS.all.map((format) => format.name).join(', ')
                 : `${s.points.toLocaleString('en')} points`
             }}, {{ megabytes(s.size) }}<br />{{ s.madeBy }}, {{ s.madeAt.slice(0, 10) }} · hash
             {{ s.sha256.slice(0, 8) }}</small
-          ></span
-        >
+          ><small v-if="s.onItsWay" class="watch-text" role="status"
+            >▲ {{ s.onItsWay.words
+            }}<progress
+              v-if="s.onItsWay.share !== null"
+              :value="s.onItsWay.share"
+              max="1"
+              :aria-label="`${s.name} on its way`" /></small
+        ></span>
         <VBtn size="small" height="44" :disabled="!!stage" @click="state.look(s)">Look</VBtn
         ><VBtn
           size="small"
           height="44"
           :href="`/api/scans/${s.id}`"
+          :disabled="s.onItsWay !== null"
           :aria-label="`Original of ${s.name}`"
           >Original</VBtn
         ><PlainButton

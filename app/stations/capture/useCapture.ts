@@ -1,5 +1,5 @@
 import { plainCopy } from '~/browser/plainCopy'
-import { computed, reactive, ref, shallowReactive, shallowRef, toRaw } from 'vue'
+import { computed, reactive, ref, shallowReactive, shallowRef, toRaw, watch } from 'vue'
 import { postureOf } from '../../../core/capture/againstHand'
 import type { LandmarkName, Landmarks } from '../../../core/capture/foot/landmarks'
 import { proposedCorrections } from '../../../core/capture/wayCorrections'
@@ -11,7 +11,8 @@ import { SCAN_INSTRUMENT, SIDES, type Side } from '../../../core/tables/vocabula
 import { READING_KINDS } from '../../../core/kinds/readings/all'
 import type { ScanRow } from '../../../shared/contracts'
 import { api } from '~/browser/api'
-import { upload } from '~/browser/upload'
+import { newId } from '~/browser/newId'
+import { useFiles } from '~/stores/files'
 import { useFitting } from '~/stores/fitting'
 import { useSession } from '~/stores/session'
 import type { Analysis, ScanRead } from '~/workers/scan.worker'
@@ -24,6 +25,12 @@ export interface OpenTake {
   scan: ScanRow
   session: ScanSession
   analysis: Analysis
+}
+
+/** A scan in the list: at the server, or on its way there from this device. */
+export interface ListedScan extends ScanRow {
+  /** null where the server has it */
+  onItsWay: { words: string; share: number | null } | null
 }
 
 /** Left or right by the name of the file, when it says so. */
@@ -43,7 +50,8 @@ export function useCapture() {
   const fitting = useFitting()
   const changes = useChanges()
   const person = useSession()
-  const scans = ref<ScanRow[]>([])
+  const files = useFiles()
+  const stored = ref<ScanRow[]>([])
   const trouble = ref('')
   const stage = ref<{
     name: string
@@ -53,7 +61,7 @@ export function useCapture() {
   } | null>(null)
   const asked = shallowRef<{
     file: File
-    bytes: Uint8Array
+    bytes: Uint8Array<ArrayBuffer>
     session: ScanSession
     found: Found
     side: Side | null
@@ -65,7 +73,32 @@ export function useCapture() {
   const seen = shallowReactive(new Map<string, { scan: ScanRow; analysis: Analysis }>())
   const busy = reactive<Record<Side, boolean>>({ left: false, right: false })
   const path = `fittings/${fitting.id}/scans`
-  const load = async () => (scans.value = (await api<{ scans: ScanRow[] }>(path)).scans)
+  const load = async () => (stored.value = (await api<{ scans: ScanRow[] }>(path)).scans)
+  // Sent from any page: it stands in the list as the server has it.
+  watch(
+    () => files.kept,
+    (kept) => {
+      if (kept?.fittingId !== fitting.id) return
+      stored.value = [...stored.value.filter((s) => s.id !== kept.row.id), kept.row]
+    },
+  )
+  const wayOf = (id: string): ListedScan['onItsWay'] => {
+    const { share = null } = files.going?.id === id ? files.going : {}
+    const refused = files.all.find((item) => item.id === id)?.refused
+    const words = refused
+      ? `not kept: ${refused}`
+      : share === null
+        ? 'waits on this device'
+        : `on its way, ${Math.round(100 * share)} %`
+    return { words, share }
+  }
+  const scans = computed<ListedScan[]>(() => [
+    ...stored.value.map((scan) => ({ ...scan, onItsWay: null })),
+    ...files
+      .rowsOf(fitting.id)
+      .filter((row) => !stored.value.some((scan) => scan.id === row.id))
+      .map((row) => ({ ...row, onItsWay: wayOf(row.id) })),
+  ])
 
   const part = (side: Side): CapturePart =>
     fitting.record.feet[side]!.capture ?? { way: 'parametric', load: 'none', use: 'captured' }
@@ -128,65 +161,62 @@ export function useCapture() {
     stage.value = null
     if (found?.ok && asked.value) asked.value = { ...asked.value, found }
   }
-  /** Stores the original as it came, then reads it as this foot. */
+  /** Keeps the original as it came and sends it, then reads it as this foot. */
   async function keep() {
-    const a = asked.value!
+    const { file, bytes, found, session, side, unit } = asked.value!
     asked.value = null
-    const query = new URLSearchParams({
-      name: a.file.name.slice(0, 200),
-      unit: a.unit,
-      points: String(a.found.points),
-      triangles: String(a.found.triangles),
-      side: a.side!,
-    })
-    const sending = upload(
-      `${path}?${query}`,
-      a.bytes,
-      (share) => stage.value && (stage.value = { ...stage.value, share }),
-    )
-    stage.value = {
-      name: a.file.name,
-      words: 'storing the original',
-      share: 0,
-      cancel: sending.cancel,
+    if (scans.value.some((s) => s.sha256 === found.sha256)) {
+      trouble.value = `${file.name}: this very file is here already.`
+      session.end()
+      return next()
     }
-    const before = new Set(scans.value.map((s) => s.id))
-    try {
-      await sending.done
-      await load()
-      const scan = scans.value.find((s) => !before.has(s.id))
-      if (scan) await analyse(scan, a.side!, a.session)
-    } catch (error) {
-      trouble.value = `${a.file.name}: ${(error as Error).message}`
-      a.session.end()
+    const scan: ScanRow = {
+      id: newId(),
+      side,
+      name: file.name.slice(0, 200),
+      format: found.format,
+      unit,
+      points: found.points,
+      triangles: found.triangles,
+      sha256: found.sha256,
+      size: bytes.length,
+      madeBy: person.person?.name ?? null,
+      madeAt: new Date().toISOString(),
     }
+    say(file.name, session)('keeping the original', 0.1)
+    await files.send(fitting.id, scan, bytes)
+    await analyse(scan, side!, session)
     stage.value = null
     void next()
+  }
+  /** Takes a scan out: at the server, or on its way there. */
+  async function drop(scan: ListedScan) {
+    if (scan.onItsWay) return files.decide(scan.id, 'let go')
+    await api(`scans/${scan.id}`, 'DELETE', {})
+    await load()
   }
   function leave() {
     asked.value?.session.end()
     asked.value = null
     void next()
   }
+  async function fetched({ id }: ScanRow): Promise<Uint8Array<ArrayBuffer> | null> {
+    const answer = await fetch(`/api/scans/${id}`).catch(() => null)
+    return answer?.ok ? new Uint8Array(await answer.arrayBuffer()) : null
+  }
   /** Opens a stored scan again. */
   async function look(scan: ScanRow, side: Side = scan.side ?? 'left') {
     trouble.value = ''
     const session = scanSession()
     say(scan.name, session)('fetching', 0)
-    const answer = await fetch(`/api/scans/${scan.id}`)
-    const found = answer.ok
-      ? await session.open(
-          scan.name,
-          new Uint8Array(await answer.arrayBuffer()),
-          say(scan.name, session),
-          scan.unit as Unit,
-          side,
-        )
-      : null
+    const bytes = (await files.bytes(scan.id)) ?? (await fetched(scan))
+    const found =
+      bytes &&
+      (await session.open(scan.name, bytes, say(scan.name, session), scan.unit as Unit, side))
     if (found?.ok && !found.why) await analyse(scan, side, session)
     else {
       session.end()
-      trouble.value = !answer.ok
+      trouble.value = !bytes
         ? `${scan.name} cannot be fetched.`
         : found?.ok
           ? `${scan.name}: ${found.why}`
@@ -384,6 +414,7 @@ export function useCapture() {
     take,
     again,
     keep,
+    drop,
     leave,
     look,
     moveLandmark,

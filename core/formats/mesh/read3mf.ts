@@ -1,9 +1,19 @@
-import { unzipSync } from 'fflate'
+import { unzipSync, type UnzipFileInfo } from 'fflate'
 import { broken, MOST_TRIANGLES, type MeshFile } from './meshFile'
 import type { Unit } from '../../geometry/units'
+import { Refusal } from '../../record/refusal'
 
-/** A packed model may grow to this many bytes. */
-const MOST_BYTES = 800_000_000
+/** A packed model may grow to this many bytes: more is no single text for the machine. */
+const MOST_BYTES = 400_000_000
+/** Text of a mesh packs to a fifth or a tenth; what packs to less than this was made to flood. */
+const MOST_GROWTH = 200
+/** Growth is looked at from this size on, bytes. */
+const GROWTH_FROM_BYTES = 20_000_000
+/** Entries of a package, and times that one object is put into another. */
+const MOST_ENTRIES = 10_000
+const MOST_PLACED = 10_000
+/** Objects within objects. */
+const MOST_DEPTH = 8
 const UNIT_NAMES: Record<string, [Unit, number]> = {
   millimeter: ['mm', 1],
   centimeter: ['cm', 1],
@@ -30,10 +40,15 @@ export function read3mf(bytes: Uint8Array): MeshFile {
   const { unit, scale, parts, items } = model(modelText(bytes))
   const positions: number[] = []
   const triangles: number[] = []
+  let placed = 0
   const place = (id: string, transform: number[], depth: number): void => {
     const part = parts.get(id)
     if (!part) throw broken(`The build asks for object ${id}, which is not there`, `object ${id}`)
-    if (depth > 8) throw broken('Objects hold each other too deeply', `object ${id}`)
+    if (depth > MOST_DEPTH) throw broken('Objects hold each other too deeply', `object ${id}`)
+    if (++placed > MOST_PLACED)
+      throw broken(`Objects are put together more than ${MOST_PLACED} times`, `object ${id}`)
+    if (positions.length + part.positions.length > 9 * MOST_TRIANGLES)
+      throw broken(`More than ${3 * MOST_TRIANGLES} points`, `object ${id}`)
     const first = positions.length / 3
     const t = transform
     for (let i = 0; i < part.positions.length; i += 3) {
@@ -63,22 +78,34 @@ export function read3mf(bytes: Uint8Array): MeshFile {
   }
 }
 
-function modelText(bytes: Uint8Array): string {
-  let files: Record<string, Uint8Array>
+/** Unpacks what is asked for; whatever is wrong with the package is said in a sentence. */
+function unpacked(bytes: Uint8Array, filter: (entry: UnzipFileInfo) => boolean) {
   try {
-    files = unzipSync(bytes, {
-      filter: (f) => {
-        if (f.originalSize > MOST_BYTES) throw broken('It unpacks to more than 800 MB', f.name)
-        return /\.model$/i.test(f.name)
-      },
-    })
+    return unzipSync(bytes, { filter })
   } catch (error) {
-    if ((error as { code?: unknown }).code === 'broken-file') throw error
+    if (error instanceof Refusal) throw error
     throw broken(`The package cannot be unpacked: ${(error as Error).message}`, 'package')
   }
-  const name = Object.keys(files).find((n) => /3dmodel\.model$/i.test(n)) ?? Object.keys(files)[0]
-  if (!name) throw broken('There is no model in this package', 'package')
-  return new TextDecoder().decode(files[name])
+}
+
+/** The one entry that is read: the others are looked at by name and size alone. */
+function modelText(bytes: Uint8Array): string {
+  const entries: UnzipFileInfo[] = []
+  unpacked(bytes, (entry) => {
+    if (entries.push(entry) > MOST_ENTRIES)
+      throw broken(`More than ${MOST_ENTRIES} entries`, 'package')
+    return false
+  })
+  const models = entries.filter((entry) => /\.model$/i.test(entry.name))
+  const chosen = models.find((entry) => /3dmodel\.model$/i.test(entry.name)) ?? models[0]
+  if (!chosen) throw broken('There is no model in this package', 'package')
+  const { name, size, originalSize } = chosen
+  if (originalSize > MOST_BYTES)
+    throw broken(`It unpacks to more than ${MOST_BYTES / 1e6} MB`, name)
+  if (originalSize > GROWTH_FROM_BYTES && originalSize > MOST_GROWTH * size)
+    throw broken(`It unpacks to more than ${MOST_GROWTH} times its size`, name)
+  const model = unpacked(bytes, (entry) => entry.name === name)[name]
+  return new TextDecoder().decode(model)
 }
 
 const TAG =

@@ -1,24 +1,26 @@
-import { z } from 'zod'
-import { parseCatalogue } from '../../../core/footwear/catalogueSchema'
 import { audit } from '../../database/audit'
-import { putModels } from '../../database/models'
+import { putModelsJson } from '../../database/models'
 import { transaction } from '../../database/pool'
 import { route } from '../../http/route'
+import { inThread } from '../../work/pool'
 
 /** Adds or replaces models from a catalogue file. */
 export default route(
-  { permission: 'models.change', body: z.unknown(), mostBytes: 24_000_000 },
-  ({ person, body }) => {
-    const catalogue = parseCatalogue(body)
-    return transaction(async (db) => {
-      await putModels(db, person.shopId, catalogue.models)
+  {
+    permission: 'models.change',
+    readBody: (bytes) => inThread('catalogue', [bytes], [bytes]),
+    mostBytes: 24_000_000,
+  },
+  ({ person, body }) =>
+    transaction(async (db) => {
+      await putModelsJson(db, person.shopId, body)
+      const models = body.ids.length
       await audit(db, {
         shopId: person.shopId,
         person,
         action: 'models.import',
-        detail: { models: catalogue.models.length },
+        detail: { models },
       })
-      return { models: catalogue.models.length }
-    })
-  },
+      return { models }
+    }),
 )

@@ -202,6 +202,30 @@ describe('mesh files', () => {
   ])('refuse a broken %s with its place', (name, bytes, words) =>
     expect(() => readMesh(name, bytes)).toThrow(words),
   )
+  it('refuse packages that were made to flood: huge models, nested objects, endless entries', () => {
+    const packed = (model: string) => zipSync({ '3D/3dmodel.model': strToU8(model) })
+    const spaces = zipSync({ '3D/3dmodel.model': new Uint8Array(60_000_000).fill(32) })
+    expect(spaces.length).toBeLessThan(100_000)
+    expect(() => readMesh('a.3mf', spaces)).toThrow(/more than 200 times its size/)
+    const within = Array.from(
+      { length: 8 },
+      (_, i) =>
+        `<object id="${i}"><components>${`<component objectid="${i + 1}"/>`.repeat(20)}</components></object>`,
+    ).join('')
+    const nested = `<model>${within}<object id="8"/><build><item objectid="0"/></build></model>`
+    expect(() => readMesh('a.3mf', packed(nested))).toThrow(/put together more than 10000 times/)
+    const itself = '<object id="1"><components><component objectid="1"/></components></object>'
+    expect(() =>
+      readMesh('a.3mf', packed(`<model>${itself}<build><item objectid="1"/></build></model>`)),
+    ).toThrow(/too deeply/)
+    const many = Object.fromEntries(
+      Array.from({ length: 10_001 }, (_, i) => [`3D/${i}.model`, new Uint8Array(0)]),
+    )
+    expect(() => readMesh('a.3mf', zipSync(many))).toThrow(/More than 10000 entries/)
+    // A package within a package is no model.
+    const inner = packed('<model></model>')
+    expect(() => readMesh('a.3mf', zipSync({ 'inner.3mf': inner }))).toThrow(/no model/)
+  })
   it('never crash or hang on damaged bytes: 300 files, each read or refused in one sentence', () => {
     const sound = MESH_FORMATS.map((f) => [f, writeMesh(f, bag(8, 10), 'x')] as const)
     const damage = fc.record({

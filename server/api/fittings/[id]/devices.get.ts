@@ -1,19 +1,16 @@
 import { getQuery, setResponseHeader } from 'h3'
 import { z } from 'zod'
-import { madeDevices, madeSides, templateOf, zipFiles } from '../../../../core/formats/deviceFiles'
-import { normsOf } from '../../../../core/record/tables'
+import { madeSides } from '../../../../core/formats/deviceFiles'
 import { parseWith } from '../../../../core/record/parse'
 import { may } from '../../../../shared/permissions'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
-import { prescriptionPdf } from '../../../documents/prescriptionPdf'
-import { templatePdf } from '../../../documents/templatePdf'
-import { pairFilesOf } from '../../../documents/pairFilesOf'
 import { localDay } from '../../../http/day'
-import { HttpProblem } from '../../../http/problem'
 import { nameFile } from '../../../http/fileName'
+import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
+import { inThread } from '../../../work/pool'
 
 const query = z.object({ as: z.enum(['zip', 'template', 'prescription']).default('zip') })
 
@@ -41,26 +38,21 @@ export default route({ permission: 'documents.ticket' }, async ({ event, person 
     fittingId: state.id,
     action: `document.devices.${as}`,
   })
-  const now = new Date()
-  const templates = () =>
-    templatePdf(
-      madeDevices(record).map(({ side, built }) =>
-        templateOf(built, side, state.client.code, normsOf(record)),
-      ),
-      now,
-    )
-  const paper = () => prescriptionPdf(record, state.shop.name, localDay(), now)
+  const printed = { shop: state.shop.name, on: localDay(), now: new Date() }
+  const { code } = state.client
   const send = (type: string, name: string, bytes: Uint8Array) => {
     setResponseHeader(event, 'content-type', type)
-    nameFile(event, as === 'zip' ? 'attachment' : 'inline', `${state.client.code}-${name}`)
+    nameFile(event, as === 'zip' ? 'attachment' : 'inline', `${code}-${name}`)
     return Buffer.from(bytes)
   }
-  if (as === 'template') return send('application/pdf', 'template.pdf', await templates())
-  if (as === 'prescription') return send('application/pdf', 'prescription.pdf', await paper())
-  const files = [
-    ...(await pairFilesOf(record, localDay())),
-    { name: 'templates.pdf', bytes: await templates() },
-    ...(mayRead ? [{ name: 'prescription.pdf', bytes: await paper() }] : []),
-  ]
-  return send('application/zip', 'devices.zip', zipFiles(files))
+  if (as === 'template')
+    return send('application/pdf', 'template.pdf', await inThread('templates', [record, printed]))
+  if (as === 'prescription')
+    return send(
+      'application/pdf',
+      'prescription.pdf',
+      await inThread('prescriptionPaper', [record, printed]),
+    )
+  const zip = await inThread('deviceZip', [record, printed, mayRead])
+  return send('application/zip', 'devices.zip', zip)
 })

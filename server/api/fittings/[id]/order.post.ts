@@ -1,16 +1,15 @@
-import { createHash, randomUUID } from 'node:crypto'
-import { prescription } from '../../../../core/formats/papers/prescription'
+import { randomUUID } from 'node:crypto'
 import { sameJson } from '../../../../core/record/sameJson'
 import type { LabAnswer, LabOrder } from '../../../../core/record/schema'
 import { orderBody } from '../../../../shared/contracts'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { keepOrder, orderOf } from '../../../database/orders'
 import { database } from '../../../database/pool'
-import { pairFilesOf } from '../../../documents/pairFilesOf'
 import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 import { lab, LabRefused } from '../../../labs/adapter'
+import { inThread } from '../../../work/pool'
 
 /**
  * Keeps an order, then sends the devices to the lab under the order's own id, and keeps what it
@@ -43,14 +42,9 @@ export default route(
       feet: Object.fromEntries(feet.map((side) => [side, record.feet[side]])) as typeof record.feet,
     }
     const on = localDay()
-    const files = (await pairFilesOf(chosen, on)).filter((f) => !f.name.startsWith('prescription'))
-    const hashed = files.map(({ name, bytes }) => ({
-      name,
-      sha256: createHash('sha256').update(bytes).digest('hex'),
-      bytes,
-    }))
+    const { files, prescription } = await inThread('orderFiles', [chosen, on])
     const order = body.id ?? randomUUID()
-    const fileRows = hashed.map(({ name: file, sha256 }) => ({ name: file, sha256 }))
+    const fileRows = files.map(({ name: file, sha256 }) => ({ name: file, sha256 }))
     const known = orderOf(state.parts.orders?.content, order)
     // The lab has spoken: it is told again, not asked again.
     if (known && (known.answer.status === 'accepted' || known.answer.status === 'queries'))
@@ -85,11 +79,8 @@ export default route(
         ...(record.client?.massKg && { massKg: record.client.massKg }),
       },
       note: kept.note ?? '',
-      prescription: prescription(chosen, on),
-      files: hashed.map(({ bytes, ...file }) => ({
-        ...file,
-        base64: Buffer.from(bytes).toString('base64'),
-      })),
+      prescription,
+      files,
     }).catch((error: Error): LabAnswer => {
       const status = error instanceof LabRefused ? 'refused' : 'no answer'
       return { status, queries: [] }
