@@ -1,6 +1,7 @@
 import { join } from 'node:path'
 import { fileURLToPath } from 'node:url'
 import vuetify, { transformAssetUrls } from 'vite-plugin-vuetify'
+import { buildServiceWorker } from './scripts/lib/serviceWorker.mjs'
 import { buildWorkers } from './scripts/lib/workers.mjs'
 import { templateOptions } from './templateOptions'
 
@@ -39,6 +40,10 @@ export default defineNuxtConfig({
     vue: { template: { transformAssetUrls, compilerOptions: templateOptions } },
     worker: { format: 'es' },
     optimizeDeps: { include: ['@mdi/js', 'comlink', 'three', 'zod', 'idb'] },
+  },
+  hooks: {
+    // Once all files that a browser asks for are there, and before the server is told which.
+    'nitro:build:public-assets': (nitro) => buildServiceWorker(nitro.options.output.publicDir),
   },
   postcss: { plugins: { cssnano: false } },
   nitro: {

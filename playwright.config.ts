@@ -19,6 +19,8 @@ export default defineConfig({
   reporter: [['list'], ['json']],
   use: {
     ...devices['Desktop Chrome'],
+    // Its own test has it; elsewhere lines that tests cut must be seen by the page itself.
+    serviceWorkers: 'block',
     viewport: { width: 1280, height: 800 },
     actionTimeout: 60_000,
     trace: process.env.TRACE ? 'on' : 'off',

@@ -181,6 +181,8 @@ export interface BenchJobRow {
   name: string | null
   kinds: string[]
   steps: BenchStep[]
+  /** minutes of hands left, where its steps were left out: it is far from the day asked for */
+  handsMin?: number
   promisedOn?: string
   promisedAt?: string
   benchOn?: string

@@ -10,7 +10,7 @@ export interface Box {
 export interface Sealed {
   id: string
   person: string
-  kind: 'change' | 'request' | 'history' | 'file' | 'bytes'
+  kind: 'change' | 'request' | 'history' | 'file' | 'bytes' | 'answer'
   order: number
   box: Box
 }
@@ -71,6 +71,7 @@ export const deviceStore = {
   all: async (): Promise<Sealed[]> => (await open()).getAll('sealed'),
   ofPerson: async (person: string): Promise<Sealed[]> =>
     (await open()).getAllFromIndex('sealed', 'byPerson', person),
+  keys: async (): Promise<KeyRow[]> => (await open()).getAll('keys'),
   key: async (person: string): Promise<KeyRow | undefined> => (await open()).get('keys', person),
   putKey: async (row: KeyRow) => void (await (await open()).put('keys', row)),
   legible: async (): Promise<unknown[]> => (await open()).getAll('pending'),

@@ -114,7 +114,8 @@ export async function dropFile(id: string): Promise<void> {
 
 /** How many changes of other people wait on this device, or of one's own that no key here opens. */
 export async function closedCount(person: string): Promise<{ others: number; own: number }> {
-  const isChange = ({ kind }: Pick<Sealed, 'kind'>) => kind !== 'history' && kind !== 'bytes'
+  const isChange = ({ kind }: Pick<Sealed, 'kind'>) =>
+    kind === 'change' || kind === 'request' || kind === 'file'
   if (!canSeal()) {
     const rows = [...inMemory.values()].map(({ row }) => row).filter(isChange)
     return { others: rows.filter((row) => row.person !== person).length, own: 0 }

@@ -5,6 +5,8 @@ const ROUNDS = 310_000
 const AES = { name: 'AES-GCM', length: 256 } as const
 
 let key: CryptoKey | null = null
+/** whose key is open */
+let owner: string | null = null
 
 const random = (bytes: number) => crypto.getRandomValues(new Uint8Array(bytes))
 
@@ -67,6 +69,7 @@ async function wrapNow(row: KeyRow, secret: string): Promise<KeyRow> {
  */
 export async function unlock(person: string, secret?: string): Promise<'open' | 'asks' | 'former'> {
   key = null
+  owner = person
   if (!canSeal()) return 'open'
   const row = await deviceStore.key(person)
   if (secret === undefined) {
@@ -110,6 +113,15 @@ export async function isSecretOf(person: string, secret: string): Promise<boolea
     () => true,
     () => false,
   )
+}
+
+/** Whose key is open on this page; null where there is none, or no cipher. */
+export const openFor = (): string | null => (key ? owner : null)
+
+/** Who is signed in on this device as far as it knows, whatever the server says. */
+export async function peopleHere(): Promise<string[]> {
+  if (!canSeal()) return []
+  return (await deviceStore.keys()).filter((row) => row.live).map((row) => row.person)
 }
 
 /** Puts the key away: what waits can be opened only after its owner has signed in again. */

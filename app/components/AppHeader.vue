@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { format } from 'date-fns'
+import { format, isSameDay } from 'date-fns'
 import { useNow } from '@vueuse/core'
 import { computed, defineAsyncComponent, ref } from 'vue'
 import { VBtn, VList, VListItem, VMenu } from 'vuetify/components'
+import { useLine } from '~/stores/line'
 import { useSession } from '~/stores/session'
 import { ROLE_WORDS } from '../../shared/permissions'
 import BrandMark from './BrandMark.vue'
@@ -22,6 +23,7 @@ const {
   shop?: string
 }>()
 const session = useSession()
+const line = useLine()
 const now = useNow({ interval: 10_000 })
 const SAVED: Record<Saved, string> = {
   saved: 'Saved',
@@ -30,6 +32,11 @@ const SAVED: Record<Saved, string> = {
   'on this page': 'Only on this page: keep it open',
 }
 const saves = computed(() => saved && `${saved === 'saved' ? '✓ ' : ''}${SAVED[saved]}`)
+const asOf = computed(() => {
+  const from = line.shownFrom
+  if (from === null) return ''
+  return `No line: as of ${format(from, isSameDay(from, now.value) ? 'HH:mm' : 'd MMM, HH:mm')}`
+})
 const waits = computed(() => saved === 'kept' || saved === 'on this page')
 // What waits rests on the whole record: the first page does not wait for it.
 const WaitingTray = defineAsyncComponent(() => import('./WaitingTray.vue'))
@@ -67,6 +74,7 @@ async function signOut() {
       <small v-if="saved" :class="{ 'watch-text': waits }" role="status" aria-live="polite">{{
         saves
       }}</small>
+      <small v-if="asOf" class="watch-text" role="status">▲ {{ asOf }}</small>
     </div>
     <WaitingTray v-if="session.person" />
     <TimerTray />

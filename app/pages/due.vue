@@ -5,8 +5,8 @@ import { VBtn, VDataTable, VSelect } from 'vuetify/components'
 import type { DueRow } from '../../shared/contracts'
 import AppHeader from '~/components/AppHeader.vue'
 import StatusMark from '~/components/StatusMark.vue'
-import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
+import { useLine } from '~/stores/line'
 
 /** Whom to ask, who outgrows what, whose guarantee ends. */
 const session = useSession()
@@ -31,7 +31,7 @@ async function load(from = 0) {
   const asked = kind.value
   const only = asked === 'all' ? '' : `&kind=${asked}`
   try {
-    const answer = await api<Answer>(`due?from=${from}${only}`)
+    const answer = await useLine().read<Answer>(`due?from=${from}${only}`)
     // Another kind was chosen meanwhile: its own answer is on its way.
     if (kind.value !== asked) return
     rows.value = from === 0 ? answer.due : [...rows.value, ...answer.due]

@@ -13,6 +13,7 @@ import TrailMini from '~/components/TrailMini.vue'
 import { STATIONS } from '~/components/stations'
 import PlainButton from '~/components/PlainButton.vue'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
+import { useLine } from '~/stores/line'
 
 // The form brings all schemas of a record along: Today opens without them.
 const NewClient = defineAsyncComponent(() => import('~/components/NewClient.vue'))
@@ -47,7 +48,7 @@ const importing = ref(false)
 
 async function load() {
   try {
-    const today = await api<{ visits: VisitRow[]; unfinished: Unfinished[] }>('today')
+    const today = await useLine().read<{ visits: VisitRow[]; unfinished: Unfinished[] }>('today')
     visits.value = today.visits
     open.value = today.unfinished
     trouble.value = ''

@@ -23,7 +23,10 @@ const understood = ref(false)
 const trouble = ref('')
 const busy = ref(false)
 onMounted(async () => {
-  const page = await session.look().catch(() => null)
+  const page = await session.look().catch((error: Error) => {
+    trouble.value = error.message
+    return null
+  })
   // Whoever was quicker than the answer has chosen already.
   chosen.value ||= page?.demo[0]?.login ?? ''
 })

@@ -17,10 +17,10 @@ import type { PlacedStep, Schedule } from '../../core/bench/schedule/schedule'
 import { stepCommand } from '../../core/bench/stepCommand'
 import type { StepChange } from '../../core/record/stepState'
 import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
-import { api } from '~/browser/api'
 import { scheduleWorker, stopScheduling } from '~/workers/scheduleWorker'
 import { KEPT_HERE, useOutbox } from './outbox'
 import { useQueue } from './queue'
+import { useLine } from './line'
 import { useTimers } from './timers'
 
 /** How a step stands after what was done with it. */
@@ -183,7 +183,7 @@ export const useBench = defineStore('bench', {
       this.wanted = day
       this.tick()
       try {
-        const state = await api<BenchState>(`bench?day=${day}`)
+        const state = await useLine().read<BenchState>(`bench?day=${day}`)
         // Another day was asked for meanwhile: its answer counts, whichever comes first.
         if (this.wanted !== day) return
         if (this.day !== day) this.proposal = null
@@ -310,6 +310,11 @@ export const useBench = defineStore('bench', {
       // What was proposed before knows nothing of it: nobody takes that any more.
       const again = this.plan.steps.length > 0
       if (again) this.proposal = null
+      // A job from far away comes with its steps only once it is on this day.
+      if (this.jobsOfDay.some((job) => job.handsMin !== undefined)) {
+        await kept
+        await this.load()
+      }
       await Promise.all([kept, this.propose(again)])
     },
     /**

@@ -13,9 +13,9 @@ import type { Client } from '../../core/record/schema'
 import { UNKNOWN_WEARER, type Wearer } from '../../core/record/stepState'
 import { HOUSE_TABLES, normsOf, type ShopKey, type ShopTables } from '../../core/record/tables'
 import type { FittingState, PartState } from '../../shared/contracts'
-import { api } from '~/browser/api'
 import { EMPTY_PARTS } from './emptyParts'
 import { useOutbox } from './outbox'
+import { useLine } from './line'
 import { useSession } from './session'
 
 type States = Partial<Record<PartName, PartState>>
@@ -102,7 +102,7 @@ export const useFitting = defineStore('fitting', () => {
    * @param kept parts that stay as the screen has them, since changes of theirs are on their way
    */
   async function load(kept: () => ReadonlySet<PartName> = () => new Set()) {
-    const state = await api<FittingState>(`fittings/${id.value}`)
+    const state = await useLine().read<FittingState>(`fittings/${id.value}`)
     if (state.id !== id.value) return
     client.value = {
       ...state.client,

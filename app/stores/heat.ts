@@ -8,6 +8,7 @@ import type { HeatWindow } from '../../core/tables/heatWindows'
 import type { HeatLogRow } from '../../shared/contracts'
 import { api, ApiError } from '~/browser/api'
 import { KEPT_HERE, useOutbox } from './outbox'
+import { useLine } from './line'
 
 /** Which apparatus a window is usually reached in; the name of the stand-in probe too. */
 const USUAL: Record<string, string> = {
@@ -81,7 +82,10 @@ export const useHeat = defineStore('heat', {
   actions: {
     async load() {
       try {
-        const { logs, windows } = await api<{ logs: HeatLogRow[]; windows: HeatWindow[] }>('heat')
+        const { logs, windows } = await useLine().read<{
+          logs: HeatLogRow[]
+          windows: HeatWindow[]
+        }>('heat')
         // Nothing more goes into a log that was ended, also by another device.
         for (const l of logs) if (l.stoppedAt) this.unsent[l.id] = this.handed[l.id] = []
         this.logs = logs.map((l) => this.withUnsent(l))

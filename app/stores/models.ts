@@ -2,7 +2,7 @@ import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
-import { api } from '~/browser/api'
+import { useLine } from './line'
 
 /** The shop's footwear models, read once a session. */
 export const useModels = defineStore('models', {
@@ -15,7 +15,7 @@ export const useModels = defineStore('models', {
     /** Reads them; again when something was learned. */
     async load(again = false) {
       if (this.loaded && !again) return
-      const { models, learned } = await api<{
+      const { models, learned } = await useLine().read<{
         models: FootwearModel[]
         learned: Record<string, LearnedBias>
       }>('models')

@@ -3,7 +3,8 @@ import type { Person } from '../../shared/contracts'
 import { may, type Permission, type Role } from '../../shared/permissions'
 import { api, ApiError, onSignedOut, type SignedOutCode } from '~/browser/api'
 import { dropHistory } from '~/browser/keptChanges'
-import { isSecretOf, lockAway, unlock } from '~/browser/sealing'
+import { dropAnswers, lastAnswer, rememberAnswer } from '~/browser/lastAnswers'
+import { isSecretOf, lockAway, peopleHere, unlock } from '~/browser/sealing'
 
 interface SignInPage {
   demo: { login: string; name: string; role: Role }[]
@@ -18,6 +19,9 @@ interface Lock {
   /** without touch until the page hides */
   minutes: number
 }
+
+/** Who this device knows to be signed in, as they were told last. */
+const ME = 'me'
 
 /**
  * Who is at the bench. `locked` keeps the page, hidden, until its person shows that it is them
@@ -35,7 +39,13 @@ export const useSession = defineStore('session', {
   actions: {
     async look() {
       onSignedOut((code) => this.person && this.lock(code))
-      this.page = await api<SignInPage>('sign-in')
+      try {
+        this.page = await api<SignInPage>('sign-in')
+      } catch (error) {
+        const isSilent = error instanceof ApiError && error.passing
+        if (!isSilent || !(await this.lookHere())) throw error
+        return this.page!
+      }
       const { person, lock } = this.page
       // A key that was put away says that they signed out here, though the server may not have heard.
       const opened = person && (await unlock(person.id).catch(() => 'open'))
@@ -43,7 +53,27 @@ export const useSession = defineStore('session', {
       this.known = true
       this.login = lock?.login ?? this.login
       if (this.person && lock?.isLocked) this.lock('locked')
+      if (this.person) void rememberAnswer(ME, this.page).catch(() => undefined)
       return this.page
+    },
+    /**
+     * The server does not answer: whoever is signed in on this device finds what it had, once they
+     * have shown that it is them.
+     */
+    async lookHere(): Promise<boolean> {
+      for (const id of await peopleHere().catch(() => [])) {
+        await unlock(id).catch(() => undefined)
+        const last = await lastAnswer<SignInPage>(ME).catch(() => null)
+        const page = last?.answer
+        if (page?.person?.id !== id || !page.lock) continue
+        this.page = { ...page, lock: { ...page.lock, isLocked: true, hasPin: false } }
+        this.person = page.person
+        this.login = page.lock.login
+        this.known = true
+        this.lock('locked')
+        return true
+      }
+      return false
     },
     /** What holds of this session now: its lock, the shop's minutes, and whether it still stands. */
     async refresh() {
@@ -52,6 +82,7 @@ export const useSession = defineStore('session', {
       this.page = page
       if (this.person && page.person?.id !== this.person.id) return this.lock('signed-out')
       if (this.person) this.person = page.person
+      if (this.person) void rememberAnswer(ME, page).catch(() => undefined)
     },
     /**
      * Another tab was opened again: this one too, if the server says that the session is open and
@@ -78,11 +109,15 @@ export const useSession = defineStore('session', {
       this.person = null
       if (!id) return
       await dropHistory(id).catch(() => undefined)
+      await dropAnswers(id).catch(() => undefined)
       await lockAway(id).catch(() => undefined)
     },
     lock(asks: SignedOutCode = 'signed-out') {
       this.asks = asks
       this.locked = true
+      // Whose session was ended finds nothing here without the server.
+      if (asks === 'signed-out' && this.person)
+        void dropAnswers(this.person.id).catch(() => undefined)
     },
     /** Hides the page now; where the line is down, this device alone hides it. */
     async lockNow() {

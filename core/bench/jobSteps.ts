@@ -161,6 +161,10 @@ export function followingOf(
 export const isOver = (steps: readonly BenchStep[]): boolean =>
   steps.every((s) => s.state === 'done' || s.state === 'skipped')
 
+/** Minutes of hands that are left in open steps, min; what waits by itself takes none. */
+export const handsLeftMin = (steps: readonly BenchStep[]): number =>
+  steps.reduce((sum, s) => (s.state === 'open' && !s.waiting ? sum + s.minutes : sum), 0)
+
 /**
  * The step that comes next: the first that is open with all before it over; else the one running.
  */

@@ -47,5 +47,6 @@ export function jobsOfDay<J extends DatedJob>(
   day: JobDay,
 ): { here: J[]; others: J[] } {
   const here = jobs.filter((job) => belongsToDay(job, day))
-  return { here, others: jobs.filter((job) => !here.includes(job)) }
+  const known = new Set(here)
+  return { here, others: jobs.filter((job) => !known.has(job)) }
 }

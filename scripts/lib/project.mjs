@@ -53,6 +53,7 @@ export function sourceKey() {
     'public',
     'nuxt.config.ts',
     'scripts/lib/workers.mjs',
+    'scripts/lib/serviceWorker.mjs',
     'templateOptions.ts',
     'package-lock.json',
   ])

@@ -8,7 +8,7 @@ import { route } from '../http/route'
 export default route({ permission: 'clients.see' }, async ({ person }) => {
   const tables = await currentTables(database(), person.shopId)
   return {
-    ...(await workedOf(database(), person.shopId, localDay())),
+    ...(await workedOf(person.shopId, localDay())),
     counts: { pain: tables.painChange, comfort: tables.comfortChange },
   }
 })

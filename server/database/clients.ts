@@ -42,6 +42,27 @@ export async function addClient(
   return rows[0]
 }
 
+/** A client as a search shows them, with their newest fitting. */
+export interface FoundClient {
+  id: string
+  code: string
+  name: string
+  bornOn: string | null
+  occupation: string | null
+  fittingId: string | null
+  openedOn: string | null
+}
+const FOUND = `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn",
+  c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"`
+const NEWEST_FITTING = `left join lateral (
+    select id, opened_on from fittings where client_id = c.id
+    order by opened_on desc, created_at desc limit 1
+  ) f on true
+  order by lower(c.name)`
+
+/** Words of so many letters can be looked up in the index of letters in threes. */
+const INDEXED_LETTERS = 3
+
 /** No name goes on with a letter behind this one. */
 const LAST_LETTER = 1_114_111
 
@@ -54,48 +75,32 @@ export async function searchClients(
   shopId: string,
   query: string,
   limit = 20,
-): Promise<
-  {
-    id: string
-    code: string
-    name: string
-    bornOn: string | null
-    occupation: string | null
-    fittingId: string | null
-    openedOn: string | null
-  }[]
-> {
+): Promise<FoundClient[]> {
   const words = query.trim().toLowerCase().split(/\s+/).filter(Boolean).slice(0, 6)
   const escaped = words.map((w) => w.replace(/[\\%_]/g, (c) => `\\${c}`))
+  const begins = `lower(name) >= $3 and lower(name) < $3 || chr(${LAST_LETTER})`
+  const found = async (from: string, values: unknown[]) =>
+    (await db.query<FoundClient>(`${FOUND} from (${from}) c ${NEWEST_FITTING}`, values)).rows
+  const near = await found(
+    `select * from clients where shop_id = $1 and ${begins} order by lower(name) limit $2`,
+    [shopId, limit, words.join(' ')],
+  )
+  if (near.length === limit) return near
   // One condition a word, each of which the index of letters in threes can answer.
   const holds = escaped.map((_, i) => `and lower(name || ' ' || code) like '%' || $${i + 4} || '%'`)
-  // Two walks of indexes in the order of names: neither sorts what it does not show.
-  const begins = `lower(name) >= $3 and lower(name) < $3 || chr(${LAST_LETTER})`
-  const columns = 'id, code, name, details'
-  const { rows } = await db.query(
-    `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn",
-       c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"
-     from (
-         (
-           select ${columns}, 0 as far from clients where shop_id = $1 and ${begins}
-           order by lower(name) limit $2
-         )
-         union all
-         (
-           select ${columns}, 1 as far from clients
-           where shop_id = $1 ${holds.join(' ')} and not (${begins})
-           order by lower(name) limit $2
-         )
-         order by far, name limit $2
-       ) c
-       left join lateral (
-         select id, opened_on from fittings where client_id = c.id
-         order by opened_on desc, created_at desc limit 1
-       ) f on true
-     order by c.far, lower(c.name)`,
-    [shopId, limit, words.join(' '), ...escaped],
-  )
-  return rows
+  const others = `select * from clients where shop_id = $1 ${holds.join(' ')} and not (${begins})`
+  // A single word is found by walking the names in their order. Several go together more often than
+  // the database thinks (first and last names of a family): it would walk all names, so that those
+  // with all words are gathered first.
+  const isRare = words.length > 1 && words.some((word) => word.length >= INDEXED_LETTERS)
+  const gathered = `with m as materialized (${others}) select * from m`
+  const far = await found(`${isRare ? gathered : others} order by lower(name) limit $2`, [
+    shopId,
+    limit - near.length,
+    words.join(' '),
+    ...escaped,
+  ])
+  return [...near, ...far]
 }
 
 /** One client of a shop; null when the shop has none with this id. */

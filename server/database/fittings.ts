@@ -126,20 +126,22 @@ export async function readFitting(
   shopId: string,
   id: string,
 ): Promise<FittingState | null> {
-  const { rows } = await db.query(
-    `select f.id, f.opened_on, c.id as client_id, c.code, c.version, c.details, s.name as shop
+  const { rows } = await db.query({
+    name: 'fitting',
+    text: `select f.id, f.opened_on, c.id as client_id, c.code, c.version, c.details, s.name as shop
      from fittings f
        join clients c on c.id = f.client_id
        join shops s on s.id = f.shop_id
      where f.shop_id = $1 and f.id = $2`,
-    [shopId, id],
-  )
+    values: [shopId, id],
+  })
   const f = rows[0]
   if (!f) return null
-  const parts = await db.query<PartRow>(
-    `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1`,
-    [id],
-  )
+  const parts = await db.query<PartRow>({
+    name: 'parts',
+    text: `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1`,
+    values: [id],
+  })
   const tables = await currentTables(db, shopId)
   const state: FittingState = {
     id: f.id,

@@ -92,7 +92,8 @@ export async function removeModel(db: Client, shopId: string, model: string): Pr
 export async function readShellChecks(db: Client, shopId: string): Promise<ShellCheck[]> {
   const { rows } = await db.query<{ content: unknown; record_version: number }>(
     `select p.content, p.record_version from fitting_parts p join fittings f on f.id = p.fitting_id
-     where f.shop_id = $1 and p.part = 'footwear' and jsonb_typeof(p.content->'chosen'->'shellChecks') = 'array'`,
+     where f.shop_id = $1 and p.part = 'footwear'
+       and p.content #> '{chosen,shellChecks,0}' is not null`,
     [shopId],
   )
   return rows.flatMap((r): ShellCheck[] => {

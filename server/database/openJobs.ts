@@ -43,11 +43,7 @@ async function openFittings(db: Client, shopId: string, today: string) {
   const { rows } = await db.query<{ id: string; versions: string }>(
     `with open as materialized (
        select id, client_id from fittings
-       where shop_id = $1 and opened_on > $2::date - 365
-         and not exists (
-           select 1 from fitting_parts
-           where fitting_id = fittings.id and part = 'handover' and content ? 'on'
-         )
+       where shop_id = $1 and opened_on > $2::date - 365 and not handed_over
      )
      select open.id, c.version || ' ' || p.versions as versions
      from open
@@ -128,7 +124,7 @@ export async function openJobs(
   const open = await openFittings(db, shopId, today)
   const world = mark(tables.version, learned, await modelsMark(db, shopId))
   const former = built.get(shopId)
-  const fromOf = ({ versions }: { versions: string }) => mark(world, versions)
+  const fromOf = ({ versions }: { versions: string }) => `${world} ${versions}`
   const stale = open.filter((f) => former?.get(f.id)?.from !== fromOf(f)).map((f) => f.id)
   const anew =
     stale.length > 0

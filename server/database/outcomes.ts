@@ -2,7 +2,8 @@ import { pairFigures, sumFigures, type PairFigures } from '../../core/followup/s
 import { casesOf, workedRows, type WorkedCase } from '../../core/followup/worked'
 import { joinRecord, type PartName } from '../../core/record/parts'
 import type { ShopTables } from '../../core/record/tables'
-import type { Client } from './pool'
+import { freshest } from './freshest'
+import { database, type Client } from './pool'
 import { currentTables } from './shopTables'
 import { PARTS_COLUMN, partsOf } from './storedParts'
 
@@ -100,8 +101,16 @@ const summed = new Map<string, { from: string; worked: Worked }>()
 /** So many clients of a row are named; how many there are is told. */
 const MOST_NAMED = 60
 
-/** Sums of the outcomes of the last two years, newest first; summed again when one changes. */
-export async function workedOf(db: Client, shopId: string, today: string): Promise<Worked> {
+/**
+ * Sums of the outcomes of the last two years, newest first; summed again when one changes, once for
+ * all who ask meanwhile.
+ */
+export const workedOf = (shopId: string, today: string): Promise<Worked> =>
+  sumWorked(`${shopId} ${today}`)
+
+const sumWorked = freshest(async (key): Promise<Worked> => {
+  const [shopId, today] = key.split(' ') as [string, string]
+  const db = database()
   const since = '$2::date - 730'
   const { rows } = await db.query<{ n: number; newest: string | null }>(
     `select count(*)::int as n, max(reckoned_at)::text as newest
@@ -127,4 +136,4 @@ export async function workedOf(db: Client, shopId: string, today: string): Promi
   }
   summed.set(shopId, { from, worked })
   return worked
-}
+})

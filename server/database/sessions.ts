@@ -40,8 +40,9 @@ export async function openSession(
   id: string,
   idleMinutes: number | null,
 ): Promise<OpenSession | null> {
-  const { rows } = await db.query(
-    `with one as (
+  const { rows } = await db.query({
+    name: 'open session',
+    text: `with one as (
        select s.id, s.touched_at, s.pin_tries, p.id as person_id, p.shop_id, p.name, p.role, p.login,
          p.pin_hash is not null as has_pin, h.lock_minutes,
          s.locked_at is not null
@@ -53,8 +54,8 @@ export async function openSession(
        where id in (select id from one where not locked and touched_at < now() - interval '20 seconds')
      )
      select * from one`,
-    [id, idleMinutes],
-  )
+    values: [id, idleMinutes],
+  })
   const r = rows[0]
   return r
     ? {

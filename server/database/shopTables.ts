@@ -25,15 +25,24 @@ export async function readTables(db: Client, shopId: string): Promise<TablesVers
   }))
 }
 
+/** The newest version of each shop as it was read: a version never changes once it is written. */
+const newest = new Map<string, { version: number; tables: ShopTables }>()
+
 /** The tables that the shop has today. */
 export async function currentTables(db: Client, shopId: string): Promise<ShopTables> {
-  const { rows } = await db.query(
-    'select content from norms where shop_id = $1 order by version desc limit 1',
-    [shopId],
-  )
-  return rows[0]
-    ? parseWith(shopTablesSchema, completeTables(rows[0].content, EVERY_TABLE), 'norms')
-    : HOUSE_TABLES
+  const known = newest.get(shopId)
+  const { rows } = await db.query({
+    name: 'current tables',
+    text: `select version, case when version is distinct from $2 then content end as content
+      from norms where shop_id = $1 order by version desc limit 1`,
+    values: [shopId, known?.version ?? null],
+  })
+  if (!rows[0]) return HOUSE_TABLES
+  const { version, content } = rows[0]
+  if (content === null) return known!.tables
+  const tables = parseWith(shopTablesSchema, completeTables(content, EVERY_TABLE), 'norms')
+  newest.set(shopId, { version, tables })
+  return tables
 }
 
 /**

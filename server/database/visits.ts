@@ -88,10 +88,7 @@ export async function unfinished(
          select id, client_id, opened_on, created_at from fittings
          where shop_id = $1 and opened_on > $2::date - 60
            and exists (select 1 from fitting_parts where fitting_id = fittings.id)
-           and not exists (
-             select 1 from fitting_parts
-             where fitting_id = fittings.id and part = 'handover' and content ? 'on'
-           )
+           and not handed_over
          order by opened_on desc, created_at desc
          limit 12
        ) f

@@ -1,4 +1,11 @@
-import { getHeader, getRequestIP, getRequestProtocol, useSession, type H3Event } from 'h3'
+import {
+  getCookie,
+  getHeader,
+  getRequestIP,
+  getRequestProtocol,
+  useSession,
+  type H3Event,
+} from 'h3'
 import { database } from '../database/pool'
 import { beginSession, endOneSession, openSession, type OpenSession } from '../database/sessions'
 import type { SignedIn } from '../database/people'
@@ -10,6 +17,8 @@ interface Cookie {
 
 /** Minutes without a request after which a session is locked, where a run wants its own. */
 const IDLE_MINUTES = process.env.ARCH_IDLE_MINUTES ? Number(process.env.ARCH_IDLE_MINUTES) : null
+const COOKIE = 'gentle-arch'
+
 /** Is there a proxy of our own in front, whose word on address and protocol counts? */
 const BEHIND_PROXY = process.env.ARCH_BEHIND_PROXY === 'yes'
 
@@ -30,15 +39,32 @@ const cookieOf = (event: H3Event) => {
     )
   return useSession<Cookie>(event, {
     password,
-    name: 'gentle-arch',
+    name: COOKIE,
     maxAge: 12 * 3600,
     cookie: { httpOnly: true, sameSite: 'strict', path: '/', secure: isSecure(event) },
   })
 }
 
+/** Cookies that were opened before: a key made from the secret for each request takes a while. */
+const opened = new Map<string, string>()
+const MOST_OPENED = 1000
+
+/** The session that this request's cookie names. */
+async function sessionIdOf(event: H3Event): Promise<string | undefined> {
+  const sealed = getCookie(event, COOKIE)
+  const known = sealed && opened.get(sealed)
+  if (known) return known
+  const { session } = (await cookieOf(event)).data
+  if (sealed && session) {
+    opened.set(sealed, session)
+    if (opened.size > MOST_OPENED) opened.delete(opened.keys().next().value!)
+  }
+  return session
+}
+
 /** The session of this request, locked or not; null when there is none, or it was ended. */
 export async function sessionOf(event: H3Event): Promise<OpenSession | null> {
-  const { session } = (await cookieOf(event)).data
+  const session = await sessionIdOf(event)
   return session ? openSession(database(), session, IDLE_MINUTES) : null
 }
 

@@ -18,6 +18,7 @@ function store() {
     all: async () => [...disk.sealed.values()],
     ofPerson: async (person: string) =>
       [...disk.sealed.values()].filter((r) => r.person === person),
+    keys: async () => [...disk.keys.values()],
     key: async (person: string) => disk.keys.get(person),
     putKey: async (row: KeyRow) => void disk.keys.set(row.person, row),
     legible: async () => disk.legible,
@@ -30,7 +31,8 @@ async function page() {
   vi.resetModules()
   const sealing = await import('../../app/browser/sealing')
   const kept = await import('../../app/browser/keptChanges')
-  return { ...sealing, ...kept }
+  const answers = await import('../../app/browser/lastAnswers')
+  return { ...sealing, ...kept, ...answers }
 }
 beforeEach(() => {
   disk.keys.clear()
@@ -106,6 +108,45 @@ test('a file kept before its owner’s words were known is sealed under them wit
   await third.unlock('rhona', 'quiet larch')
   expect(await third.requestsOf('rhona')).toEqual([item('rhona', 'two')])
   expect(await third.bytesOfFile(scan('one'))).toEqual(inkOf('solid x'))
+})
+
+test('what the server said last is read by its own person alone, and is no change that waits', async () => {
+  const first = await page()
+  await first.unlock('rhona', 'quiet larch')
+  await first.rememberAnswer('today', { visits: ['Ottilie Marchbank'] })
+  expect(onDisk()).not.toContain('Ottilie')
+  expect(await first.closedCount('rhona')).toEqual({ others: 0, own: 0 })
+  const second = await page()
+  expect(await second.lastAnswer('today')).toBeNull()
+  expect(await second.peopleHere()).toEqual(['rhona'])
+  await second.unlock('rhona')
+  expect(await second.lastAnswer('today')).toMatchObject({
+    answer: { visits: ['Ottilie Marchbank'] },
+  })
+  const other = await page()
+  await other.unlock('idris', 'tall alder')
+  expect(await other.lastAnswer('today')).toBeNull()
+  // Signed out, nobody is here, and nothing is left.
+  await second.dropAnswers('rhona')
+  await second.lockAway('rhona')
+  expect(await second.peopleHere()).toEqual(['idris'])
+  expect(disk.sealed.size).toBe(0)
+})
+
+test('of what was said only the newest is kept', async () => {
+  const { unlock, rememberAnswer, lastAnswer } = await page()
+  await unlock('rhona', 'quiet larch')
+  vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-01T09:00:00Z') })
+  await rememberAnswer('fittings/0', 'eight days old')
+  vi.setSystemTime(new Date('2026-11-09T09:00:00Z'))
+  for (let i = 1; i <= 150; i++) {
+    vi.setSystemTime(Date.now() + 1000)
+    await rememberAnswer(`fittings/${i}`, i)
+  }
+  vi.useRealTimers()
+  expect(disk.sealed.size).toBeLessThanOrEqual(140)
+  expect(await lastAnswer('fittings/0')).toBeNull()
+  expect(await lastAnswer('fittings/150')).toMatchObject({ answer: 150 })
 })
 
 test('the key on the device can be used and never taken away', async () => {

@@ -45,7 +45,14 @@ vi.mock('~/browser/keptChanges', () => ({
   historyOf: async () => undefined,
   dropHistory: async () => undefined,
 }))
+vi.mock('~/browser/lastAnswers', () => ({
+  rememberAnswer: async () => undefined,
+  lastAnswer: async () => null,
+  dropAnswer: async () => undefined,
+  dropAnswers: async () => undefined,
+}))
 vi.mock('~/browser/sealing', () => ({
+  peopleHere: async () => [],
   canSeal: () => true,
   unlock: async () => 'open',
   lockAway: async () => undefined,

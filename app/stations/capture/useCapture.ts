@@ -18,6 +18,7 @@ import { useSession } from '~/stores/session'
 import type { Analysis, ScanRead } from '~/workers/scan.worker'
 import { scanSession, type ScanSession } from '~/workers/scanReader'
 import { useChanges } from '~/stores/changes'
+import { useLine } from '~/stores/line'
 
 type Found = Extract<ScanRead, { ok: true }>
 /** A scan that is open for a foot: its stored row, its worker and what was read off it. */
@@ -73,7 +74,7 @@ export function useCapture() {
   const seen = shallowReactive(new Map<string, { scan: ScanRow; analysis: Analysis }>())
   const busy = reactive<Record<Side, boolean>>({ left: false, right: false })
   const path = `fittings/${fitting.id}/scans`
-  const load = async () => (stored.value = (await api<{ scans: ScanRow[] }>(path)).scans)
+  const load = async () => (stored.value = (await useLine().read<{ scans: ScanRow[] }>(path)).scans)
   // Sent from any page: it stands in the list as the server has it.
   watch(
     () => files.kept,

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { addDays, format, startOfWeek } from 'date-fns'
 import { computed } from 'vue'
+import { handsLeftMin } from '../../../core/bench/jobSteps'
 import { PEOPLE } from '../../../core/tables/benchResources'
 import { minuteOf } from '../../../core/bench/schedule/day'
 import type { BenchJobRow } from '../../../shared/contracts'
@@ -10,8 +11,7 @@ import PlainButton from '~/components/PlainButton.vue'
 /** What is promised for each day of the week, against the hands there are. */
 const emit = defineEmits<{ day: [day: string] }>()
 const bench = useBench()
-const handsOf = (j: BenchJobRow) =>
-  j.steps.filter((s) => s.state === 'open' && !s.waiting).reduce((sum, s) => sum + s.minutes, 0)
+const handsOf = (j: BenchJobRow) => j.handsMin ?? handsLeftMin(j.steps)
 const hours = computed(() => {
   const people = bench.state?.resources.find((r) => r.id === PEOPLE)
   return people ? ((minuteOf(people.to) - minuteOf(people.from)) * bench.onDuty.length) / 60 : 0

@@ -1,9 +1,9 @@
 import { getQuery } from 'h3'
-import { learnDurations, learnedMinutes } from '../../../core/bench/durations'
-import type { BenchState } from '../../../shared/contracts'
-import { readPlan, stepsTook } from '../../database/bench'
-import { openJobs } from '../../database/openJobs'
-import { currentTables } from '../../database/shopTables'
+import { handsLeftMin } from '../../../core/bench/jobSteps'
+import { belongsToDay, type JobDay } from '../../../core/bench/jobsOfDay'
+import type { BenchJobRow, BenchState, PlanRow } from '../../../shared/contracts'
+import { readPlan } from '../../database/bench'
+import { benchWork } from '../../database/benchWork'
 import { benchPeople } from '../../database/people'
 import { database } from '../../database/pool'
 import { isoDay } from '../../../core/record/isoDay'
@@ -11,6 +11,22 @@ import { visitsBetween } from '../../database/visits'
 import { dayBounds, localDay } from '../../http/day'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
+
+/** So many jobs come with their steps, the promised first, and all of the day's. */
+const WITH_STEPS = 200
+
+/** Jobs far from this day without their steps: thousands of them would be half the answer. */
+function cutSteps(jobs: readonly BenchJobRow[], day: JobDay, plan: PlanRow): BenchJobRow[] {
+  if (jobs.length <= WITH_STEPS) return [...jobs]
+  const placed = new Set(plan.plan.steps.map((step) => step.job))
+  const coming = new Set(day.visits.map((visit) => visit.job))
+  const isNear = (job: BenchJobRow) =>
+    placed.has(job.id) ||
+    belongsToDay(job, { ...day, visits: coming.has(job.id) ? [{ job: job.id }] : [] })
+  return jobs.map((job, i) =>
+    i < WITH_STEPS || isNear(job) ? job : { ...job, steps: [], handsMin: handsLeftMin(job.steps) },
+  )
+}
 
 /**
  * A day at the bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees
@@ -24,15 +40,23 @@ export default route(
     if (!isoDay.safeParse(day).success)
       throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
     const db = database()
-    const tables = await currentTables(db, person.shopId)
-    const times = learnDurations(await stepsTook(db, person.shopId), tables.processes)
-    const [jobs, visits, people, plan] = await Promise.all([
-      openJobs(db, person.shopId, localDay(), tables, { learned: learnedMinutes(times) }),
+    const [{ tables, times, jobs: all }, visits, people, plan] = await Promise.all([
+      benchWork(person.shopId),
       visitsBetween(db, person.shopId, ...dayBounds(at)),
       benchPeople(db, person.shopId),
       readPlan(db, person.shopId, day),
     ])
     const named = person.role !== 'bench'
+    const jobs = cutSteps(
+      all,
+      {
+        day,
+        isToday: day === localDay(),
+        visits: visits.map((visit) => ({ job: visit.fittingId })),
+        byHand: plan.plan.jobs,
+      },
+      plan,
+    )
     return {
       day,
       today: localDay(),

@@ -10,6 +10,7 @@ import { download } from '~/browser/download'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
+import { useLine } from '~/stores/line'
 
 interface Page {
   id: string
@@ -27,7 +28,7 @@ const typed = ref('')
 const path = `clients/${String(route.params.id)}`
 onMounted(async () => {
   try {
-    client.value = await api<Page>(path)
+    client.value = await useLine().read<Page>(path)
   } catch (error) {
     trouble.value = (error as Error).message
   }
