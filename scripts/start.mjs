@@ -18,19 +18,24 @@ if (other)
 mkdirSync(at('.data'), { recursive: true })
 writeNote(RUNNING)
 
+/** Where it listens: this machine alone, unless the shop's network is meant. */
+const host = process.env.HOST ?? '127.0.0.1'
+
 let port = Number(process.env.PORT ?? 41300)
-if (!(await isFree(port))) {
+if (!(await isFree(port, host))) {
   if (process.env.PORT_IF_TAKEN !== 'next')
     stop(
       `Port ${port} is taken. Name another, for example: PORT=${port + 1} npm start, or PORT_IF_TAKEN=next npm start.`,
     )
-  while (!(await isFree(port))) port++
+  while (!(await isFree(port, host))) port++
 }
 
 const own = !process.env.DATABASE_URL
 if (own) needDebian(['postgresql', 'fonts-wqy-microhei'])
 needNpm()
 const { serve, end } = await import('./lib/serve.mjs')
+const { askHealth } = await import('./lib/health.mjs')
+const { certificateFor, isLoopback, namesOf, ownHost } = await import('./lib/tls.mjs')
 const { startCluster, stopCluster } = await import('./lib/cluster.mjs')
 const { migrate } = await import('./migrate.mjs')
 const { watch } = await import('./lib/watch.mjs')
@@ -68,9 +73,10 @@ try {
       }
   const applied = await migrate(urls.MIGRATION_URL, urls.DATABASE_URL)
   if (applied.length > 0) say(`database brought up to date: ${applied.join(', ')}`)
-  // Demo people sign in without a password: on somebody else's server they are loaded only when
-  // asked for.
-  const demo = own ? process.env.ARCH_DEMO !== 'no' : process.env.ARCH_DEMO === 'yes'
+  // Demo people sign in without a password: on somebody else's server, and in a network, they are
+  // loaded and let in only when asked for.
+  const isOpen = !isLoopback(host)
+  const demo = own && !isOpen ? process.env.ARCH_DEMO !== 'no' : process.env.ARCH_DEMO === 'yes'
   if (
     (await runAsync(
       process.execPath,
@@ -81,11 +87,14 @@ try {
     throw new Error('The first data could not be loaded; see above.')
   if (closing) await new Promise(() => undefined)
   if ((await build()) !== 0) throw new Error('The build failed; see above.')
-  const address = `http://127.0.0.1:${port}`
+  const tls = certificateFor(host, at('.data/tls'), process.env)
+  const scheme = tls ? 'https' : 'http'
+  const address = `${scheme}://${ownHost(host)}:${port}`
   const env = {
     ...urls,
     ARCH_SESSION_SECRET: process.env.ARCH_SESSION_SECRET ?? keptSecret('session-secret'),
     ARCH_DATA: at('.data'),
+    ARCH_DEMO_PEOPLE: demo ? 'yes' : 'no',
     ARCH_ERASED_LIST: at('.data/erased.txt'),
   }
   /** The database of this folder is ours to start again; where it stands elsewhere now, the server follows. */
@@ -100,17 +109,17 @@ try {
     }
   }
   // The first time it has to stand: what is broken is told at once, not tried again and again.
-  let first = await serve({ port, quiet: true, env })
+  let first = await serve({ port, quiet: true, env, host, tls })
   watched = watch({
     say: (words) => console.error(words),
     begin: async () => {
-      const child = first ?? (await serve({ port, quiet: true, env }))
+      const child = first ?? (await serve({ port, quiet: true, env, host, tls }))
       first = null
       return child
     },
     look: async () => {
-      const health = await fetch(`${address}/api/health`, { signal: AbortSignal.timeout(5_000) })
-      if (health.status === 503 && own && !closing) bringBack()
+      const status = await askHealth({ host: ownHost(host), port, isSafe: tls !== null })
+      if (status === 503 && own && !closing) bringBack()
     },
   })
   writeNote(RUNNING, { address })
@@ -127,7 +136,19 @@ try {
     nightly()
     setInterval(nightly, NIGHT_LOOK_MS).unref()
   }
-  console.log(`\nGentle Arch is ready: ${address}\nCtrl-C stops it and its database.`)
+  console.log(`\nGentle Arch is ready: ${address}`)
+  if (isOpen)
+    for (const name of namesOf(host).filter((one) => !isLoopback(one)))
+      console.log(`In this network: ${scheme}://${name}:${port}`)
+  if (tls?.authority)
+    console.log(
+      `Each tablet trusts it once, by this file: ${tls.authority}\nIts SHA-256: ${tls.fingerprint}`,
+    )
+  if (isOpen && !tls)
+    console.log('Without TLS what is sent can be read in the network: a proxy in front must do it.')
+  if (isOpen && !demo)
+    console.log('Demo people sign in from no network: ARCH_DEMO=yes lets them, for a trial.')
+  console.log('Ctrl-C stops it and its database.')
 } catch (error) {
   console.error(error.message)
   await close(1)

@@ -88,13 +88,13 @@ export function keptSecret(name) {
   return readFileSync(path, 'utf8').trim()
 }
 
-/** Is the port free on loopback? */
-export const isFree = (port) =>
+/** Is the port free, on loopback where nothing else is said? */
+export const isFree = (port, host = '127.0.0.1') =>
   new Promise((done) => {
     const probe = createServer()
       .once('error', () => done(false))
       .once('listening', () => probe.close(() => done(true)))
-    probe.listen(port, '127.0.0.1')
+    probe.listen(port, host)
   })
 
 export const wait = (ms) => new Promise((done) => setTimeout(done, ms))

@@ -1,12 +1,17 @@
 // The built server as a child process.
 import { spawn } from 'node:child_process'
+import { askHealth } from './health.mjs'
 import { at, wait } from './project.mjs'
+import { ownHost } from './tls.mjs'
 
 /**
  * Starts the built server and waits until it answers.
+ *
+ * @param host where it listens; loopback where none is named
+ * @param tls certificate and key, PEM; plain HTTP without
  * @returns the child process
  */
-export async function serve({ port, env, quiet = false }) {
+export async function serve({ port, env, quiet = false, host = '127.0.0.1', tls = null }) {
   const child = spawn(process.execPath, [at('.output/server/index.mjs')], {
     cwd: at('.'),
     stdio: ['ignore', quiet ? 'ignore' : 'inherit', 'inherit'],
@@ -14,10 +19,11 @@ export async function serve({ port, env, quiet = false }) {
       ...process.env,
       NODE_ENV: 'production',
       NITRO_SHUTDOWN_TIMEOUT: '2000',
-      HOST: '127.0.0.1',
-      NITRO_HOST: '127.0.0.1',
+      HOST: host,
+      NITRO_HOST: host,
       PORT: String(port),
       NITRO_PORT: String(port),
+      ...(tls && { NITRO_SSL_CERT: tls.cert, NITRO_SSL_KEY: tls.key }),
       ...env,
     },
   })
@@ -26,7 +32,8 @@ export async function serve({ port, env, quiet = false }) {
   for (let tries = 0; tries < 300; tries++) {
     if (ended !== null) throw new Error(`The server ended at once with code ${ended}.`)
     try {
-      if ((await fetch(`http://127.0.0.1:${port}/api/health`)).ok) return child
+      if ((await askHealth({ host: ownHost(host), port, isSafe: tls !== null })) === 200)
+        return child
     } catch {
       // not yet listening
     }
