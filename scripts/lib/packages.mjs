@@ -11,6 +11,7 @@ const DEBIAN = {
   'fonts-wqy-microhei': () => existsSync('/usr/share/fonts/truetype/wqy/wqy-microhei.ttc'),
   chromium: () => existsSync('/usr/bin/chromium'),
   'poppler-utils': () => existsSync('/usr/bin/pdftotext'),
+  haproxy: () => existsSync('/usr/sbin/haproxy'),
   admesh: () => existsSync('/usr/bin/admesh'),
 }
 

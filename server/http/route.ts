@@ -108,7 +108,8 @@ function toProblem(error: unknown): HttpProblem {
     return new HttpProblem(400, error.code, error.message, { path: error.path })
   const code = (error as { code?: string }).code ?? ''
   if (
-    /^(ECONN|57P|08|53300)/.test(code) ||
+    // 25006: a standby that has not taken over yet only reads.
+    /^(ECONN|57P|08|53300|25006)/.test(code) ||
     /timeout exceeded|Connection terminated/.test((error as Error).message ?? '')
   )
     return new HttpProblem(
