@@ -5,9 +5,9 @@
 import { readdirSync, readFileSync } from 'node:fs'
 import { needDebian, needNpm } from './lib/packages.mjs'
 import { at, say } from './lib/project.mjs'
-import { close, vitest } from './lib/testRuns.mjs'
+import { check, close, vitest } from './lib/testRuns.mjs'
 
-needDebian(['postgresql', 'admesh'])
+needDebian(['postgresql', 'fonts-wqy-microhei', 'chromium', 'admesh'])
 needNpm()
 
 const DAY_MS = 86_400_000
@@ -51,6 +51,10 @@ const groups = [
   drawn.filter((name) => projectOf(name) === 'server'),
   ...inGroups(turned(drawn.filter(isLong), Number(seed) % drawn.filter(isLong).length), BESIDE),
 ]
+/** So often something goes wrong in the small campaign of each run. */
+const TROUBLES = '12'
+await check('campaign', ['scripts/campaign.mjs', TROUBLES])
+
 const isOver = () => Date.now() - began > minutes * MINUTE_MS
 const leftOut = []
 for (const [i, files] of turned(groups, Number(seed) % groups.length).entries())

@@ -25,7 +25,9 @@ export function parseWith<S extends z.ZodType>(
       full,
     )
   }
-  throw new Refusal('invalid', `${path || what}: ${issue.message}`, path)
+  const isMissing = issue.code === 'invalid_type' && / received undefined$/.test(issue.message)
+  const words = isMissing ? 'this is missing.' : issue.message
+  throw new Refusal('invalid', `${path || what}: ${words}`, path)
 }
 
 /**
