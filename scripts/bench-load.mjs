@@ -1,23 +1,39 @@
 // npm run bench:load [share]: how long people wait at a large shop. Makes a throwaway database of
 // 100,000 clients, 150,000 fittings and 2 million audit lines (or a share of them, as 0.1), asks
-// eight things at once on loopback, and tells the 95th of 100 against what was set. Ends by itself.
+// eight things at once on loopback, and tells the 95th of 100 against what was set; then 200 mixed
+// requests a second for some minutes (--steady 10), and what became of the
+// server's memory. Ends by itself.
 import { randomUUID } from 'node:crypto'
+import { readFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { performance } from 'node:perf_hooks'
 import pg from 'pg'
-import { build, runAsync, say } from './lib/project.mjs'
+import { build, runAsync, say, wait } from './lib/project.mjs'
 import { startCluster, stopCluster } from './lib/cluster.mjs'
 import { end, serve } from './lib/serve.mjs'
 import { migrate } from './migrate.mjs'
 
-const SHARE = Number(process.argv.slice(2).find((a) => !a.startsWith('--')) ?? 1)
+const ARGUMENTS = process.argv.slice(2)
+const isNumber = (word) => /^[\d.]+$/.test(word)
+const SHARE = Number(
+  ARGUMENTS.find((word, i) => isNumber(word) && ARGUMENTS[i - 1] !== '--steady') ?? 1,
+)
 const CLIENTS = Math.round(100_000 * SHARE)
 const FITTINGS = Math.round(150_000 * SHARE)
 const AUDIT = Math.round(2_000_000 * SHARE)
 const AT_ONCE = 8
 const ASKS = 200
 const PORT = 21390
+const STEADY_MINUTES = ARGUMENTS.includes('--steady')
+  ? Number(ARGUMENTS[ARGUMENTS.indexOf('--steady') + 1] ?? 10)
+  : 0
+/** A shop's requests, as so many of a hundred. */
+const MIX = { open: 40, today: 20, search: 16, command: 15, due: 3, models: 3, audit: 2, bench: 1 }
+const A_SECOND = 200
+const WARM_MS = 20_000
+/** Memory may grow by so much under the same load, MB. */
+const MOST_GROWTH_MB = 100
 const PLACE = {
   PG_TEST_BASE: join(tmpdir(), `gentle-arch-load.${process.getuid()}`),
   PG_TEST_PORT: '21590',
@@ -91,7 +107,15 @@ async function fill(url) {
   )
   await step(
     'what became of them',
-    `update fittings set outcome_reckoned_at = null where shop_id = $1`,
+    `insert into outcomes (fitting_id, shop_id, opened_on, outcome)
+     select f.id, f.shop_id, f.opened_on, replace(known.outcome::text, known.code, c.code)::jsonb
+     from fittings f join clients c on c.id = f.client_id,
+       (
+         select o.outcome, kc.code from outcomes o
+           join fittings kf on kf.id = o.fitting_id join clients kc on kc.id = kf.client_id
+         where o.shop_id = $1 and o.outcome->'cases' <> '[]' order by o.fitting_id limit 1
+       ) known
+     where f.shop_id = $1 and c.code like 'LD-%' and f.handed_over`,
     [shop],
   )
   await step(
@@ -124,7 +148,8 @@ async function fill(url) {
 /** The 95th of 100 of some numbers. */
 const p95 = (times) => times.toSorted((a, b) => a - b)[Math.floor(times.length * 0.95)]
 
-async function measure(base, fittings) {
+/** What people ask, signed in. */
+async function asksOf(base, fittings) {
   const sign = await fetch(`${base}/api/sign-in`, {
     method: 'POST',
     headers: { 'content-type': 'application/json' },
@@ -137,17 +162,27 @@ async function measure(base, fittings) {
       ...(body && { method: 'POST', body: JSON.stringify(body) }),
     })
   const some = (list, i) => list[i % list.length]
-  const add = (i) => ({
-    id: randomUUID(),
-    version: Math.floor(i / fittings.length),
-    command: { kind: 'part.put', part: 'making', content: { promisedOn: '2027-01-02' } },
-  })
+  /** how often each fitting was changed here */
+  const changed = new Map()
+  let commands = 0
+  const add = (fitting) => {
+    const version = changed.get(fitting) ?? 0
+    changed.set(fitting, version + 1)
+    return {
+      id: randomUUID(),
+      version,
+      command: { kind: 'part.put', part: 'making', content: { promisedOn: '2027-01-02' } },
+    }
+  }
   const asks = {
     today: () => call('today'),
     search: (i) =>
       call(`clients?q=${some([...LAST, 'ail que', 'LD-00004', 'r', 'hamish wrenn 4'], i)}`),
     open: (i) => call(`fittings/${some(fittings, i)}`),
-    command: (i) => call(`fittings/${some(fittings, i)}/commands`, add(i)),
+    command: () => {
+      const fitting = some(fittings, commands++)
+      return call(`fittings/${fitting}/commands`, add(fitting))
+    },
     'new client': (i) => call('clients', { details: { name: `Load ${i}` } }),
     models: () => call('models'),
     bench: () => call('bench'),
@@ -155,6 +190,10 @@ async function measure(base, fittings) {
     worked: () => call('worked'),
     audit: () => call('audit'),
   }
+  return asks
+}
+
+async function measure(asks) {
   const slow = []
   for (const [name, ask] of Object.entries(asks)) {
     const times = []
@@ -182,6 +221,49 @@ async function measure(base, fittings) {
   return slow
 }
 
+/** Memory of a process, MB. */
+const memoryMb = (pid) =>
+  Number(/VmRSS:\s+(\d+)/.exec(readFileSync(`/proc/${pid}/status`, 'utf8'))[1]) / 1024
+
+/** The same number of requests in every second, whether the last ones are answered or not. */
+async function steady(asks, pid, base) {
+  const names = Object.entries(MIX).flatMap(([name, share]) => Array(share).fill(name))
+  const times = []
+  let [bad, sent, held] = [0, 0, 0]
+  const under = new Set()
+  const begun = performance.now()
+  await fetch(`${base}/api/health`)
+  let early = 0
+  while (performance.now() - begun < STEADY_MINUTES * 60_000) {
+    const due = Math.floor(((performance.now() - begun) / 1000) * A_SECOND)
+    for (; sent < due; sent++) {
+      const from = performance.now()
+      const one = asks[names[(sent * 37) % names.length]](sent)
+        .then(async (answer) => {
+          await answer.arrayBuffer()
+          if (!answer.ok) bad++
+        })
+        .catch(() => bad++)
+        .finally(() => {
+          times.push(performance.now() - from)
+          under.delete(one)
+        })
+      under.add(one)
+    }
+    // What it takes to begin with is no growth.
+    if (early === 0 && performance.now() - begun > WARM_MS) early = memoryMb(pid)
+    await wait(10)
+  }
+  await Promise.all(under)
+  held = (await (await fetch(`${base}/api/health`)).json()).longestHoldUpMs
+  const growth = memoryMb(pid) - (early || memoryMb(pid))
+  const holds = bad === 0 && growth < MOST_GROWTH_MB
+  say(
+    `${A_SECOND} a second for ${STEADY_MINUTES} min: p95 ${p95(times).toFixed(0)} ms, ${bad} of ${sent} refused, memory ${growth < 0 ? '' : '+'}${growth.toFixed(0)} MB, longest hold-up ${held} ms${holds ? '' : '  ← over'}`,
+  )
+  return holds ? [] : ['steady']
+}
+
 stopCluster(true, PLACE)
 let server
 try {
@@ -197,7 +279,10 @@ try {
     quiet: true,
     env: { ...urls, ARCH_SESSION_SECRET: randomUUID() + randomUUID() },
   })
-  const slow = await measure(`http://127.0.0.1:${PORT}`, fittings)
+  const base = `http://127.0.0.1:${PORT}`
+  const asks = await asksOf(base, fittings)
+  const slow = await measure(asks)
+  if (STEADY_MINUTES > 0) slow.push(...(await steady(asks, server.pid, base)))
   say(slow.length ? `over what was set: ${slow.join(', ')}` : 'all within what was set')
 } finally {
   if (server) await end(server)

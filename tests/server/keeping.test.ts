@@ -242,6 +242,7 @@ describe('what runs', () => {
       ready: true,
       database: 'there',
       disk: 'there',
+      longestHoldUpMs: expect.any(Number),
       queue: expect.any(Number),
     })
     const target = await emptyDatabase('arch_gone')
