@@ -1,11 +1,13 @@
-import { pairFigures, sumFigures, type PairFigures } from '../../core/followup/shopFigures'
-import { casesOf, workedRows, type WorkedCase } from '../../core/followup/worked'
+import { pairFigures } from '../../core/followup/shopFigures'
+import { casesOf } from '../../core/followup/worked'
 import { joinRecord, type PartName } from '../../core/record/parts'
 import type { ShopTables } from '../../core/record/tables'
 import { freshest } from './freshest'
 import { database, type Client } from './pool'
 import { currentTables } from './shopTables'
 import { PARTS_COLUMN, partsOf } from './storedParts'
+import { inThread } from '../work/pool'
+import type { Outcome, Worked } from '../work/workedSums'
 
 /** Parts that the outcome of a pair rests on. */
 const PARTS: readonly PartName[] = [
@@ -25,11 +27,6 @@ const PARTS: readonly PartName[] = [
   'visit',
 ]
 export const outcomeRestsOn = (part: PartName): boolean => PARTS.includes(part)
-
-interface Outcome {
-  cases: WorkedCase[]
-  figures: PairFigures
-}
 
 /** Reckons what became of some fittings and keeps it, in the caller's transaction. */
 export async function reckonOutcomes(db: Client, fittingIds: readonly string[]): Promise<void> {
@@ -91,16 +88,8 @@ export const outcomesChanged = (db: Client, shopId: string) =>
     [shopId],
   )
 
-interface Worked {
-  rows: ReturnType<typeof workedRows>
-  figures: ReturnType<typeof sumFigures>
-  fittings: number
-}
 /** By shop: what was summed last, and from what. */
 const summed = new Map<string, { from: string; worked: Worked }>()
-/** So many clients of a row are named; how many there are is told. */
-const MOST_NAMED = 60
-
 /**
  * Sums of the outcomes of the last two years, newest first; summed again when one changes, once for
  * all who ask meanwhile.
@@ -120,20 +109,13 @@ const sumWorked = freshest(async (key): Promise<Worked> => {
   const from = JSON.stringify([rows[0], today])
   const known = summed.get(shopId)
   if (known?.from === from) return known.worked
-  const kept = await db.query<{ outcome: Outcome }>(
-    `select outcome from outcomes where shop_id = $1 and opened_on > ${since}
-     order by opened_on desc, fitting_id`,
+  // As one text: to read tens of thousands of rows would hold up everybody.
+  const kept = await db.query<{ all: string }>(
+    `select '[' || coalesce(string_agg(outcome::text, ',' order by opened_on desc, fitting_id), '') || ']' as all
+     from outcomes where shop_id = $1 and opened_on > ${since}`,
     [shopId, today],
   )
-  const outcomes = kept.rows.map((r) => r.outcome)
-  const worked = {
-    rows: workedRows(outcomes.flatMap((o) => o.cases)).map((row) => ({
-      ...row,
-      list: row.list.slice(0, MOST_NAMED),
-    })),
-    figures: sumFigures(outcomes.map((o) => o.figures)),
-    fittings: outcomes.length,
-  }
+  const worked = await inThread('workedSums', [kept.rows[0]!.all])
   summed.set(shopId, { from, worked })
   return worked
 })

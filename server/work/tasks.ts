@@ -1,6 +1,7 @@
 import { deviceZip, orderFiles, prescriptionPaper, templates } from './deviceFiles'
 import { catalogue, record } from './imports'
 import { lookAtScan } from './lookAtScan'
+import { workedSums } from './workedSums'
 import { card, form, orderSheet, quote, ticket, workPlan } from './papers'
 
 /** What takes longer than others can wait, by its name: done beside them, in a thread. */
@@ -17,6 +18,7 @@ export const TASKS = {
   record,
   templates,
   ticket,
+  workedSums,
   workPlan,
 }
 export type Tasks = typeof TASKS
