@@ -13,11 +13,18 @@ export interface AuditLine {
 
 /** The client's own key, made on first use. */
 async function keyOf(db: Client, clientId: string): Promise<Buffer> {
-  const made = await db.query<{ key: Buffer }>(
-    'insert into client_keys (client_id, key) values ($1, $2) on conflict (client_id) do nothing returning key',
-    [clientId, randomBytes(32)],
-  )
+  const made = await db.query<{ key: Buffer }>({
+    name: 'key of client',
+    text: `with made as (
+        insert into client_keys (client_id, key) select $1::uuid, $2
+        where not exists (select 1 from client_keys where client_id = $1)
+        on conflict (client_id) do nothing returning key
+      )
+      select key from made union all select key from client_keys where client_id = $1`,
+    values: [clientId, randomBytes(32)],
+  })
   if (made.rows[0]) return made.rows[0].key
+  // Somebody made it at this very moment.
   const found = await db.query<{ key: Buffer }>(
     'select key from client_keys where client_id = $1',
     [clientId],
@@ -47,9 +54,10 @@ export async function audit(db: Client, line: AuditLine): Promise<void> {
     line.detail === undefined || !line.clientId
       ? null
       : seal(await keyOf(db, line.clientId), line.detail)
-  await db.query(
-    'insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, detail) values ($1, $2, $3, $4, $5, $6, $7)',
-    [
+  await db.query({
+    name: 'audit',
+    text: 'insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, detail) values ($1, $2, $3, $4, $5, $6, $7)',
+    values: [
       line.shopId,
       line.person?.id ?? null,
       line.person?.name ?? null,
@@ -58,7 +66,7 @@ export async function audit(db: Client, line: AuditLine): Promise<void> {
       line.action,
       detail,
     ],
-  )
+  })
 }
 
 /** Which lines are looked for; what is left out is not asked about. */

@@ -172,16 +172,11 @@ export function recordOf(state: FittingState): FittingRecord {
 }
 
 /** The rows that a fitting is judged by. */
-async function keptNorms(db: Client, fittingId: string): Promise<Norms> {
-  const { rows } = await db.query<PartRow>(
-    `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1 and part = 'norms'`,
-    [fittingId],
-  )
-  return normsOf({ norms: rows[0] && (toState(rows[0]).content as Norms) })
-}
+const keptNorms = (row: PartRow | undefined): Norms =>
+  normsOf({ norms: row && (toState(row).content as Norms) })
 
 export type Applied =
-  | { kind: 'applied'; part: PartName; state: PartState; before: unknown }
+  | { kind: 'applied'; part: PartName; state: PartState; before: unknown; clientId: string }
   | { kind: 'repeated'; part: PartName; state: PartState }
   | { kind: 'stale'; part: PartName; current: PartState }
   | { kind: 'unknown' }
@@ -201,21 +196,24 @@ export async function applyToFitting(
   wearer: Wearer = UNKNOWN_WEARER,
 ): Promise<Applied> {
   const part = partOf(command)
-  const locked = await db.query(
-    'select client_id from fittings where shop_id = $1 and id = $2 for no key update',
-    [shopId, id],
-  )
-  if (locked.rows.length === 0) return { kind: 'unknown' }
-  const found = await db.query<PartRow>(
-    `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1 and part = $2`,
-    [id, part],
-  )
-  const current = found.rows[0]
-  const done = await db.query('select 1 from applied_commands where id = $1 and fitting_id = $2', [
-    commandId,
-    id,
-  ])
-  if (done.rows.length > 0 && current) return { kind: 'repeated', part, state: toState(current) }
+  const locked = await db.query<{ client_id: string }>({
+    name: 'lock fitting',
+    text: 'select client_id from fittings where shop_id = $1 and id = $2 for no key update',
+    values: [shopId, id],
+  })
+  const clientId = locked.rows[0]?.client_id
+  if (!clientId) return { kind: 'unknown' }
+  // What stands there, what it is judged by, and whether this command was applied before, at once.
+  const found = await db.query<PartRow & { done: boolean }>({
+    name: 'part to change',
+    text: `select ${PART_COLUMNS},
+        exists (select 1 from applied_commands where id = $3 and fitting_id = $1) as done
+      from fitting_parts where fitting_id = $1 and part in ($2, 'norms')`,
+    values: [id, part, commandId],
+  })
+  const rowOf = (name: PartName) => found.rows.find((r) => r.part === name)
+  const current = rowOf(part)
+  if (current?.done) return { kind: 'repeated', part, state: toState(current) }
   if ((current?.version ?? 0) !== version)
     return {
       kind: 'stale',
@@ -225,23 +223,25 @@ export async function applyToFitting(
         : { content: null, version: 0, changedBy: null, changedAt: new Date(0).toISOString() },
     }
   const before = current && toState(current).content
-  const after = applyCommand(before, command, { stamp, norms: await keptNorms(db, id), wearer })
+  const after = applyCommand(before, command, { stamp, norms: keptNorms(rowOf('norms')), wearer })
   const content = stampContent(part.split('.')[0]!, before, after, stamp)
-  const saved = await db.query<PartRow>(
-    `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
+  const saved = await db.query<PartRow>({
+    name: 'keep part',
+    text: `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
      on conflict (fitting_id, part) do update
        set content = excluded.content, version = fitting_parts.version + 1,
          changed_by = excluded.changed_by, changed_at = now(),
          record_version = excluded.record_version
      returning ${PART_COLUMNS}`,
-    [id, part, JSON.stringify(content), stamp.by, RECORD_VERSION],
-  )
+    values: [id, part, JSON.stringify(content), stamp.by, RECORD_VERSION],
+  })
   const row = saved.rows[0]!
-  await db.query(
-    'insert into applied_commands (id, fitting_id, part, version) values ($1, $2, $3, $4)',
-    [commandId, id, part, row.version],
-  )
-  return { kind: 'applied', part, state: toState(row), before: current?.content ?? null }
+  await db.query({
+    name: 'command applied',
+    text: 'insert into applied_commands (id, fitting_id, part, version) values ($1, $2, $3, $4)',
+    values: [commandId, id, part, row.version],
+  })
+  return { kind: 'applied', part, state: toState(row), before: current?.content ?? null, clientId }
 }
 
 /** Stores a whole record as a new client and fitting. */

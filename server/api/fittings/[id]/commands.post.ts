@@ -77,17 +77,17 @@ export default route(
           { path: applied.part, current: applied.current },
         )
       if (applied.kind === 'applied') {
-        const { rows } = await db.query('select client_id from fittings where id = $1', [id])
+        const { clientId } = applied
         await audit(db, {
           shopId: person.shopId,
           person,
-          clientId: rows[0].client_id,
+          clientId,
           fittingId: id,
           action: `${body.command.kind}:${part}`,
           detail: { before: applied.before, after: applied.state.content },
         })
         if (outcomeRestsOn(part)) await reckonOutcomes(db, [id])
-        if (dueRestsOn(part)) await reckonDue(db, person.shopId, rows[0].client_id)
+        if (dueRestsOn(part)) await reckonDue(db, person.shopId, clientId)
         await tellShop(db, person.shopId, {
           what: 'part',
           fitting: id,
