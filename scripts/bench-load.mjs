@@ -229,7 +229,7 @@ const memoryMb = (pid) =>
 async function steady(asks, pid, base) {
   const names = Object.entries(MIX).flatMap(([name, share]) => Array(share).fill(name))
   const times = []
-  let [bad, sent, held] = [0, 0, 0]
+  let [bad, sent] = [0, 0]
   const under = new Set()
   const begun = performance.now()
   await fetch(`${base}/api/health`)
@@ -255,7 +255,7 @@ async function steady(asks, pid, base) {
     await wait(10)
   }
   await Promise.all(under)
-  held = (await (await fetch(`${base}/api/health`)).json()).longestHoldUpMs
+  const held = (await (await fetch(`${base}/api/health`)).json()).longestHoldUpMs
   const growth = memoryMb(pid) - (early || memoryMb(pid))
   const holds = bad === 0 && growth < MOST_GROWTH_MB
   say(

@@ -174,6 +174,17 @@ export interface PlanRow {
   by: string | null
 }
 
+/** A client as a search shows them, with their newest fitting. */
+export interface FoundClient {
+  id: string
+  code: string
+  name: string
+  bornOn: string | null
+  occupation: string | null
+  fittingId: string | null
+  openedOn: string | null
+}
+
 /** A fitting with something left to make. */
 export interface BenchJobRow {
   id: string

@@ -66,6 +66,11 @@ function open(): Promise<IDBPDatabase<Shape>> {
 /** The browser's own database, as far as it lets us. */
 export const deviceStore = {
   put: async (row: Sealed) => void (await (await open()).put('sealed', row)),
+  /** All of them or none. */
+  putAll: async (rows: readonly Sealed[]): Promise<void> => {
+    const tx = (await open()).transaction('sealed', 'readwrite')
+    await Promise.all([...rows.map((row) => tx.store.put(row)), tx.done])
+  },
   drop: async (id: string) => void (await (await open()).delete('sealed', id)),
   one: async (id: string): Promise<Sealed | undefined> => (await open()).get('sealed', id),
   all: async (): Promise<Sealed[]> => (await open()).getAll('sealed'),

@@ -89,13 +89,17 @@ export const requestsOf = (person: string): Promise<Request[]> => all(person, 'r
 const bytesId = (id: string) => `${id} bytes`
 const bytesInMemory = new Map<string, Uint8Array<ArrayBuffer>>()
 
-/** Keeps a file until it is confirmed: its bytes first, so that nothing points to none. */
+/** Keeps a file until it is confirmed: what is known of it and its bytes, both or none. */
 export async function keepFile(item: WaitingScan, bytes: Uint8Array<ArrayBuffer>): Promise<void> {
-  if (canSeal()) {
-    const row = { ...rowOf(item, 'bytes'), id: bytesId(item.id) }
-    await deviceStore.put({ ...row, box: await closeBytes(bytes) })
-  } else bytesInMemory.set(item.id, bytes)
-  await keepFileRow(item)
+  if (!canSeal()) {
+    bytesInMemory.set(item.id, bytes)
+    return keepFileRow(item)
+  }
+  const boxes = await Promise.all([seal(item), closeBytes(bytes)])
+  await deviceStore.putAll([
+    { ...rowOf(item, 'file'), box: boxes[0] },
+    { ...rowOf(item, 'bytes'), id: bytesId(item.id), box: boxes[1] },
+  ])
 }
 /** What is known of a file, without its bytes, anew. */
 export const keepFileRow = (item: WaitingScan) => put(rowOf(item, 'file'), item)

@@ -26,10 +26,18 @@ async function sweep(person: string) {
 }
 
 let kept = 0
-/** Keeps an answer, closed to everybody else, for when the line is down. */
-export async function rememberAnswer(path: string, answer: unknown): Promise<void> {
+/**
+ * Keeps an answer, closed to everybody else, for when the line is down.
+ *
+ * @param asker whose key was open when it was asked for: what comes after they left is nobody's
+ */
+export async function rememberAnswer(
+  path: string,
+  answer: unknown,
+  asker: string | null,
+): Promise<void> {
   const person = openFor()
-  if (!person) return
+  if (!person || person !== asker) return
   const at = Date.now()
   const box = await seal({ answer, at } satisfies LastAnswer)
   await deviceStore.put({ id: idOf(person, path), person, kind: 'answer', order: at, box })

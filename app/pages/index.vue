@@ -2,7 +2,7 @@
 import { differenceInYears, format } from 'date-fns'
 import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
-import type { VisitRow, VisitState } from '../../shared/contracts'
+import type { FoundClient, VisitRow, VisitState } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
@@ -26,21 +26,12 @@ interface Unfinished {
   openedOn: string
   stations: number[]
 }
-interface Found {
-  id: string
-  code: string
-  name: string
-  bornOn: string | null
-  occupation: string | null
-  fittingId: string | null
-  openedOn: string | null
-}
 
 const session = useSession()
 const visits = ref<VisitRow[]>([])
 const open = ref<Unfinished[]>([])
 const query = ref('')
-const found = ref<Found[] | null>(null)
+const found = ref<FoundClient[] | null>(null)
 const trouble = ref('')
 const loaded = ref(false)
 const adding = ref(false)
@@ -68,7 +59,7 @@ watch(query, async (q) => {
   }
   await new Promise((done) => setTimeout(done, 120))
   if (mine !== latest) return
-  const answer = await api<{ clients: Found[] }>(`clients?q=${encodeURIComponent(q)}`).catch(
+  const answer = await api<{ clients: FoundClient[] }>(`clients?q=${encodeURIComponent(q)}`).catch(
     () => null,
   )
   if (mine === latest && answer) found.value = answer.clients
@@ -116,7 +107,7 @@ async function step(visit: VisitRow) {
   if (done && 'waits' in done) return
   await load()
 }
-async function fresh(client: Found) {
+async function fresh(client: FoundClient) {
   const done = await outbox.write<{ fittingId: string }>({
     method: 'POST',
     path: `clients/${client.id}/fittings`,

@@ -11,6 +11,7 @@ import {
   type WaitingScan,
 } from '~/browser/keptChanges'
 import { upload } from '~/browser/upload'
+import { sendInOrder } from '~/browser/sendInOrder'
 import { useOnDevice } from './onDevice'
 import { useSession } from './session'
 
@@ -32,7 +33,6 @@ export const useFiles = defineStore('files', () => {
   const kept = shallowRef<{ fittingId: string; row: ScanRow } | null>(null)
   let order = 0
   let loaded: Promise<void> = Promise.resolve()
-  let line: Promise<unknown> = Promise.resolve()
   let stop: (() => void) | null = null
   /** what the browser would not keep for us lives as long as the page */
   const held = new Map<string, Uint8Array<ArrayBuffer>>()
@@ -62,11 +62,13 @@ export const useFiles = defineStore('files', () => {
   function forget({ id }: WaitingScan) {
     all.value = all.value.filter((other) => other.id !== id)
     held.delete(id)
+    onDevice.forget(id)
     return dropFile(id).catch(() => undefined)
   }
   function replace(item: WaitingScan) {
     all.value = all.value.map((other) => (other.id === item.id ? item : other))
-    return onDevice.store(() => keepFileRow(item))
+    // One whose bytes the browser would not take is not kept by its name alone.
+    return held.has(item.id) ? null : onDevice.store(item.id, () => keepFileRow(item))
   }
 
   const address = ({ id, fittingId, row }: WaitingScan) => {
@@ -125,20 +127,7 @@ export const useFiles = defineStore('files', () => {
     else retry()
     return false
   }
-  let timer: ReturnType<typeof setTimeout> | undefined
-  function retry() {
-    clearTimeout(timer)
-    timer = setTimeout(() => void flush(), RETRY_MS)
-  }
-  /** Sends everything that waits, in order, or until the line is gone. */
-  function flush(): Promise<void> {
-    const run = line.then(async () => {
-      await loaded
-      while (await sendFirst());
-    })
-    line = run.catch(() => undefined)
-    return run
-  }
+  const { flush, retry } = sendInOrder(() => loaded, sendFirst, RETRY_MS)
   /** Keeps a scan on this device, and sends it. Resolves when it is kept here. */
   async function send(fittingId: string, row: ScanRow, bytes: Uint8Array<ArrayBuffer>) {
     const item: WaitingScan = {
@@ -153,8 +142,7 @@ export const useFiles = defineStore('files', () => {
     await loaded
     held.set(item.id, bytes)
     all.value = [...all.value, item]
-    await onDevice.store(() => keepFile(item, bytes))
-    if (!onDevice.pageOnly) held.delete(item.id)
+    if (await onDevice.store(item.id, () => keepFile(item, bytes))) held.delete(item.id)
     void flush()
   }
   /** A scan that the server has not got, or would not take: sent once more, or let go. */

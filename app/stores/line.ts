@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia'
 import { ref } from 'vue'
 import { api, ApiError } from '~/browser/api'
+import { openFor } from '~/browser/sealing'
 import { dropAnswer, lastAnswer, rememberAnswer } from '~/browser/lastAnswers'
 
 /**
@@ -20,10 +21,11 @@ export const useLine = defineStore('line', () => {
   }
   /** @throws ApiError where the server says no, or is silent and nothing is known from before */
   async function read<T>(path: string): Promise<T> {
+    const asker = openFor()
     try {
       const answer = await api<T>(path)
       tell(path, null)
-      void rememberAnswer(path, answer).catch(() => undefined)
+      void rememberAnswer(path, answer, asker).catch(() => undefined)
       return answer
     } catch (error) {
       if (!(error instanceof ApiError)) throw error

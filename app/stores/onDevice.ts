@@ -1,5 +1,5 @@
 import { defineStore } from 'pinia'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { canSeal } from '~/browser/sealing'
 
 /**
@@ -8,19 +8,29 @@ import { canSeal } from '~/browser/sealing'
  */
 export const useOnDevice = defineStore('onDevice', () => {
   const storing = ref(0)
-  /** the browser keeps nothing for us: what waits is gone with the page */
-  const pageOnly = ref(!canSeal())
+  /** what the browser would not take: gone with the page, unless it is sent before */
+  const notKept = ref<ReadonlySet<string>>(new Set())
+  const pageOnly = computed(() => !canSeal() || notKept.value.size > 0)
+  function note(id: string, isKept: boolean) {
+    const others = [...notKept.value].filter((other) => other !== id)
+    notKept.value = new Set(isKept ? others : [...others, id])
+  }
 
-  async function store(work: () => Promise<unknown>): Promise<void> {
+  /** @returns whether the browser took it */
+  async function store(id: string, work: () => Promise<unknown>): Promise<boolean> {
     storing.value++
     try {
       await work()
-      pageOnly.value = !canSeal()
+      note(id, true)
+      return true
     } catch {
-      pageOnly.value = true
+      note(id, false)
+      return false
     } finally {
       storing.value--
     }
   }
-  return { storing, pageOnly, store }
+  /** It waits no more: sent, or let go. */
+  const forget = (id: string) => note(id, true)
+  return { storing, pageOnly, store, forget }
 })

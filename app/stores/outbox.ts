@@ -5,6 +5,7 @@ import type { FieldChanges } from '../../core/record/clientChanges'
 import type { Client } from '../../core/record/schema'
 import { api, ApiError } from '~/browser/api'
 import { closedCount, dropKept, keepRequest, requestsOf, type Request } from '~/browser/keptChanges'
+import { sendInOrder } from '~/browser/sendInOrder'
 import { useOnDevice } from './onDevice'
 import { useSession } from './session'
 
@@ -31,8 +32,6 @@ export const useOutbox = defineStore('outbox', () => {
   const closed = ref({ others: 0, own: 0 })
   let order = 0
   let loaded: Promise<void> = Promise.resolve()
-  /** one call at a time, also of those who wait for their answer */
-  let line: Promise<unknown> = Promise.resolve()
 
   const onItsWay = computed(() => all.value.filter((item) => !item.refused))
 
@@ -55,10 +54,11 @@ export const useOutbox = defineStore('outbox', () => {
 
   const replace = (item: Request) => {
     all.value = all.value.map((other) => (other.id === item.id ? item : other))
-    return onDevice.store(() => keepRequest(item))
+    return onDevice.store(item.id, () => keepRequest(item))
   }
   const forget = (item: Request) => {
     all.value = all.value.filter((other) => other.id !== item.id)
+    onDevice.forget(item.id)
     return dropKept(item.id).catch(() => undefined)
   }
 
@@ -91,21 +91,7 @@ export const useOutbox = defineStore('outbox', () => {
       return false
     }
   }
-  let timer: ReturnType<typeof setTimeout> | undefined
-  /** Once more in a while, however many calls have failed meanwhile. */
-  function retry() {
-    clearTimeout(timer)
-    timer = setTimeout(() => void flush(), RETRY_MS)
-  }
-  /** Sends everything that waits, in order, or until the line is gone. */
-  function flush(): Promise<void> {
-    const run = line.then(async () => {
-      await loaded
-      while (await sendFirst());
-    })
-    line = run.catch(() => undefined)
-    return run
-  }
+  const { flush, retry } = sendInOrder(() => loaded, sendFirst, RETRY_MS)
 
   /**
    * Keeps a change on this device and sends it.
@@ -123,7 +109,7 @@ export const useOutbox = defineStore('outbox', () => {
     }
     await loaded
     all.value = [...all.value, item]
-    await onDevice.store(() => keepRequest(item))
+    await onDevice.store(item.id, () => keepRequest(item))
     awaited.add(item.id)
     try {
       await flush()

@@ -62,8 +62,11 @@ export const useQueue = defineStore('queue', () => {
   const of = (part: PartName, fittingId = fitting.id) =>
     onItsWay.value.filter((item) => item.part === part && item.fittingId === fittingId)
   const busyParts = (): ReadonlySet<PartName> => new Set(waiting.value.map((item) => item.part))
-  const keep = (item: Pending) => onDevice.store(() => keepPending(item))
-  const forget = (item: Pending) => dropKept(item.id).catch(() => undefined)
+  const keep = (item: Pending) => onDevice.store(item.id, () => keepPending(item))
+  function forget({ id }: Pending) {
+    onDevice.forget(id)
+    return dropKept(id).catch(() => undefined)
+  }
   const without = (item: Pending) => all.value.filter((other) => other.id !== item.id)
   /** Puts other values in place of some that wait, here and on the device. */
   function replace(items: readonly Pending[]): Promise<unknown> {

@@ -53,7 +53,7 @@ export const useSession = defineStore('session', {
       this.known = true
       this.login = lock?.login ?? this.login
       if (this.person && lock?.isLocked) this.lock('locked')
-      if (this.person) void rememberAnswer(ME, this.page).catch(() => undefined)
+      if (this.person) void rememberAnswer(ME, this.page, this.person.id).catch(() => undefined)
       return this.page
     },
     /**
@@ -82,7 +82,7 @@ export const useSession = defineStore('session', {
       this.page = page
       if (this.person && page.person?.id !== this.person.id) return this.lock('signed-out')
       if (this.person) this.person = page.person
-      if (this.person) void rememberAnswer(ME, page).catch(() => undefined)
+      if (this.person) void rememberAnswer(ME, page, this.person.id).catch(() => undefined)
     },
     /**
      * Another tab was opened again: this one too, if the server says that the session is open and

@@ -37,7 +37,9 @@ export function overPush(
     if (FIT_RANGE[0] * along > Math.abs(aimNmm))
       return {
         code: 'over-push',
-        words: `It pushes harder than wanted: about ${about} N·mm, at least ${twoDigits(FIT_RANGE[0] * about)}, for ${Math.abs(aimNmm)} wanted (estimate). Take some off.`,
+        words:
+          `It pushes harder than wanted: about ${about} N·mm, at least ${twoDigits(FIT_RANGE[0] * about)}, ` +
+          `for ${Math.abs(aimNmm)} wanted (estimate). Take some off.`,
         short: `surely over the ${Math.abs(aimNmm)} N·mm wanted`,
       }
     return null
@@ -45,7 +47,9 @@ export function overPush(
   return Math.abs(momentNmm) > mostNmm
     ? {
         code: 'over-push',
-        words: `It pushes hard: about ${about} N·mm ${way(momentNmm)} against the plain device, over the house limit of ${mostNmm} (estimate). Is that needed?`,
+        words:
+          `It pushes hard: about ${about} N·mm ${way(momentNmm)} against the plain device, ` +
+          `over the house limit of ${mostNmm} (estimate). Is that needed?`,
         short: `over the house limit of ${mostNmm} N·mm`,
       }
     : null

@@ -14,8 +14,8 @@ export class Person {
   /** names of timers that were shown as kept, and those of which nobody knows */
   kept = []
   unsure = []
-  constructor({ base, folder, chance, path }) {
-    Object.assign(this, { base, chance, path, profile: join(folder, 'profile') })
+  constructor({ base, folder, path }) {
+    Object.assign(this, { base, path, profile: join(folder, 'profile') })
   }
   /** Opens the browser, with all that it kept. */
   async open() {

@@ -1,3 +1,4 @@
+import type { FoundClient } from '../../shared/contracts'
 import type { Client as ClientDetails } from '../../core/record/schema'
 import type { Client } from './pool'
 
@@ -42,16 +43,6 @@ export async function addClient(
   return rows[0]
 }
 
-/** A client as a search shows them, with their newest fitting. */
-export interface FoundClient {
-  id: string
-  code: string
-  name: string
-  bornOn: string | null
-  occupation: string | null
-  fittingId: string | null
-  openedOn: string | null
-}
 const FOUND = `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn",
   c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"`
 const NEWEST_FITTING = `left join lateral (

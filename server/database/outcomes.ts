@@ -34,10 +34,7 @@ export async function reckonOutcomes(db: Client, fittingIds: readonly string[]):
     `select f.id, f.shop_id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts
      from fittings f join clients c on c.id = f.client_id join fitting_parts p on p.fitting_id = f.id
      where f.id = any($1::uuid[]) and p.part = any($2)
-       and exists (
-         select 1 from fitting_parts
-         where fitting_id = f.id and part = 'handover' and content ? 'on'
-       )
+       and f.handed_over
      group by f.id, c.id`,
     [fittingIds, PARTS],
   )

@@ -70,7 +70,8 @@ export async function workPlanPdf(
     )
   }
   text(
-    'From above at two fifths of the size, from the side at a quarter; distances in the list are from the inside of the back at sole level and over the boot board.',
+    'From above at two fifths of the size, from the side at a quarter; distances in the list are ' +
+      'from the inside of the back at sole level and over the boot board.',
     15,
     192,
     { size: 8.5, colour: MUTED },
@@ -85,7 +86,9 @@ export async function workPlanPdf(
     y = oneLine(paper, line, i + 1, y)
   })
   text(
-    'Solvents and heat with extraction, gloves, mask at the grinder. Soles and bindings only with a re-check by a certified technician. Predictions are estimates: look again with the foot in the shell.',
+    'Solvents and heat with extraction, gloves, mask at the grinder. Soles and bindings only with a ' +
+      're-check by a certified technician. Predictions are estimates: look again with the foot in ' +
+      'the shell.',
     15,
     284,
     { size: 8, colour: MUTED },

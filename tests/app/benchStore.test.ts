@@ -14,7 +14,10 @@ import type { BenchJobRow, BenchState, PlanRow } from '../../shared/contracts'
 import { signedIn } from './signedIn'
 
 vi.mock('~/browser/keptChanges', async () => (await import('./fakeDisk')).keptChanges)
-vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
+vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
+  canSeal: () => true,
+}))
 
 /** The worker in this thread; with `slow`, answers wait until they are let go. */
 const bench = vi.hoisted(() => ({
@@ -76,7 +79,7 @@ function state(): BenchState {
       { name: 'Rhona', role: 'owner' },
       { name: 'Bram', role: 'bench' },
     ],
-    jobs: [job('a'), job('b', { promisedOn: '2026-11-30' }), job('c', { blocked: true })],
+    jobs: [job('a'), job('b', { promisedOn: '2026-11-30' }), job('c', { blocked: true }), ...far()],
     visits: [
       {
         id: 'v',
@@ -93,7 +96,18 @@ function state(): BenchState {
     plan,
   } as unknown as BenchState
 }
+/** A job of some other time: the server sends its steps where the kept plan has it on this day. */
+let hasFar = false
+const far = () =>
+  !hasFar
+    ? []
+    : [
+        plan.plan.jobs.far
+          ? job('far')
+          : { ...job('far'), steps: [], handsMin: 40, promisedOn: '2027-02-01' },
+      ]
 beforeEach(() => {
+  hasFar = false
   ;[plan, puts, answers] = [
     { day: DAY, version: 0, plan: EMPTY_PLAN } as unknown as PlanRow,
     [],
@@ -144,6 +158,16 @@ test('a day without a plan gets a proposal; nothing is kept before it is taken',
   await store.take()
   expect(plan.plan.steps).toHaveLength(store.shown.length)
   expect([store.proposal, store.conflicts]).toEqual([null, []])
+})
+
+test('a job from far away put on this day comes with its steps, and they are planned', async () => {
+  hasFar = true
+  const store = await open()
+  expect(store.otherJobs.map((j) => [j.id, j.steps.length])).toContainEqual(['far', 0])
+  await store.change({ jobs: { far: true } }, 'put on')
+  const there = store.jobsOfDay.find((j) => j.id === 'far')!
+  expect([there.handsMin, there.steps.length]).toEqual([undefined, job('far').steps.length])
+  expect(store.proposal?.steps.some((s) => s.job === 'far')).toBe(true)
 })
 
 test('quick keys do not overtake each other: what was typed last is what is kept, in one order', async () => {

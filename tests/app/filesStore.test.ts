@@ -12,7 +12,10 @@ const disk = vi.hoisted(() => ({
   bytes: new Map<string, Uint8Array>(),
   isFull: false,
 }))
-vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
+vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
+  canSeal: () => true,
+}))
 vi.mock('~/browser/keptChanges', () => ({
   pendingOf: async () => [],
   requestsOf: async () => [],
@@ -188,6 +191,27 @@ test('a browser that is full keeps it on the page, says so, and sends it all the
   line = 'good'
   await vi.advanceTimersByTimeAsync(3100)
   expect([...kept.values()]).toEqual(['solid a'])
+})
+
+test('a small change that still finds room does not make a scan kept that did not', async () => {
+  disk.isFull = true
+  line = 'lost on the way'
+  const { files, waiting } = openPage()
+  await files.send('f', row('a'), ink('solid a'))
+  disk.isFull = false
+  await files.send('f', row('b'), ink('solid b'))
+  await settled()
+  expect([waiting.saved, [...disk.rows.keys()]]).toEqual(['on this page', ['b']])
+  expect(await files.bytes('a')).toEqual(ink('solid a'))
+  // Refused and tried again it still has its bytes.
+  line = 400
+  await vi.advanceTimersByTimeAsync(3100)
+  line = 'good'
+  void files.decide('a', 'again')
+  await settled()
+  expect(kept.get('a')).toBe('solid a')
+  await files.decide('b', 'let go')
+  expect(waiting.saved).toBe('saved')
 })
 
 test('bytes that are gone from the device are not waited for', async () => {

@@ -23,7 +23,10 @@ import { runs } from '../effort'
 /** What the browser's own database holds; it outlives the page. */
 const disk = vi.hoisted(() => new Map<string, Pending>())
 const histories = vi.hoisted(() => new Map<string, unknown[]>())
-vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
+vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
+  canSeal: () => true,
+}))
 vi.mock('~/browser/keptChanges', () => ({
   keepPending: async (item: Pending) =>
     void disk.set(item.id, JSON.parse(JSON.stringify(item)) as Pending),

@@ -7,7 +7,10 @@ import { FakeEvents } from './fakeEvents'
 import { signedIn } from './signedIn'
 
 vi.mock('~/browser/keptChanges', async () => (await import('./fakeDisk')).keptChanges)
-vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
+vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
+  canSeal: () => true,
+}))
 
 /** The server's side of one log. */
 let log: HeatLogRow

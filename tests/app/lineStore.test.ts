@@ -4,9 +4,12 @@ import { ApiError } from '../../app/browser/api'
 import { useLine } from '../../app/stores/line'
 
 const answers = vi.hoisted(() => new Map<string, { answer: unknown; at: number }>())
+/** whose key is open */
+let owner: string | null = 'rhona'
+vi.mock('~/browser/sealing', () => ({ openFor: () => owner }))
 vi.mock('~/browser/lastAnswers', () => ({
-  rememberAnswer: async (path: string, answer: unknown) =>
-    void answers.set(path, { answer, at: Date.now() }),
+  rememberAnswer: async (path: string, answer: unknown, asker: string | null) =>
+    void (asker === owner && answers.set(path, { answer, at: Date.now() })),
   lastAnswer: async (path: string) => answers.get(path) ?? null,
   dropAnswer: async (path: string) => void answers.delete(path),
 }))
@@ -62,4 +65,12 @@ test.each([401, 403, 404])('a server that says no (%i) is believed', async (no) 
   await expect(line.read('clients/1')).rejects.toThrow(`said ${no}`)
   // Erased or no longer allowed: this device forgets it too.
   expect(answers.has('clients/1')).toBe(no === 401)
+})
+
+test('an answer that comes after its asker left is not kept for who came then', async () => {
+  const asked = useLine().read('fittings/1')
+  owner = 'bram'
+  await asked
+  expect(answers.size).toBe(0)
+  owner = 'rhona'
 })

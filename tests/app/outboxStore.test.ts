@@ -9,7 +9,10 @@ import { useWaiting } from '../../app/stores/waiting'
 const disk = vi.hoisted(() => new Map<string, Request>())
 /** Does the browser keep anything for us? */
 let keeps = true
-vi.mock('~/browser/sealing', () => ({ canSeal: () => keeps }))
+vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
+  canSeal: () => keeps,
+}))
 vi.mock('~/browser/keptChanges', () => ({
   keepRequest: async (item: Request) => void disk.set(item.id, structuredClone(item)),
   dropKept: async (id: string) => void disk.delete(id),

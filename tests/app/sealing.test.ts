@@ -14,6 +14,7 @@ function store() {
   return {
     put: async (row: Sealed) => void disk.sealed.set(row.id, row),
     drop: async (id: string) => void disk.sealed.delete(id),
+    putAll: async (rows: Sealed[]) => rows.forEach((row) => disk.sealed.set(row.id, row)),
     one: async (id: string) => disk.sealed.get(id),
     all: async () => [...disk.sealed.values()],
     ofPerson: async (person: string) =>
@@ -113,9 +114,12 @@ test('a file kept before its owner’s words were known is sealed under them wit
 test('what the server said last is read by its own person alone, and is no change that waits', async () => {
   const first = await page()
   await first.unlock('rhona', 'quiet larch')
-  await first.rememberAnswer('today', { visits: ['Ottilie Marchbank'] })
+  await first.rememberAnswer('today', { visits: ['Ottilie Marchbank'] }, 'rhona')
   expect(onDisk()).not.toContain('Ottilie')
   expect(await first.closedCount('rhona')).toEqual({ others: 0, own: 0 })
+  // Asked for by somebody who has left meanwhile: it is nobody's here.
+  await first.rememberAnswer('due', { due: [] }, 'idris')
+  expect(disk.sealed.size).toBe(1)
   const second = await page()
   expect(await second.lastAnswer('today')).toBeNull()
   expect(await second.peopleHere()).toEqual(['rhona'])
@@ -137,11 +141,11 @@ test('of what was said only the newest is kept', async () => {
   const { unlock, rememberAnswer, lastAnswer } = await page()
   await unlock('rhona', 'quiet larch')
   vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-11-01T09:00:00Z') })
-  await rememberAnswer('fittings/0', 'eight days old')
+  await rememberAnswer('fittings/0', 'eight days old', 'rhona')
   vi.setSystemTime(new Date('2026-11-09T09:00:00Z'))
   for (let i = 1; i <= 150; i++) {
     vi.setSystemTime(Date.now() + 1000)
-    await rememberAnswer(`fittings/${i}`, i)
+    await rememberAnswer(`fittings/${i}`, i, 'rhona')
   }
   vi.useRealTimers()
   expect(disk.sealed.size).toBeLessThanOrEqual(140)

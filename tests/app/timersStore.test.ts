@@ -6,7 +6,10 @@ import { leftWords, type Timer } from '../../core/bench/timer'
 import { signedIn } from './signedIn'
 
 vi.mock('~/browser/keptChanges', async () => (await import('./fakeDisk')).keptChanges)
-vi.mock('~/browser/sealing', () => ({ canSeal: () => true }))
+vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
+  canSeal: () => true,
+}))
 
 const realTick = setImmediate
 const AT = Date.parse('2026-11-26T09:00:00Z')

@@ -52,6 +52,7 @@ vi.mock('~/browser/lastAnswers', () => ({
   dropAnswers: async () => undefined,
 }))
 vi.mock('~/browser/sealing', () => ({
+  openFor: () => 'p',
   peopleHere: async () => [],
   canSeal: () => true,
   unlock: async () => 'open',

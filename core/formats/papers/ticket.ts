@@ -9,7 +9,7 @@ import { matchRecord } from '../../footwear/matchRecord'
 import { lineOf } from '../../footwear/workPlan'
 import { normsOf } from '../../record/tables'
 import { sizeWords } from '../../footwear/match'
-import type { FittingRecord } from '../../record/schema'
+import type { Device, FittingRecord } from '../../record/schema'
 import { SIDES, type Side } from '../../tables/vocabulary'
 import { jobSteps, type BenchStep } from '../../bench/jobSteps'
 import type { Process } from '../../tables/processes'
@@ -52,6 +52,24 @@ export function ticketSteps(steps: readonly BenchStep[]): TicketStep[] {
   return [...out.values()]
 }
 
+/** How far a cover reaches, in words; one that is none of these ends with the shell. */
+const COVER_REACH: Partial<Record<string, string>> = {
+  full: 'full length',
+  sulcus: 'to the sulcus',
+}
+
+/** The sheets of a device: a blank, the shell, and its cover where there is one. */
+function sheetWords({ shell, outline, blank }: Device, rows: MaterialRows): string {
+  const { material, thicknessMm, cover } = shell
+  const sheet = (name: string, mm: number) => `${materialName(name, rows)} ${mm} mm`
+  const hasCover = cover.material !== NO_COVER && cover.thicknessMm > 0
+  const reach = COVER_REACH[outline.cover] ?? 'on the shell'
+  return [
+    `${blank ? `blank ${blank.id} ${blank.sizeMm} mm, ` : ''}${sheet(material, thicknessMm)}`,
+    ...(hasCover ? [`cover ${sheet(cover.material, cover.thicknessMm)} ${reach}`] : []),
+  ].join(', ')
+}
+
 /** What to lay ready: what the processes say, and sheets and covers of the devices. */
 function materialsOf(
   record: FittingRecord,
@@ -66,10 +84,7 @@ function materialsOf(
   const fromDevice = SIDES.flatMap((side) => {
     const device = record.feet[side]?.device
     if (!device || device.kind === 'none') return []
-    const { shell, outline, blank } = device
-    return [
-      `${side}: ${blank ? `blank ${blank.id} ${blank.sizeMm} mm, ` : ''}${materialName(shell.material, rows)} ${shell.thicknessMm} mm${shell.cover.material !== NO_COVER && shell.cover.thicknessMm > 0 ? `, cover ${materialName(shell.cover.material, rows)} ${shell.cover.thicknessMm} mm ${outline.cover === 'full' ? 'full length' : outline.cover === 'sulcus' ? 'to the sulcus' : 'on the shell'}` : ''}`,
-    ]
+    return [`${side}: ${sheetWords(device, rows)}`]
   })
   return [...fromDevice, ...fromProcess]
 }
@@ -85,7 +100,8 @@ function workLines(record: FittingRecord, model: FootwearModel): string[] {
     const lines = planned.map((w) => lineOf(w, model, normsOf(record)))
     return lines.map(
       (l) =>
-        `${l.foot}: ${l.words}, about ${l.minutes} min${l.state === 'done' ? ', done' : ''}${l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''}`,
+        `${l.foot}: ${l.words}, about ${l.minutes} min${l.state === 'done' ? ', done' : ''}` +
+        (l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''),
     )
   }
   return (matchRecord(record, [model]).pair[0]?.work ?? []).map(

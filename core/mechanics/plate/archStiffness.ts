@@ -11,7 +11,8 @@ import { thicknessAt, type ShellModel } from './shellModel'
 import { readyShell, solveShell, type ReadyShell, type ShellAnswer } from './solveShell'
 
 export const SHELL_LABEL =
-  'Linear estimate of the bare shell, seated under heel and front edge, its arch pressed evenly. Compare shells by it; it is not a measurement.'
+  'Linear estimate of the bare shell, seated under heel and front edge, its arch pressed evenly. ' +
+  'Compare shells by it; it is not a measurement.'
 export const SHELL_IGNORES = [
   'creep and heat',
   'friction on the floor',
@@ -162,7 +163,8 @@ function read(
   const flags = [
     ...(settles > HANGS_MM
       ? [
-          `It settles by about ${settles.toFixed(0)} mm until it stands: its front edge hangs. Balance or post it, or read this as rocking.`,
+          `It settles by about ${settles.toFixed(0)} mm until it stands: its front edge hangs. ` +
+            'Balance or post it, or read this as rocking.',
         ]
       : []),
     ...(peak > thickness

@@ -27,3 +27,5 @@ create trigger handover_gone after delete on fitting_parts
   for each row when (old.part = 'handover') execute function note_handover();
 create index fittings_open on fittings (shop_id, opened_on desc, created_at desc)
   where not handed_over;
+-- Nobody asks the parts for it any more.
+drop index fitting_parts_handed_over;
