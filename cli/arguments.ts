@@ -10,7 +10,11 @@ export interface Arguments {
   options: Record<string, string>
 }
 
-/** Splits words into files and options; an unknown option is a wrong use. */
+/**
+ * Splits words into files and options; an unknown option is a wrong use.
+ *
+ * @param known names of options; one that takes no value ends in a question mark
+ */
 export function readArguments(rest: string[], known: readonly string[]): Arguments {
   const out: Arguments = { files: [], options: {} }
   for (let i = 0; i < rest.length; i++) {
@@ -20,9 +24,13 @@ export function readArguments(rest: string[], known: readonly string[]): Argumen
       continue
     }
     const [key, inline] = word.slice(2).split('=', 2) as [string, string | undefined]
+    if (known.includes(`${key}?`) && inline === undefined) {
+      out.options[key] = 'yes'
+      continue
+    }
     if (!known.includes(key))
       throw new UsageError(
-        `arch: there is no option --${key}${known.length ? `; known: ${known.map((k) => `--${k}`).join(' ')}` : ''}`,
+        `arch: there is no option --${key}${known.length ? `; known: ${known.map((k) => `--${k.replace('?', '')}`).join(' ')}` : ''}`,
       )
     const value = inline ?? rest[++i]
     if (value === undefined) throw new UsageError(`arch: --${key} needs a value`)

@@ -1,4 +1,5 @@
 import { advise } from '../../core/advice/advise'
+import { finishedDevices } from '../../core/advice/finishedDevices'
 import { recordOf } from '../inputs'
 import type { Command } from '../command'
 
@@ -6,5 +7,8 @@ export const adviseCommand: Command = {
   usage: 'RECORD',
   files: 1,
   options: [],
-  run: (args) => ({ entries: advise(recordOf(args)) }),
+  run: (args) => {
+    const record = recordOf(args)
+    return { entries: advise(record, finishedDevices(record)) }
+  },
 }

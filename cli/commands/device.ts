@@ -1,6 +1,7 @@
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
-import { buildDevice } from '../../core/device/buildDevice'
+import { buildDevice, type BuiltDevice } from '../../core/device/buildDevice'
+import { buildPositive } from '../../core/device/positive'
 import { deviceReport } from '../../core/advice/deviceReport'
 import { parseCatalogue } from '../../core/footwear/catalogueSchema'
 import { deviceFiles } from '../../core/formats/deviceFiles'
@@ -10,10 +11,16 @@ import { readJson } from '../arguments'
 import { recordOf, sideOf } from '../inputs'
 import type { Command } from '../command'
 
+/** What is told of a positive: that it is closed, and how high it is. */
+function positiveOf({ surface, device }: BuiltDevice) {
+  const { report, heightMm } = buildPositive(surface.field, device)
+  return { ...report, heightMm }
+}
+
 export const deviceCommand: Command = {
-  usage: 'RECORD --foot left|right [--catalogue FILE] [--out DIR]',
+  usage: 'RECORD --foot left|right [--positive] [--catalogue FILE] [--out DIR]',
   files: 1,
-  options: ['foot', 'out', 'catalogue'],
+  options: ['foot', 'out', 'catalogue', 'positive?'],
   run: (args) => {
     const record = recordOf(args)
     const side = sideOf(args, record)
@@ -22,12 +29,16 @@ export const deviceCommand: Command = {
       args.options.catalogue === undefined
         ? []
         : parseCatalogue(readJson(args.options.catalogue)).models
-    const report = deviceReport(
+    const own = deviceReport(
       record,
       side,
       built,
       models.find((m) => m.id === record.footwear?.chosen?.model),
     )
+    const report = {
+      ...own,
+      ...(args.options.positive && { positive: positiveOf(built) }),
+    }
     if (args.options.out === undefined) return roundDeep(report)
     const files = deviceFiles(built, side, record.client?.code ?? 'no client code', normsOf(record))
     mkdirSync(args.options.out, { recursive: true })

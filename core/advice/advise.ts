@@ -1,4 +1,4 @@
-import { contradictionsOf } from './contradictions'
+import { contradictionsOf, type Contradiction } from './contradictions'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type School } from '../tables/vocabulary'
 import { isMet } from './applyChange'
@@ -15,10 +15,13 @@ const STRENGTH_ORDER = { strong: 0, usual: 1, weak: 2 } as const
  * Everything that the record gives rise to, what the record already holds included (`met`). Ordered
  * stop, watch, suggest; among suggestions lesser measures first, then the fitting's own school,
  * then by strength. Switching the school re-sorts, it hides nothing.
+ *
+ * @param finished what the finished devices contradict, where somebody has built them
  */
 export function judge(
   record: FittingRecord,
   school: School | undefined = record.story?.school,
+  finished: readonly Contradiction[] = [],
 ): Entry[] {
   const base = recordContext(record)
   const entries: Entry[] = []
@@ -55,7 +58,7 @@ export function judge(
     else for (const foot of feet) say(rule, rule.run(foot), foot.side)
   }
   entries.push(...readingEntries(record))
-  for (const c of contradictionsOf(record, base.child))
+  for (const c of [...contradictionsOf(record), ...finished])
     entries.push({
       ...c,
       school: 'all',
@@ -80,8 +83,8 @@ export function judge(
 }
 
 /** The ledger: what is still to be weighed up. A sound foot gives an empty list. */
-export const advise = (record: FittingRecord): Entry[] =>
-  judge(record).filter((entry) => !entry.met)
+export const advise = (record: FittingRecord, finished: readonly Contradiction[] = []): Entry[] =>
+  judge(record, record.story?.school, finished).filter((entry) => !entry.met)
 
 /** A decision of the fitter with what has become of its reason. */
 export interface Decided {

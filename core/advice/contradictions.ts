@@ -2,6 +2,7 @@ import { materialName, shellMaterial } from '../device/materialNames'
 import { postAngleDeg } from '../device/surface'
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS } from '../kinds/layers/all'
+import { unitBehind } from '../kinds/layers/amountRule'
 import { amountOf } from '../kinds/layers/amount'
 import { postKind } from '../kinds/posts/all'
 import { bestMean } from '../measure/reading'
@@ -9,6 +10,9 @@ import type { Device, FittingRecord } from '../record/schema'
 import { deviceRoom } from '../record/storyActivity'
 import { normsOf } from '../record/tables'
 import { SIDES, type Side } from '../tables/vocabulary'
+import { isBuilt } from '../device/deviceWords'
+import { deviceClashes } from './deviceClashes'
+import { layerNames } from './layerNames'
 import { limitsOf, type Figure } from './limits'
 import { pushContradiction } from './pushContradiction'
 
@@ -43,8 +47,6 @@ const adder =
       ...(about && { about }),
     })
 
-const unitOf = (unit: string) => (unit === '°' ? '°' : ` ${unit}`)
-
 /** Says that a number lies outside its usual range. */
 function outside(
   add: (said: Said) => void,
@@ -55,7 +57,7 @@ function outside(
   path: string,
 ): void {
   if (value >= low && value <= high) return
-  const u = unitOf(unit)
+  const u = unitBehind(unit)
   add({
     code: 'outside-usual',
     kind: 'watch',
@@ -70,12 +72,14 @@ function outside(
 }
 
 /** Contradictions of one foot's device with itself, the foot and the footwear intent. */
-function deviceContradictions(record: FittingRecord, side: Side, child: boolean): Contradiction[] {
+function deviceContradictions(record: FittingRecord, side: Side): Contradiction[] {
   const device = record.feet[side]?.device
   if (!device || device.kind === 'none') return []
   const out: Contradiction[] = []
   layerContradictions(record, side, device, out)
-  bodyContradictions(record, side, device, child, out)
+  bodyContradictions(record, side, device, out)
+  for (const { about, ...clash } of deviceClashes(record, side, device))
+    adder(out, side, about)(clash)
   const push = pushContradiction(record, side)
   if (push)
     adder(
@@ -105,15 +109,11 @@ function layerContradictions(
     lowRoom: deviceRoom(record) === 'low',
     mayNotFeel: isInsensate(record, side),
   }
-  const seen = new Map<string, number>()
+  const names = layerNames(device.layers)
   device.layers.forEach((layer, i) => {
-    // By its kind and which of its kind it is: its place in the list changes when layers are put in
-    // another order.
-    const nth = (seen.get(layer.kind) ?? 0) + 1
-    seen.set(layer.kind, nth)
     if (!layer.on) return
     const path = `${at}.layers.${i}`
-    const name = nth > 1 ? `${layer.kind}#${nth}` : layer.kind
+    const name = names[i]!
     const definition = LAYERS.of(layer.kind)
     for (const clash of definition.clashes)
       if (clash.when(layer, around))
@@ -143,7 +143,6 @@ function bodyContradictions(
   record: FittingRecord,
   side: Side,
   device: Device,
-  child: boolean,
   out: Contradiction[],
 ): void {
   const at = `feet.${side}.device`
@@ -185,9 +184,7 @@ function bodyContradictions(
       triggers: [`${at}.shell.thicknessMm`, 'story.intent'],
       figures: rigid.figures(),
     })
-  const below = device.posts.some(
-    (p) => p.at === 'rearfoot' && p.angleDeg !== 0 && postKind(p).takesRoom,
-  )
+  const below = device.posts.some((p) => p.at === 'rearfoot' && isBuilt(p) && postKind(p).takesRoom)
   if (below && deviceRoom(record) === 'low')
     add({
       code: 'extrinsic-in-low-volume',
@@ -217,7 +214,7 @@ function bodyContradictions(
     })
   const heel = bestMean(record.feet[side]!, 'heelWidthMm', 'standing')
   const cup = limitsOf('cup-too-deep', norms)
-  if (child && heel !== undefined && cup.over('share', device.outline.heelCupMm / heel))
+  if (heel !== undefined && cup.over('share', device.outline.heelCupMm / heel))
     add({
       code: 'cup-too-deep',
       kind: 'watch',
@@ -266,7 +263,7 @@ export function isInsensate(record: FittingRecord, side: Side): boolean {
 }
 
 /** All contradictions of a record. */
-export const contradictionsOf = (record: FittingRecord, child: boolean): Contradiction[] => [
-  ...SIDES.flatMap((side) => deviceContradictions(record, side, child)),
+export const contradictionsOf = (record: FittingRecord): Contradiction[] => [
+  ...SIDES.flatMap((side) => deviceContradictions(record, side)),
   ...pairContradictions(record),
 ]

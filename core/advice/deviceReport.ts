@@ -1,14 +1,25 @@
 import { LAYERS } from '../kinds/layers/all'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { roomLeft, roomOf, sizeOfFoot } from '../footwear/room'
-import { isChild } from '../measure/ageAtVisit'
 import { normsOf } from '../record/tables'
 import { bestMean } from '../measure/reading'
-import type { FittingRecord } from '../record/schema'
+import type { Device, FittingRecord } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
+import { finishedContradictions } from './finishedContradictions'
+import { standsContradiction } from './standsContradiction'
+import { buildShell, type ShellBody } from '../device/bodySolid'
 import type { BuiltDevice } from '../device/buildDevice'
+import { calipersOf } from '../device/calipers'
+import { cupDepth } from '../device/cupDepth'
+import { leastThickness, type LeastThickness } from '../device/leastThickness'
+import { reachedMm } from '../device/reached'
+import { madeOf, type MakingRows } from '../device/shellMaking'
+import { millingSetup, TOOL_MM } from '../device/milling'
+import { standingOf } from '../device/solid'
+import type { Stands } from '../device/stands'
+import { buildSurface } from '../device/surface'
 import { contradictionsOf } from './contradictions'
-import { shellMaterial } from '../device/materialNames'
+import { massG } from '../device/mass'
 import { postHeightMm, skiveSense } from '../device/sizeSense'
 import { deviceWidths, spaceBudget, stackHeights } from '../device/space'
 
@@ -25,29 +36,30 @@ export function deviceReport(
   )
   if (!model) missing.push('footwear.chosen')
   const norms = normsOf(record)
-  const material = shellMaterial(device.shell.material, norms)
+  const mass = massG(body, solid, device, norms)
   const { report } = solid
+  const thinnest = leastThickness(body)
   const heelWidth = surface.field.sole.parameters.heelWidthMm
   return {
     foot: side,
-    layers: surface.layers.map(({ kind, askedMm, peakMm, at }) => ({
-      kind,
-      askedMm,
-      peakMm,
-      at,
-      ...(LAYERS.of(kind).phase === 'skive' && { sizeSense: skiveSense(askedMm, heelWidth) }),
+    layers: surface.layers.map((result) => ({
+      kind: result.kind,
+      askedMm: result.askedMm,
+      peakMm: reachedMm(body, result),
+      at: result.at,
+      ...(LAYERS.of(result.kind).phase === 'skive' && {
+        sizeSense: skiveSense(result.askedMm, heelWidth),
+      }),
     })),
     heelAngleDeg: solid.heelAngleDeg,
-    posts: device.posts.map((post) => ({
+    stands: solid.stands && standsOnFile(solid.stands, solid.heelAngleDeg),
+    posts: device.posts.map((post, i) => ({
       at: post.at,
       style: post.style,
       askedDeg: post.angleDeg,
-      achievedDeg:
-        post.at === 'rearfoot'
-          ? solid.heelAngleDeg === null
-            ? null
-            : solid.heelAngleDeg - otherRearfootDeg(built, post.angleDeg)
-          : post.angleDeg,
+      ...(post.half && { half: post.half }),
+      ...(post.glued && { glued: true }),
+      achievedDeg: achievedDeg(built, i, norms),
       heightMm: postHeightMm(
         post.angleDeg,
         post.at === 'rearfoot'
@@ -57,20 +69,62 @@ export function deviceReport(
       ),
     })),
     outline: { heelCupMm: device.outline.heelCupMm },
+    rim: {
+      cupMm: cupDepth(body),
+      leastThicknessMm: thinnest && thinnest.mm,
+      at: thinnest && [thinnest.xMm, thinnest.yMm],
+    },
     solid: {
       ...report,
-      ...(material && { massG: (report.volumeMm3 * material.densityGPerCm3) / 1000 }),
+      ...(mass !== null && { massG: mass }),
     },
+    making: makingOf(body, device, thinnest, norms),
     stackMm: stackHeights(body, device),
+    calipers: calipersOf(body),
     ...(model && {
       space: spaceBudget(body, device, roomOf(model, norms)),
       room: roomIn(record, side, model, built),
     }),
-    contradictions: contradictionsOf(record, isChild(record.client, record.visit?.on)).filter(
-      (c) => c.foot === side || c.foot === 'both',
-    ),
+    contradictions: [
+      ...contradictionsOf(record).filter((c) => c.foot === side || c.foot === 'both'),
+      ...(device.kind === 'none'
+        ? []
+        : [
+            ...standsContradiction(solid.stands, device, side),
+            ...finishedContradictions(body, solid.stands, device, side, norms),
+          ]),
+    ],
     missing,
   }
+}
+
+/** Printed shells lie flat up to this height, else they are stood on their side, mm (house rule). */
+const FLAT_MM = 40
+
+/** How it is made, and what that leaves: tool and block of what is milled, walls of what is printed. */
+function makingOf(
+  body: ShellBody,
+  device: Device,
+  thinnest: LeastThickness | null,
+  rows: MakingRows,
+) {
+  const { way, leastMm } = madeOf(device, rows)
+  if (way === 'milled') return { way, milling: millingSetup(body, device.shell.toolMm ?? TOOL_MM) }
+  if (way === 'pressed') return { way }
+  const highMm = body.top.reduce((m, z, i) => (body.inside[i]! > 0 ? Math.max(m, z) : m), -Infinity)
+  return {
+    way,
+    printing: {
+      lies: highMm - body.floorMm > FLAT_MM ? 'on its side' : 'flat',
+      leastWallMm: thinnest && thinnest.mm,
+      isThick: thinnest === null || leastMm === null || thinnest.mm >= leastMm,
+    },
+  }
+}
+
+/** How it stands as a file tells it: without the plane in the mesh's own heights. */
+function standsOnFile({ floor: _, ...stands }: Stands, heelToFloorDeg: number | null) {
+  return { ...stands, heelToFloorDeg }
 }
 
 /** Size that a foot has of a model, chosen or nearest, and what is left in it, place by place. */
@@ -81,6 +135,21 @@ function roomIn(record: FittingRecord, side: Side, model: FootwearModel, built: 
   return { sizeMm, places: roomLeft(model, sizeMm, needed, normsOf(record)) }
 }
 
-/** The part of the heel's angle that comes from the cast and from other posts than this one. */
-const otherRearfootDeg = (built: BuiltDevice, angleDeg: number) =>
-  built.surface.rearfootTiltDeg - angleDeg
+/**
+ * What a post does, measured on the body that it is part of and on the same without it, each standing
+ * on a flat floor: a rearfoot post by the heel's angle to the floor, a forefoot post by the roll that it
+ * takes away. Null where one of the two falls over.
+ */
+function achievedDeg(
+  { device, surface, solid }: BuiltDevice,
+  index: number,
+  rows: MakingRows,
+): number | null {
+  const without = { ...device, posts: device.posts.filter((_, i) => i !== index) }
+  const other = standingOf(buildShell(buildSurface(surface.field, without), without, rows))
+  if (device.posts[index]!.at === 'forefoot')
+    return solid.stands && other.stands && other.stands.rollDeg - solid.stands.rollDeg
+  return solid.heelAngleDeg === null || other.heelAngleDeg === null
+    ? null
+    : solid.heelAngleDeg - other.heelAngleDeg
+}

@@ -27,7 +27,7 @@ function roughMoment(record: FittingRecord, side: Side, massKg: number): number 
   try {
     const found = footField(foot, norms, STEP_MM)
     if (found) {
-      const ground = contactGround(found.field, massKg, 'standing', axisOf(foot))
+      const ground = contactGround(found.field, norms, massKg, 'standing', axisOf(foot))
       const plain = contactOnDevice(ground, plainOf(device))
       moment = contactOnDevice(ground, device, { start: plain }).momentNmm - plain.momentNmm
     }

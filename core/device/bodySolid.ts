@@ -1,31 +1,14 @@
-import { radians } from '../geometry/tilt'
+import { LAYERS, type AnyLayerKind } from '../kinds/layers/all'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
 import { lowerOffset, type Offset } from './erode'
 import type { SoleField } from '../geometry/soleField'
 import type { DeviceSurface } from './surface'
+import { setOnBelow, type Block } from './blocks'
+import { SHELL_RULES } from './shellRules'
+import { madeOf, type MakingRows } from './shellMaking'
+import { floorUnder, groundToFloor, hollowed, without } from './thinned'
 import { trimDevice } from './trim'
-
-/**
- * House settings of how a shell is ground and posted, mm; `share` values are of foot length or half
- * width.
- */
-export const SHELL_RULES = {
-  /** front edge ground thin over this length, to this share of the thickness */
-  bevelMm: 10,
-  bevelShare: 0.35,
-  /** an extrinsic block keeps this much under the lowest point of the shell */
-  postBaseMm: 1,
-  /** sides of a block run in over this width */
-  draftMm: 2.5,
-  /** a rearfoot block: from the heel to this share of length, this wide */
-  postLengthShare: 0.24,
-  postWidthShare: 0.8,
-  /** a forefoot block: this long behind the front edge */
-  forefootPostMm: 30,
-  /** thinnest the shell may get anywhere */
-  leastMm: 0.4,
-} as const
 
 /**
  * The body of a device on the working grid: top, underside, floor and where it is cut. All arrays
@@ -38,10 +21,27 @@ export interface ShellBody {
   top: Float64Array
   /** underside with posts */
   bottom: Float64Array
-  /** underside of the shell alone, before posts are added */
+  /** 1 where the underside is the base of a post, a lift or a stabiliser */
+  isBase: Uint8Array
+  /** what is set on below, and which of it fills a cell; −1 where nothing does */
+  blocks: Block[]
+  blockOf: Int8Array
+  /** top and underside of the shell alone, without what lies on it and what is set below it */
+  shellTop: Float64Array
   shellBottom: Float64Array
+  /**
+   * how much higher the shell's top stays than its layers ask, where it would get too thin or come
+   * through the floor, mm; null where nowhere
+   */
+  missed: Float64Array | null
+  /** 1 at the front edge, which is ground thin */
+  isFeather: Uint8Array
+  /** of the sheet as it was laid, mm */
+  thickness: number | Float64Array
   /** the underside before it was ground, for the next change to start from */
   offset: Offset
+  /** the same without what goes down to the floor; null where nothing does */
+  level: Offset | null
   floorMm: number
   /** y of the front edge on the middle line */
   frontY: number
@@ -66,131 +66,127 @@ export function thicknessOf(field: SoleField, device: Device): number | Float64A
  * the thickness along the surface, ground thin at the front; posts, lifts and stabilisers are
  * filled down to a flat floor.
  *
+ * A hollow is cut into the shell: where it is milled or printed the underside stays, where a sheet is
+ * pressed it follows and is ground off below the floor. What lies on the shell leaves its underside alone.
+ *
  * @param before the body of a moment ago on the same field: what has not changed is taken over, the
  *   answer is the same
  */
-export function buildShell(surface: DeviceSurface, device: Device, before?: ShellBody): ShellBody {
+export function buildShell(
+  surface: DeviceSurface,
+  device: Device,
+  rows: MakingRows,
+  before?: ShellBody,
+): ShellBody {
   const { field } = surface
   const { inside, front, ...trim } = trimDevice(field, device, surface.top)
   const thickness = thicknessOf(field, device)
-  const offset: Offset = {
-    top: trim.top,
+  const { way, leastMm } = madeOf(device, rows)
+  const lying = (lies: AnyLayerKind['lies']) =>
+    surface.layers.filter(({ kind }) => LAYERS.of(kind).lies === lies)
+  const [onTop, hollows] = [lying('on the shell'), lying('hollow')]
+  const asked = without(trim.top, onTop)
+  // A sheet that is pressed follows the hollows of its positive; elsewhere the underside stays.
+  const followed = way === 'pressed' ? asked : without(asked, hollows)
+  const offsetOf = (top: Float64Array, known?: Offset): Offset => ({
+    top,
     inside,
     thickness,
-    bottom: lowerOffset(field, trim.top, inside, thickness, before?.offset),
-  }
-  const shellBottom = offset.bottom.slice()
-  const { top: cut } = trim
-  for (let i = 0; i < cut.length; i++) {
-    if (
-      inside[i]! < -3 ||
-      (front[i]! >= SHELL_RULES.bevelMm && cut[i]! - shellBottom[i]! >= SHELL_RULES.leastMm)
-    )
-      continue
-    const share =
-      SHELL_RULES.bevelShare + (1 - SHELL_RULES.bevelShare) * S(front[i]!, 0, SHELL_RULES.bevelMm)
-    shellBottom[i] = Math.min(
-      cut[i]! - SHELL_RULES.leastMm,
-      cut[i]! - (cut[i]! - shellBottom[i]!) * share,
-    )
-  }
-  const lowestMm = lowestOf(surface, device, inside, shellBottom)
-  const top = keptOnFloor(cut, shellBottom, lowestMm)
-  const { bottom, floorMm } = addPosts(surface, device, inside, front, shellBottom, lowestMm)
+    bottom: lowerOffset(field, top, inside, thickness, known),
+  })
+  const offset = offsetOf(followed, before?.offset)
+  const bottomOf = (o: Offset) => groundThin(o.top, inside, front, o.bottom)
+  const goesDown = surface.layers.filter(
+    (l) => l.kind === 'firstRayAccommodation' || (way === 'pressed' && hollows.includes(l)),
+  )
+  const level =
+    goesDown.length > 0 ? offsetOf(without(followed, goesDown), before?.level ?? undefined) : null
+  const sheet = groundToFloor(
+    { top: followed, bottom: bottomOf(offset) },
+    level && floorUnder(field, inside, bottomOf(level)),
+    leastMm,
+  )
+  const shell =
+    followed === asked
+      ? sheet
+      : // What was ground to the floor stays there.
+        hollowed(sheet, lowered(sheet.top, asked, followed), leastMm)
+  const top = onTop.length > 0 ? shell.top.map((z, i) => z + trim.top[i]! - asked[i]!) : shell.top
+  const { isBase, blockOf, blocks, ...posted } = setOnBelow(
+    surface,
+    device,
+    inside,
+    front,
+    shell.bottom,
+    rows,
+  )
+  const bottom = filledBelow(field, device, inside, posted.bottom)
   return {
     surface,
     inside,
     top,
     bottom,
-    shellBottom,
+    isBase,
+    blockOf,
+    blocks,
+    shellTop: shell.top,
+    shellBottom: shell.bottom,
+    missed: shell.top === asked ? null : shell.top.map((z, i) => z - asked[i]!),
+    isFeather: Uint8Array.from(front, (mm) => (mm < SHELL_RULES.bevelMm ? 1 : 0)),
+    thickness,
     offset,
-    floorMm,
+    level,
+    floorMm: lowestOf(inside, bottom),
     frontY: field.sole.headLineY(0) - device.outline.distal.behindHeadsMm,
   }
 }
 
-/**
- * Lowest point of the shell; a corner that an accommodation lets down does not count: it is let
- * down onto the floor, not through it.
- */
-function lowestOf(
-  { layers }: DeviceSurface,
+/** A top with what hollows take from it, mm. */
+const lowered = (top: Float64Array, asked: Float64Array, followed: Float64Array): Float64Array =>
+  top.map((z, i) => z + asked[i]! - followed[i]!)
+
+/** An underside with what fills the hollow between it and the floor that it stands on, mm. */
+function filledBelow(
+  field: SoleField,
   device: Device,
   inside: Float64Array,
-  shellBottom: Float64Array,
-): number {
-  const down = layers.filter((l) => device.layers[l.index]!.kind === 'firstRayAccommodation')
+  bottom: Float64Array,
+): Float64Array {
+  const fills = device.layers.flatMap((layer) => {
+    const { fillsBelowMm } = LAYERS.of(layer.kind)
+    return layer.on && fillsBelowMm
+      ? [(i: number, hollowMm: number) => fillsBelowMm(field, layer, i, hollowMm)]
+      : []
+  })
+  const floor = fills.length > 0 ? floorUnder(field, inside, bottom) : null
+  if (!floor) return bottom
+  return bottom.map((z, i) => {
+    const hollowMm = Math.max(0, z - floor(i))
+    return z - Math.max(...fills.map((fill) => fill(i, hollowMm)))
+  })
+}
+
+/** Lowest point of the shell, mm. */
+function lowestOf(inside: Float64Array, shellBottom: Float64Array): number {
   let lowest = Infinity
   for (let i = 0; i < inside.length; i++)
-    if (inside[i]! > 0 && shellBottom[i]! < lowest && !down.some((l) => l.change[i]! < 0))
-      lowest = shellBottom[i]!
+    if (inside[i]! > 0 && shellBottom[i]! < lowest) lowest = shellBottom[i]!
   return lowest
 }
 
-/**
- * Grinds flat what would stand below the floor, and keeps the least thickness above it; the top is
- * copied only where that changes it.
- */
-function keptOnFloor(cut: Float64Array, shellBottom: Float64Array, floorMm: number): Float64Array {
-  let top = cut
-  for (let i = 0; i < cut.length; i++)
-    if (shellBottom[i]! < floorMm) {
-      shellBottom[i] = floorMm
-      if (cut[i]! >= floorMm + SHELL_RULES.leastMm) continue
-      if (top === cut) top = cut.slice()
-      top[i] = floorMm + SHELL_RULES.leastMm
-    }
-  return top
-}
-
-/**
- * Does the underside of the heel stand flat without a post? Mouldable blanks would rock otherwise.
- */
-export const isStabilised = (device: Device): boolean =>
-  device.heelStabiliser ?? device.kind === 'heat-moulded'
-
-/**
- * Fills the space under posts, lifts and stabilisers down to the floor: the lowest point of the
- * shell, less the base of a block.
- */
-function addPosts(
-  surface: DeviceSurface,
-  device: Device,
+/** The underside with the front edge ground thin, mm. */
+function groundThin(
+  cut: Float64Array,
   inside: Float64Array,
   front: Float64Array,
-  shellBottom: Float64Array,
-  lowestMm: number,
-) {
-  const { field } = surface
-  const rear = device.posts.filter(
-    (p) => p.at === 'rearfoot' && p.style === 'extrinsic' && p.angleDeg !== 0,
-  )
-  const fore = device.posts.filter(
-    (p) => p.at === 'forefoot' && p.style === 'extrinsic' && p.angleDeg !== 0,
-  )
-  const block = rear.length > 0 || device.heelLiftMm > 0
-  const filled = block || isStabilised(device)
-  const floorMm = lowestMm - (block || fore.length > 0 ? SHELL_RULES.postBaseMm : 0)
-  const bottom = shellBottom.slice()
-  const rearMm =
-    Math.max(0, ...rear.map((p) => p.lengthMm ?? 0)) ||
-    SHELL_RULES.postLengthShare * field.sole.parameters.lengthMm
-  const foreMm = Math.max(0, ...fore.map((p) => p.lengthMm ?? 0)) || SHELL_RULES.forefootPostMm
-  // Motion: the base stands on its outer part and its inner part is ground up, so that the heel can
-  // roll in so far.
-  const motion = Math.tan(radians(Math.max(0, ...rear.map((p) => p.motionDeg ?? 0))))
-  for (let i = 0; i < bottom.length; i++) {
-    if (inside[i]! < -3) continue
-    const width = (SHELL_RULES.postWidthShare - field.rho[i]!) * field.reach[i]!
-    const underHeel = filled ? Math.min(width, rearMm - field.y[i]!) : -1
-    const underFront = fore.length > 0 ? Math.min(width, foreMm - front[i]!, front[i]!) : -1
-    const w = Math.min(1, Math.max(0, Math.max(underHeel, underFront) / SHELL_RULES.draftMm + 0.5))
-    if (w === 0) continue
-    const base =
-      underHeel >= underFront
-        ? Math.min(bottom[i]!, floorMm + motion * Math.max(0, field.x[i]!))
-        : floorMm
-    bottom[i] = bottom[i]! + w * (base - bottom[i]!)
+  underside: Float64Array,
+): Float64Array {
+  const { bevelMm, bevelShare, leastMm } = SHELL_RULES
+  const out = underside.slice()
+  for (let i = 0; i < cut.length; i++) {
+    if (inside[i]! < -3 || (front[i]! >= bevelMm && cut[i]! - out[i]! >= leastMm)) continue
+    const share = bevelShare + (1 - bevelShare) * S(front[i]!, 0, bevelMm)
+    out[i] = Math.min(cut[i]! - leastMm, cut[i]! - (cut[i]! - out[i]!) * share)
   }
-  return { bottom, floorMm }
+  return out
 }

@@ -5,6 +5,7 @@ import { buildShell, type ShellBody } from './bodySolid'
 import { buildSolid, type Solid } from './solid'
 import { footField, type FootField } from './footField'
 import type { AssumedParameter, SoleRows } from './soleParameters'
+import type { MakingRows } from './shellMaking'
 import { buildSurface, type DeviceSurface } from './surface'
 
 /** A device with no layers and every default. */
@@ -34,10 +35,10 @@ export interface BuiltDevice {
 }
 
 /** Everything of one foot's device: surface, shell body and solid, on a 1 mm grid. */
-export function buildDevice(foot: Foot, side: string, rows: SoleRows): BuiltDevice {
+export function buildDevice(foot: Foot, side: string, rows: SoleRows & MakingRows): BuiltDevice {
   const { field, assumed } = soleFieldOf(foot, side, rows)
   const device = foot.device ?? plainDevice()
   const surface = buildSurface(field, device)
-  const body = buildShell(surface, device)
+  const body = buildShell(surface, device, rows)
   return { device, surface, body, solid: buildSolid(body), assumed }
 }

@@ -1,4 +1,5 @@
 import { BODY_AMOUNTS } from '../kinds/body/all'
+import type { AmountRule } from '../kinds/layers/amountRule'
 import { LAYERS, layerSchema, type LayerKind } from '../kinds/layers/all'
 import { POSTS } from '../kinds/posts/all'
 import { parseNumber } from '../measure/parseNumber'
@@ -9,7 +10,7 @@ import type { Device } from '../record/schema'
 export interface CalledAmount {
   word: string
   label: string
-  unit: 'mm' | '°' | 'N·mm'
+  unit: AmountRule['unit'] | 'N·mm'
   range: readonly [number, number]
   put: (device: Device, value: number) => Device
 }

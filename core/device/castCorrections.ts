@@ -1,6 +1,7 @@
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Correction, CorrectionKind } from '../record/captureSchema'
-import { archFillChange, heelExpansionChange, lateralFillChange } from '../kinds/layers/softTissue'
+import { moveWall } from '../kinds/layers/movedWall'
+import { archFillChange, lateralFillChange } from '../kinds/layers/softTissue'
 import { everyCell, scaleToPeak } from '../kinds/layers/field'
 import type { SoleField } from '../geometry/soleField'
 
@@ -19,7 +20,7 @@ export const CORRECTIONS: Record<CorrectionKind, { name: string; does: string }>
 }
 
 const FORMULAS: Record<CorrectionKind, (field: SoleField, mm: number) => Float64Array> = {
-  heelExpansion: heelExpansionChange,
+  heelExpansion: (field, mm) => moveWall(field, mm).change,
   lateralFill: lateralFillChange,
   archFill: archFillChange,
   dentFill: (field, mm) => {
@@ -81,6 +82,10 @@ export function correctCast(field: SoleField, corrections: readonly Correction[]
   for (const correction of corrections) {
     if (!correction.on || correction.amountMm === 0) continue
     const change = correctionChange(field, correction)
+    // A wall that moves takes the foot's border along.
+    const border =
+      correction.kind === 'heelExpansion' ? moveWall(field, correction.amountMm).rho : field.rho
+    field.rho.set(border)
     for (let i = 0; i < change.length; i++) field.z[i]! += change[i]!
   }
 }

@@ -1,7 +1,14 @@
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS, type Layer } from '../kinds/layers/all'
 import type { Device } from '../record/schema'
-import { deviceKindWords, layerWords, pointWords, REACH_WORDS } from './deviceWords'
+import {
+  blockWords,
+  deviceKindWords,
+  isBuilt,
+  layerWords,
+  pointWords,
+  REACH_WORDS,
+} from './deviceWords'
 import { materialName, type MaterialRows } from './materialNames'
 
 /** One thing that differs between two devices, as the bench reads it; '–' where there is none. */
@@ -23,6 +30,8 @@ function lines(d: Device | null, rows: MaterialRows): Map<string, string> {
   out.set('Kind', deviceKindWords(d.kind))
   out.set('Blank', d.blank ? `${d.blank.id} ${n(d.blank.sizeMm)}` : NONE)
   out.set('Shell', materialName(shell.material, rows))
+  out.set('Shell is made', shell.making ?? NONE)
+  out.set('Milled with', shell.toolMm === undefined ? NONE : `ball of ${n(shell.toolMm)} mm`)
   out.set('Cover', `${materialName(shell.cover.material, rows)}, ${REACH_WORDS[outline.cover]}`)
   out.set(
     'Base',
@@ -35,24 +44,27 @@ function lines(d: Device | null, rows: MaterialRows): Map<string, string> {
     const there = value !== undefined && (value !== 0 || amount.fallback !== 0)
     out.set(amount.full, there ? withUnit(value, amount.unit) : NONE)
   }
+  const { half, in: place } = d.heelLift ?? {}
+  out.set('Heel lift lies', [half, place].filter(Boolean).join(', ') || NONE)
   out.set('Trim line moved', pointWords(outline.points) || NONE)
   out.set(
     'Heel stabiliser',
     d.heelStabiliser === undefined ? NONE : d.heelStabiliser ? 'yes' : 'no',
   )
   for (const at of ['rearfoot', 'forefoot'] as const)
-    out.set(`${at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post`, posts(d, at))
+    out.set(`${at === 'rearfoot' ? 'Rearfoot' : 'Forefoot'} post`, posts(d, at, rows))
   return out
 }
 
-function posts(d: Device, at: 'rearfoot' | 'forefoot'): string {
+function posts(d: Device, at: 'rearfoot' | 'forefoot', rows: MaterialRows): string {
   const said = d.posts
-    .filter((p) => p.at === at && p.angleDeg !== 0)
+    .filter((p) => p.at === at && isBuilt(p))
     .map((p) =>
       [
         `${n(p.angleDeg)}° ${p.style}`,
         ...(p.lengthMm ? [`${n(p.lengthMm)} mm`] : []),
         ...(p.motionDeg ? [`motion ${n(p.motionDeg)}°`] : []),
+        ...blockWords(p, rows),
       ].join(', '),
     )
   return said.join(' + ') || NONE

@@ -1,13 +1,19 @@
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { said, SHEET_LINES, type SheetLine } from '../kinds/body/definition'
 import { LAYERS, type Layer } from '../kinds/layers/all'
-import { amountOf } from '../kinds/layers/amount'
+import { unitBehind } from '../kinds/layers/amountRule'
+import { amountOf, mainRule } from '../kinds/layers/amount'
 import { postKind } from '../kinds/posts/all'
 import { bestMean } from '../measure/reading'
 import type { Device, Foot, Post } from '../record/schema'
 import { NO_COVER } from '../tables/materials'
+import { WAYS } from '../capture/ways'
+import { CORRECTIONS } from './castCorrections'
+import { usesCaptured } from './footField'
+import { madeOf } from './shellMaking'
+import { SCHOOL_NAMES } from '../tables/vocabulary'
 import { materialName, type MaterialRows } from './materialNames'
-import { isStabilised } from './bodySolid'
+import { isStabilised } from './blocks'
 import { postHeightMm } from './sizeSense'
 import { soleParameters, type SoleRows } from './soleParameters'
 
@@ -37,10 +43,14 @@ export function layerWords(layer: Layer, forefootDeg = 0): string {
   const definition = LAYERS.of(layer.kind)
   const numbers = definition.amounts.map(
     (rule) =>
-      `${rule.label} ${said(amountOf(layer, rule.key, forefootDeg))}${rule.unit === '°' ? '°' : ' mm'}`,
+      `${rule.label} ${said(amountOf(layer, rule.key, forefootDeg))}${unitBehind(rule.unit)}`,
   )
   return `${layer.name ?? definition.name}: ${[...numbers, ...definition.more(layer)].join(', ')}`
 }
+
+/** Is a layer anything? One that is switched off, or of nothing, is on no paper. */
+export const isAnything = (layer: Layer): boolean =>
+  layer.on && (layer as unknown as Record<string, unknown>)[mainRule(layer).key] !== 0
 
 /**
  * Where the trim line was moved by hand.
@@ -56,6 +66,21 @@ export const pointWords = (points: Device['outline']['points']): string =>
     )
     .join(', ')
 
+/** What a block is besides its angle: which half, of what, and whether it is a piece of its own. */
+export const blockWords = (post: Post, rows: MaterialRows): string[] =>
+  post.style === 'intrinsic'
+    ? []
+    : [
+        ...(post.half && post.half !== 'whole' ? [`${post.half} half`] : []),
+        ...(post.material ? [materialName(post.material, rows)] : []),
+        ...(post.shoreA ? [`Shore A ${said(post.shoreA)}`] : []),
+        ...(post.glued ? ['glued on'] : []),
+      ]
+
+/** Does a post do anything? One of 0° is a flat block under the heel, and nothing elsewhere. */
+export const isBuilt = (post: Post): boolean =>
+  post.angleDeg !== 0 || (post.at === 'rearfoot' && post.style === 'extrinsic')
+
 /**
  * A post as the bench reads it.
  *
@@ -63,11 +88,15 @@ export const pointWords = (points: Device['outline']['points']): string =>
  * For instance `postWords({ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }, 65)` is 'Rearfoot post 4°
  *   varus, extrinsic, 4.5 mm across'
  */
-function postWords(post: Post, widthMm: number | undefined): string {
+function postWords(post: Post, widthMm: number | undefined, rows: MaterialRows): string {
   const definition = postKind(post)
-  const more = definition.amounts.flatMap((amount) => amount.sheet(post) ?? [])
+  const more = [
+    ...definition.amounts.flatMap((amount) => amount.sheet(post) ?? []),
+    ...blockWords(post, rows),
+  ]
   const height =
     widthMm === undefined ? [] : [`${said(postHeightMm(post.angleDeg, widthMm))} mm across`]
+  if (post.angleDeg === 0) return [`${definition.name} flat, 0°`, post.style, ...more].join(', ')
   const angle = `${said(Math.abs(post.angleDeg))}° ${post.angleDeg > 0 ? 'varus' : 'valgus'}`
   return [`${definition.name} ${angle}`, post.style, ...height, ...more].join(', ')
 }
@@ -105,6 +134,29 @@ function bodyLine(device: Device, line: SheetLine, rows: MaterialRows): string {
 /** Lines of the body that come before layers and posts; the others come after them. */
 const FIRST: readonly SheetLine[] = ['shell', 'cup', 'tops', 'cast']
 
+/** How the shell is made, as the bench says it. */
+const MADE_WORDS = {
+  pressed: 'pressed over a positive',
+  printed: 'printed',
+  milled: 'milled from a block',
+} as const
+const madeWords = (device: Device, rows: MaterialRows): string =>
+  MADE_WORDS[madeOf(device, rows).way]
+
+/** The reason that a part came from, as Why names it. */
+const becauseWords = ({ because }: { because?: string | undefined }): string =>
+  because ? ` (because of ${because.split('/')[0]!.replaceAll('-', ' ')})` : ''
+
+/** What the device is built on: way of capture and its corrections, or the readings. */
+function surfaceWords(foot: Foot): string {
+  const { capture } = foot
+  if (!usesCaptured(foot) || !capture) return 'Surface: from the readings'
+  const corrections = (capture.corrections ?? [])
+    .filter((c) => c.on && c.amountMm > 0)
+    .map((c) => `${CORRECTIONS[c.kind].name.toLowerCase()} ${said(c.amountMm)} mm`)
+  return `Surface: ${WAYS[capture.way].name.toLowerCase()}${corrections.length ? `, ${corrections.join(', ')}` : ''}`
+}
+
 /**
  * The prescription of one foot, line by line, for ticket and ledger: shell, cup, layers, posts,
  * lift, base, cover.
@@ -120,12 +172,17 @@ export function deviceLines(foot: Foot, rows: SoleRows & MaterialRows): string[]
     lines.map((line) => bodyLine(device, line, rows)).filter((words) => words !== '')
   const [shell, cup, ...more] = body(FIRST)
   return [
-    shell!,
+    ...(device.school ? [`School: ${SCHOOL_NAMES[device.school]}`] : []),
+    surfaceWords(foot),
+    ...(device.blank ? [`Blank: ${device.blank.id}, size ${said(device.blank.sizeMm)} mm`] : []),
+    `${shell!}, ${madeWords(device, rows)}`,
     cup!,
     ...(points ? [`Trim line moved: ${points}`] : []),
     ...more,
-    ...device.layers.filter((l) => l.on).map((layer) => layerWords(layer, forefootDeg)),
-    ...device.posts.filter((p) => p.angleDeg !== 0).map((post) => postWords(post, width(post))),
+    ...device.layers
+      .filter(isAnything)
+      .map((layer) => `${layerWords(layer, forefootDeg)}${becauseWords(layer)}`),
+    ...device.posts.filter(isBuilt).map((post) => postWords(post, width(post), rows)),
     ...body(['lift']),
     ...(isStabilised(device) ? ['Underside of the heel flat, so that it does not rock'] : []),
     ...body(SHEET_LINES.filter((line) => line !== 'lift' && !FIRST.includes(line))),

@@ -22,7 +22,7 @@ export interface SheetPart {
  * The plan of what a layer changes, as closed lines: where it raises or lowers by more than a tenth
  * of its amount.
  */
-function planOf({ surface: { field } }: ShellBody, change: Float64Array): Point[][] {
+export function planOf({ surface: { field } }: ShellBody, change: Float64Array): Point[][] {
   const most = change.reduce((m, v, i) => (field.mask[i] ? Math.max(m, Math.abs(v)) : m), 0)
   if (most === 0) return []
   const cells = change.map((v, i) => (field.mask[i] ? Math.abs(v) : 0))
@@ -65,7 +65,7 @@ export function sheetParts(body: ShellBody, device: Device, rows: MaterialRows):
       parts.push({
         id: `${layer.kind}-${result.index + 1}`,
         words: sheet.words,
-        material: sheet.material(layer),
+        material: materialName(sheet.material(layer), rows),
         thicknessMm: sheet.thicknessMm(layer),
         lines:
           sheet.cut === 'change'

@@ -3,14 +3,25 @@ import { clipDomain, interpolateOn, type Domain } from '../geometry/clipDomain'
 import { inspectMesh, mirrorX, type Mesh, type MeshReport } from '../geometry/mesh'
 import type { Side } from '../tables/vocabulary'
 import type { ShellBody } from './bodySolid'
+import { closedBetween } from './closedBetween'
+import { SHELL_RULES } from './shellRules'
+import { STANDING, standsOf, type Stands, type Underside } from './stands'
 
 /** A device as a body: the mesh stands on the floor (z = 0), x medial, y from the heel, mm. */
-export interface Solid {
+export interface Solid extends Standing {
   mesh: Mesh
+  /** blocks that are glued on, each a body of its own in the same frame */
+  glued: { post: number; mesh: Mesh; report: MeshReport }[]
   report: MeshReport & { selfOverlaps: number; gridVolumeMm3: number }
+}
+
+/** How a finished body stands, measured on its surfaces. */
+export interface Standing {
+  /** how it stands on a flat floor; null where it falls over */
+  stands: Stands | null
   /**
-   * heel of the finished mesh against the floor, degrees (+ varus); null where the trim line leaves
-   * no heel to measure
+   * heel of the finished mesh against the floor it stands on, degrees (+ varus, inverted); null
+   * where the trim line leaves no heel to measure, or where it falls over
    */
   heelAngleDeg: number | null
 }
@@ -24,44 +35,85 @@ export function buildSolid(body: ShellBody): Solid {
   const { field } = body.surface
   const domain = clipDomain(field, body.inside)
   const top = interpolateOn(domain, body.top)
-  const bottom = interpolateOn(domain, body.bottom)
-  const mesh = closeMesh(domain, top, bottom, body.floorMm)
+  const own = withoutGlued(body)
+  const bottom = interpolateOn(domain, own)
+  const mesh = closedBetween(domain, top, bottom, body.floorMm)
   let selfOverlaps = 0
   for (let i = 0; i < top.length; i++) if (!(top[i]! > bottom[i]!)) selfOverlaps++
   return {
     mesh,
-    report: { ...inspectMesh(mesh), selfOverlaps, gridVolumeMm3: gridVolume(body) },
-    heelAngleDeg: heelAngleOnMesh(body, domain, top),
+    glued: gluedBlocks(body),
+    report: {
+      ...inspectMesh(mesh),
+      selfOverlaps,
+      gridVolumeMm3: gridVolume({ ...body, bottom: own }),
+    },
+    ...measured(
+      body,
+      domain,
+      top,
+      own === body.bottom ? bottom : interpolateOn(domain, body.bottom),
+    ),
   }
 }
 
-function closeMesh(
-  { points, triangles: t, border }: Domain,
+/** Underside of what is made in one piece: glued blocks are bodies of their own, mm. */
+function withoutGlued({ bottom, shellBottom, blocks, blockOf }: ShellBody): Float64Array {
+  if (!blocks.some((b) => b.glued)) return bottom
+  return bottom.map((z, i) => (blocks[blockOf[i]!]?.glued ? shellBottom[i]! : z))
+}
+
+/** A block is not cut thinner than this at its edges, mm. */
+const THIN_MM = 0.15
+
+/** Blocks that are glued on, closed: their top is the shell's underside. */
+function gluedBlocks(body: ShellBody): Solid['glued'] {
+  const { field } = body.surface
+  return body.blocks.flatMap((block, k) => {
+    if (block.post === null || !block.glued) return []
+    const inside = body.inside.map((mm, i) =>
+      body.blockOf[i] === k
+        ? Math.min(
+            mm,
+            block.under(i) + SHELL_RULES.draftMm / 2,
+            body.shellBottom[i]! - body.bottom[i]! - THIN_MM,
+          )
+        : Math.min(mm, -THIN_MM),
+    )
+    const domain = clipDomain(field, inside)
+    if (domain.triangles.length === 0) return []
+    const [top, bottom] = [body.shellBottom, body.bottom].map((z) => interpolateOn(domain, z))
+    const mesh = closedBetween(domain, top!, bottom!, body.floorMm)
+    return [{ post: block.post, mesh, report: inspectMesh(mesh) }]
+  })
+}
+
+/** How a body stands, without closing it into a mesh. */
+export function standingOf(body: ShellBody): Standing {
+  const domain = clipDomain(body.surface.field, body.inside)
+  return measured(body, domain, interpolateOn(domain, body.top), interpolateOn(domain, body.bottom))
+}
+
+function measured(
+  body: ShellBody,
+  domain: Domain,
   top: Float64Array,
   bottom: Float64Array,
-  floorMm: number,
-): Mesh {
-  const n = top.length
-  const positions = new Float64Array(n * 6)
-  for (let i = 0; i < n; i++) {
-    positions[3 * i] = positions[3 * (n + i)] = points[2 * i]!
-    positions[3 * i + 1] = positions[3 * (n + i) + 1] = points[2 * i + 1]!
-    positions[3 * i + 2] = top[i]! - floorMm
-    positions[3 * (n + i) + 2] = bottom[i]! - floorMm
-  }
-  const triangles = new Uint32Array(2 * t.length + 3 * border.length)
-  triangles.set(t)
-  for (let i = 0; i < t.length; i += 3) {
-    const at = t.length + i
-    triangles[at] = n + t[i]!
-    triangles[at + 1] = n + t[i + 2]!
-    triangles[at + 2] = n + t[i + 1]!
-  }
-  for (let i = 0, at = 2 * t.length; i < border.length; i += 2, at += 6) {
-    const [from, to] = [border[i]!, border[i + 1]!]
-    triangles.set([from, n + from, n + to, from, n + to, to], at)
-  }
-  return { positions, triangles }
+): Standing {
+  const stands = standsOf(undersideOf(body, domain, bottom), body.surface.field)
+  const tilt = cupTiltDeg(body, domain, top)
+  return { stands, heelAngleDeg: stands && tilt !== null ? tilt - stands.rollDeg : null }
+}
+
+/** What of the mesh may touch the floor. */
+function undersideOf(body: ShellBody, domain: Domain, bottom: Float64Array): Underside {
+  const points = new Float64Array(3 * bottom.length)
+  for (let i = 0; i < bottom.length; i++)
+    points.set([domain.points[2 * i]!, domain.points[2 * i + 1]!, bottom[i]! - body.floorMm], 3 * i)
+  const isBase = Uint8Array.from(bottom, (_, i) => body.isBase[domain.cellA[i]!]!)
+  const { sole } = body.surface.field
+  const edgeMm = sole.headLineY(0) - body.frontY + SHELL_RULES.bevelMm
+  return { points, isBase, edgeMm }
 }
 
 /**
@@ -95,11 +147,11 @@ function gridVolume({ surface: { field }, inside, top, bottom }: ShellBody): num
 }
 
 /**
- * Angle of the heel on the finished mesh: slope across the heel of the mesh's top, less what the
- * foot's own shape and the layers make of it, against the floor plane. Vertices of the middle of
- * the heel (s below .26) take part; null with too few of them.
+ * Tilt of the cup in the foot's own frame, + inverted: slope across the heel of the mesh's top, less
+ * what the foot's own shape and the layers make of it. Vertices of the middle of the heel (s below
+ * .22) take part; null with too few of them.
  */
-function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): number | null {
+function cupTiltDeg(body: ShellBody, domain: Domain, top: Float64Array): number | null {
   const { field, cast, layers } = body.surface
   const own = Float64Array.from(cast)
   for (const layer of layers) for (let i = 0; i < own.length; i++) own[i]! += layer.change[i]!
@@ -111,7 +163,7 @@ function heelAngleOnMesh(body: ShellBody, domain: Domain, top: Float64Array): nu
     if (
       domain.share[i] !== 0 ||
       field.rho[domain.cellA[i]!]! > 0.7 ||
-      domain.points[2 * i + 1]! / length > 0.26
+      domain.points[2 * i + 1]! / length > STANDING.heelShare
     )
       continue
     const x = domain.points[2 * i]!

@@ -1,8 +1,10 @@
 import type { Device } from '../record/schema'
-import { sampleGrid } from '../geometry/grid'
+import type { SoleField } from '../geometry/soleField'
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS } from '../kinds/layers/all'
 import type { ShellBody } from './bodySolid'
+import { cupFloor } from './cupDepth'
+import { floorUnder } from './thinned'
 
 /** Places where a device needs height, with where they are taken. */
 export const SPACE_PLACES = ['heelMm', 'archMm', 'ballMm', 'toesMm'] as const
@@ -40,30 +42,49 @@ function sheetsMm(device: Device): Record<'heel' | 'arch' | 'ball' | 'toes', num
   return out
 }
 
+/** The ball is looked at so far behind heads 2 and 3, mm. */
+const BALL_BEHIND_MM = [5, 40] as const
+/** Where the arch is looked at: a share of the length, and half way to the inner border. */
+const ARCH_SHARE = 0.42
+
 /**
- * Height a device takes under the foot at four places, mm: floor to the top of its cover, on the
- * middle line (arch: medial quarter). The arch's own height belongs to the foot and is not counted.
+ * How much higher a foot stands on a device than on the bare floor, mm, at four places, measured on the
+ * body as it rests: at the lowest place of the cup, at the arch, at its most behind heads 2 and 3, and under
+ * the toes. Lift, posts, pads, base and cover are in; the foot's own arch is not.
  */
 export function stackHeights(body: ShellBody, device: Device): Record<SpacePlace, number> {
   const { field } = body.surface
-  const L = field.sole.parameters.lengthMm
+  const { sole } = field
+  const L = sole.parameters.lengthMm
   const sheets = sheetsMm(device)
-  const at = (x: number, y: number) => {
-    if (sampleGrid({ ...field, z: body.inside }, x, y) <= 0) return 0
-    return (
-      sampleGrid({ ...field, z: body.top }, x, y) -
-      sampleGrid({ ...field, z: body.shellBottom }, x, y)
-    )
-  }
-  const heelTop = sampleGrid({ ...field, z: body.top }, 0, field.sole.heelCentreY) - body.floorMm
-  const ballY = field.sole.headLineY(0)
+  const floor = floorUnder(field, body.inside, body.bottom) ?? (() => body.floorMm)
+  const raisedBy = (i: number) => body.top[i]! - floor(i) - field.z[i]!
+  const isUnderBall = ballOf(field)
+  const heel = cupFloor(body)
+  let ballMm = 0
+  for (let i = 0; i < body.top.length; i++)
+    if (body.inside[i]! > 0 && isUnderBall(i)) ballMm = Math.max(ballMm, raisedBy(i))
+  const archX = sole.medial(ARCH_SHARE * L) / 2
+  const arch = cellAt(field, archX, ARCH_SHARE * L)
   return {
-    heelMm: heelTop + sheets.heel,
-    archMm: at(field.sole.medial(0.42 * L) * 0.5, 0.42 * L) + sheets.arch,
-    ballMm: at(0, ballY) + sheets.ball,
+    heelMm: (heel === null ? 0 : body.top[heel]! - floor(heel)) + sheets.heel,
+    archMm: (body.inside[arch]! > 0 ? raisedBy(arch) : 0) + sheets.arch,
+    ballMm: ballMm + sheets.ball,
     toesMm: sheets.toes,
   }
 }
+
+/** Cells behind heads 2 and 3, between the rays beside them. */
+function ballOf({ sole, x, q }: SoleField): (i: number) => boolean {
+  const [first, second, third, fourth] = sole.heads
+  const [from, to] = [(third!.x + fourth!.x) / 2, (first!.x + second!.x) / 2]
+  const [near, far] = BALL_BEHIND_MM
+  return (i) => q[i]! <= -near && q[i]! >= -far && x[i]! >= from && x[i]! <= to
+}
+
+/** The cell at a place. */
+const cellAt = ({ x0, y0, stepMm, columns }: SoleField, xMm: number, yMm: number): number =>
+  Math.floor((yMm - y0) / stepMm) * columns + Math.floor((xMm - x0) / stepMm)
 
 /** Widest of a device at heel (s .05–.25) and waist (s .38–.44), mm, rims and flares included. */
 export function deviceWidths({

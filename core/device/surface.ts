@@ -1,7 +1,9 @@
+import { platformChange } from '../kinds/layers/intrinsicForefootPost'
 import { LAYERS, type Layer, type LayerKind } from '../kinds/layers/all'
 import { radians } from '../geometry/tilt'
 import { peakOf } from '../geometry/grid'
 import { scratch } from '../geometry/scratch'
+import { invertedCast } from './invertedCast'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
 import type { SoleField } from '../geometry/soleField'
@@ -41,33 +43,45 @@ export const postAngleDeg = (
     .filter((p) => p.at === at && (style === undefined || p.style === style))
     .reduce((sum, p) => sum + p.angleDeg, 0)
 
+/** What a heel lift raises below the shell, mm; one in the cover raises nothing there. */
+export const liftUnderShellMm = ({ heelLiftMm, heelLift }: Device): number =>
+  heelLift?.in === 'cover' ? 0 : heelLiftMm
+
+/** Where a heel lift is as high as it is asked, share of the length. */
+const LIFT_SHARE = 0.14
+
+/**
+ * How much a heel lift raises a place, mm: the shell is turned, unchanged, about a line straight across
+ * the middle of its front edge.
+ */
+export function liftMm(field: SoleField, device: Device, y: number): number {
+  const mm = liftUnderShellMm(device)
+  if (mm === 0) return 0
+  const frontY = field.sole.headLineY(0) - device.outline.distal.behindHeadsMm
+  const heelY = LIFT_SHARE * field.sole.parameters.lengthMm
+  return mm * (Math.max(0, frontY - y) / (frontY - heelY))
+}
+
 /**
  * Height that balance and posts add at every cell: the cast's own angle and intrinsic rearfoot
  * posts by rotating the heel of the cast (faded out at s .30–.50), extrinsic rearfoot posts (s
- * .28–.60), forefoot posts (s .40–.58), heel lift (tapering to the ball, or over its own length).
+ * .28–.60), heel lift (the whole shell pitched). A forefoot post leaves the top as it is: its wedge lies
+ * below.
  */
 function tiltOf(field: SoleField, device: Device): Float64Array {
   const tan = (deg: number) => Math.tan(radians(deg))
   // Angles of stacked wedges on one heel add as angles, not as slopes: one rotation per gate, so
   // that 2° intrinsic + 2° extrinsic is 4°.
-  const cast = device.castAngleDeg + postAngleDeg(device, 'rearfoot', 'intrinsic')
+  const cast = device.balance.pourDeg + postAngleDeg(device, 'rearfoot', 'intrinsic')
   const whole = cast + postAngleDeg(device, 'rearfoot', 'extrinsic')
   const tanCast = tan(cast)
   const tanExtrinsic = tan(whole) - tanCast
-  const tanForefoot = tan(postAngleDeg(device, 'forefoot'))
-  const liftEnd =
-    device.liftTaperMm === undefined
-      ? 0.66
-      : Math.min(0.95, 0.2 + device.liftTaperMm / field.sole.parameters.lengthMm)
   const out = scratch('surface.tilt', field.z.length).fill(0)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
-    const slope =
-      tanCast * (1 - S(s, 0.3, 0.5)) +
-      tanExtrinsic * (1 - S(s, 0.28, 0.6)) +
-      tanForefoot * S(s, 0.4, 0.58)
-    const lift = device.heelLiftMm * (1 - S(s, 0.2, liftEnd))
+    const slope = tanCast * (1 - S(s, 0.3, 0.5)) + tanExtrinsic * (1 - S(s, 0.28, 0.6))
+    const lift = liftMm(field, device, field.y[first]!)
     if (slope !== 0 || lift !== 0)
       for (let i = first; i < first + field.columns; i++) out[i] = slope * field.x[i]! + lift
   }
@@ -90,7 +104,7 @@ const PHASES = ['tilt', 'shape', 'skive'] as const
 export function buildSurface(field: SoleField, device: Device): DeviceSurface {
   const tilt = tiltOf(field, device)
   /** in the heel's own frame: without tilts and lift */
-  const shape = field.z.slice()
+  const shape = device.inverted ? invertedCast(field, device.inverted.castDeg) : field.z.slice()
   const layers: LayerResult[] = []
   for (const phase of PHASES) {
     const before = phase === 'skive' ? copied(shape) : shape
@@ -103,6 +117,11 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
       layers.push({ ...result, index })
     })
   }
+  const cast = postAngleDeg(device, 'forefoot', 'intrinsic') + platformOfInverted(field, device)
+  if (cast !== 0) {
+    const level = platformChange(field, cast)
+    for (let i = 0; i < tilt.length; i++) tilt[i]! += level[i]!
+  }
   const top = shape
   for (let i = 0; i < top.length; i++) top[i]! += tilt[i]!
   return {
@@ -110,8 +129,16 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
     cast: field.z,
     top,
     layers,
-    rearfootTiltDeg: device.castAngleDeg + postAngleDeg(device, 'rearfoot'),
+    rearfootTiltDeg: device.balance.pourDeg + postAngleDeg(device, 'rearfoot'),
   }
+}
+
+/** A cast whose rear is inverted has a platform in front, unless something holds the forefoot already. */
+function platformOfInverted({ sole }: SoleField, { inverted, layers, posts }: Device): number {
+  const isHeld =
+    posts.some((p) => p.at === 'forefoot') ||
+    layers.some((l) => l.on && l.kind === 'intrinsicForefootPost')
+  return inverted && !isHeld ? sole.parameters.forefootDeg : 0
 }
 
 const copied = (z: Float64Array) => {

@@ -2,6 +2,7 @@ import { LAYERS, type AnyLayerKind, type Layer } from '../kinds/layers/all'
 import { scratch } from '../geometry/scratch'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
+import { movedWall } from '../kinds/layers/movedWall'
 import { BORDER_LIMIT } from './sole'
 import type { SoleField } from '../geometry/soleField'
 
@@ -41,6 +42,15 @@ const movedMm = (
     0,
   )
 
+/** Share of the half width at every cell, as it is once the wall of the heel has been moved outward. */
+export function borderOf(field: SoleField, { layers }: Device): Float64Array {
+  const mm = layers.reduce(
+    (sum, layer) => sum + (layer.on ? (LAYERS.of(layer.kind).outwardMm?.(layer) ?? 0) : 0),
+    0,
+  )
+  return mm > 0 ? movedWall(field, mm).rho : field.rho
+}
+
 /** Where a device is cut and how high its rim stands there. */
 export interface Trim {
   /** distance inside the trim line (+) per cell, mm; −99 far outside */
@@ -51,18 +61,18 @@ export interface Trim {
   front: Float64Array
 }
 
-/** Height of the foot's own border at every cell of a field, worked out once. */
-const BORDERS = new WeakMap<SoleField, Float64Array>()
-function bordersOf(field: SoleField): Float64Array {
-  const known = BORDERS.get(field)
+/** Height of the foot's own border at every cell, worked out once for each way it lies. */
+const BORDERS = new WeakMap<Float64Array, Float64Array>()
+function bordersOf(field: SoleField, rho: Float64Array): Float64Array {
+  const known = BORDERS.get(rho)
   if (known) return known
   const out = new Float64Array(field.z.length)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     for (let i = first + field.from[row]!; i < first + field.to[row]!; i++)
-      out[i] = field.sole.borderHeight(field.s[first]!, field.rho[i]!)
+      out[i] = field.sole.borderHeight(field.s[first]!, rho[i]!)
   }
-  BORDERS.set(field, out)
+  BORDERS.set(rho, out)
   return out
 }
 
@@ -87,12 +97,17 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
   const active = device.layers
     .filter((l) => l.on)
     .map((layer) => ({ layer, definition: LAYERS.of(layer.kind) }))
-  const having = <K extends 'widen' | 'wall' | 'keep'>(key: K) =>
+  const having = <K extends 'widen' | 'wall' | 'keep' | 'forwardMm'>(key: K) =>
     active.filter(
       (a): a is { layer: Layer; definition: AnyLayerKind & Required<Pick<AnyLayerKind, K>> } =>
         a.definition[key] !== undefined,
     )
-  const [walls, flares, cuts] = [having('wall'), having('widen'), having('keep')]
+  const [walls, flares, cuts, longer] = [
+    having('wall'),
+    having('widen'),
+    having('keep'),
+    having('forwardMm'),
+  ]
   const lip = Math.min(LIP.mostMm, LIP.share * device.shell.thicknessMm)
   const edge = (s: number, medial: boolean): Edge => {
     const reach = field.sole.borderHeight(s, BORDER_LIMIT)
@@ -114,7 +129,8 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
     front: scratch('trim.front', size),
   }
   const { inside, top, front } = out
-  const borders = bordersOf(field)
+  const border = borderOf(field, device)
+  const borders = bordersOf(field, border)
   for (let row = 0; row < field.rows; row++) {
     const first = row * field.columns
     const s = field.s[first]!
@@ -124,9 +140,12 @@ export function trimDevice(field: SoleField, device: Device, surfaceTop: Float64
       movedMm(device.outline.points, s, 'medial'),
     ] as const
     for (let i = first; i < first + field.columns; i++)
-      front[i] = -device.outline.distal.behindHeadsMm - field.q[i]!
+      front[i] = longer.reduce(
+        (sum, { layer, definition }) => sum + definition.forwardMm(field, layer as never, i),
+        -device.outline.distal.behindHeadsMm - field.q[i]!,
+      )
     for (let i = first + field.from[row]!; i < first + field.to[row]!; i++) {
-      const rho = field.rho[i]!
+      const rho = border[i]!
       // At the very back the two borders meet: the wall turns smoothly from one height to the
       // other.
       const side = s < 0.1 ? S(field.u[i]!, 0.25, 0.75) : field.u[i]! > 0.5 ? 1 : 0

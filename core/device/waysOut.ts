@@ -141,7 +141,7 @@ export function waysOut(
 ): WayOut[] {
   const short = SPACE_PLACES.filter((place) => missing[place] < 0)
   if (short.length === 0 || !found) return []
-  const height = (d: Device) => stackHeights(buildShell(buildSurface(found.field, d), d), d)
+  const height = (d: Device) => stackHeights(buildShell(buildSurface(found.field, d), d, rows), d)
   const now = height(device)
   const ways = candidates(device, rows).map((c): WayOut => {
     const then = height(c.device)

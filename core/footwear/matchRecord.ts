@@ -13,6 +13,7 @@ import type { FootwearModel } from './catalogueSchema'
 import { shiftsOf } from './character'
 import { standingFoot } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
+import type { MakingRows } from '../device/shellMaking'
 import { feltOffsets } from './felt'
 import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
 import { pairSizeWords, pairVerdict, workMinutesOf, type PairVerdict } from './pairFit'
@@ -26,12 +27,12 @@ import { workedOffsets } from './shownOffsets'
  * What a foot's device takes under heel, ball, instep and toes, mm; null when there is no device. A
  * 2 mm grid is enough for heights.
  */
-function stackOf(foot: Foot, rows: SoleRows): StandingFoot['stackMm'] {
+function stackOf(foot: Foot, rows: SoleRows & MakingRows): StandingFoot['stackMm'] {
   const { device } = foot
   if (!device || device.kind === 'none') return null
   const found = footField(foot, rows, 2)
   if (!found) return null
-  const stack = stackHeights(buildShell(buildSurface(found.field, device), device), device)
+  const stack = stackHeights(buildShell(buildSurface(found.field, device), device, rows), device)
   return { ball: stack.ballMm, instep: stack.archMm, toes: stack.toesMm, heel: stack.heelMm }
 }
 

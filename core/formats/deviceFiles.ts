@@ -2,15 +2,20 @@ import { zipSync } from 'fflate'
 import { buildDevice, type BuiltDevice } from '../device/buildDevice'
 import type { MaterialRows } from '../device/materialNames'
 import { coverLine, soleOutline, trimLines } from '../device/outline'
-import { sheetParts } from '../device/sheetParts'
-import { inRealSpace } from '../device/solid'
+import { LAYERS } from '../kinds/layers/all'
+import type { ShellBody } from '../device/bodySolid'
+import { planOf, sheetParts } from '../device/sheetParts'
+import { madeOf } from '../device/shellMaking'
+import { buildPositive } from '../device/positive'
+import { marked } from '../device/printMarks'
+import { buildSolid, inRealSpace } from '../device/solid'
 import { soleSurfaceMesh } from '../device/soleSurfaceMesh'
-import type { Mesh } from '../geometry/mesh'
-import type { FittingRecord } from '../record/schema'
+import type { Device, FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
 import { SIDES, type Side } from '../tables/vocabulary'
 import { dxfTemplate } from './dxfTemplate'
 import { prescription } from './papers/prescription'
+import { nestedPair } from './nestedPair'
 import { svgTemplate } from './svgTemplate'
 import { layTemplate, type Template, type TemplateInput } from './template'
 import { write3mf } from './mesh/write3mf'
@@ -26,6 +31,46 @@ const text = (name: string, content: string): NamedFile => ({
   name,
   bytes: new TextEncoder().encode(content),
 })
+
+/** Radius of the ring that stands for a met head, mm, and its corners. */
+const HEAD_MM = 4
+const HEAD_CORNERS = 24
+
+/** What the bench looks for on a template: heads, pads, spots and reliefs, limits of blocks. */
+function placesOf(body: ShellBody, device: Device): TemplateInput['lines'] {
+  const { field, layers } = body.surface
+  const heads = field.sole.heads.map(({ x, y }, k) => ({
+    id: `head-${k + 1}`,
+    words: `head ${k + 1}`,
+    style: 'light' as const,
+    points: Array.from({ length: HEAD_CORNERS }, (_, n): [number, number] => {
+      const turn = (2 * Math.PI * n) / HEAD_CORNERS
+      return [x + HEAD_MM * Math.cos(turn), y + HEAD_MM * Math.sin(turn)]
+    }),
+  }))
+  const shapes = layers
+    .filter(({ kind }) => LAYERS.of(kind).lies !== 'cast' && !LAYERS.of(kind).sheet)
+    .flatMap((result) =>
+      planOf(body, result.change).map((points, n) => ({
+        id: `${result.kind}-${result.index + 1}${n ? `-${n + 1}` : ''}`,
+        words: `${LAYERS.of(result.kind).name.toLowerCase()} ${result.askedMm} mm`,
+        style: 'dashed' as const,
+        points,
+      })),
+    )
+  const blocks = body.blocks.flatMap(({ post, at }, k) =>
+    planOf(
+      body,
+      Float64Array.from(body.blockOf, (block) => (block === k ? 1 : 0)),
+    ).map((points, n) => ({
+      id: `block-${k + 1}${n ? `-${n + 1}` : ''}`,
+      words: post === null ? 'heel base' : `${at} post ${device.posts[post]!.angleDeg}°`,
+      style: 'light' as const,
+      points,
+    })),
+  )
+  return [...heads, ...shapes, ...blocks]
+}
 
 /** The template of a device: where the shell is cut, its sheet parts, and the foot it is for. */
 export function templateOf(
@@ -54,13 +99,14 @@ export function templateOf(
           points,
         })),
       ),
+    ...placesOf(body, device),
   ]
   return layTemplate({ side, label, lines })
 }
 
 /**
- * Every file of one foot's device: solid as STL, OBJ and 3MF, the sole surface for milling, the
- * trim template as SVG and DXF.
+ * Every file of one foot's device: solid as STL, OBJ and 3MF, blocks that are glued on, the positive where a
+ * sheet is pressed, the sole surface for milling, the trim template as SVG and DXF.
  */
 export function* eachDeviceFile(
   built: BuiltDevice,
@@ -68,13 +114,31 @@ export function* eachDeviceFile(
   label: string,
   rows: MaterialRows,
 ): Generator<NamedFile> {
-  const mesh = inRealSpace(built.solid.mesh, side)
+  const { device, body, surface } = built
+  const { way } = madeOf(device, rows)
+  // What is printed says whose it is.
+  const solid = way === 'printed' ? buildSolid(marked(body, side, label)) : built.solid
+  const mesh = inRealSpace(solid.mesh, side)
   const sole = inRealSpace(soleSurfaceMesh(built.body), side)
   const template = templateOf(built, side, label, rows)
   yield { name: `${side}.stl`, bytes: writeStl(mesh, `${side} device, mm`) }
+  if (way === 'pressed') {
+    const positive = inRealSpace(buildPositive(surface.field, device).mesh, side)
+    yield {
+      name: `${side}-positive.stl`,
+      bytes: writeStl(positive, `${side} positive with trim line, mm`),
+    }
+  }
   yield { name: `${side}-sole.stl`, bytes: writeStl(sole, `${side} sole surface, mm`) }
   yield { name: `${side}.obj`, bytes: writeObj(mesh, `${side} device`) }
-  yield { name: `${side}.3mf`, bytes: write3mf([{ name: `${side} device`, mesh }]) }
+  const bodies = [{ name: `${side} device`, mesh }]
+  for (const { post, mesh: block } of solid.glued) {
+    const name = `${side}-post-${post + 1}`
+    const real = inRealSpace(block, side)
+    bodies.push({ name: `${side} post ${post + 1}`, mesh: real })
+    yield { name: `${name}.stl`, bytes: writeStl(real, `${side} post, glued on, mm`) }
+  }
+  yield { name: `${side}.3mf`, bytes: write3mf(bodies) }
   yield text(`${side}-template.svg`, svgTemplate(template))
   yield text(`${side}-template.dxf`, dxfTemplate(template))
 }
@@ -86,26 +150,14 @@ export const deviceFiles = (
   rows: MaterialRows,
 ): NamedFile[] => [...eachDeviceFile(built, side, label, rows)]
 
-/** Distance of the two middles when a pair lies side by side, mm. */
-const PAIR_APART_MM = 130
-
-/** Both devices side by side in one 3MF, left at the left. */
-function pair3mf(pair: readonly { side: Side; built: BuiltDevice }[]): NamedFile {
-  const moved = (mesh: Mesh, dx: number): Mesh => ({
-    ...mesh,
-    positions: mesh.positions.map((v, i) => (i % 3 === 0 ? v + dx : v)),
-  })
+/** The devices in one file, as they lie on a plate: a pair head to tail, as close as their outlines let them. */
+function pair3mf(made: readonly { side: Side; built: BuiltDevice }[]): NamedFile {
+  const real = made.map(({ side, built }) => inRealSpace(built.solid.mesh, side))
+  const [first, second] = real
+  const bodies = first && second ? nestedPair(first, second).bodies : real
   return {
     name: 'pair.3mf',
-    bytes: write3mf(
-      pair.map(({ side, built }) => ({
-        name: `${side} device`,
-        mesh: moved(
-          inRealSpace(built.solid.mesh, side),
-          side === 'left' ? -PAIR_APART_MM / 2 : PAIR_APART_MM / 2,
-        ),
-      })),
-    ),
+    bytes: write3mf(bodies.map((mesh, i) => ({ name: `${made[i]!.side} device`, mesh }))),
   }
 }
 

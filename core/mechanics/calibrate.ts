@@ -4,7 +4,7 @@ import type { SoleField } from '../geometry/soleField'
 import { CONTACT_KPA } from '../measure/footprint'
 import type { Footprint } from '../record/footprintSchema'
 import type { Foot } from '../record/schema'
-import { contactGround, type LoadName } from './contact'
+import { contactOnFloor, type LoadName } from './contact'
 import { regionFigures, regionsOf, SENSOR_MM } from './pressureRegions'
 
 /**
@@ -53,7 +53,7 @@ export function calibrateTissue(
   if (!asked.some((v) => v !== undefined && v > 0)) return null
   const regions = regionsOf(field)
   const peaks = (stiffer: number) => {
-    const { floor } = contactGround(field, massKg, load, undefined, stiffer)
+    const { floor } = contactOnFloor(field, massKg, load, undefined, stiffer)
     const { peakKPa: p } =
       sensorMm === SENSOR_MM
         ? floor

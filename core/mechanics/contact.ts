@@ -1,5 +1,7 @@
 import { buildShell, type ShellBody } from '../device/bodySolid'
 import type { SoleField } from '../geometry/soleField'
+import type { MakingRows } from '../device/shellMaking'
+import { LAYERS } from '../kinds/layers/all'
 import { buildSurface } from '../device/surface'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
@@ -39,7 +41,27 @@ export const CONTACT_IGNORES = [
   'muscles',
   'windlass',
   'the shoe',
+  'how the device stands on its floor (a forefoot post below the shell is not told)',
 ] as const
+
+/** Soft foam is what the give of a cover is reckoned for. */
+const RECKONED_COVER = 'eva-35'
+
+/**
+ * What of a device its estimate is not told: pieces in front of the shell, a post's motion, a cover of another
+ * material than soft foam.
+ */
+export function notTold({ layers, posts, shell, outline }: Device): string[] {
+  const ahead = layers.filter((l) => l.on && LAYERS.of(l.kind).sheet)
+  const hasCover = shell.cover.material !== 'none' && outline.cover !== 'shell'
+  return [
+    ...ahead.map((l) => `what lies in front of the shell: ${LAYERS.of(l.kind).name.toLowerCase()}`),
+    ...(posts.some((p) => p.motionDeg) ? ['the motion of a post'] : []),
+    ...(hasCover && shell.cover.material !== RECKONED_COVER
+      ? ['the cover’s own material: it is taken for soft foam']
+      : []),
+  ]
+}
 
 /** Contact of one foot on one surface. */
 export interface ContactResult extends RegionFigures {
@@ -60,7 +82,7 @@ export interface ContactResult extends RegionFigures {
  * A foot made ready: springs, regions, the centre its barefoot load turns about. Kept while only
  * the device changes.
  */
-export interface ContactGround {
+export interface ContactFloor {
   field: SoleField
   law: TissueLaw
   regions: Int8Array
@@ -68,6 +90,11 @@ export interface ContactGround {
   lengthMm: number
   axis: SubtalarAxis
   floor: ContactResult
+}
+
+/** The same with how devices on it are made. */
+export interface ContactGround extends ContactFloor {
+  rows: MakingRows
 }
 
 const FLAG_DEG = 8
@@ -132,7 +159,7 @@ function cellsOver(
 }
 
 function resultOf(
-  ground: Omit<ContactGround, 'floor'>,
+  ground: Omit<ContactFloor, 'floor'>,
   cells: ContactCells,
   index: Int32Array,
   start?: ContactSolution,
@@ -167,13 +194,13 @@ function resultOf(
  * @param massKg body weight
  * @param stiffer one factor on the tissue's moduli, from a measured picture of this client
  */
-export function contactGround(
+export function contactOnFloor(
   field: SoleField,
   massKg: number,
   load: LoadName = 'standing',
   axis: SubtalarAxis = AXES.central,
   stiffer = 1,
-): ContactGround {
+): ContactFloor {
   const { bodyWeights, yShare, rollNmPerRad } = LOADS[load]
   const lengthMm = field.sole.parameters.lengthMm
   const law = tissueOf(field, stiffer)
@@ -190,6 +217,17 @@ export function contactGround(
   }
   return { ...ground, floor: resultOf(ground, cells, index, bare) }
 }
+
+/**
+ * The same, made ready for devices.
+ *
+ * @param rows materials that they are made of
+ */
+export const contactGround = (
+  field: SoleField,
+  rows: MakingRows,
+  ...asked: Parameters<typeof contactOnFloor> extends [SoleField, ...infer Rest] ? Rest : never
+): ContactGround => ({ ...contactOnFloor(field, ...asked), rows })
 
 export interface OnDevice {
   body?: ShellBody
@@ -208,7 +246,7 @@ export function contactOnDevice(
   device: Device,
   { body, give, start }: OnDevice = {},
 ): ContactResult {
-  const shell = body ?? buildShell(buildSurface(ground.field, device), device)
+  const shell = body ?? buildShell(buildSurface(ground.field, device), device, ground.rows)
   const { field, law } = ground
   const front = shell.frontY
   const cover = coverGive(device)

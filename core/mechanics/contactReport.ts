@@ -9,6 +9,7 @@ import type { Side } from '../tables/vocabulary'
 import { calibrationOf } from './calibrate'
 import {
   CONTACT_IGNORES,
+  notTold,
   CONTACT_LABEL,
   LOADS,
   contactGround,
@@ -29,7 +30,9 @@ export const plainOf = (device: Device): Device => ({
   ...device,
   layers: device.layers.filter((l) => LAYERS.of(l.kind).onPlain),
   posts: [],
-  castAngleDeg: 0,
+  balance: { pourDeg: 0 },
+  inverted: undefined,
+  heelLift: undefined,
   heelLiftMm: 0,
   liftTaperMm: undefined,
 })
@@ -105,20 +108,21 @@ export function contactReport(
   const tissue = calibrationOf(foot, massKg, norms)
   const ground = contactGround(
     field,
+    norms,
     massKg,
     load,
     axisOf(foot),
     foot.footprint?.fitsTissue ? tissue?.stiffer : undefined,
   )
   const own = foot.device ?? plainDevice()
-  const body = buildShell(buildSurface(field, own), own)
+  const body = buildShell(buildSurface(field, own), own, norms)
   const give = shellGive(body, own, norms, massKg)
   const plain = contactOnDevice(ground, plainOf(own), { give: give.byCell })
   const device = contactOnDevice(ground, own, { body, give: give.byCell, start: plain })
   const figures = (r: ContactResult) => contactFigures(r, ground.load.forceN)
   return {
     label: CONTACT_LABEL,
-    ignores: CONTACT_IGNORES,
+    ignores: [...CONTACT_IGNORES, ...notTold(own)],
     load: LOADS[load].words,
     shellGive: give.from,
     ...(tissue && { tissue: { ...tissue, used: foot.footprint?.fitsTissue === true } }),

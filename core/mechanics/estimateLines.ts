@@ -38,7 +38,12 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
   try {
     const { field } = soleFieldOf(foot, side, norms, STEP_MM)
     const device = foot.device ?? plainDevice()
-    const give = shellGive(buildShell(buildSurface(field, device), device), device, norms, massKg)
+    const give = shellGive(
+      buildShell(buildSurface(field, device), device, norms),
+      device,
+      norms,
+      massKg,
+    )
     const shell = give.arch
       ? [
           `Shell, estimate: arch about ${twoDigits(give.arch.archStiffnessNPerMm)} N/mm, ${comfortOf(give.arch.archStiffnessNPerMm, give.arch.forceN, forceOf(record), norms).class}${give.arch.utilisationPercent === null ? '' : `; stress about ${twoDigits(give.arch.utilisationPercent)} % of its limit`}.`,
@@ -52,7 +57,7 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
       ? calibrationOf(foot, massKg, norms)?.stiffer
       : undefined
     const { change } = deviceEffects(
-      contactGround(field, massKg, 'standing', axisOf(foot), tissue),
+      contactGround(field, norms, massKg, 'standing', axisOf(foot), tissue),
       device,
       give.byCell,
     )

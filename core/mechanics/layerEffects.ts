@@ -1,3 +1,4 @@
+import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS } from '../kinds/layers/all'
 import type { Device } from '../record/schema'
 import { contactOnDevice, type ContactGround, type ContactResult } from './contact'
@@ -22,7 +23,8 @@ export interface ContactEffect {
  * What of a device was taken out: one of its layers, one of its posts, the cast's angle, or the
  * give of its shell.
  */
-export type DevicePart = { layer: number } | { post: number } | { cast: true } | { give: true }
+export type DevicePart =
+  { layer: number } | { post: number } | { cast: true } | { inverted: true } | { give: true }
 
 export interface LayerEffect {
   name: string
@@ -74,7 +76,8 @@ export function withoutPart(device: Device, part: DevicePart): Device {
   if ('layer' in part)
     return { ...device, layers: device.layers.filter((_, k) => k !== part.layer) }
   if ('post' in part) return { ...device, posts: device.posts.filter((_, k) => k !== part.post) }
-  return 'cast' in part ? { ...device, castAngleDeg: 0 } : device
+  if ('inverted' in part) return { ...device, inverted: undefined }
+  return 'cast' in part ? { ...device, balance: { pourDeg: 0 } } : device
 }
 
 /** The device with one number of one of its parts set; a layer or post of nothing is off. */
@@ -96,7 +99,8 @@ export function withPartAmount(
       ...device,
       posts: device.posts.map((p, k) => (k === part.post ? { ...p, angleDeg: amount } : p)),
     }
-  return 'cast' in part ? { ...device, castAngleDeg: amount } : device
+  if ('inverted' in part) return BODY_AMOUNTS.of('invertedCast').write(device, amount)
+  return 'cast' in part ? { ...device, balance: { pourDeg: amount } } : device
 }
 
 /** The plain device with one part of this one. */
@@ -106,7 +110,8 @@ function onlyPart(device: Device, plain: Device, part: DevicePart): Device {
       ? { ...plain, layers: [device.layers[part.layer]!] }
       : { ...plain, layers: [...plain.layers, device.layers[part.layer]!] }
   if ('post' in part) return { ...plain, posts: [device.posts[part.post]!] }
-  return 'cast' in part ? { ...plain, castAngleDeg: device.castAngleDeg } : plain
+  if ('inverted' in part) return { ...plain, inverted: device.inverted }
+  return 'cast' in part ? { ...plain, balance: device.balance } : plain
 }
 
 /**
@@ -123,7 +128,8 @@ export function partsOf(device: Device): { name: string; part: DevicePart }[] {
         ? [{ name: p.at === 'rearfoot' ? 'Rearfoot post' : 'Forefoot post', part: { post } }]
         : [],
     ),
-    ...(device.castAngleDeg === 0 ? [] : [{ name: 'Cast angle', part: { cast: true } as const }]),
+    ...(device.balance.pourDeg === 0 ? [] : [{ name: 'Pour', part: { cast: true } as const }]),
+    ...(device.inverted ? [{ name: 'Inverted technique', part: { inverted: true } as const }] : []),
     { name: 'Shell gives', part: { give: true } as const },
   ]
 }

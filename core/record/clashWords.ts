@@ -17,11 +17,11 @@ export function partWords(part: string): string {
 }
 
 /** A step of a path: a reading by its name, a key as it reads. */
-function stepWords(step: string): string {
+export function stepWords(step: string): string {
   const [first, ...more] = step.split(' ')
   const reading = READINGS.find(first!)
   const words = [reading?.name ?? keyWords(first!), ...more.map(keyWords)]
-  return words.filter((word) => word !== 'false' && word !== 'true').join(' ')
+  return words.filter((word) => word !== '' && word !== 'false' && word !== 'true').join(' ')
 }
 
 /**

@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { storedAmount, storedWithDefault } from '../kinds/body/stored'
+import { POST_HALVES } from '../kinds/posts/definition'
 import { POSTS, POST_PLACES, POST_STYLES } from '../kinds/posts/all'
 import { captureSchema } from './captureSchema'
 import { footwearSchema } from './footwearSchema'
@@ -11,6 +12,7 @@ import { layerSchema } from '../kinds/layers/all'
 import { quoteSchema } from './quoteSchema'
 import { normsSchema } from './tables'
 import { complaintSchema, storySchema } from './storySchema'
+import { SHELL_MAKINGS } from '../tables/materials'
 import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, SCHOOLS, SIDES } from '../tables/vocabulary'
 import { READING_KINDS } from '../kinds/readings/all'
 
@@ -51,16 +53,34 @@ const postSchema = z.strictObject({
    * floor
    */
   motionDeg: postAmount('motionDeg').optional(),
+  /** whole, or under the inner or outer half only */
+  half: z.enum(POST_HALVES).optional(),
+  /** what the block is made of; as the shell where absent */
+  material: text(40).optional(),
+  /** hardness of its foam, Shore A */
+  shoreA: z.number().min(20).max(80).optional(),
+  /** a block of its own that is glued on; part of the shell's body where absent */
+  glued: z.boolean().optional(),
   /** code of the ledger's entry it came from */
   because: text(80).optional(),
 })
 
 const frontEdge = storedWithDefault('frontEdge')
 
-export const deviceSchema = z.strictObject({
+const storedDevice = z.strictObject({
   kind: z.enum(DEVICE_KINDS).default('full-custom'),
   school: z.enum(SCHOOLS).optional(),
-  castAngleDeg: storedWithDefault('castAngle'),
+  /** what `balance.pourDeg` was called earlier */
+  castAngleDeg: storedAmount('castAngle').optional(),
+  /** angle at which the heel bisection of the cast stands to the floor, + inverted */
+  balance: z.strictObject({ pourDeg: storedWithDefault('castAngle') }).optional(),
+  /** the inverted technique, and what is expected of it at the heel */
+  inverted: z
+    .strictObject({
+      castDeg: storedAmount('invertedCast'),
+      expectedHeelDeg: z.number().min(0).max(20).optional(),
+    })
+    .optional(),
   layers: z.array(layerSchema).max(40).default([]),
   outline: z
     .strictObject({
@@ -95,6 +115,10 @@ export const deviceSchema = z.strictObject({
     .strictObject({
       material: text(40).default('polypropylene'),
       thicknessMm: storedWithDefault('shellThickness'),
+      /** how it is made; as is usual for its material where absent */
+      making: z.enum(SHELL_MAKINGS).optional(),
+      /** radius of the ball-nosed tool that it is milled with, mm; 3 where absent */
+      toolMm: z.number().min(0.5).max(10).optional(),
       /**
        * other thicknesses under heel, arch and front edge, blended between; `thicknessMm` where one
        * is absent
@@ -131,6 +155,15 @@ export const deviceSchema = z.strictObject({
    * absent
    */
   liftTaperMm: storedAmount('liftTaper').optional(),
+  /** how the lift is made; `mm` and `lengthMm` go to the two numbers above */
+  heelLift: z
+    .strictObject({
+      mm: storedAmount('heelLift').optional(),
+      lengthMm: storedAmount('liftTaper').optional(),
+      half: z.enum(POST_HALVES).optional(),
+      in: z.enum(['shell', 'cover']).optional(),
+    })
+    .optional(),
   /**
    * the underside of the heel ground flat so that it does not rock; always so for heat-moulded
    * blanks unless false
@@ -144,6 +177,21 @@ export const deviceSchema = z.strictObject({
   name: text(60).optional(),
 })
 
+/** A device with what has another name now under that name. */
+export const deviceSchema = storedDevice.transform(
+  ({ castAngleDeg, balance, heelLift, heelLiftMm, liftTaperMm, ...device }) => {
+    const { mm, lengthMm, ...lift } = heelLift ?? {}
+    const taper = lengthMm ?? liftTaperMm
+    return {
+      ...device,
+      balance: balance ?? { pourDeg: castAngleDeg ?? BODY_AMOUNTS.of('castAngle').fallback! },
+      heelLiftMm: mm ?? heelLiftMm,
+      ...(taper !== undefined && { liftTaperMm: taper }),
+      ...((lift.half ?? lift.in) !== undefined && { heelLift: lift }),
+    }
+  },
+)
+
 /** A device as it was at some moment, kept by hand or when it was made, with why. */
 export const deviceVersionSchema = z.strictObject({
   device: deviceSchema.nullable(),
@@ -152,8 +200,15 @@ export const deviceVersionSchema = z.strictObject({
   at: text(40).optional(),
 })
 
-/** How far an order has come: only the last two are the lab's own words. */
-export const ORDER_STATES = ['sent', 'no answer', 'refused', 'queries', 'accepted'] as const
+/** How far an order has come: only the last three are the lab's own words. */
+export const ORDER_STATES = [
+  'sent',
+  'no answer',
+  'refused',
+  'queries',
+  'accepted',
+  'cancelled',
+] as const
 
 /** What a lab asked back about an order, and what it promised. */
 export const labAnswerSchema = z.strictObject({
@@ -179,6 +234,24 @@ export const labOrderSchema = z.strictObject({
     .max(40)
     .default([]),
   note: text(500).optional(),
+  /** day it is wanted for */
+  wantedOn: isoDay.optional(),
+  /** an earlier order that this one makes anew, and why */
+  remakeOf: text(40).optional(),
+  remakeWhy: text(300).optional(),
+  /** what was answered to the lab's questions, by their code and foot */
+  replies: z
+    .array(
+      z.strictObject({
+        foot: z.enum(['left', 'right', 'both']),
+        code: text(40),
+        words: text(300),
+        by: text(80).optional(),
+        at: text(40).optional(),
+      }),
+    )
+    .max(80)
+    .optional(),
   by: text(80).optional(),
   at: text(40).optional(),
   answer: labAnswerSchema,
@@ -287,6 +360,20 @@ export const makingSchema = z.strictObject({
   ways: z.record(text(40), text(40)).optional(),
   /** processes added by hand, as a liner mould */
   extra: z.array(text(40)).max(10).optional(),
+  /** what a caliper read off the finished devices, the latest of each foot */
+  checked: z
+    .array(
+      z.strictObject({
+        foot: z.enum(SIDES),
+        heelMm: z.number().min(0).max(90).optional(),
+        archMm: z.number().min(0).max(90).optional(),
+        postMm: z.number().min(0).max(90).optional(),
+        by: text(80).optional(),
+        at: text(40).optional(),
+      }),
+    )
+    .max(2)
+    .optional(),
 })
 
 export const decisionSchema = z.strictObject({

@@ -4,6 +4,9 @@ import { table } from './table'
 const text = (max: number) => z.string().max(max)
 const id = z.string().regex(/^[a-z][a-z0-9-]{0,30}$/, 'use small letters, digits and dashes')
 
+const clock = z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'write the time as HH:MM')
+const count = z.number().int().min(0).max(20)
+
 /**
  * Beside the sheets and the tray: what the bench has, how often, from when to when. People are
  * those on duty.
@@ -11,11 +14,23 @@ const id = z.string().regex(/^[a-z][a-z0-9-]{0,30}$/, 'use small letters, digits
 const benchResourceSchema = z.strictObject({
   id,
   name: text(60).min(1),
-  count: z.number().int().min(0).max(20),
-  from: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'write the time as HH:MM'),
-  to: z.string().regex(/^([01]\d|2[0-3]):[0-5]\d$/, 'write the time as HH:MM'),
+  count,
+  from: clock,
+  to: clock,
+  /** where a place of the shop has another number of it, or other hours: by the place's id */
+  at: z.record(z.string().max(40), z.strictObject({ count, from: clock, to: clock })).optional(),
 })
 export type BenchResource = z.output<typeof benchResourceSchema>
+
+/**
+ * What one place of the shop has, and its hours there.
+ *
+ * @param place its id
+ * @example resourcesAt([{ id: 'oven', name: 'Oven', count: 1, from: '08:30', to: '18:00',
+ *   at: { rink: { count: 0, from: '08:30', to: '18:00' } } }], 'rink')[0].count // 0
+ */
+export const resourcesAt = (resources: readonly BenchResource[], place: string): BenchResource[] =>
+  resources.map(({ at, ...everywhere }) => ({ ...everywhere, ...at?.[place] }))
 
 /** The id of the pool of hands. */
 export const PEOPLE = 'people'

@@ -1,6 +1,10 @@
 import { z } from 'zod'
 import { table } from './table'
 
+/** Pressed over a positive, printed, or milled from a block. */
+export const SHELL_MAKINGS = ['pressed', 'printed', 'milled'] as const
+export type ShellMaking = (typeof SHELL_MAKINGS)[number]
+
 /** What a shop knows of a shell material; the maker's sheet rules. */
 const shellMaterialSchema = z.strictObject({
   id: z.string().min(1).max(40),
@@ -17,6 +21,10 @@ const shellMaterialSchema = z.strictObject({
   poisson: z.number().min(0).max(0.49).default(0.38),
   /** stress a shell is not to pass in everyday bending, MPa; null where none is known */
   limitMPa: z.number().min(0.1).max(5000).nullable().default(null),
+  /** how a shell of it is made, unless a device says otherwise */
+  making: z.enum(SHELL_MAKINGS).default('pressed'),
+  /** thinner than this it is not made or ground; null: never thinner than it was laid */
+  leastMm: z.number().min(0.2).max(20).nullable().default(1.5),
   state: z.string().max(20).default('own assumption'),
 })
 export type ShellMaterial = z.output<typeof shellMaterialSchema>
@@ -40,6 +48,8 @@ export const shellMaterials = table({
       mouldC: [160, 190],
       poisson: 0.38,
       limitMPa: 15,
+      making: 'pressed',
+      leastMm: 1.5,
       state: 'own assumption',
     },
     {
@@ -52,6 +62,8 @@ export const shellMaterials = table({
       mouldC: null,
       poisson: 0.39,
       limitMPa: 20,
+      making: 'printed',
+      leastMm: 1.2,
       state: 'own assumption',
     },
     {
@@ -64,6 +76,8 @@ export const shellMaterials = table({
       mouldC: null,
       poisson: 0.3,
       limitMPa: 200,
+      making: 'pressed',
+      leastMm: null,
       state: 'own assumption',
     },
     {
@@ -76,6 +90,8 @@ export const shellMaterials = table({
       mouldC: [110, 130],
       poisson: 0.4,
       limitMPa: null,
+      making: 'milled',
+      leastMm: 2,
       state: 'own assumption',
     },
     {
@@ -88,6 +104,8 @@ export const shellMaterials = table({
       mouldC: [90, 120],
       poisson: 0.3,
       limitMPa: null,
+      making: 'milled',
+      leastMm: 3,
       state: 'own assumption',
     },
   ],

@@ -87,7 +87,12 @@ export const THRESHOLDS = {
   'rigid-in-snug.thicknessMm': mm(4.5, 'rigid shell from'),
   'post-large.deg': deg(8, 'rearfoot post above'),
   'lift-over-counter.mm': mm(8, 'inside lift above: most counters no longer hold'),
-  'cup-too-deep.share': count(0.4, 'share of the heel’s width, in children'),
+  'cup-too-deep.share': count(0.4, 'share of the heel’s width'),
+  'cup-at-ankle.mm': mm(-3, 'wall of the cup over the ankle bone by more than'),
+  'wall-too-high.mm': mm(45, 'wall beside the arch above'),
+  'raises-overlap.mm': mm(8, 'raises at one place, together more than'),
+  'heels-differ.mm': mm(2, 'heels stand unevenly by at least'),
+  'cut-out-unsteady.deg': deg(1, 'device with a cut-out rolls by more than'),
 } as const satisfies Record<`${string}.${string}`, Threshold>
 
 export type ThresholdKey = keyof typeof THRESHOLDS

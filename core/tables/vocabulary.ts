@@ -14,6 +14,14 @@ export const otherSide = (side: Side): Side => (side === 'left' ? 'right' : 'lef
 
 export const SCHOOLS = ['neutral', 'tissue-stress', 'sagittal', 'platform', 'comfort'] as const
 export type School = (typeof SCHOOLS)[number]
+/** Schools as papers name them. */
+export const SCHOOL_NAMES: Record<School, string> = {
+  neutral: 'neutral position',
+  'tissue-stress': 'tissue stress',
+  sagittal: 'sagittal plane',
+  platform: 'platform',
+  comfort: 'comfort',
+}
 
 export const INTENTS = ['race', 'performance', 'all-round', 'comfort'] as const
 export type Intent = (typeof INTENTS)[number]

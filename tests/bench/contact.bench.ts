@@ -12,10 +12,13 @@ describe('contact', () => {
     [2, 30],
     [1, 50],
   ] as const) {
-    const ground = core.contactGround(core.sampleSole(parameters, stepMm), 75)
+    const ground = core.contactGround(core.sampleSole(parameters, stepMm), core.HOUSE_NORMS, 75)
     const made = Array.from({ length: 10 }, (_, k) => {
       const device = deviceSchema.parse({ layers: [{ kind: 'medialSkive', depthMm: 2 + k / 5 }] })
-      return { device, body: core.buildShell(core.buildSurface(ground.field, device), device) }
+      return {
+        device,
+        body: core.buildShell(core.buildSurface(ground.field, device), device, core.HOUSE_NORMS),
+      }
     })
     let last = core.contactOnDevice(ground, made[0]!.device, { body: made[0]!.body })
     let k = 0

@@ -1,5 +1,5 @@
-import { HOUSE_NORMS } from '../../core/record/tables'
 import { bench, describe } from 'vitest'
+import { HOUSE_NORMS } from '../../core/record/tables'
 import { matchRecord } from '../../core/footwear/matchRecord'
 import { demoModels } from '../../demo/catalogue'
 import { DEMO_RECORDS } from '../../demo/records'
@@ -7,8 +7,16 @@ import type { Device } from '../../core/record/schema'
 import { bundled } from './bundled'
 import type * as Core from './studioCore'
 
-const { buildShell, buildSolid, buildSurface, cutSection, deviceContours, soleFieldOf } =
-  await bundled<typeof Core>('studioCore')
+const {
+  buildPositive,
+  standingOf,
+  buildShell,
+  buildSolid,
+  buildSurface,
+  cutSection,
+  deviceContours,
+  soleFieldOf,
+} = await bundled<typeof Core>('studioCore')
 const tove = DEMO_RECORDS['tove-marchetti']!
 const foot = tove.feet.right!
 const { field } = soleFieldOf(foot, 'right', HOUSE_NORMS)
@@ -20,8 +28,8 @@ const changed = (): Device => ({
     l.kind === 'medialSkive' ? { ...l, depthMm: 2 + (turn++ % 20) / 10 } : l,
   ),
 })
-let shown = buildShell(buildSurface(field, foot.device!), foot.device!)
-const body = buildShell(buildSurface(field, foot.device!), foot.device!)
+let shown = buildShell(buildSurface(field, foot.device!), foot.device!, HOUSE_NORMS)
+const body = buildShell(buildSurface(field, foot.device!), foot.device!, HOUSE_NORMS)
 const models = demoModels()
 
 describe('one change of a layer on a 1 mm grid', () => {
@@ -29,7 +37,7 @@ describe('one change of a layer on a 1 mm grid', () => {
     'new surface, shell, contours and section (goal: median under 16 ms)',
     () => {
       const device = changed()
-      shown = buildShell(buildSurface(field, device), device, shown)
+      shown = buildShell(buildSurface(field, device), device, HOUSE_NORMS, shown)
       deviceContours(shown, 2)
       cutSection(shown, 34.5)
     },
@@ -40,6 +48,10 @@ describe('one change of a layer on a 1 mm grid', () => {
 
 describe('the rest', () => {
   bench('sole sampled anew on 1 mm', () => void soleFieldOf(foot, 'right', HOUSE_NORMS))
+  bench('how it stands (goal: under 80 ms)', () => void standingOf(body), { time: 2000 })
+  bench('positive (goal: under 150 ms)', () => void buildPositive(field, foot.device!), {
+    time: 2000,
+  })
   bench('solid with its checks (goal: under 150 ms)', () => void buildSolid(body), { time: 2000 })
   bench('match of the demo catalogue, both devices built', () => void matchRecord(tove, models))
 })

@@ -8,7 +8,10 @@ const core = await bundled<typeof Core>('benchCore')
 const field = core.sampleSole(REFERENCE_SOLE, 1)
 const made = Array.from({ length: 8 }, (_, k) => {
   const device = deviceSchema.parse({ shell: { thicknessMm: 3 + k / 8 } })
-  return { device, body: core.buildShell(core.buildSurface(field, device), device) }
+  return {
+    device,
+    body: core.buildShell(core.buildSurface(field, device), device, core.HOUSE_NORMS),
+  }
 })
 const material = core.HOUSE_NORMS.shellMaterials[0]!
 

@@ -1,6 +1,10 @@
 import { cautionsOf, type Caution } from '../../advice/cautions'
 import { contradictionsOf } from '../../advice/contradictions'
-import { isChild } from '../../measure/ageAtVisit'
+import { caliperWords } from '../../bench/checkMade'
+import { buildShell } from '../../device/bodySolid'
+import { calipersOf } from '../../device/calipers'
+import { footField } from '../../device/footField'
+import { buildSurface } from '../../device/surface'
 import { deviceKindWords, deviceLines } from '../../device/deviceWords'
 import { materialName, type MaterialRows } from '../../device/materialNames'
 import { NO_COVER } from '../../tables/materials'
@@ -28,6 +32,8 @@ export interface Ticket {
   devices: { side: Side; kind: string; lines: string[] }[]
   steps: TicketStep[]
   materials: string[]
+  /** what a caliper should read off each finished device */
+  check: string[]
   promised: string
   template: string
   shell: string
@@ -109,8 +115,19 @@ function workLines(record: FittingRecord, model: FootwearModel): string[] {
   )
 }
 
+/** What a caliper should read off a foot's finished device, in one line; none without a device. */
+function calipersWords(record: FittingRecord, side: Side): string[] {
+  const foot = record.feet[side]
+  const norms = normsOf(record)
+  const device = foot?.device
+  const found = foot && footField(foot, norms)
+  if (!found || !device || device.kind === 'none') return []
+  const body = buildShell(buildSurface(found.field, device), device, norms)
+  return [`${side}: ${caliperWords(calipersOf(body))}`]
+}
+
 const stopsOf = (record: FittingRecord): string[] =>
-  contradictionsOf(record, isChild(record.client, record.visit?.on))
+  contradictionsOf(record)
     .filter((c) => c.kind === 'stop')
     .map((c) => c.words)
 
@@ -158,6 +175,7 @@ export function ticketOf(
     }),
     steps: ticketSteps(steps),
     materials: materialsOf(record, steps, processes, norms),
+    check: SIDES.flatMap((side) => calipersWords(record, side)),
     promised: record.making?.promisedOn
       ? `${record.making.promisedOn}${record.making.promisedAt ? `, ${record.making.promisedAt}` : ''}`
       : '',

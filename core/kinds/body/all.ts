@@ -7,6 +7,7 @@ import { gradedFront } from './gradedFront'
 import { gradedHeel } from './gradedHeel'
 import { heelCup } from './heelCup'
 import { heelLift } from './heelLift'
+import { invertedCast } from './invertedCast'
 import { lateralTop } from './lateralTop'
 import { liftTaper } from './liftTaper'
 import { medialTop } from './medialTop'
@@ -28,6 +29,7 @@ const LIST = [
   lateralTop,
   frontEdge,
   castAngle,
+  invertedCast,
   heelLift,
   liftTaper,
   wantedMoment,

@@ -1,11 +1,14 @@
 import { bodyAmount, NOTHING, said } from './definition'
 
-/** Angle the cast is balanced to before anything is built on it. */
+const pourWords = (deg: number) =>
+  `${said(Math.abs(deg))}° ${deg > 0 ? 'inverted' : 'everted'} to the floor`
+
+/** Angle at which the heel bisection of the cast stands before anything is built on it. */
 export const castAngle = bodyAmount({
   kind: 'castAngle',
-  name: 'Cast balanced to',
-  note: '+ inverted',
-  full: 'Cast',
+  name: 'Heel poured at',
+  note: 'to the floor, + inverted',
+  full: 'Pour',
   group: 'Posts and lift',
   unit: '°',
   step: 1,
@@ -17,11 +20,12 @@ export const castAngle = bodyAmount({
   plain: null,
   child: 'not in a growing foot without a reason of its own',
   insensate: 'no tilt that presses where nothing is felt',
-  read: (d) => d.castAngleDeg,
-  write: (d, v) => ({ ...d, castAngleDeg: v }),
+  read: (d) => d.balance.pourDeg,
+  write: (d, v) => ({ ...d, balance: { pourDeg: v } }),
   sheet: {
     line: 'cast',
-    words: (d) => (d.castAngleDeg === 0 ? null : `Cast balanced to ${said(d.castAngleDeg)}°`),
+    words: (d) =>
+      d.balance.pourDeg === 0 ? null : `Heel poured at ${pourWords(d.balance.pourDeg)}`,
   },
   takesMm: NOTHING,
   drawn: 'section',

@@ -1,6 +1,9 @@
+import type { PostHalf } from '../posts/definition'
+
 /** The body of a device as its amounts see it. */
 export interface DeviceBody {
-  castAngleDeg: number
+  balance: { pourDeg: number }
+  inverted?: { castDeg: number; expectedHeelDeg?: number | undefined } | undefined
   outline: {
     heelCupMm: number
     distal: { behindHeadsMm: number }
@@ -18,6 +21,7 @@ export interface DeviceBody {
   }
   heelLiftMm: number
   liftTaperMm?: number | undefined
+  heelLift?: { half?: PostHalf | undefined; in?: 'shell' | 'cover' | undefined } | undefined
   aimNmm?: number | undefined
 }
 

@@ -1,10 +1,19 @@
-import { bodyAmount, NOTHING, said } from './definition'
+import { bodyAmount, said, type DeviceBody } from './definition'
+
+/** Which half it stands under, and whether it lies in the cover. */
+const howWords = ({ heelLift }: DeviceBody): string =>
+  [
+    ...(heelLift?.half && heelLift.half !== 'whole' ? [`${heelLift.half} half`] : []),
+    ...(heelLift?.in === 'cover' ? ['in the cover'] : []),
+  ]
+    .map((words) => `, ${words}`)
+    .join('')
 
 /** How much the whole heel stands higher. */
 export const heelLift = bodyAmount({
   kind: 'heelLift',
   name: 'Heel lift',
-  note: 'runs out to the ball',
+  note: 'a wedge to the front edge',
   full: 'Heel lift',
   group: 'Posts and lift',
   unit: 'mm',
@@ -21,8 +30,8 @@ export const heelLift = bodyAmount({
   write: (d, v) => ({ ...d, heelLiftMm: v }),
   sheet: {
     line: 'lift',
-    words: (d) => (d.heelLiftMm > 0 ? `Heel lift ${said(d.heelLiftMm)} mm` : null),
+    words: (d) => (d.heelLiftMm > 0 ? `Heel lift ${said(d.heelLiftMm)} mm${howWords(d)}` : null),
   },
-  takesMm: NOTHING,
+  takesMm: (d) => (d.heelLift?.in === 'cover' ? { heel: d.heelLiftMm } : {}),
   drawn: 'section',
 })

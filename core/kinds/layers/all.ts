@@ -8,10 +8,15 @@ import { firstRayAccommodation } from './firstRayAccommodation'
 import { firstRayCutOut } from './firstRayCutOut'
 import { firstRayExtension } from './firstRayExtension'
 import { firstRayWedge } from './firstRayWedge'
+import { forefootExtension } from './forefootExtension'
+import { forefootWedge } from './forefootWedge'
+import { gaitPlate } from './gaitPlate'
 import { heelAperture } from './heelAperture'
+import { heelCushion } from './heelCushion'
 import { heelExpansion } from './heelExpansion'
 import { intrinsicForefootPost } from './intrinsicForefootPost'
 import { lateralFill } from './lateralFill'
+import { lateralFlange } from './lateralFlange'
 import { lateralFlare } from './lateralFlare'
 import { lateralSkive } from './lateralSkive'
 import { medialFlange } from './medialFlange'
@@ -22,9 +27,11 @@ import { metBar } from './metBar'
 import { metHeadRelief } from './metHeadRelief'
 import { metPad } from './metPad'
 import { nerveSpreadPad } from './nerveSpreadPad'
+import { raiseTwoToFive } from './raiseTwoToFive'
 import { sweetSpot } from './sweetSpot'
 import { threePlaneShave } from './threePlaneShave'
 import { toeCarbonPlate } from './toeCarbonPlate'
+import { underArchFill } from './underArchFill'
 import { registry } from '../registry'
 import type { LayerKindOf } from './definition'
 
@@ -42,10 +49,12 @@ const LIST = [
   threePlaneShave,
   heelAperture,
   elongatedHeelAperture,
+  heelCushion,
   fasciaGroove,
   sweetSpot,
   cuboidSupport,
   fifthMetSupport,
+  underArchFill,
   metPad,
   metBar,
   nerveSpreadPad,
@@ -54,11 +63,16 @@ const LIST = [
   firstRayAccommodation,
   firstRayWedge,
   firstRayExtension,
+  raiseTwoToFive,
+  forefootWedge,
+  forefootExtension,
+  gaitPlate,
   toeCarbonPlate,
   medialFlare,
   lateralFlare,
   medialWrap,
   medialFlange,
+  lateralFlange,
 ] as const
 
 type Kinds = (typeof LIST)[number]

@@ -7,13 +7,20 @@ import { z } from 'zod'
 export interface AmountRule {
   key: string
   label: string
-  unit: 'mm' | '°'
+  unit: 'mm' | '°' | '%'
   step: number
   fallback: number
   presets: readonly number[]
   usual: readonly [number, number]
   range: readonly [number, number]
 }
+
+/**
+ * A unit as it stands behind its number.
+ *
+ * @example unitBehind('°') // '°'
+ */
+export const unitBehind = (unit: string): string => (unit === '°' ? '°' : ` ${unit}`)
 
 /** Millimetres of a layer: nothing below zero, nothing a foot could not stand on. */
 const RANGE_MM = [0, 40] as const
@@ -32,6 +39,7 @@ export const depthMm = (offered: Offered) => inMm('depthMm', 'depth', 0.5, offer
 export const heightMm = (offered: Offered) => inMm('heightMm', 'height', 0.5, offered)
 export const wallHeightMm = (offered: Offered) => inMm('heightMm', 'height', 1, offered)
 export const widthMm = (offered: Offered) => inMm('widthMm', 'width', 1, offered)
+export const thicknessMm = (offered: Offered) => inMm('thicknessMm', 'thickness', 0.5, offered)
 export const amountMm = (offered: Offered) => inMm('amountMm', 'amount', 0.5, offered)
 
 /** The number as the record keeps it, with its default. */

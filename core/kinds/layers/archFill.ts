@@ -32,6 +32,7 @@ export const archFill = layer({
   child: 'a growing arch is left as it is: fill it fully',
   insensate: 'a lower arch presses less: fill it fully',
   phase: 'shape',
+  lies: 'cast',
   edged: false,
   pushes: false,
   onPlain: true,

@@ -40,6 +40,14 @@ export interface Clash<L> {
   triggers: readonly string[]
 }
 
+/** Something of a layer that is chosen from a few words, or from the shop's materials. */
+export interface LayerChoice {
+  key: string
+  label: string
+  of: readonly string[] | 'materials'
+}
+export const MATERIAL: LayerChoice = { key: 'material', label: 'of', of: 'materials' }
+
 /** A flat piece that is cut from sheet for a layer. */
 export interface SheetOf<L> {
   words: string
@@ -79,6 +87,13 @@ export interface LayerDefinition<
   insensate: string
   /** tilts first, then shapes, skives last: they cut the surface as it then is */
   phase: 'tilt' | 'shape' | 'skive'
+  /**
+   * cut into or added to the cast, so that the shell follows it; a hollow in the shell; or a piece that
+   * lies on the finished shell and leaves its underside alone
+   */
+  lies: 'cast' | 'hollow' | 'on the shell'
+  /** cut into the finished shell: nothing of it is on the positive */
+  afterwards?: true
   /** cut or set on with an edge: cells may step there */
   edged: boolean
   /** pushes about the subtalar axis: offered when a turning moment is looked for */
@@ -86,6 +101,8 @@ export interface LayerDefinition<
   /** what soft tissue needs and nothing that pushes: the plain device has it too */
   onPlain: boolean
   amounts: readonly [AmountRule, ...AmountRule[]]
+  /** words that are chosen beside its numbers: from a list, or a material of the shop */
+  choices?: readonly LayerChoice[]
   /** its keys in the record beside kind, switch, name and reason */
   schema: S
   /** the number it is known by, where the record may leave it out */
@@ -114,6 +131,12 @@ export interface LayerDefinition<
   widen?: (field: SoleField, layer: L, i: number) => number
   /** mm by which the wall stands higher at a share of the length, medial or lateral */
   wall?: (s: number, medial: boolean, layer: L) => number
+  /** mm by which the wall of the heel moves outward, its plan with it */
+  outwardMm?: (layer: L) => number
+  /** mm by which the front edge moves forward at a cell */
+  forwardMm?: (field: SoleField, layer: L, i: number) => number
+  /** mm that it fills from below at a cell, of the hollow between shell and floor */
+  fillsBelowMm?: (field: SoleField, layer: L, i: number, hollowMm: number) => number
   /** mm outside (+) or inside (−) of what is cut away */
   keep?: (field: SoleField, layer: L, i: number) => number
 }

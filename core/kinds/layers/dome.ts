@@ -19,6 +19,16 @@ export const ellipse = (x: number, y: number, across: number, along: number): El
   reach: { x: [x - across, x + across], y: [y - along, y + along] },
 })
 
+/** The foot that the house sizes of pads are made for, mm: other feet have theirs in proportion. */
+const USUAL_FOOT = { forefootWidthMm: 100, lengthMm: 265 } as const
+
+/** Where a pad lies and how big it is. */
+export interface PadPlace {
+  behindHeadsMm: number
+  sizePercent: number
+  medialMm: number
+}
+
 /**
  * The ellipse of a pad whose front edge lies so far behind the middle of two met heads (numbered 1
  * to 5).
@@ -26,13 +36,18 @@ export const ellipse = (x: number, y: number, across: number, along: number): El
 export function padBehind(
   field: SoleField,
   heads: readonly [number, number],
-  behindMm: number,
-  axes: { across: number; along: number },
+  { behindHeadsMm, sizePercent, medialMm }: PadPlace,
+  usual: { across: number; along: number },
 ): Ellipse {
+  const { forefootWidthMm, lengthMm } = field.sole.parameters
+  const axes = {
+    across: (usual.across * sizePercent * forefootWidthMm) / (100 * USUAL_FOOT.forefootWidthMm),
+    along: (usual.along * sizePercent * lengthMm) / (100 * USUAL_FOOT.lengthMm),
+  }
   const [a, b] = heads.map((k) => field.sole.heads[k - 1]!)
   return ellipse(
-    (a!.x + b!.x) / 2,
-    (a!.y + b!.y) / 2 - behindMm - axes.along,
+    (a!.x + b!.x) / 2 + medialMm,
+    (a!.y + b!.y) / 2 - behindHeadsMm - axes.along,
     axes.across,
     axes.along,
   )

@@ -17,6 +17,8 @@ export const elongatedHeelAperture = layer({
   child: 'room is welcome in a growing foot',
   insensate: 'a pocket with a soft fill, never a hard edge around it',
   phase: 'shape',
+  lies: 'hollow',
+  afterwards: true,
   edged: true,
   pushes: false,
   onPlain: false,

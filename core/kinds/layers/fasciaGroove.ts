@@ -29,6 +29,7 @@ export const fasciaGroove = layer({
   child: 'room is welcome in a growing foot',
   insensate: 'soft and flat at its edge: the skin does not warn',
   phase: 'shape',
+  lies: 'hollow',
   edged: false,
   pushes: false,
   onPlain: false,

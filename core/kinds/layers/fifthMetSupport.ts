@@ -17,6 +17,7 @@ export const fifthMetSupport = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'soft and flat at its edge: the skin does not warn',
   phase: 'shape',
+  lies: 'cast',
   edged: false,
   pushes: false,
   onPlain: false,

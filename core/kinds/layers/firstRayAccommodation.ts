@@ -15,6 +15,7 @@ export const firstRayAccommodation = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'soft and flat at its edge: the skin does not warn',
   phase: 'shape',
+  lies: 'cast',
   edged: false,
   pushes: false,
   onPlain: false,

@@ -16,6 +16,8 @@ export const firstRayCutOut = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'no cut edge under a head that is not felt: let the corner down instead',
   phase: 'shape',
+  lies: 'cast',
+  afterwards: true,
   edged: true,
   pushes: false,
   onPlain: false,

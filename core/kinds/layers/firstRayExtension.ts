@@ -38,6 +38,7 @@ export const firstRayExtension = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'flexible and soft at its edge, never rigid under a toe that is not felt',
   phase: 'shape',
+  lies: 'on the shell',
   edged: true,
   pushes: false,
   onPlain: false,

@@ -25,6 +25,8 @@ export const firstRayWedge = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'soft and flat at its edge: the skin does not warn',
   phase: 'shape',
+  lies: 'hollow',
+  afterwards: true,
   edged: false,
   pushes: false,
   onPlain: false,

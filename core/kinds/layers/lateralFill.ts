@@ -16,6 +16,7 @@ export const lateralFill = layer({
   child: 'room is welcome in a growing foot',
   insensate: 'room unloads the border: welcome',
   phase: 'shape',
+  lies: 'cast',
   edged: false,
   pushes: false,
   onPlain: true,

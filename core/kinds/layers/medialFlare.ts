@@ -20,6 +20,7 @@ export const medialFlare = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'soft and flat at its edge: the skin does not warn',
   phase: 'shape',
+  lies: 'cast',
   edged: true,
   pushes: false,
   onPlain: false,

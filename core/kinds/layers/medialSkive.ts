@@ -17,6 +17,7 @@ export const medialSkive = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not on this foot: it pushes where nothing is felt',
   phase: 'skive',
+  lies: 'cast',
   edged: true,
   pushes: true,
   onPlain: false,

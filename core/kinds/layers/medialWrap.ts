@@ -20,6 +20,7 @@ export const medialWrap = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'no hard wall beside skin that does not feel',
   phase: 'shape',
+  lies: 'cast',
   edged: true,
   pushes: false,
   onPlain: false,

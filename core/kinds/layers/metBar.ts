@@ -1,6 +1,6 @@
 import { smoothstep as S } from '../../geometry/smoothstep'
 import { heightMm, stored } from './amountRule'
-import { BEHIND_HEADS } from './behindHeads'
+import { atTheHeads, BEHIND_HEADS } from './behindHeads'
 import { everyCell } from './field'
 import { layer } from './definition'
 
@@ -20,6 +20,7 @@ export const metBar = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'soft, and only where its place was marked: it presses',
   phase: 'shape',
+  lies: 'on the shell',
   edged: false,
   pushes: false,
   onPlain: false,
@@ -27,7 +28,7 @@ export const metBar = layer({
   schema: { heightMm: stored(HEIGHT), behindHeadsMm: stored(BEHIND_HEADS) },
   more: () => [],
   sheet: null,
-  clashes: [],
+  clashes: [atTheHeads('met bar')],
   asked: (layer) => layer.heightMm,
   reach: (field, layer) => {
     const y = field.sole.heads.map((h) => h.y)

@@ -23,6 +23,7 @@ export const metHeadRelief = layer({
   child: 'room is welcome in a growing foot',
   insensate: 'a hollow with a soft cover; its border must not press the next head',
   phase: 'shape',
+  lies: 'hollow',
   edged: false,
   pushes: false,
   onPlain: false,

@@ -1,7 +1,8 @@
 import { heightMm, stored } from './amountRule'
-import { BEHIND_HEADS } from './behindHeads'
+import { atTheHeads } from './behindHeads'
 import { dome, padBehind } from './dome'
-import { layer } from './definition'
+import { layer, MATERIAL } from './definition'
+import { PAD_AMOUNTS, padSchema, padWords } from './padAmounts'
 
 /** Half axes of a met pad, mm across and along (house size). */
 const AXES_MM = { across: 24, along: 27 } as const
@@ -18,24 +19,17 @@ export const metPad = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'soft, and only where its place was marked: it presses',
   phase: 'shape',
+  lies: 'on the shell',
   edged: false,
   pushes: false,
   onPlain: false,
-  amounts: [HEIGHT, BEHIND_HEADS],
-  schema: { heightMm: stored(HEIGHT), behindHeadsMm: stored(BEHIND_HEADS) },
-  more: () => [],
+  amounts: [HEIGHT, ...PAD_AMOUNTS],
+  schema: { heightMm: stored(HEIGHT), ...padSchema },
+  choices: [MATERIAL],
+  more: padWords,
   sheet: null,
-  clashes: [
-    {
-      code: 'pad-under-heads',
-      kind: 'stop',
-      when: (layer) => layer.behindHeadsMm < 0,
-      words: 'The met pad lies under the heads and would load them. Move it behind them.',
-      triggers: [],
-    },
-  ],
+  clashes: [atTheHeads('met pad')],
   asked: (layer) => layer.heightMm,
-  reach: (field, layer) => padBehind(field, [2, 3], layer.behindHeadsMm, AXES_MM).reach,
-  change: (field, layer) =>
-    dome(field, padBehind(field, [2, 3], layer.behindHeadsMm, AXES_MM), layer.heightMm),
+  reach: (field, layer) => padBehind(field, [2, 3], layer, AXES_MM).reach,
+  change: (field, layer) => dome(field, padBehind(field, [2, 3], layer, AXES_MM), layer.heightMm),
 })

@@ -1,8 +1,9 @@
 import { z } from 'zod'
 import { heightMm, stored } from './amountRule'
-import { BEHIND_HEADS } from './behindHeads'
+import { atTheHeads } from './behindHeads'
 import { dome, padBehind } from './dome'
-import { layer } from './definition'
+import { layer, MATERIAL } from './definition'
+import { PAD_AMOUNTS, padSchema, padWords } from './padAmounts'
 
 /** Half axes of a nerve pad, mm (house size). */
 const AXES_MM = { across: 12, along: 20 } as const
@@ -19,25 +20,27 @@ export const nerveSpreadPad = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not on a foot that does not feel: lost feeling is looked at first',
   phase: 'shape',
+  lies: 'on the shell',
   edged: false,
   pushes: false,
   onPlain: false,
-  amounts: [HEIGHT, BEHIND_HEADS],
+  amounts: [HEIGHT, ...PAD_AMOUNTS],
   schema: {
     heightMm: stored(HEIGHT),
-    behindHeadsMm: stored(BEHIND_HEADS),
+    ...padSchema,
     between: z.array(z.number().int().min(1).max(5)).length(2).default([3, 4]),
   },
-  more: (layer) => [`between ${layer.between.join(' and ')}`],
+  choices: [MATERIAL],
+  more: (layer) => [`between ${layer.between.join(' and ')}`, ...padWords(layer)],
   sheet: null,
-  clashes: [],
+  clashes: [atTheHeads('pad')],
   asked: (layer) => layer.heightMm,
   reach: (field, layer) =>
-    padBehind(field, layer.between as [number, number], layer.behindHeadsMm, AXES_MM).reach,
+    padBehind(field, layer.between as [number, number], layer, AXES_MM).reach,
   change: (field, layer) =>
     dome(
       field,
-      padBehind(field, layer.between as [number, number], layer.behindHeadsMm, AXES_MM),
+      padBehind(field, layer.between as [number, number], layer, AXES_MM),
       layer.heightMm,
     ),
 })

@@ -3,21 +3,6 @@ import { smoothstep as S } from '../../geometry/smoothstep'
 import { everyCell, scaleToDepth } from './field'
 
 /**
- * Opens the heel's border all around, where the fat pad spreads; house formula S(ρ; .45, .95)·(1 −
- * S(s; .20, .34)).
- */
-export const heelExpansionChange = (field: SoleField, mm: number): Float64Array =>
-  scaleToDepth(
-    field,
-    everyCell(
-      field,
-      (s) => 1 - S(s, 0.2, 0.34),
-      (i, gate) => gate * S(field.rho[i]!, 0.45, 0.95),
-    ),
-    mm,
-  )
-
-/**
  * Lowers the outer border from behind the ball to the heel; house formula (1 − S(u; .04, .30))·S(s;
  * .16, .30)·(1 − S(q; −30, −8)).
  */

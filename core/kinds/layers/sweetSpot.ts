@@ -16,6 +16,7 @@ export const sweetSpot = layer({
   child: 'room is welcome in a growing foot',
   insensate: 'a hollow with a soft cover; look at the skin of the spot at every visit',
   phase: 'shape',
+  lies: 'hollow',
   edged: false,
   pushes: false,
   onPlain: false,

@@ -35,6 +35,7 @@ export const toeCarbonPlate = layer({
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not under toes that are not felt: a rocker sole does it without an edge',
   phase: 'shape',
+  lies: 'cast',
   edged: false,
   pushes: false,
   onPlain: false,

@@ -1,5 +1,9 @@
 import type { AmountRule } from '../layers/amountRule'
 
+/** Under which part of its place a post or lift stands. */
+export const POST_HALVES = ['whole', 'medial', 'lateral'] as const
+export type PostHalf = (typeof POST_HALVES)[number]
+
 /** A post of a device as its kind sees it. */
 export interface PostOf {
   at: 'rearfoot' | 'forefoot'
@@ -7,6 +11,10 @@ export interface PostOf {
   angleDeg: number
   lengthMm?: number | undefined
   motionDeg?: number | undefined
+  half?: PostHalf | undefined
+  material?: string | undefined
+  shoreA?: number | undefined
+  glued?: boolean | undefined
 }
 
 /** One number of a post; what the record leaves out has a place to start from. */

@@ -2,6 +2,7 @@ import type { ShellMaterial } from '../../tables/materials'
 import { trimLines } from '../../device/outline'
 import { thicknessOf, type ShellBody } from '../../device/bodySolid'
 import { sampleGrid } from '../../geometry/grid'
+import { youngFromShoreA } from '../shoreHardness'
 import { Refusal } from '../../record/refusal'
 import type { Device } from '../../record/schema'
 import { inEllipse, loadShares, type PlanEllipse } from './planLoad'
@@ -89,7 +90,7 @@ export function deviceShell(
   const grid = (z: Float64Array) => ({ ...field, z })
   const [inside, top, under, bottom] = [
     grid(body.inside),
-    grid(body.top),
+    grid(body.shellTop),
     grid(body.shellBottom),
     grid(body.bottom),
   ]
@@ -113,6 +114,14 @@ export function deviceShell(
     y,
     (zTop[i]! + zUnder[i]!) / 2,
   ])
+  const moduli = body.blocks.map(({ post, youngMPa }) => {
+    const shoreA = post === null ? undefined : device.posts[post]?.shoreA
+    return shoreA === undefined ? (youngMPa ?? SHELL_CASE.postMPa) : youngFromShoreA(shoreA)
+  })
+  const blockMPa = (x: number, y: number) => {
+    const [c, r] = [x - field.x0, y - field.y0].map((v) => Math.floor(v / field.stepMm))
+    return moduli[body.blockOf[r! * field.columns + c!]!] ?? SHELL_CASE.postMPa
+  }
   const thicknessMm = new Float64Array(plan.triangles.length)
   const perTriangle = new Float64Array(plan.triangles.length)
   plan.triangles.forEach((t, e) => {
@@ -138,7 +147,8 @@ export function deviceShell(
         : sampleGrid(thick!, (a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3)
     thicknessMm[e] = Math.max(LEAST_MM, Math.min(whole, (mean(zTop) - mean(zUnder)) * upright))
     const block = Math.max(0, mean(zUnder) - mean(zBottom))
-    perTriangle[e] = support / (block / SHELL_CASE.postMPa + 1 / SHELL_CASE.floorNPerMm3)
+    const [x, y] = [(a[0] + b[0] + c[0]) / 3, (a[1] + b[1] + c[1]) / 3]
+    perTriangle[e] = support / (block / blockMPa(x, y) + 1 / SHELL_CASE.floorNPerMm3)
   })
   const { lengthMm, forefootWidthMm, heelWidthMm } = field.sole.parameters
   const ellipse = archEllipse(lengthMm, forefootWidthMm)

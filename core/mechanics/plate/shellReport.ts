@@ -32,7 +32,7 @@ export function shellReport(record: FittingRecord, side: Side, stepMm = 4) {
   const { field } = soleFieldOf(foot, side, norms)
   const massKg = record.client?.massKg ?? USUAL_KG
   const { stiffness } = archStiffness(
-    buildShell(buildSurface(field, device), device),
+    buildShell(buildSurface(field, device), device, norms),
     device,
     material,
     { massKg, stepMm, range: true },

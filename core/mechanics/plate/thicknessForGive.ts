@@ -46,11 +46,16 @@ export function thicknessForGive(
   const at = (logMm: number) => {
     const thicknessMm = Math.exp(logMm)
     const plain: Device = { ...device, shell: { ...device.shell, thicknessMm, graded: undefined } }
-    const answer = archStiffness(buildShell(surface, plain), plain, material, {
-      massKg,
-      stepMm: SEARCH_MM,
-      from,
-    })
+    const answer = archStiffness(
+      buildShell(surface, plain, { shellMaterials: [material] }),
+      plain,
+      material,
+      {
+        massKg,
+        stepMm: SEARCH_MM,
+        from,
+      },
+    )
     from = answer
     onShell?.()
     const found = {

@@ -2,11 +2,18 @@ import { Refusal } from '../refusal'
 import { RECORD_VERSION } from '../schema'
 import { NORM_KEYS } from '../tables'
 import { completeTables } from './completeTables'
+import { deviceUnderPresentNames, versionsUnderPresentNames } from './deviceNames'
 import { changedAt, PLACES, STEPS } from './steps'
 
-/** Tables are completed whatever version they come from: a table may be newer than the record. */
-const current = (part: string, content: unknown): unknown =>
-  part === 'norms' ? completeTables(content, NORM_KEYS) : content
+/**
+ * What is done whatever version a part comes from: a table may be newer than the record, and a device may have
+ * a name of before.
+ */
+const CURRENT: Partial<Record<string, (content: unknown) => unknown>> = {
+  norms: (content) => completeTables(content, NORM_KEYS),
+  device: deviceUnderPresentNames,
+  versions: versionsUnderPresentNames,
+}
 
 /**
  * A part as it was stored under a version of the record, in the shape of this program. What is
@@ -20,7 +27,7 @@ export function migratePart(part: string, content: unknown, version: number): un
     (value, step) => step.parts[name]?.(value) ?? value,
     content,
   )
-  return current(name, migrated)
+  return CURRENT[name]?.(migrated) ?? migrated
 }
 
 /**

@@ -376,7 +376,8 @@ describe('the taken surface', () => {
       const inside = [...change].filter((_, i) => field.mask[i])
       const peak = inside.reduce((a, b) => (Math.abs(b) > Math.abs(a) ? b : a), 0)
       expect(Math.abs(peak), kind).toBeGreaterThan(1.9)
-      expect(Math.abs(peak), kind).toBeLessThan(2.01)
+      // A wall that stands 2 mm further out is far lower where it stood.
+      if (kind !== 'heelExpansion') expect(Math.abs(peak), kind).toBeLessThan(2.01)
       expect(Math.sign(peak), kind).toBe(kind === 'archRise' || kind === 'toeLevel' ? 1 : -1)
     }
   })

@@ -125,6 +125,7 @@ describe('files of one record', () => {
     const [first, again] = [zip(), zip()]
     expect(Buffer.compare(first, again)).toBe(0)
     expect(Object.keys(unzipSync(first)).sort()).toEqual([
+      'left-positive.stl',
       'left-sole.stl',
       'left-template.dxf',
       'left-template.svg',
@@ -133,6 +134,7 @@ describe('files of one record', () => {
       'left.stl',
       'pair.3mf',
       'prescription.json',
+      'right-positive.stl',
       'right-sole.stl',
       'right-template.dxf',
       'right-template.svg',

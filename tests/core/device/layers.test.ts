@@ -16,7 +16,15 @@ const deviceOf = (device: unknown) => parseWith(deviceSchema, device)
 const surfaceOf = (layers: unknown[], rest = {}) =>
   buildSurface(field, deviceOf({ layers, ...rest }))
 const kinds = LAYERS.all.map((d) => d.kind)
-const amountKeys = ['depthMm', 'heightMm', 'amountMm', 'widthMm', 'thicknessMm', 'angleDeg']
+const amountKeys = [
+  'depthMm',
+  'heightMm',
+  'amountMm',
+  'widthMm',
+  'thicknessMm',
+  'angleDeg',
+  'lengthMm',
+]
 const asked = (kind: LayerKind, value: number) => ({
   kind,
   [LAYERS.of(kind).amounts[0].key]: value,

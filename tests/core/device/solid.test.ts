@@ -1,12 +1,9 @@
 import { HOUSE_NORMS } from '../../../core/record/tables'
-import { execFileSync } from 'node:child_process'
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs'
-import { tmpdir } from 'node:os'
-import { join } from 'node:path'
-import { afterAll, describe, expect, it } from 'vitest'
+import { describe, expect, it } from 'vitest'
 import { buildDevice } from '../../../core/device/buildDevice'
 import { inRealSpace } from '../../../core/device/solid'
 import { writeStl } from '../../../core/formats/mesh/writeStl'
+import { admesh } from '../../fixtures/admesh'
 import { normalThickness } from '../../fixtures/normalThickness'
 import { kindsOf, randomPrescription } from '../../fixtures/randomDevice'
 import { sliceVolume } from '../../fixtures/sliceVolume'
@@ -14,34 +11,6 @@ import { referenceRecord } from '../../fixtures/feet'
 import { runs } from '../../effort'
 
 const MANY = runs(300, 45)
-const folder = mkdtempSync(join(tmpdir(), 'arch-solid-'))
-afterAll(() => rmSync(folder, { recursive: true }))
-
-/** What Debian's mesh checker says of an STL: degenerate faces, edges to mend, parts, volume. */
-function admesh(bytes: Uint8Array): {
-  facets: number
-  open: number
-  degenerate: number
-  mended: number
-  volumeMm3: number
-} {
-  const file = join(folder, 'solid.stl')
-  writeFileSync(file, bytes)
-  // Exact checks only, nothing mended: what it would have to mend is what it finds.
-  const said = execFileSync('admesh', ['--exact', '--normal-directions', '--normal-values', file], {
-    encoding: 'utf8',
-    env: { ...process.env, LC_ALL: 'C' },
-  })
-  const number = (pattern: RegExp) => Number(pattern.exec(said)?.[1] ?? NaN)
-  return {
-    facets: number(/Number of facets\s*:\s*(\d+)/),
-    open: number(/Total disconnected facets\s*:\s*(\d+)/),
-    degenerate: number(/Degenerate facets\s*:\s*(\d+)/),
-    mended: number(/Facets reversed\s*:\s*(\d+)/) + number(/Backwards edges\s*:\s*(\d+)/),
-    volumeMm3: number(/Volume\s*:\s*([-\d.]+)/),
-  }
-}
-
 describe(`${MANY} random prescriptions`, () => {
   it(
     'give closed, manifold, outward solids without overlap, as large as the grid and its slices say, as thick as asked along the normal',
@@ -87,35 +56,30 @@ describe('posts and blocks', () => {
   }
   it('the same angle, made either way, puts the heel at the same angle to the floor', () => {
     for (const angleDeg of [-6, 3, 8]) {
+      const flat = { at: 'rearfoot', angleDeg: 0 }
       const [outside, inside, cast] = [
         { posts: [{ at: 'rearfoot', angleDeg }] },
-        { posts: [{ at: 'rearfoot', style: 'intrinsic', angleDeg }] },
-        { castAngleDeg: angleDeg },
+        { posts: [{ at: 'rearfoot', style: 'intrinsic', angleDeg }, flat] },
+        { castAngleDeg: angleDeg, posts: [flat] },
       ].map((d) => built(d).solid.heelAngleDeg)
       for (const found of [outside!, inside!, cast!])
         expect(Math.abs(found - angleDeg)).toBeLessThan(0.1)
     }
   })
-  it('a forefoot held by a platform or by a wedge leaves the heel as it was balanced', () => {
-    for (const device of [
-      { layers: [{ kind: 'intrinsicForefootPost', angleDeg: 5 }] },
-      { posts: [{ at: 'forefoot', angleDeg: 5 }] },
-    ])
-      expect(Math.abs(built(device).solid.heelAngleDeg!)).toBeLessThan(0.1)
-  })
   it('motion grinds the inner half of the base up by its angle', () => {
     const b = built({ posts: [{ at: 'rearfoot', angleDeg: 4, motionDeg: 4 }] })
-    const rise = (x: number) => b.body.bottom[at(b, x, 34.5)]! - b.body.floorMm
-    expect(rise(-12.5)).toBe(0)
+    const outer = b.body.bottom[at(b, -12.5, 34.5)]!
+    const rise = (x: number) => b.body.bottom[at(b, x, 34.5)]! - outer
+    expect(rise(-2.5)).toBeCloseTo(0, 9)
     expect(rise(15.5)).toBeCloseTo(15.5 * Math.tan((4 * Math.PI) / 180), 6)
   })
   it('a block is as long as asked, and a mouldable blank stands flat under its heel', () => {
     const b = built({ posts: [{ at: 'rearfoot', angleDeg: 4, lengthMm: 90 }] })
-    expect(b.body.bottom[at(b, 0.5, 88.5)]!).toBeCloseTo(b.body.floorMm, 6)
-    expect(b.body.bottom[at(b, 0.5, 92.5)]!).toBeGreaterThan(b.body.floorMm + 0.3)
+    const isBase = (y: number) => b.body.isBase[at(b, 0.5, y)]
+    expect([86.5, 92.5].map(isBase)).toEqual([1, 0])
     const flat = built({ kind: 'heat-moulded' })
-    for (const x of [-18.5, 0.5, 18.5])
-      expect(flat.body.bottom[at(flat, x, 30.5)]!).toBe(flat.body.floorMm)
+    for (const x of [-18.5, 0.5, 18.5]) expect(flat.body.isBase[at(flat, x, 30.5)]).toBe(1)
+    expect(flat.solid.stands!.baseGapMm).toBeLessThan(0.1)
     const rocks = built({ kind: 'heat-moulded', heelStabiliser: false })
     expect(rocks.body.bottom[at(rocks, 18.5, 30.5)]!).toBeGreaterThan(rocks.body.floorMm)
   })
@@ -126,7 +90,8 @@ describe('posts and blocks', () => {
           .report,
     )
     expect(hole).toMatchObject({ closed: true, manifold: true, outward: true })
-    expect(pocket!.volumeMm3 - hole!.volumeMm3).toBeGreaterThan(0.8 * Math.PI * 10.5 ** 2 * 3)
+    // A pocket of pressed sheet is ground off below: what is left in it is what the hole takes.
+    expect(pocket!.volumeMm3 - hole!.volumeMm3).toBeGreaterThan(0.8 * Math.PI * 10.5 ** 2 * 1.5)
   })
   it('a cut-out takes the inner front corner away; an accommodation lets it down onto the floor', () => {
     const [cut, down] = ['firstRayCutOut', 'firstRayAccommodation'].map((kind) =>
@@ -136,9 +101,12 @@ describe('posts and blocks', () => {
     const corner = at(cut!, heads[0]!.x + 6, heads[0]!.y - 12)
     expect(cut!.body.inside[corner]!).toBeLessThan(0)
     expect(down!.body.inside[corner]!).toBeGreaterThan(0)
-    expect(down!.body.bottom[corner]!).toBeCloseTo(down!.body.floorMm, 6)
-    // It stands on the floor there, and the heel is not lifted by it.
-    expect(down!.body.floorMm).toBeCloseTo(built({}).body.floorMm, 6)
+    // It stands on the floor there, and the device as it does without it.
+    const near = ([x, y]: [number, number]) =>
+      Math.hypot(x - heads[0]!.x - 6, y - heads[0]!.y + 12) < 8
+    expect(down!.solid.stands!.onMm.some(near)).toBe(true)
+    const [a, c] = [down!, built({})].map((b) => b.solid.stands!.rollDeg)
+    expect(Math.abs(a! - c!)).toBeLessThan(0.1)
   })
   it('graded thickness is what was asked under heel, arch and front', () => {
     const b = built({ shell: { thicknessMm: 3, graded: { heelMm: 4.5, archMm: 2.5 } } })

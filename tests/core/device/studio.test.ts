@@ -105,10 +105,7 @@ describe('materials', () => {
       shell: { material: 'bamboo', thicknessMm: 4 },
     })
     const codes = (norms?: unknown) =>
-      contradictionsOf(
-        { ...record, ...(norms ? { norms: parseWith(normsSchema, norms) } : {}) },
-        false,
-      )
+      contradictionsOf({ ...record, ...(norms ? { norms: parseWith(normsSchema, norms) } : {}) })
         .filter((c) => c.foot === 'left')
         .map((c) => c.code)
     expect(codes()).toContain('unknown-material')
@@ -281,9 +278,9 @@ describe('while an amount changes', () => {
             layers: [{ kind: 'metPad' }, { kind: 'medialSkive', depthMm }],
             ...(depthMm > 3 && { shell: { thicknessMm }, outline: { heelCupMm } }),
           })
-          const before = buildShell(buildSurface(field, first), first)
+          const before = buildShell(buildSurface(field, first), first, HOUSE_NORMS)
           const [fresh, carried] = [undefined, before].map(
-            (b) => buildShell(buildSurface(field, then), then, b).bottom,
+            (b) => buildShell(buildSurface(field, then), then, HOUSE_NORMS, b).bottom,
           )
           return fresh!.every((z, i) => z === carried![i])
         },

@@ -19,7 +19,7 @@ import { REFERENCE_SOLE } from '../../fixtures/referenceSole'
 
 const field = sampleSole(REFERENCE_SOLE, 2)
 const material = (id: string) => HOUSE_NORMS.shellMaterials.find((m) => m.id === id)!
-const bodyOf = (device: Device) => buildShell(buildSurface(field, device), device)
+const bodyOf = (device: Device) => buildShell(buildSurface(field, device), device, HOUSE_NORMS)
 function arch(change: object, options: Parameters<typeof archStiffness>[3] = { stepMm: 6 }) {
   const device = deviceSchema.parse(change)
   return archStiffness(bodyOf(device), device, material(device.shell.material), options)
@@ -70,7 +70,7 @@ describe('the arch of a device', () => {
       const own = sampleSole(soleFieldOf(foot, 'left', HOUSE_NORMS, 4).field.sole.parameters, 2)
       const device = foot.device!
       const { stiffness: s, answer } = archStiffness(
-        buildShell(buildSurface(own, device), device),
+        buildShell(buildSurface(own, device), device, HOUSE_NORMS),
         device,
         material('polypropylene'),
         { stepMm: 8 },
@@ -91,7 +91,7 @@ describe('the arch of a device', () => {
     expect(refusalCode(() => arch(shell(8, 'eva-60')))).toBe('shell-not-bent')
   })
   it('gives under the foot: a softer shell carries less under the arch, a block is pressed, a plain map stays what it is', () => {
-    const ground = contactGround(field, 75)
+    const ground = contactGround(field, HOUSE_NORMS, 75)
     const [soft, stiff] = [shell(2), shell(5)].map((s) => {
       const device = deviceSchema.parse(s)
       const give = shellGive(bodyOf(device), device, HOUSE_NORMS, 75)

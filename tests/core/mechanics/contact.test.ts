@@ -182,7 +182,7 @@ describe('contact', () => {
 
 describe('the foot', () => {
   const field = sampleSole(REFERENCE_SOLE, 2)
-  const ground = contactGround(field, 75)
+  const ground = contactGround(field, HOUSE_NORMS, 75)
   const heel = (r: { share: Record<string, number> }) => r.share.heelMedial! + r.share.heelLateral!
   it('barefoot on the floor carries as people do: 60, 8, 28 and 4 per cent, 139 and 53 kPa', () => {
     const { share, peakKPa } = ground.floor
@@ -297,6 +297,7 @@ describe('the foot', () => {
       const { solution, share, momentNmm } = contactOnDevice(
         contactGround(
           sampleSole(soleFieldOf(foot, 'left', HOUSE_NORMS, 4).field.sole.parameters, 4),
+          HOUSE_NORMS,
           75,
         ),
         foot.device!,
@@ -308,7 +309,7 @@ describe('the foot', () => {
   })
   it('is fitted to a measured picture by one factor, shown before and after; without a picture there is none', () => {
     const coarse = sampleSole(field.sole.parameters, 4)
-    const truth = contactGround(coarse, 75, 'standing', undefined, 1.4).floor.peakKPa
+    const truth = contactGround(coarse, HOUSE_NORMS, 75, 'standing', undefined, 1.4).floor.peakKPa
     const found = calibrateTissue(coarse, 75, {
       heelKPa: Math.max(truth.heelMedial, truth.heelLateral),
       headsKPa: Math.max(truth.head1, truth.head2, truth.head3, truth.head4, truth.head5),
@@ -322,6 +323,7 @@ describe('the foot', () => {
     const foot = structuredClone(DEMO_RECORDS['tove-marchetti']!.feet.right!)
     const model = contactGround(
       footField(foot, HOUSE_NORMS, 4)!.field,
+      HOUSE_NORMS,
       64,
       'standing',
       undefined,
@@ -429,7 +431,7 @@ describe("a record's contact", () => {
     expect(plain).toMatchObject({
       layers: [{ kind: 'archFill' }],
       posts: [],
-      castAngleDeg: 0,
+      balance: { pourDeg: 0 },
       heelLiftMm: 0,
       outline: { heelCupMm: 18 },
     })

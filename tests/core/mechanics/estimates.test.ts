@@ -24,7 +24,7 @@ import { runs } from '../../effort'
 import { REFERENCE_SOLE } from '../../fixtures/referenceSole'
 
 const field = sampleSole(REFERENCE_SOLE, 4)
-const ground = contactGround(field, 75)
+const ground = contactGround(field, HOUSE_NORMS, 75)
 const skived = (depthMm: number) =>
   deviceSchema.parse({
     layers: [{ kind: 'medialSkive', depthMm }, { kind: 'archFill' }],
@@ -99,7 +99,7 @@ describe('pushing too hard', () => {
   })
   it('stands in the ledger beside the wanted moment, and is gone with it', () => {
     const codes = (record: FittingRecord) =>
-      contradictionsOf(record, false)
+      contradictionsOf(record)
         .filter((c) => c.foot === 'right')
         .map((c) => c.code)
     expect(codes(aimed(100))).toContain('over-push')
@@ -166,7 +166,7 @@ describe('one amount sought backwards', () => {
     )
     expect(list.map((c) => c.name)).not.toContain('Rearfoot post, new')
     expect(amountCandidates(deviceSchema.parse({}), HOUSE_NORMS).map((c) => c.now)).toEqual([
-      0, 0, 0, 0,
+      0, 0, 0, 0, 0,
     ])
     for (const c of list) {
       const set = withPartAmount(c.device, c.part, c.key, 2)
