@@ -1,7 +1,10 @@
 /** What people did, in groups that one looks for, and the beginnings of the actions in each. */
 export const AUDIT_KINDS = {
   looked: { words: 'Looked at', begins: ['client.see', 'fitting.see', 'photo.see', 'scan.see'] },
-  client: { words: 'Clients', begins: ['client.', 'record.', 'fitting.open', 'visit.'] },
+  client: {
+    words: 'Clients',
+    begins: ['client.', 'record.', 'fitting.open', 'fitting.place', 'visit.'],
+  },
   fitting: {
     words: 'Changes of a fitting',
     begins: ['part.put', 'readings.', 'jobs.', 'photo.add', 'photo.drop', 'scan.add', 'scan.drop'],
@@ -12,7 +15,16 @@ export const AUDIT_KINDS = {
   },
   shop: {
     words: 'Shop',
-    begins: ['norms.', 'models.', 'preset.', 'double-reading.', 'bench.', 'owner.', 'self.'],
+    begins: [
+      'norms.',
+      'models.',
+      'preset.',
+      'double-reading.',
+      'bench.',
+      'owner.',
+      'place.',
+      'self.',
+    ],
   },
   session: { words: 'Sign-ins', begins: ['sign-'] },
 } as const
@@ -23,6 +35,8 @@ export interface AuditRow {
   id: string
   at: string
   person: string | null
+  /** where they worked; null before places were written down */
+  place: string | null
   action: string
   clientId: string | null
   code: string | null

@@ -27,7 +27,30 @@ export const signInBody = z.strictObject({
   login: z.string().min(1).max(80),
   password: z.string().max(200).default(''),
   understood: z.literal(true, 'Tick that local law and licence come first.'),
+  /** where this device stands, as it was told last */
+  place: z.uuid().optional(),
 })
+
+const placeName = z
+  .string()
+  .trim()
+  .min(1, 'Give the place a name.')
+  .max(60, 'A name of 60 letters at most.')
+export const placeBody = z.strictObject({ name: placeName })
+/** Where to: a place of the shop. */
+export const toPlaceBody = z.strictObject({ place: z.uuid() })
+export const usualPlaceBody = z.strictObject({ person: z.uuid(), place: z.uuid().nullable() })
+
+/** A place of the shop. */
+export interface Place {
+  id: string
+  name: string
+}
+/** The shop's places, and where everybody usually works; null: anywhere. */
+export interface PlacesState {
+  places: Place[]
+  people: { id: string; name: string; placeId: string | null }[]
+}
 
 export const firstOwnerBody = z.strictObject({
   code: z.string().min(1).max(80),
@@ -132,7 +155,28 @@ export const orderBody = z.strictObject({
   id: z.uuid().optional(),
   feet: z.array(z.enum(SIDES)).min(1, 'Choose at least one foot.').max(2),
   note: z.string().max(500).default(''),
+  wantedOn: isoDay.optional(),
+  /** an earlier order that is made anew, and why */
+  remakeOf: z.string().max(40).optional(),
+  remakeWhy: z.string().trim().max(300).optional(),
 })
+
+/** An answer to what the lab asked back about an order. */
+export const orderReplyBody = z.strictObject({
+  order: z.string().max(40),
+  replies: z
+    .array(
+      z.strictObject({
+        foot: z.enum(['left', 'right', 'both']),
+        code: z.string().max(40),
+        words: z.string().trim().min(1, 'Write an answer.').max(300),
+      }),
+    )
+    .min(1, 'Answer at least one question.')
+    .max(40),
+})
+
+export const orderCancelBody = z.strictObject({ order: z.string().max(40) })
 
 export const doubleReadingBody = z.strictObject({
   what: z.enum(READING_KINDS),
@@ -191,6 +235,8 @@ export interface BenchJobRow {
   code: string
   name: string | null
   kinds: string[]
+  /** where it is made */
+  placeId: string
   steps: BenchStep[]
   /** minutes of hands left, where its steps were left out: it is far from the day asked for */
   handsMin?: number
@@ -265,6 +311,8 @@ export const stockBody = z.strictObject({
   sizeMm: z.number().min(100).max(400),
   count: z.number().int().min(0).max(9999),
 })
+/** Pairs on the shelves of other places: by model, size in mm and place. */
+export type StockElsewhere = Record<string, Record<string, Record<string, number>>>
 export const modelIdBody = z.strictObject({ model: z.string().min(1).max(80) })
 
 /** A fitter's own fingers behind a heel, mm: one, and two side by side. */
@@ -350,6 +398,8 @@ export interface FittingState {
   id: string
   client: { id: string; code: string; version: number; details: Client }
   openedOn: string
+  /** where it is made */
+  placeId: string
   /** the shop, with the tables that are its own of today whatever day the fitting is from */
   shop: { name: string; tables: Pick<ShopTables, ShopKey> }
   parts: Partial<Record<PartName, PartState>>
@@ -376,6 +426,7 @@ export interface VisitRow {
   reason: string
   state: VisitState
   version: number
+  placeId: string
   stations: number[]
   /** somebody else looks first: making waits */
   blocked: boolean

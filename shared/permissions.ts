@@ -44,6 +44,8 @@ export const PERMISSIONS = {
   'norms.change': ['owner'],
   'audit.see': ['owner', 'reader'],
   'sessions.end': ['owner'],
+  'places.see': ['owner', 'fitter', 'bench', 'reader'],
+  'places.change': ['owner'],
   'backups.see': ['owner'],
   'self.see': ['owner', 'fitter', 'bench', 'reader'],
   'self.change': ['owner', 'fitter', 'bench', 'reader'],

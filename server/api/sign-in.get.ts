@@ -1,14 +1,16 @@
 import { awaitsFirstOwner, demoPeople } from '../database/people'
+import { listPlaces } from '../database/places'
 import { database } from '../database/pool'
 import { route } from '../http/route'
 import { sessionOf } from '../http/session'
 
 /**
  * What the sign-in page shows: demo people when there are any, whether a first owner is awaited,
- * and who is signed in already, perhaps behind a locked page.
+ * and who is signed in already, where, perhaps behind a locked page.
  */
 export default route({ permission: 'public' }, async ({ event }) => {
   const session = await sessionOf(event)
+  const places = session ? await listPlaces(database(), session.person.shopId) : []
   return {
     demo: await demoPeople(database()),
     firstOwner: await awaitsFirstOwner(database()),
@@ -23,5 +25,6 @@ export default route({ permission: 'public' }, async ({ event }) => {
       login: session.login,
       minutes: session.lockMinutes,
     },
+    place: session && { here: session.person.placeId, all: places },
   }
 })

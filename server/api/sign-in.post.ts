@@ -11,7 +11,7 @@ export default route({ permission: 'public', body: signInBody }, async ({ event,
   const person = await signIn(database(), attempt, body.password)
   if (mustWait(person)) throw waitProblem(person.seconds)
   if (!person) throw new HttpProblem(401, 'wrong', 'Name and password do not belong together.')
-  await startSession(event, person)
+  await startSession(event, person, body.place)
   await audit(database(), { shopId: person.shopId, person, action: 'sign-in' })
   return { id: person.id, name: person.name, role: person.role }
 })

@@ -1,10 +1,12 @@
 import { createCipheriv, createDecipheriv, randomBytes } from 'node:crypto'
 import { AUDIT_KINDS, type AuditKind, type AuditRow } from '../../shared/auditKinds'
-import type { Client } from './pool'
+import { gathered } from './gathered'
+import type { AtWork } from './people'
+import { database, type Client } from './pool'
 
 export interface AuditLine {
   shopId: string
-  person?: { id: string; name: string }
+  person?: { id: string; name: string; placeId?: string }
   clientId?: string
   fittingId?: string
   action: string
@@ -56,7 +58,7 @@ export async function audit(db: Client, line: AuditLine): Promise<void> {
       : seal(await keyOf(db, line.clientId), line.detail)
   await db.query({
     name: 'audit',
-    text: 'insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, detail) values ($1, $2, $3, $4, $5, $6, $7)',
+    text: 'insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, detail, place_id) values ($1, $2, $3, $4, $5, $6, $7, $8)',
     values: [
       line.shopId,
       line.person?.id ?? null,
@@ -65,9 +67,31 @@ export async function audit(db: Client, line: AuditLine): Promise<void> {
       line.fittingId ?? null,
       line.action,
       detail,
+      line.person?.placeId ?? null,
     ],
   })
 }
+
+/** A line about somebody who looked, in no transaction: it says nothing of before and after. */
+export type SeenLine = Omit<AuditLine, 'detail'> & { person: AtWork }
+
+/** Adds lines of people who looked, those who look at the same moment in one statement. */
+export const auditSeen = gathered(async (lines: SeenLine[]): Promise<void> => {
+  await database().query({
+    name: 'audit of looks',
+    text: `insert into audit (shop_id, person_id, person_name, client_id, fitting_id, action, place_id)
+     select * from unnest($1::uuid[], $2::uuid[], $3::text[], $4::uuid[], $5::uuid[], $6::text[], $7::uuid[])`,
+    values: [
+      lines.map((line) => line.shopId),
+      lines.map((line) => line.person.id),
+      lines.map((line) => line.person.name),
+      lines.map((line) => line.clientId ?? null),
+      lines.map((line) => line.fittingId ?? null),
+      lines.map((line) => line.action),
+      lines.map((line) => line.person.placeId),
+    ],
+  })
+})
 
 /** Which lines are looked for; what is left out is not asked about. */
 export interface AuditQuery {
@@ -91,8 +115,9 @@ export async function readAudit(
 ): Promise<AuditRow[]> {
   const begins = kind ? AUDIT_KINDS[kind].begins.map((text) => `${text}%`) : null
   const { rows } = await db.query(
-    `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key, c.code
+    `select a.id, a.at, a.person_name, a.action, a.client_id, a.detail, k.key, c.code, p.name as place
      from audit a
+       left join places p on p.id = a.place_id
        left join client_keys k on k.client_id = a.client_id
        left join clients c on c.id = a.client_id
      where a.shop_id = $1
@@ -119,6 +144,7 @@ export async function readAudit(
     id: r.id,
     at: r.at.toISOString(),
     person: r.person_name,
+    place: r.place,
     action: r.action,
     clientId: r.client_id,
     code: r.code,

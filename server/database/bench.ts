@@ -2,13 +2,15 @@ import { dayPlanSchema, EMPTY_PLAN, type DayPlan } from '../../core/bench/dayPla
 import type { StepTook } from '../../core/bench/durations'
 import { parseWith } from '../../core/record/parse'
 import type { PlanRow } from '../../shared/contracts'
+import type { At } from './places'
 import type { Client } from './pool'
 
-/** The kept plan of a day; version 0 before anybody kept one. */
-export async function readPlan(db: Client, shopId: string, day: string): Promise<PlanRow> {
+/** The kept plan of a place's day; version 0 before anybody kept one. */
+export async function readPlan(db: Client, at: At, day: string): Promise<PlanRow> {
   const { rows } = await db.query(
-    'select plan, version, changed_by from bench_plans where shop_id = $1 and day = $2',
-    [shopId, day],
+    `select plan, version, changed_by from bench_plans
+     where shop_id = $1 and place_id = $2 and day = $3`,
+    [at.shopId, at.placeId, day],
   )
   const row = rows[0]
   return row
@@ -19,22 +21,25 @@ export async function readPlan(db: Client, shopId: string, day: string): Promise
 /** Keeps a plan over the version it was made from; false when somebody was first. */
 export async function keepPlan(
   db: Client,
-  shopId: string,
+  at: At,
   day: string,
   basedOn: number,
   plan: DayPlan,
   by: string,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into bench_plans (shop_id, day, plan, version, changed_by)
-     select $1::uuid, $2::date, $3::jsonb, 1, $5::text
+    `insert into bench_plans (shop_id, place_id, day, plan, version, changed_by)
+     select $1::uuid, $6::uuid, $2::date, $3::jsonb, 1, $5::text
      where $4::int = 0
-       or exists (select 1 from bench_plans where shop_id = $1::uuid and day = $2::date)
-     on conflict (shop_id, day) do update
+       or exists (
+         select 1 from bench_plans
+         where shop_id = $1::uuid and place_id = $6::uuid and day = $2::date
+       )
+     on conflict (shop_id, place_id, day) do update
        set plan = excluded.plan, version = bench_plans.version + 1,
          changed_by = excluded.changed_by, changed_at = now()
        where bench_plans.version = $4::int`,
-    [shopId, day, JSON.stringify(plan), basedOn, by],
+    [at.shopId, day, JSON.stringify(plan), basedOn, by, at.placeId],
   )
   return rowCount === 1
 }

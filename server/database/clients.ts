@@ -71,21 +71,27 @@ export async function searchClients(
   const escaped = words.map((w) => w.replace(/[\\%_]/g, (c) => `\\${c}`))
   const begins = `lower(name) >= $3 and lower(name) < $3 || chr(${LAST_LETTER})`
   const found = async (from: string, values: unknown[]) =>
-    (await db.query<FoundClient>(`${FOUND} from (${from}) c ${NEWEST_FITTING}`, values)).rows
+    (
+      await db.query<FoundClient>(
+        `${FOUND} from (${from}) m join clients c on c.id = m.id ${NEWEST_FITTING}`,
+        values,
+      )
+    ).rows
   const near = await found(
-    `select * from clients where shop_id = $1 and ${begins} order by lower(name) limit $2`,
+    `select id from clients where shop_id = $1 and ${begins} order by lower(name) limit $2`,
     [shopId, limit, words.join(' ')],
   )
   if (near.length === limit) return near
   // One condition a word, each of which the index of letters in threes can answer.
   const holds = escaped.map((_, i) => `and lower(name || ' ' || code) like '%' || $${i + 4} || '%'`)
-  const others = `select * from clients where shop_id = $1 ${holds.join(' ')} and not (${begins})`
+  const others = (columns: string) =>
+    `select ${columns} from clients where shop_id = $1 ${holds.join(' ')} and not (${begins})`
   // A single word is found by walking the names in their order. Several go together more often than
   // the database thinks (first and last names of a family): it would walk all names, so that those
   // with all words are gathered first.
   const isRare = words.length > 1 && words.some((word) => word.length >= INDEXED_LETTERS)
-  const gathered = `with m as materialized (${others}) select * from m`
-  const far = await found(`${isRare ? gathered : others} order by lower(name) limit $2`, [
+  const gathered = `with m as materialized (${others('id, name')}) select id from m`
+  const far = await found(`${isRare ? gathered : others('id')} order by lower(name) limit $2`, [
     shopId,
     limit - near.length,
     words.join(' '),

@@ -18,21 +18,22 @@ import type { FittingRow, FittingState, PartState } from '../../shared/contracts
 import { addClient } from './clients'
 import { reckonOutcomes } from './outcomes'
 import { reckonDue } from './due'
-import { currentTables } from './shopTables'
+import { currentTables, tablesOf } from './shopTables'
+import type { Asked, At } from './places'
 import type { Client } from './pool'
 import { partContent } from './storedParts'
 
-/** Opens an empty fitting, judged by the shop's table of norms of that day. */
+/** Opens an empty fitting, judged by the shop's table of norms of that day, made where it is opened. */
 export async function openFitting(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: Asked,
   clientId: string,
   openedOn: string,
   table: 'current' | 'none' = 'current',
 ): Promise<string> {
   const { rows } = await db.query(
-    'insert into fittings (shop_id, client_id, opened_on) values ($1, $2, $3) returning id',
-    [shopId, clientId, openedOn],
+    'insert into fittings (shop_id, client_id, opened_on, place_id) values ($1, $2, $3, $4) returning id',
+    [shopId, clientId, openedOn, placeId ?? null],
   )
   if (table === 'current')
     await putPart(db, rows[0].id, 'norms', normsOfShop(await currentTables(db, shopId)), null)
@@ -71,15 +72,15 @@ const COPIED: readonly PartName[] = [
  */
 export async function openFurtherFitting(
   db: Client,
-  shopId: string,
+  at: At,
   clientId: string,
   openedOn: string,
   by: string,
   activity?: string,
   copyFrom?: string,
 ): Promise<string> {
-  const source = copyFrom ? await readFitting(db, shopId, copyFrom) : null
-  const id = await openFitting(db, shopId, clientId, openedOn)
+  const source = copyFrom ? await readFitting(db, at.shopId, copyFrom) : null
+  const id = await openFitting(db, at, clientId, openedOn)
   const from = source?.client.id === clientId ? source : null
   const told = from?.parts.story?.content as Story | undefined
   const story = {
@@ -95,7 +96,7 @@ export async function openFurtherFitting(
   for (const part of COPIED)
     if (from?.parts[part]) await putPart(db, id, part, from.parts[part].content, by)
   // A child's lengths count in what its other pairs are outgrown by.
-  if (from) await reckonDue(db, shopId, clientId)
+  if (from) await reckonDue(db, at.shopId, clientId)
   return id
 }
 
@@ -109,6 +110,22 @@ interface PartRow {
 }
 
 const PART_COLUMNS = 'part, content, version, changed_by, changed_at, record_version'
+
+/** The same columns, as they lie in a column of the fitting. */
+type PartColumns = [PartName, unknown, number, string | null, string, number]
+
+const stateOfColumns = ([part, content, version, by, at, record]: PartColumns) =>
+  [
+    part,
+    toState({
+      part,
+      content,
+      version,
+      changed_by: by,
+      changed_at: new Date(at),
+      record_version: record,
+    }),
+  ] as const
 
 const toState = (r: PartRow): PartState => ({
   content: partContent(r.part, r.content, r.record_version),
@@ -128,7 +145,12 @@ export async function readFitting(
 ): Promise<FittingState | null> {
   const { rows } = await db.query({
     name: 'fitting',
-    text: `select f.id, f.opened_on, c.id as client_id, c.code, c.version, c.details, s.name as shop
+    text: `select f.id, f.opened_on, f.place_id, c.id as client_id, c.code, c.version, c.details, s.name as shop,
+       (select max(version) from norms where shop_id = f.shop_id) as tables_version,
+       (
+         select coalesce(json_agg(json_build_array(${PART_COLUMNS})), '[]')
+         from fitting_parts where fitting_id = f.id
+       ) as parts
      from fittings f
        join clients c on c.id = f.client_id
        join shops s on s.id = f.shop_id
@@ -137,18 +159,14 @@ export async function readFitting(
   })
   const f = rows[0]
   if (!f) return null
-  const parts = await db.query<PartRow>({
-    name: 'parts',
-    text: `select ${PART_COLUMNS} from fitting_parts where fitting_id = $1`,
-    values: [id],
-  })
-  const tables = await currentTables(db, shopId)
+  const tables = await tablesOf(db, shopId, f.tables_version)
   const state: FittingState = {
     id: f.id,
     openedOn: f.opened_on,
+    placeId: f.place_id,
     shop: { name: f.shop, tables: todays(tables) },
     client: { id: f.client_id, code: f.code, version: f.version, details: f.details },
-    parts: Object.fromEntries(parts.rows.map((r) => [r.part, toState(r)])),
+    parts: Object.fromEntries((f.parts as PartColumns[]).map(stateOfColumns)),
     cautions: [],
     blocked: false,
     wearer: UNKNOWN_WEARER,
@@ -227,51 +245,53 @@ export async function applyToFitting(
   const content = stampContent(part.split('.')[0]!, before, after, stamp)
   const saved = await db.query<PartRow>({
     name: 'keep part',
-    text: `insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version) values ($1, $2, $3, 1, $4, $5)
-     on conflict (fitting_id, part) do update
-       set content = excluded.content, version = fitting_parts.version + 1,
-         changed_by = excluded.changed_by, changed_at = now(),
-         record_version = excluded.record_version
-     returning ${PART_COLUMNS}`,
-    values: [id, part, JSON.stringify(content), stamp.by, RECORD_VERSION],
+    text: `with saved as (
+       insert into fitting_parts (fitting_id, part, content, version, changed_by, record_version)
+       values ($1, $2, $3, 1, $4, $5)
+       on conflict (fitting_id, part) do update
+         set content = excluded.content, version = fitting_parts.version + 1,
+           changed_by = excluded.changed_by, changed_at = now(),
+           record_version = excluded.record_version
+       returning ${PART_COLUMNS}
+     ), remembered as (
+       insert into applied_commands (id, fitting_id, part, version)
+       select $6, $1, part, version from saved
+     )
+     select * from saved`,
+    values: [id, part, JSON.stringify(content), stamp.by, RECORD_VERSION, commandId],
   })
   const row = saved.rows[0]!
-  await db.query({
-    name: 'command applied',
-    text: 'insert into applied_commands (id, fitting_id, part, version) values ($1, $2, $3, $4)',
-    values: [commandId, id, part, row.version],
-  })
   return { kind: 'applied', part, state: toState(row), before: current?.content ?? null, clientId }
 }
 
 /** Stores a whole record as a new client and fitting. */
 export async function importRecord(
   db: Client,
-  shopId: string,
+  at: Asked,
   record: FittingRecord,
   today: string,
   by: string,
 ): Promise<{ clientId: string; fittingId: string }> {
-  const client = await addClient(db, shopId, record.client ?? {})
+  const client = await addClient(db, at.shopId, record.client ?? {})
   return {
     clientId: client.id,
-    fittingId: await importFitting(db, shopId, client.id, record, today, by),
+    fittingId: await importFitting(db, at, client.id, record, today, by),
   }
 }
 
 /** Stores a whole record as a further fitting of a client that the shop has. */
 export async function importFitting(
   db: Client,
-  shopId: string,
+  at: Asked,
   clientId: string,
   record: FittingRecord,
   today: string,
   by: string,
 ): Promise<string> {
-  const fittingId = await openFitting(db, shopId, clientId, record.visit?.on ?? today, 'none')
+  const fittingId = await openFitting(db, at, clientId, record.visit?.on ?? today, 'none')
   for (const [part, content] of Object.entries(splitRecord(record)))
     await putPart(db, fittingId, part as PartName, content, by)
-  await reckonDue(db, shopId, clientId)
+  await reckonDue(db, at.shopId, clientId)
   await reckonOutcomes(db, [fittingId])
   return fittingId
 }

@@ -1,6 +1,7 @@
 import type { HeatReading } from '../../core/bench/heat/heatLog'
 import { Refusal } from '../../core/record/refusal'
 import type { HeatLogRow } from '../../shared/contracts'
+import type { At } from './places'
 import type { Client } from './pool'
 
 const toRow = (r: Record<string, never>): HeatLogRow => ({
@@ -15,15 +16,19 @@ const toRow = (r: Record<string, never>): HeatLogRow => ({
   readings: r.readings!,
 })
 
-/** Logs of heat, newest first: those of the last three months. */
-export async function readHeatLogs(db: Client, shopId: string, most = 40): Promise<HeatLogRow[]> {
+/** Logs of heat of a place's apparatus, newest first: those of the last three months. */
+export async function readHeatLogs(
+  db: Client,
+  { shopId, placeId }: At,
+  most = 40,
+): Promise<HeatLogRow[]> {
   const { rows } = await db.query(
     `select *
      from heat_logs
-     where shop_id = $1 and started_at > now() - interval '90 days'
+     where shop_id = $1 and place_id = $3 and started_at > now() - interval '90 days'
      order by stopped_at is not null, started_at desc
      limit $2`,
-    [shopId, most],
+    [shopId, most, placeId],
   )
   return rows.map(toRow)
 }
@@ -31,17 +36,17 @@ export async function readHeatLogs(db: Client, shopId: string, most = 40): Promi
 /** Begins a log; the same id again changes nothing. */
 export async function startHeatLog(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: At,
   l: { id: string; name: string; apparatus: string; window?: string; fittingId?: string },
   by: string,
 ): Promise<void> {
   await db.query(
-    `insert into heat_logs (id, shop_id, fitting_id, name, apparatus, heat_window, made_by)
+    `insert into heat_logs (id, shop_id, fitting_id, name, apparatus, heat_window, made_by, place_id)
      select $1::uuid, $2::uuid,
        (select id from fittings where id = $3::uuid and shop_id = $2::uuid),
-       $4::text, $5::text, $6::text, $7::text
+       $4::text, $5::text, $6::text, $7::text, $8::uuid
      on conflict (id) do nothing`,
-    [l.id, shopId, l.fittingId ?? null, l.name, l.apparatus, l.window ?? null, by],
+    [l.id, shopId, l.fittingId ?? null, l.name, l.apparatus, l.window ?? null, by, placeId],
   )
 }
 

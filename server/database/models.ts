@@ -1,23 +1,28 @@
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { FittingRecord, ShellCheck } from '../../core/record/schema'
+import type { StockElsewhere } from '../../shared/contracts'
 import { dueOfModelsChanged } from './due'
+import type { Asked, At } from './places'
 import type { Client } from './pool'
 import { partContent } from './storedParts'
 
 type Footwear = NonNullable<FittingRecord['footwear']>
 
-/** The shop's footwear models, in catalogue order; some of them by their ids. */
+/**
+ * The shop's footwear models, in catalogue order; some of them by their ids. With a place, their stock
+ * is what lies there; without, none.
+ */
 export async function readModels(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: Asked,
   ids?: readonly string[],
 ): Promise<FootwearModel[]> {
   const { rows } = await db.query(
-    `select content from models
+    `select content, stock->$3::text as shelf from models
      where shop_id = $1 and ($2::text[] is null or id = any($2)) order by position, id`,
-    [shopId, ids ?? null],
+    [shopId, ids ?? null, placeId ?? null],
   )
-  return rows.map((r) => r.content)
+  return rows.map(({ content, shelf }) => (shelf ? { ...content, stock: shelf } : content))
 }
 
 /** Changes whenever the catalogue does: which rows there are, and when each was written. */
@@ -31,22 +36,26 @@ export async function modelsMark(db: Client, shopId: string): Promise<string> {
 }
 
 /**
- * Adds or replaces models by id, in one statement; what is new goes behind what is there.
+ * Adds or replaces models by id, in one statement; what is new goes behind what is there. Their stock
+ * is what lies at this place; that of others stays.
  *
  * @param json of the models with these ids, as an array
  */
 export async function putModelsJson(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: Asked,
   { ids, json }: { ids: readonly string[]; json: string },
 ): Promise<void> {
   await db.query(
-    `insert into models (shop_id, id, position, content)
+    `insert into models (shop_id, id, position, content, stock)
      select $1, m.content->>'id',
-       coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place, m.content
+       coalesce((select max(position) + 1 from models where shop_id = $1), 0) + m.place,
+       m.content || '{"stock": {}}',
+       jsonb_build_object(coalesce($3::uuid, first_place($1)), coalesce(m.content->'stock', '{}'))
      from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
-     on conflict (shop_id, id) do update set content = excluded.content`,
-    [shopId, json],
+     on conflict (shop_id, id) do update
+       set content = excluded.content, stock = models.stock || excluded.stock`,
+    [shopId, json, placeId ?? null],
   )
   await dueOfModelsChanged(db, shopId, ids)
 }
@@ -54,26 +63,43 @@ export async function putModelsJson(
 /** The same, of models as they are. */
 export const putModels = (
   db: Client,
-  shopId: string,
+  at: Asked,
   models: readonly FootwearModel[],
 ): Promise<void> => {
   const ids = models.map((model) => model.id)
-  return putModelsJson(db, shopId, { ids, json: JSON.stringify(models) })
+  return putModelsJson(db, at, { ids, json: JSON.stringify(models) })
 }
 
-/** How many pairs of a size lie on the shelf; false when there is no such model or size. */
+/** Sizes of models that lie at other places than this one: `{ model: { size: { place: pairs } } }`. */
+export async function stockElsewhere(db: Client, { shopId, placeId }: At): Promise<StockElsewhere> {
+  const { rows } = await db.query<{ id: string; stock: Record<string, Record<string, number>> }>(
+    `select id, stock - $2::text as stock from models
+     where shop_id = $1 and stock - $2::text <> '{}'`,
+    [shopId, placeId],
+  )
+  const elsewhere: StockElsewhere = {}
+  for (const { id, stock } of rows)
+    for (const [place, sizes] of Object.entries(stock))
+      for (const [size, pairs] of Object.entries(sizes))
+        if (pairs > 0) ((elsewhere[id] ??= {})[size] ??= {})[place] = pairs
+  return elsewhere
+}
+
+/** How many pairs of a size lie on a place's shelf; false when there is no such model or size. */
 export async function setStock(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: At,
   model: string,
   sizeMm: number,
   count: number,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
     `update models
-     set content = jsonb_set(content, array['stock', $3], to_jsonb($4::int))
+     set stock = stock || jsonb_build_object(
+       $6::text, coalesce(stock->$6::text, '{}') || jsonb_build_object($3::text, $4::int)
+     )
      where shop_id = $1 and id = $2 and content->'sizesMm' @> to_jsonb($5::numeric)`,
-    [shopId, model, String(sizeMm), count, sizeMm],
+    [shopId, model, String(sizeMm), count, sizeMm, placeId],
   )
   return rowCount === 1
 }

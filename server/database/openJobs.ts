@@ -42,10 +42,10 @@ const mark = (...parts: unknown[]) =>
 async function openFittings(db: Client, shopId: string, today: string) {
   const { rows } = await db.query<{ id: string; versions: string }>(
     `with open as materialized (
-       select id, client_id from fittings
+       select id, client_id, place_id from fittings
        where shop_id = $1 and opened_on > $2::date - 365 and not handed_over
      )
-     select open.id, c.version || ' ' || p.versions as versions
+     select open.id, open.place_id || ' ' || c.version || ' ' || p.versions as versions
      from open
        join clients c on c.id = open.client_id
        cross join lateral (
@@ -65,14 +65,14 @@ async function build(
   making: Omit<Making, 'processes'>,
 ): Promise<Map<string, BenchJobRow | null>> {
   const { rows } = await db.query(
-    `select f.id, f.opened_on, c.code, c.details, ${PARTS_COLUMN} as parts,
+    `select f.id, f.opened_on, f.place_id, c.code, c.details, ${PARTS_COLUMN} as parts,
        max(p.version) filter (where p.part = 'jobs') as jobs_version,
        max(p.version) filter (where p.part = 'making') as making_version
      from fittings f
        join clients c on c.id = f.client_id
        join fitting_parts p on p.fitting_id = f.id
      where f.id = any($1::uuid[]) and p.part = any($2)
-     group by f.id, f.opened_on, c.id`,
+     group by f.id, c.id`,
     [ids, PARTS],
   )
   const jobs = new Map<string, BenchJobRow | null>()
@@ -99,6 +99,7 @@ function jobOf(
     id: r.id,
     code: r.code,
     name: r.details.name ?? null,
+    placeId: r.place_id,
     kinds: [...new Set(kinds)].map((k) => deviceKindWords(k!)),
     steps,
     ...record.making,
@@ -128,7 +129,7 @@ export async function openJobs(
   const stale = open.filter((f) => former?.get(f.id)?.from !== fromOf(f)).map((f) => f.id)
   const anew =
     stale.length > 0
-      ? await build(db, stale, tables, { learned, models: await readModels(db, shopId) })
+      ? await build(db, stale, tables, { learned, models: await readModels(db, { shopId }) })
       : null
   const now = new Map(
     open.flatMap((f): [string, Built][] => {

@@ -94,7 +94,7 @@ const summed = new Map<string, { from: string; worked: Worked }>()
 export const workedOf = (shopId: string, today: string): Promise<Worked> =>
   sumWorked(`${shopId} ${today}`)
 
-const sumWorked = freshest(async (key): Promise<Worked> => {
+const sumWorked = freshest(async (key: string): Promise<Worked> => {
   const [shopId, today] = key.split(' ') as [string, string]
   const db = database()
   const since = '$2::date - 730'

@@ -1,5 +1,6 @@
 import type { Role } from '../../shared/permissions'
 import { hashSecret, isOutdated, verifySecret } from '../security/secrets'
+import type { At } from './places'
 import type { Client } from './pool'
 import { countTry, tryWasRight, type Attempt } from './signInTries'
 
@@ -8,6 +9,11 @@ export interface SignedIn {
   shopId: string
   name: string
   role: Role
+}
+
+/** Somebody signed in, and where they work now. */
+export interface AtWork extends SignedIn {
+  placeId: string
 }
 
 const toPerson = (r: { id: string; shop_id: string; name: string; role: Role }): SignedIn => ({
@@ -136,14 +142,16 @@ export async function keepFingers(
   ])
 }
 
-/** Those who work at the bench: fitters first, then bench hands. */
+/** Those who work at a place's bench, or at none in particular: fitters first, then bench hands. */
 export async function benchPeople(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: At,
 ): Promise<{ name: string; role: Role }[]> {
   const { rows } = await db.query(
-    "select name, role from people where shop_id = $1 and role in ('fitter', 'bench') order by role = 'bench', name",
-    [shopId],
+    `select name, role from people
+     where shop_id = $1 and role in ('fitter', 'bench') and (place_id is null or place_id = $2)
+     order by role = 'bench', name`,
+    [shopId, placeId],
   )
   return rows
 }

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto'
 import type { Client } from './pool'
-import type { SignedIn } from './people'
+import type { AtWork } from './people'
 import type { SessionRow } from '../../shared/contracts'
 import { verifySecret } from '../security/secrets'
 
@@ -11,7 +11,7 @@ const PIN_TRIES = 5
 
 export interface OpenSession {
   id: string
-  person: SignedIn
+  person: AtWork
   login: string
   /** the page is hidden until its person shows that it is them */
   isLocked: boolean
@@ -19,14 +19,29 @@ export interface OpenSession {
   lockMinutes: number
 }
 
-/** Begins a session for a person and says its id. */
-export async function beginSession(db: Client, personId: string, device: string): Promise<string> {
+/**
+ * Begins a session for a person and says its id.
+ *
+ * @param place where the device stands; where that is no open place of the shop, the person's usual
+ *   one, else the shop's first
+ */
+export async function beginSession(
+  db: Client,
+  personId: string,
+  device: string,
+  place?: string,
+): Promise<string> {
   const id = randomUUID()
-  await db.query('insert into sessions (id, person_id, device) values ($1, $2, $3)', [
-    id,
-    personId,
-    device,
-  ])
+  await db.query(
+    `insert into sessions (id, person_id, device, place_id)
+     select $1, p.id, $3, (
+       select id from places where shop_id = p.shop_id and closed_at is null
+       order by id = $4::uuid desc nulls last, id = p.place_id desc nulls last, position, name
+       limit 1
+     )
+     from people p where p.id = $2`,
+    [id, personId, device, place ?? null],
+  )
   return id
 }
 
@@ -43,7 +58,7 @@ export async function openSession(
   const { rows } = await db.query({
     name: 'open session',
     text: `with one as (
-       select s.id, s.touched_at, s.pin_tries, p.id as person_id, p.shop_id, p.name, p.role, p.login,
+       select s.id, s.touched_at, s.pin_tries, s.place_id, p.id as person_id, p.shop_id, p.name, p.role, p.login,
          p.pin_hash is not null as has_pin, h.lock_minutes,
          s.locked_at is not null
            or s.touched_at < now() - make_interval(secs => 60 * coalesce($2::float8, h.lock_minutes + 1)) as locked
@@ -60,7 +75,13 @@ export async function openSession(
   return r
     ? {
         id: r.id,
-        person: { id: r.person_id, shopId: r.shop_id, name: r.name, role: r.role },
+        person: {
+          id: r.person_id,
+          shopId: r.shop_id,
+          placeId: r.place_id,
+          name: r.name,
+          role: r.role,
+        },
         login: r.login,
         isLocked: r.locked,
         hasPin: r.has_pin && r.pin_tries < PIN_TRIES,

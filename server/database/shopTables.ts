@@ -28,6 +28,17 @@ export async function readTables(db: Client, shopId: string): Promise<TablesVers
 /** The newest version of each shop as it was read: a version never changes once it is written. */
 const newest = new Map<string, { version: number; tables: ShopTables }>()
 
+/** The tables of a version that was just found to be the newest; null: the shop has none of its own. */
+export const tablesOf = async (
+  db: Client,
+  shopId: string,
+  version: number | null,
+): Promise<ShopTables> => {
+  if (version === null) return HOUSE_TABLES
+  const known = newest.get(shopId)
+  return known?.version === version ? known.tables : currentTables(db, shopId)
+}
+
 /** The tables that the shop has today. */
 export async function currentTables(db: Client, shopId: string): Promise<ShopTables> {
   const known = newest.get(shopId)

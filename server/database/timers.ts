@@ -1,5 +1,6 @@
 import { stepKeyOfTimer, timerOfStep, type TimedStep, type Timer } from '../../core/bench/timer'
 import type { StepDoes } from '../../core/record/stepState'
+import type { At } from './places'
 import type { Client } from './pool'
 
 const COLUMNS = `id, name, planned_min::float8 as planned_min,
@@ -23,16 +24,17 @@ const toTimer = (r: Record<string, never>): Timer => ({
 })
 
 /**
- * Timers that run or pause, the next to end first, with the database's own clock: the only clock
+ * Timers of a place that run or pause, the next to end first, with the database's own clock: the only clock
  * there is.
  */
 export async function openTimers(
   db: Client,
-  shopId: string,
+  { shopId, placeId }: At,
 ): Promise<{ now: number; timers: Timer[] }> {
   const { rows } = await db.query(
-    `select ${COLUMNS} from timers where shop_id = $1 and state <> 'stopped' order by ends_at nulls last, id`,
-    [shopId],
+    `select ${COLUMNS} from timers
+     where shop_id = $1 and place_id = $2 and state <> 'stopped' order by ends_at nulls last, id`,
+    [shopId, placeId],
   )
   const clock = await db.query('select extract(epoch from clock_timestamp()) * 1000 as now')
   return { now: Number(clock.rows[0].now), timers: rows.map(toTimer) }
@@ -41,7 +43,7 @@ export async function openTimers(
 /** Starts a timer; the same id again changes nothing, so that a request may be sent twice. */
 export async function startTimer(
   db: Client,
-  shopId: string,
+  at: At,
   t: {
     id: string
     name: string
@@ -54,13 +56,23 @@ export async function startTimer(
   by: string,
 ): Promise<boolean> {
   const { rowCount } = await db.query(
-    `insert into timers (id, shop_id, fitting_id, step, name, planned_min, started_at, ends_at, made_by)
+    `insert into timers (id, shop_id, fitting_id, step, name, planned_min, started_at, ends_at, made_by, place_id)
      select $1::uuid, $2::uuid,
        (select id from fittings where id = $3::uuid and shop_id = $2::uuid),
        $4::text, $5::text, $6::float8, clock_timestamp() - make_interval(secs => $8::float8 / 1000),
-       clock_timestamp() + make_interval(secs => $6::float8 * 60 - $8::float8 / 1000), $7::text
+       clock_timestamp() + make_interval(secs => $6::float8 * 60 - $8::float8 / 1000), $7::text, $9::uuid
      on conflict (id) do nothing`,
-    [t.id, shopId, t.fittingId ?? null, t.step ?? null, t.name, t.minutes, by, t.waitedMs ?? 0],
+    [
+      t.id,
+      at.shopId,
+      t.fittingId ?? null,
+      t.step ?? null,
+      t.name,
+      t.minutes,
+      by,
+      t.waitedMs ?? 0,
+      at.placeId,
+    ],
   )
   return rowCount === 1
 }
@@ -89,7 +101,7 @@ const CHANGES: Record<string, string> = {
  */
 export async function timerFollows(
   db: Client,
-  shopId: string,
+  at: At,
   about: { id: string; fittingId: string; step: TimedStep; waitedMs: number },
   change: { do: StepDoes; minutes?: number | undefined },
   by: string,
@@ -101,18 +113,18 @@ export async function timerFollows(
       [fittingId],
     )
     const timer = timerOfStep(rows[0]?.code ?? 'job', step)
-    return timer !== null && startTimer(db, shopId, { id, fittingId, waitedMs, ...timer }, by)
+    return timer !== null && startTimer(db, at, { id, fittingId, waitedMs, ...timer }, by)
   }
   const what = change.do === 'longer' ? 'extend' : 'stop'
   const { rows } = await db.query<{ id: string }>(
     `select id from timers
      where shop_id = $1 and fitting_id = $2 and step = $3 and state <> 'stopped'`,
-    [shopId, fittingId, stepKeyOfTimer(step.key)],
+    [at.shopId, fittingId, stepKeyOfTimer(step.key)],
   )
   for (const timer of rows)
     await changeTimer(
       db,
-      shopId,
+      at.shopId,
       timer.id,
       what,
       what === 'extend' ? (change.minutes ?? 1) : undefined,

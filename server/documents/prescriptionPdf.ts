@@ -42,7 +42,7 @@ export async function prescriptionPdf(
     y = text('Reached on the solid', x, y + 2, { bold: true, size: 10 }) + 0.5
     y =
       text(
-        `${report.heelAngleDeg === null ? 'No heel left to measure' : `Heel ${report.heelAngleDeg.toFixed(1)}° to the floor`} · ${(report.solid.volumeMm3 / 1000).toFixed(1)} cm³${report.solid.massG ? ` · ${report.solid.massG.toFixed(0)} g` : ''}`,
+        `${report.heelAngleDeg === null ? 'No heel left to measure' : `Heel ${report.heelAngleDeg.toFixed(1)}° to the floor`} · ${report.stands?.words ?? 'falls over on a flat floor'} · ${(report.solid.volumeMm3 / 1000).toFixed(1)} cm³${report.solid.massG ? ` · ${report.solid.massG.toFixed(0)} g` : ''}`,
         x,
         y,
         { size: 9.5, width: 84 },

@@ -64,6 +64,8 @@ export async function ticketPdf(
   rule(y + 1)
   if (ticket.materials.length)
     y = text(`Lay ready: ${ticket.materials.join('; ')}`, 15, y + 4, { size: 9.5 }) - 2.5
+  for (const line of ticket.check)
+    y = text(`Check with a caliper, ${line}`, 15, y + 4, { size: 9.5 }) - 2.5
   y = text(`Trim template: ${ticket.template}`, 15, y + 4, { size: 10 }) + 1.5
   y = text(`Shell: ${ticket.shell}`, 15, y, { size: 10, bold: true }) + 1.5
   for (const work of ticket.work) y = text(`Work on the shell, ${work}`, 15, y, { size: 10 }) + 0.5

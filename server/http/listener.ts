@@ -8,11 +8,12 @@ export type Change =
   | { what: 'timers' | 'bench' | 'sessions' }
 
 /** Tells every screen of a shop, once the transaction is kept. */
-export const tellShop = async (db: Client, shopId: string, change: Change): Promise<void> =>
-  void (await db.query('select pg_notify($1, $2)', [
-    'shop',
-    JSON.stringify({ shop: shopId, change }),
-  ]))
+export const tellShop = async (db: Client, shopId: string, ...changes: Change[]): Promise<void> =>
+  void (await db.query({
+    name: 'tell shop',
+    text: `select pg_notify('shop', told) from unnest($1::text[]) as told`,
+    values: [changes.map((change) => JSON.stringify({ shop: shopId, change }))],
+  }))
 
 const emitter = new EventEmitter().setMaxListeners(0)
 let started = false

@@ -40,6 +40,12 @@ export function problemDocument({ status, code, message, extra }: HttpProblem): 
   }
 }
 
+/** Two places of a shop are called differently. */
+export const sameName = () =>
+  new HttpProblem(409, 'same-name', 'A place of this name is open already. Choose another name.', {
+    path: 'name',
+  })
+
 /** Too many tries went before this one. */
 export const waitProblem = (seconds: number) =>
   new HttpProblem(429, 'wait', `Too many tries. Wait ${seconds} seconds.`)

@@ -13,7 +13,7 @@ import { parseWith } from '../../core/record/parse'
 import { storableDeep } from '../../core/record/storable'
 import { Refusal } from '../../core/record/refusal'
 import { may, type Permission } from '../../shared/permissions'
-import type { SignedIn } from '../database/people'
+import type { AtWork } from '../database/people'
 import type { OpenSession } from '../database/sessions'
 import { once } from '../database/writes'
 import { ownBytes, smallBody } from './limitedBody'
@@ -23,7 +23,7 @@ import { sessionOf } from './session'
 interface Context<B> {
   event: H3Event
   /** who asks; a route open to nobody-in-particular must not use it */
-  person: SignedIn
+  person: AtWork
   session: OpenSession
   body: B
 }

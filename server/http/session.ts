@@ -68,12 +68,16 @@ export async function sessionOf(event: H3Event): Promise<OpenSession | null> {
   return session ? openSession(database(), session, IDLE_MINUTES) : null
 }
 
-export async function startSession(event: H3Event, person: SignedIn): Promise<void> {
+export async function startSession(
+  event: H3Event,
+  person: SignedIn,
+  place?: string,
+): Promise<void> {
   const former = await cookieOf(event)
   if (former.data.session) await endOneSession(database(), former.data.session)
   await former.clear()
   const device = deviceWords(getHeader(event, 'user-agent'))
-  const session = await beginSession(database(), person.id, device)
+  const session = await beginSession(database(), person.id, device, place)
   await (await cookieOf(event)).update({ session })
 }
 

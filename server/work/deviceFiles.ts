@@ -7,7 +7,13 @@ import {
   type NamedFile,
 } from '../../core/formats/deviceFiles'
 import { prescription } from '../../core/formats/papers/prescription'
+import { usesCaptured } from '../../core/device/footField'
+import { inRealSpace } from '../../core/device/solid'
+import { surfaceMesh } from '../../core/formats/labOrder'
+import { writeStl } from '../../core/formats/mesh/writeStl'
 import type { FittingRecord } from '../../core/record/schema'
+import { decodeSurface } from '../../core/record/surfaceHeights'
+import { SIDES } from '../../core/tables/vocabulary'
 import { normsOf } from '../../core/record/tables'
 import { prescriptionPdf } from '../documents/prescriptionPdf'
 import { templatePdf } from '../documents/templatePdf'
@@ -48,12 +54,21 @@ export interface OrderedFile {
   base64: string
 }
 
+/** Captured surfaces that devices are built on, as they were taken. */
+const capturedFiles = (record: FittingRecord): NamedFile[] =>
+  SIDES.flatMap((side) => {
+    const foot = record.feet[side]
+    if (!foot?.device || foot.device.kind === 'none' || !usesCaptured(foot)) return []
+    const mesh = inRealSpace(surfaceMesh(decodeSurface(foot.capture!.surface!)), side)
+    return [{ name: `${side}-captured.stl`, bytes: writeStl(mesh, `${side} captured sole, mm`) }]
+  })
+
 /** What goes to a lab with an order: the files of the devices, and their prescription as data. */
 export function orderFiles(
   record: FittingRecord,
   on: string,
 ): { files: OrderedFile[]; prescription: ReturnType<typeof prescription> } {
-  const files = [...eachPairFile(record, on)]
+  const files = [...eachPairFile(record, on), ...capturedFiles(record)]
     .filter(({ name }) => !name.startsWith('prescription'))
     .map(({ name, bytes }) => ({
       name,

@@ -76,7 +76,7 @@ export function ticket(
     return [
       {
         side,
-        trim: trimLine(buildShell(buildSurface(field, device), device)),
+        trim: trimLine(buildShell(buildSurface(field, device), device, normsOf(record))),
         foot: soleOutline(field.sole),
       },
     ]

@@ -208,26 +208,24 @@ describe('permissions', () => {
       (await otto.post('sign-in', { login: 'otto', password: 'a long password', understood: true }))
         .status,
     ).toBe(200)
+    const place = (await otto.get('sign-in')).json.place.here as string
+    const nothingDone = { kind: 'part.put', part: 'jobs', content: [] }
+    /** Bodies that each route would take of its own shop's things. */
+    const bodies: [RegExp, object][] = [
+      [/commands/, { id: crypto.randomUUID(), version: 0, command: nothingDone }],
+      [/^clients.*patch/, { changes: {} }],
+      [/^visits/, { state: 'seen', version: 1 }],
+      [/photos.index\.post/, { data: PIXEL }],
+      [/order\.post/, { feet: ['left'] }],
+      [/reply\.post/, { order: 'x', replies: [{ foot: 'left', code: 'x', words: 'x' }] }],
+      [/cancel\.post/, { order: 'x' }],
+      [/^timers/, { do: 'pause' }],
+      [/^heat/, { do: 'stop' }],
+      [/place\.put|close\.post/, { place }],
+      [/^places.*patch/, { name: 'Ours now' }],
+    ]
     for (const r of routes.filter((x) => x.path.includes('[id]'))) {
-      const body = r.file.includes('commands')
-        ? {
-            id: crypto.randomUUID(),
-            version: 0,
-            command: { kind: 'part.put', part: 'jobs', content: [] },
-          }
-        : r.file.startsWith('clients') && r.file.endsWith('patch.ts')
-          ? { changes: {} }
-          : r.file.startsWith('visits')
-            ? { state: 'seen', version: 1 }
-            : r.file.includes('photos/index.post')
-              ? { data: PIXEL }
-              : r.file.includes('order.post')
-                ? { feet: ['left'] }
-                : r.file.startsWith('timers')
-                  ? { do: 'pause' }
-                  : r.file.startsWith('heat')
-                    ? { do: 'stop' }
-                    : {}
+      const [, body] = bodies.find(([file]) => file.test(r.file)) ?? [null, {}]
       expect([404, 409], r.file).toContain(
         (await otto.call(r.method, real(r.path), r.method === 'GET' ? undefined : body)).status,
       )

@@ -16,8 +16,16 @@ export default route({ permission: 'audit.see' }, async ({ event, person }) => {
   const data: string[][] = []
   for (let before = asked.before; ;) {
     const lines = await readAudit(database(), person.shopId, { ...asked, before }, PAGE)
-    for (const { id, at, person: who, action, code, detail } of lines)
-      data.push([id, at, who ?? '', action, code ?? '', detail ? JSON.stringify(detail) : ''])
+    for (const { id, at, person: who, place, action, code, detail } of lines)
+      data.push([
+        id,
+        at,
+        who ?? '',
+        place ?? '',
+        action,
+        code ?? '',
+        detail ? JSON.stringify(detail) : '',
+      ])
     if (lines.length < PAGE) break
     if (data.length >= MOST)
       throw new HttpProblem(413, 'too-large', 'More than 100,000 lines. Ask for fewer days.')
@@ -26,6 +34,6 @@ export default route({ permission: 'audit.see' }, async ({ event, person }) => {
   await audit(database(), { shopId: person.shopId, person, action: 'document.audit' })
   setResponseHeader(event, 'content-type', 'text/csv; charset=utf-8')
   nameFile(event, 'attachment', 'audit.csv')
-  const fields = ['line', 'at', 'person', 'did', 'client', 'before and after']
+  const fields = ['line', 'at', 'person', 'place', 'did', 'client', 'before and after']
   return `${Papa.unparse({ fields, data }, { newline: '\n', escapeFormulae: true })}\n`
 })

@@ -1,10 +1,13 @@
-import { getQuery } from 'h3'
+import { getQuery, setResponseHeader } from 'h3'
 import { handsLeftMin } from '../../../core/bench/jobSteps'
+import { resourcesAt } from '../../../core/tables/benchResources'
 import { belongsToDay, type JobDay } from '../../../core/bench/jobsOfDay'
 import type { BenchJobRow, BenchState, PlanRow } from '../../../shared/contracts'
 import { readPlan } from '../../database/bench'
 import { benchWork } from '../../database/benchWork'
 import { benchPeople } from '../../database/people'
+import { freshest } from '../../database/freshest'
+import type { At } from '../../database/places'
 import { database } from '../../database/pool'
 import { isoDay } from '../../../core/record/isoDay'
 import { visitsBetween } from '../../database/visits'
@@ -28,54 +31,63 @@ function cutSteps(jobs: readonly BenchJobRow[], day: JobDay, plan: PlanRow): Ben
   )
 }
 
+interface Asked extends At {
+  day: string
+  /** with names and reasons */
+  named: boolean
+}
+
+/** The answer as it is sent: thousands of jobs are put into words once for all who ask at once. */
+const answerOf = freshest(async ({ day, named, ...at }: Asked): Promise<string> => {
+  const db = database()
+  const [{ tables, times, jobs: all }, visits, people, plan] = await Promise.all([
+    benchWork(at.shopId),
+    visitsBetween(db, at, ...dayBounds(new Date(`${day}T12:00`))),
+    benchPeople(db, at),
+    readPlan(db, at, day),
+  ])
+  const jobs = cutSteps(
+    all.filter((job) => job.placeId === at.placeId),
+    {
+      day,
+      isToday: day === localDay(),
+      visits: visits.map((visit) => ({ job: visit.fittingId })),
+      byHand: plan.plan.jobs,
+    },
+    plan,
+  )
+  const state: BenchState = {
+    day,
+    today: localDay(),
+    resources: resourcesAt(tables.benchResources, at.placeId),
+    processes: tables.processes,
+    people,
+    times,
+    plan,
+    jobs: named ? jobs : jobs.map((j) => ({ ...j, name: null })),
+    visits: visits.map((v) => ({
+      id: v.id,
+      job: v.fittingId,
+      code: v.code,
+      name: named ? v.name : null,
+      startsAt: v.startsAt,
+      minutes: v.minutes,
+      state: v.state,
+      reason: named ? v.reason : '',
+    })),
+  }
+  return JSON.stringify(state)
+})
+
 /**
- * A day at the bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees
+ * A day at this place's bench: jobs with their steps, visits, who is there, the kept plan. A bench hand sees
  * codes, no names and no reasons.
  */
-export default route(
-  { permission: 'bench.see' },
-  async ({ event, person }): Promise<BenchState> => {
-    const day = String(getQuery(event).day ?? localDay())
-    const at = new Date(`${day}T12:00`)
-    if (!isoDay.safeParse(day).success)
-      throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
-    const db = database()
-    const [{ tables, times, jobs: all }, visits, people, plan] = await Promise.all([
-      benchWork(person.shopId),
-      visitsBetween(db, person.shopId, ...dayBounds(at)),
-      benchPeople(db, person.shopId),
-      readPlan(db, person.shopId, day),
-    ])
-    const named = person.role !== 'bench'
-    const jobs = cutSteps(
-      all,
-      {
-        day,
-        isToday: day === localDay(),
-        visits: visits.map((visit) => ({ job: visit.fittingId })),
-        byHand: plan.plan.jobs,
-      },
-      plan,
-    )
-    return {
-      day,
-      today: localDay(),
-      resources: tables.benchResources,
-      processes: tables.processes,
-      people,
-      times,
-      plan,
-      jobs: named ? jobs : jobs.map((j) => ({ ...j, name: null })),
-      visits: visits.map((v) => ({
-        id: v.id,
-        job: v.fittingId,
-        code: v.code,
-        name: named ? v.name : null,
-        startsAt: v.startsAt,
-        minutes: v.minutes,
-        state: v.state,
-        reason: named ? v.reason : '',
-      })),
-    }
-  },
-)
+export default route({ permission: 'bench.see' }, ({ event, person }): Promise<string> => {
+  const day = String(getQuery(event).day ?? localDay())
+  if (!isoDay.safeParse(day).success)
+    throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
+  setResponseHeader(event, 'content-type', 'application/json')
+  const { shopId, placeId, role } = person
+  return answerOf({ shopId, placeId, day, named: role !== 'bench' })
+})

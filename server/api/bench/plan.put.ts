@@ -4,6 +4,7 @@ import { mergeParts } from '../../../core/record/merge'
 import { planBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
 import { keepPlan, readPlan } from '../../database/bench'
+import type { At } from '../../database/places'
 import { transaction, type Client } from '../../database/pool'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
@@ -12,14 +13,14 @@ import { tellShop } from '../../http/listener'
 /** Puts a plan's changes beside those of another that was kept meanwhile; false where they meet. */
 async function keepBeside(
   db: Client,
-  shopId: string,
+  at: At,
   day: string,
   keep: (basedOn: number, whole: DayPlan) => Promise<boolean>,
   was: DayPlan | undefined,
   plan: DayPlan,
 ): Promise<boolean> {
   if (!was) return false
-  const current = await readPlan(db, shopId, day)
+  const current = await readPlan(db, at, day)
   const merged = mergeParts('plan', was, plan, current.plan)
   return (
     merged.clashes.length === 0 &&
@@ -28,18 +29,15 @@ async function keepBeside(
 }
 
 /**
- * Keeps the plan of a day over the version it was made from, or beside what another kept meanwhile
+ * Keeps the plan of this place's day over the version it was made from, or beside what another kept meanwhile
  * where the two do not meet.
  */
 export default route({ permission: 'jobs.change', body: planBody }, ({ person, body }) =>
   transaction(async (db) => {
     const { day, version, was, plan } = body
     const keep = (basedOn: number, whole: DayPlan) =>
-      keepPlan(db, person.shopId, day, basedOn, whole, person.name)
-    if (
-      !(await keep(version, plan)) &&
-      !(await keepBeside(db, person.shopId, day, keep, was, plan))
-    )
+      keepPlan(db, person, day, basedOn, whole, person.name)
+    if (!(await keep(version, plan)) && !(await keepBeside(db, person, day, keep, was, plan)))
       throw new HttpProblem(
         409,
         'stale',
@@ -47,6 +45,6 @@ export default route({ permission: 'jobs.change', body: planBody }, ({ person, b
       )
     await audit(db, { shopId: person.shopId, person, action: `bench.plan:${body.day}` })
     await tellShop(db, person.shopId, { what: 'bench' })
-    return readPlan(db, person.shopId, body.day)
+    return readPlan(db, person, body.day)
   }),
 )

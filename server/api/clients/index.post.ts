@@ -13,8 +13,8 @@ export default route({ permission: 'clients.change', body: newClientBody }, ({ p
   transaction(async (db) => {
     checkBornOn(body.details)
     const client = await addClient(db, person.shopId, body.details)
-    const fittingId = await openFitting(db, person.shopId, client.id, localDay())
-    await addVisit(db, person.shopId, fittingId, new Date(), body.reason ?? 'first visit', 'now')
+    const fittingId = await openFitting(db, person, client.id, localDay())
+    await addVisit(db, person, fittingId, new Date(), body.reason ?? 'first visit', 'now')
     await audit(db, {
       shopId: person.shopId,
       person,

@@ -2,6 +2,7 @@ import { getQuery } from 'h3'
 import { z } from 'zod'
 import { parseWith } from '../../../core/record/parse'
 import { dueCounts, dueRows } from '../../database/due'
+import { freshest } from '../../database/freshest'
 import { database } from '../../database/pool'
 import { localDay } from '../../http/day'
 import { route } from '../../http/route'
@@ -14,14 +15,26 @@ const query = z.object({
   from: z.coerce.number().int().min(0).max(10_000_000).default(0),
 })
 
-/** What is due: answers to ask for, visits, children who outgrow, guarantees that end. */
-export default route({ permission: 'clients.see' }, async ({ event, person }) => {
-  const { kind, from } = parseWith(query, getQuery(event), 'query')
-  const today = localDay()
-  const db = database()
-  return {
+/** One page of a day, the same for all who ask at once. */
+const pageOf = freshest(
+  async ({
+    shopId,
     today,
-    counts: await dueCounts(db, person.shopId, today),
-    due: await dueRows(db, person.shopId, today, { ...(kind && { kind }), from, most: PAGE }),
-  }
+    ...page
+  }: {
+    shopId: string
+    today: string
+    kind?: string
+    from: number
+  }) => ({
+    today,
+    counts: await dueCounts(database(), shopId, today),
+    due: await dueRows(database(), shopId, today, { ...page, most: PAGE }),
+  }),
+)
+
+/** What is due: answers to ask for, visits, children who outgrow, guarantees that end. */
+export default route({ permission: 'clients.see' }, ({ event, person }) => {
+  const { kind, from } = parseWith(query, getQuery(event), 'query')
+  return pageOf({ shopId: person.shopId, today: localDay(), ...(kind && { kind }), from })
 })

@@ -5,6 +5,6 @@ import { route } from '../../http/route'
 
 /** Logs of heat and the windows of materials. */
 export default route({ permission: 'bench.see' }, async ({ person }) => ({
-  logs: await readHeatLogs(database(), person.shopId),
+  logs: await readHeatLogs(database(), person),
   windows: (await currentTables(database(), person.shopId)).heatWindows,
 }))

@@ -13,7 +13,7 @@ export default route(
   },
   ({ person, body }) =>
     transaction(async (db) => {
-      await putModelsJson(db, person.shopId, body)
+      await putModelsJson(db, person, body)
       const models = body.ids.length
       await audit(db, {
         shopId: person.shopId,

@@ -7,7 +7,7 @@ import { route } from '../../http/route'
 /** Keeps one shell that was measured here. Whole catalogues are the owner's. */
 export default route({ permission: 'models.measure', body: modelSchema }, ({ person, body }) =>
   transaction(async (db) => {
-    await putModels(db, person.shopId, [body])
+    await putModels(db, person, [body])
     await audit(db, {
       shopId: person.shopId,
       person,

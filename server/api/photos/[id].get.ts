@@ -1,12 +1,12 @@
 import { setResponseHeader } from 'h3'
-import { audit } from '../../database/audit'
+import { auditSeen } from '../../database/audit'
 import { photoBytes } from '../../database/photos'
 import { database } from '../../database/pool'
 import { here, idParam, route } from '../../http/route'
 
 export default route({ permission: 'clients.see' }, async ({ event, person }) => {
   const photo = here(await photoBytes(database(), person.shopId, idParam(event)))
-  await audit(database(), {
+  await auditSeen({
     shopId: person.shopId,
     person,
     clientId: photo.clientId,

@@ -16,7 +16,7 @@ export default route(
   },
   ({ person, body }) =>
     transaction(async (db) => {
-      const ids = await importRecord(db, person.shopId, body, localDay(), person.name)
+      const ids = await importRecord(db, person, body, localDay(), person.name)
       await audit(db, { shopId: person.shopId, person, ...ids, action: 'record.import' })
       return ids
     }),

@@ -1,5 +1,5 @@
 import { setResponseHeader } from 'h3'
-import { audit } from '../../database/audit'
+import { auditSeen } from '../../database/audit'
 import { database } from '../../database/pool'
 import { scanBytes } from '../../database/scans'
 import { nameFile } from '../../http/fileName'
@@ -8,7 +8,7 @@ import { here, idParam, route } from '../../http/route'
 /** The original, byte for byte. */
 export default route({ permission: 'shapes.see' }, async ({ event, person }) => {
   const scan = here(await scanBytes(database(), person.shopId, idParam(event)))
-  await audit(database(), {
+  await auditSeen({
     shopId: person.shopId,
     person,
     clientId: scan.clientId,

@@ -17,6 +17,6 @@ export default route(
       const isOver = !changed && body.do === 'stop' && (await hasTimer(db, person.shopId, id))
       here(changed || isOver || null)
       await tellShop(db, person.shopId, { what: 'timers' })
-      return openTimers(db, person.shopId)
+      return openTimers(db, person)
     }),
 )

@@ -3,6 +3,4 @@ import { openTimers } from '../../database/timers'
 import { route } from '../../http/route'
 
 /** Timers that run or pause, and the server's time. */
-export default route({ permission: 'timers.see' }, ({ person }) =>
-  openTimers(database(), person.shopId),
-)
+export default route({ permission: 'timers.see' }, ({ person }) => openTimers(database(), person))

@@ -7,8 +7,8 @@ import { tellShop } from '../../http/listener'
 /** Starts a timer; sent twice it starts once. */
 export default route({ permission: 'jobs.change', body: timerBody }, ({ person, body }) =>
   transaction(async (db) => {
-    await startTimer(db, person.shopId, body, person.name)
+    await startTimer(db, person, body, person.name)
     await tellShop(db, person.shopId, { what: 'timers' })
-    return openTimers(db, person.shopId)
+    return openTimers(db, person)
   }),
 )

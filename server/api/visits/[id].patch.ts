@@ -9,7 +9,7 @@ export default route(
   { permission: 'fittings.change', body: visitChangeBody },
   ({ event, person, body }) =>
     transaction(async (db) => {
-      const visit = await changeVisit(db, person.shopId, idParam(event), body.version, body.state)
+      const visit = await changeVisit(db, person, idParam(event), body.version, body.state)
       if (!visit)
         throw new HttpProblem(
           409,

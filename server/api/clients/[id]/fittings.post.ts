@@ -15,14 +15,14 @@ export default route(
       const client = here(await findClient(db, person.shopId, idParam(event)))
       const fittingId = await openFurtherFitting(
         db,
-        person.shopId,
+        person,
         client.id,
         localDay(),
         person.name,
         body.activity,
         body.copyFrom,
       )
-      await addVisit(db, person.shopId, fittingId, new Date(), 'new fitting', 'now')
+      await addVisit(db, person, fittingId, new Date(), 'new fitting', 'now')
       await audit(db, {
         shopId: person.shopId,
         person,

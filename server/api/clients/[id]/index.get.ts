@@ -1,4 +1,4 @@
-import { audit } from '../../../database/audit'
+import { auditSeen } from '../../../database/audit'
 import { findClient } from '../../../database/clients'
 import { fittingsOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
@@ -6,7 +6,7 @@ import { here, idParam, route } from '../../../http/route'
 
 export default route({ permission: 'clients.see' }, async ({ event, person }) => {
   const client = here(await findClient(database(), person.shopId, idParam(event)))
-  await audit(database(), {
+  await auditSeen({
     shopId: person.shopId,
     person,
     clientId: client.id,

@@ -16,7 +16,7 @@ import { outcomeRestsOn, reckonOutcomes } from '../../../database/outcomes'
 import { transaction } from '../../../database/pool'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
-import { tellShop } from '../../../http/listener'
+import { tellShop, type Change } from '../../../http/listener'
 
 /**
  * One change of a fitting: row, version check and audit line in one transaction, then word to every
@@ -42,7 +42,7 @@ export default route(
         )
       const steps = state
         ? jobSteps(recordOf(state), {
-            models: await readModels(db, person.shopId),
+            models: await readModels(db, person),
             processes: (await currentTables(db, person.shopId)).processes,
           })
         : []
@@ -88,16 +88,11 @@ export default route(
         })
         if (outcomeRestsOn(part)) await reckonOutcomes(db, [id])
         if (dueRestsOn(part)) await reckonDue(db, person.shopId, clientId)
-        await tellShop(db, person.shopId, {
-          what: 'part',
-          fitting: id,
-          part,
-          version: applied.state.version,
-        })
+        const news: Change[] = [{ what: 'part', fitting: id, part, version: applied.state.version }]
         if (known) {
           const about = { id: body.id, fittingId: id, step: known.step, waitedMs: body.waitedMs }
-          if (await timerFollows(db, person.shopId, about, known.command, person.name))
-            await tellShop(db, person.shopId, { what: 'timers' })
+          if (await timerFollows(db, person, about, known.command, person.name))
+            news.push({ what: 'timers' })
           await logStep(
             db,
             person.shopId,
@@ -108,8 +103,8 @@ export default route(
             person.name,
           )
         }
-        if (part === 'jobs' || part === 'making')
-          await tellShop(db, person.shopId, { what: 'bench' })
+        if (part === 'jobs' || part === 'making') news.push({ what: 'bench' })
+        await tellShop(db, person.shopId, ...news)
       }
       return { part: applied.part, state: applied.state }
     })

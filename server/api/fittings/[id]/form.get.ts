@@ -9,7 +9,7 @@ export default paperRoute({
   name: 'form',
   make: async ({ person, state, record, printed }) => {
     const chosen = record.footwear?.chosen?.model
-    const models = chosen ? await readModels(database(), person.shopId, [chosen]) : []
+    const models = chosen ? await readModels(database(), person, [chosen]) : []
     const { details, code } = state.client
     return inThread('form', [record, models, { name: details.name ?? '', code }, printed])
   },

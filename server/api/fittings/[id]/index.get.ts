@@ -1,4 +1,4 @@
-import { audit } from '../../../database/audit'
+import { auditSeen } from '../../../database/audit'
 import { readFitting } from '../../../database/fittings'
 import { database } from '../../../database/pool'
 import { forRole } from '../../../http/forRole'
@@ -6,7 +6,7 @@ import { here, idParam, route } from '../../../http/route'
 
 export default route({ permission: 'fittings.see' }, async ({ event, person }) => {
   const state = here(await readFitting(database(), person.shopId, idParam(event)))
-  await audit(database(), {
+  await auditSeen({
     shopId: person.shopId,
     person,
     clientId: state.client.id,

@@ -1,15 +1,15 @@
 import { randomUUID } from 'node:crypto'
-import { sameJson } from '../../../../core/record/sameJson'
-import type { LabAnswer, LabOrder } from '../../../../core/record/schema'
+import type { LabOrder } from '../../../../core/record/schema'
 import { orderBody } from '../../../../shared/contracts'
-import { readFitting, recordOf } from '../../../database/fittings'
 import { keepOrder, orderOf } from '../../../database/orders'
-import { database } from '../../../database/pool'
-import { localDay } from '../../../http/day'
 import { HttpProblem } from '../../../http/problem'
-import { here, idParam, route } from '../../../http/route'
-import { lab, LabRefused } from '../../../labs/adapter'
-import { inThread } from '../../../work/pool'
+import { idParam, route } from '../../../http/route'
+import { lab } from '../../../labs/adapter'
+import { fileRows, mustBeSame, orderable, orderedOf } from '../../../labs/orderedOf'
+import { sendOrder } from '../../../labs/sendOrder'
+
+/** The lab's own words: asked again, it is not asked twice. */
+const SPOKEN: readonly string[] = ['accepted', 'queries', 'cancelled']
 
 /**
  * Keeps an order, then sends the devices to the lab under the order's own id, and keeps what it
@@ -19,73 +19,38 @@ export default route(
   { permission: 'devices.order', body: orderBody },
   async ({ event, person, body }) => {
     const id = idParam(event)
-    const state = here(await readFitting(database(), person.shopId, id))
-    if (state.blocked)
-      throw new HttpProblem(
-        409,
-        'refer-first',
-        'No order before a clearance, which the fitter records in Story.',
-      )
-    const record = recordOf(state)
-    const feet = body.feet.filter(
-      (side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none',
-    )
-    if (feet.length < body.feet.length)
+    const state = await orderable(person, id)
+    const known = orderOf(state.parts.orders?.content, body.id ?? '')
+    // The lab has spoken: it is told again, not asked again.
+    if (known && SPOKEN.includes(known.answer.status)) return { order: known }
+    const ordered = await orderedOf(person, state, body.feet)
+    if (known) mustBeSame(known, ordered)
+    if (body.remakeOf && !orderOf(state.parts.orders?.content, body.remakeOf))
       throw new HttpProblem(
         400,
-        'no-device',
-        'There is no device for every foot that was chosen. Prescribe it first.',
-        { path: 'feet' },
+        'no-order',
+        'The order that is made anew is not of this fitting.',
+        {
+          path: 'remakeOf',
+        },
       )
-    const chosen = {
-      ...record,
-      feet: Object.fromEntries(feet.map((side) => [side, record.feet[side]])) as typeof record.feet,
-    }
-    const on = localDay()
-    const { files, prescription } = await inThread('orderFiles', [chosen, on])
-    const order = body.id ?? randomUUID()
-    const fileRows = files.map(({ name: file, sha256 }) => ({ name: file, sha256 }))
-    const known = orderOf(state.parts.orders?.content, order)
-    // The lab has spoken: it is told again, not asked again.
-    if (known && (known.answer.status === 'accepted' || known.answer.status === 'queries'))
-      return { order: known }
-    if (known && !sameJson(known.files, fileRows))
-      throw new HttpProblem(
-        409,
-        'other-device',
-        'The devices changed since this order went out. Make a new order.',
-      )
-    const { name, send } = lab()
+    if (body.remakeOf && !body.remakeWhy)
+      throw new HttpProblem(400, 'no-reason', 'Say why it is made anew.', { path: 'remakeWhy' })
     const kept: LabOrder = known ?? {
-      id: order,
-      lab: name,
-      feet,
-      files: fileRows,
+      id: body.id ?? randomUUID(),
+      lab: lab().name,
+      feet: body.feet,
+      files: fileRows(ordered),
       ...(body.note && { note: body.note }),
+      ...(body.wantedOn && { wantedOn: body.wantedOn }),
+      ...(body.remakeOf && { remakeOf: body.remakeOf, remakeWhy: body.remakeWhy }),
       by: person.name,
       at: new Date().toISOString(),
       answer: { status: 'sent', queries: [] },
     }
     // Kept before it goes out: whatever happens on the way, it is known that it may have arrived.
     if (!known) await keepOrder(person, id, kept)
-    const answer = await send({
-      format: 'gentle-arch/lab-order',
-      version: 1,
-      order,
-      on,
-      shop: state.shop.name,
-      client: {
-        code: state.client.code,
-        ...(record.client?.massKg && { massKg: record.client.massKg }),
-      },
-      note: kept.note ?? '',
-      prescription,
-      files,
-    }).catch((error: Error): LabAnswer => {
-      const status = error instanceof LabRefused ? 'refused' : 'no answer'
-      return { status, queries: [] }
-    })
-    const answered = { ...kept, answer }
+    const answered = await sendOrder(kept, ordered)
     await keepOrder(person, id, answered)
     return { order: answered }
   },

@@ -14,7 +14,7 @@ export default paperRoute({
   make: async ({ person, state, record, printed }) => {
     const seen = forRole(state, person.role)
     const chosen = record.footwear?.chosen?.model
-    const models = chosen ? await readModels(database(), person.shopId, [chosen]) : []
+    const models = chosen ? await readModels(database(), person, [chosen]) : []
     const { processes } = await currentTables(database(), person.shopId)
     const told = { record: recordOf(seen), cautions: seen.cautions }
     return inThread('ticket', [record, models, processes, told, printed])

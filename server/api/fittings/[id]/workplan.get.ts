@@ -15,7 +15,7 @@ export default paperRoute({
     // What was felt and said of a shell is cut for the bench; its feet are needed whole.
     const { footwear } = recordOf(forRole(state, person.role))
     const chosen = footwear?.chosen?.model
-    const [model] = chosen ? await readModels(database(), person.shopId, [chosen]) : []
+    const [model] = chosen ? await readModels(database(), person, [chosen]) : []
     if (!model)
       throw new HttpProblem(
         409,
