@@ -7,6 +7,7 @@ import { useLine } from '~/stores/line'
 import { useSession } from '~/stores/session'
 import { ROLE_WORDS } from '../../shared/permissions'
 import BrandMark from './BrandMark.vue'
+import PlaceMenu from './PlaceMenu.vue'
 import TimerTray from './TimerTray.vue'
 import type { Saved } from '~/stores/waiting'
 
@@ -32,6 +33,10 @@ const SAVED: Record<Saved, string> = {
   'on this page': 'Only on this page: keep it open',
 }
 const saves = computed(() => saved && `${saved === 'saved' ? '✓ ' : ''}${SAVED[saved]}`)
+/** Shops with several places say which one this is. */
+const where = computed(() =>
+  session.person && session.places.length > 1 ? session.placeName : shop || 'Hollin Row Fit Room',
+)
 const asOf = computed(() => {
   const from = line.shownFrom
   if (from === null) return ''
@@ -61,7 +66,7 @@ async function signOut() {
     <NuxtLink to="/" class="brand" aria-label="Today">
       <BrandMark />
       <span
-        ><b>Gentle Arch</b><small>{{ shop || 'Hollin Row Fit Room' }}</small></span
+        ><b>Gentle Arch</b><small class="ellipsis" :title="where">{{ where }}</small></span
       >
     </NuxtLink>
     <div v-if="title" class="who">
@@ -102,6 +107,7 @@ async function signOut() {
         <VListItem title="Catalogue" to="/catalogue" />
         <VListItem title="Settings" to="/settings" />
         <VListItem v-if="session.may('audit.see')" title="Audit trail" to="/audit" />
+        <PlaceMenu />
         <VListItem title="Lock this page" @click="session.lockNow()" />
         <VListItem title="Sign out" @click="leave" />
       </VList>

@@ -31,7 +31,7 @@ const part = computed(() => partWords(conflict.open?.part ?? ''))
       <h2>Changed in two places</h2>
       <p>
         <b>{{ conflict.open.who }}</b> changed the {{ part }}{{ when }}, after this screen had read
-        them. What only one of you changed is kept. What both changed:
+        it. What only one of you changed is kept. What both changed:
       </p>
       <ul class="places">
         <li v-for="place in conflict.open.places" :key="place.id">

@@ -2,6 +2,7 @@
 import { computed, ref } from 'vue'
 import type { Side } from '../../core/tables/vocabulary'
 import type { Reach } from '../../core/kinds/layers/definition'
+import type { Plane } from '../../core/geometry/restingPlane'
 import type { Section } from '../../core/device/section'
 import { HUES, mirror } from './footDrawing'
 
@@ -32,6 +33,7 @@ const {
   handles = [],
   fixed = false,
   reach = null,
+  floor = null,
 } = defineProps<{
   side: Side
   section: Section | null
@@ -40,6 +42,8 @@ const {
   fixed?: boolean
   /** where the chosen layer acts, in the foot's frame */
   reach?: Reach | null
+  /** the floor as the device stands on it, in the section's heights; level where it is not known */
+  floor?: Plane | null
 }>()
 const emit = defineEmits<{ change: [string, number, boolean] }>()
 const BASE = 46
@@ -83,6 +87,18 @@ const drawn = computed(() => {
     block: shellLine.length ? `M${[...shellLine, ...bottom].join('L')}Z` : '',
     cast: cast.length ? `M${cast.join('L')}` : '',
   }
+})
+/** The floor from one end of the drawing to the other, as the device stands on it. */
+const floorLine = computed(() => {
+  const end = widthMm.value / 2 - 2
+  const turn = ((section?.turnDeg ?? 0) * Math.PI) / 180
+  const heightAt = (x: number) => {
+    if (!floor || !section) return BASE
+    const along = x * mirror(side)
+    const [footX, footY] = [along * Math.cos(turn), section.yMm + along * Math.sin(turn)]
+    return BASE - floor.a - floor.b * footX - floor.c * footY
+  }
+  return `M${-end} ${heightAt(-end).toFixed(2)}L${end} ${heightAt(end).toFixed(2)}`
 })
 /** The part of the top that the chosen layer may change, where the cut meets it. */
 const chosenPart = computed(() => {
@@ -203,11 +219,7 @@ const shown = (h: SectionHandle) => `${Number(h.value.toFixed(1))}${h.unit === '
         <path d="M0 0v3" stroke="#938C7B" stroke-width=".6" />
       </pattern>
     </defs>
-    <path
-      :d="`M${-widthMm / 2 + 2} ${BASE}H${widthMm / 2 - 2}`"
-      stroke="var(--ink)"
-      stroke-width="1"
-    />
+    <path :d="floorLine" stroke="var(--ink)" stroke-width="1" />
     <template v-if="drawn">
       <path :d="drawn.block" :fill="`url(#hatch-${side})`" stroke="#938C7B" stroke-width=".4" />
       <path :d="drawn.cover" fill="#DCE8E2" stroke="#24564B" stroke-width=".3" />

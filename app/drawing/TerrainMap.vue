@@ -41,6 +41,7 @@ const {
   stale = false,
   fixed = false,
   waiting = false,
+  carries = [],
 } = defineProps<{
   side: Side
   shape: Shape | null
@@ -54,7 +55,18 @@ const {
   stale?: boolean
   fixed?: boolean
   waiting?: boolean
+  /** places of the underside that stand on the floor, mm in the foot's frame */
+  carries?: readonly (readonly [number, number])[]
 }>()
+/** A small mark at each place that carries. */
+const standing = computed(() =>
+  shape
+    ? carries
+        .map(([x, y]) => toDrawing(side, shape.lengthMm, [x, y]))
+        .map(([x, y]) => `M${(x - 1.6).toFixed(1)} ${y.toFixed(1)}h3.2m-1.6 -1.6v3.2`)
+        .join('')
+    : '',
+)
 const emit = defineEmits<{
   section: [number]
   turn: [number]
@@ -266,6 +278,7 @@ function frontKey(event: KeyboardEvent) {
           {{ ring.heightMm }}
         </text>
       </template>
+      <path v-if="standing" :d="standing" class="standing" />
       <g
         v-if="front"
         class="front"
@@ -411,6 +424,11 @@ function frontKey(event: KeyboardEvent) {
 </template>
 
 <style scoped>
+.standing {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 0.9;
+}
 .terrain {
   width: 100%;
   height: 100%;

@@ -4,12 +4,15 @@ import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn, VDataTable, VSelect, VTextField } from 'vuetify/components'
 import { differences } from '../../core/record/differences'
 import { AUDIT_KINDS, type AuditKind, type AuditRow } from '../../shared/auditKinds'
+import { actionWords, partOfAction } from '../../shared/actionWords'
 import { api } from '~/browser/api'
 import AppHeader from '~/components/AppHeader.vue'
 import DayField from '~/components/DayField.vue'
+import { useSession } from '~/stores/session'
 
 /** Who saw or changed what, before and after: the trail as the server keeps it. */
 const route = useRoute()
+const session = useSession()
 const lines = ref<AuditRow[]>([])
 const more = ref(false)
 const loaded = ref(false)
@@ -52,10 +55,12 @@ watch(asked, () => load())
 const next = () => load(lines.value.at(-1)?.id)
 
 /** What a line says of before and after, where it says something. */
-function changed({ detail }: AuditRow): string {
+function changed({ action, detail }: AuditRow): string {
   if (typeof detail !== 'object' || detail === null) return ''
   const { before, after } = detail as { before?: unknown; after?: unknown }
-  return before === undefined && after === undefined ? '' : differences(before, after).join('; ')
+  return before === undefined && after === undefined
+    ? ''
+    : differences(before, after, partOfAction(action)).join('; ')
 }
 const when = (at: string) => format(new Date(at), 'd MMM yyyy HH:mm:ss')
 const KINDS = [
@@ -66,7 +71,7 @@ const HEADERS = [
   { key: 'at', title: 'When', nowrap: true },
   { key: 'person', title: 'Who' },
   { key: 'action', title: 'Did' },
-  { key: 'code', title: 'Client' },
+  { key: 'code', title: 'Client', nowrap: true },
   { key: 'detail', title: 'Before → after', sortable: false },
 ]
 const file = computed(() => `/api/audit/export?${asked.value}`)
@@ -92,7 +97,15 @@ const file = computed(() => `/api/audit/export?${asked.value}`)
       <section class="card scroll grow" tabindex="0" role="region" aria-label="Lines">
         <VDataTable class="table" :headers="HEADERS" :items="lines" :loading="!loaded">
           <template #[`item.at`]="{ item }">{{ when(item.at) }}</template>
-          <template #[`item.person`]="{ item }">{{ item.person ?? '–' }}</template>
+          <template #[`item.person`]="{ item }"
+            >{{ item.person ?? '–'
+            }}<span v-if="item.place && session.places.length > 1" class="muted"
+              >, {{ item.place }}</span
+            ></template
+          >
+          <template #[`item.action`]="{ item }">
+            <span :title="item.action">{{ actionWords(item.action) }}</span>
+          </template>
           <template #[`item.code`]="{ item }">
             <NuxtLink v-if="item.code" :to="`/clients/${item.clientId}`">{{ item.code }}</NuxtLink>
             <span v-else-if="item.clientId" class="muted">erased</span>

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { FAMILY_KINDS } from '../../core/kinds/families/all'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { VBtn, VDataTable, VTextField } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../core/footwear/reasons'
 import { biasWords } from '../../core/footwear/shellCheck'
 import { catalogueCautions, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
 import { download } from '~/browser/download'
+import { readHere } from '~/composables/readHere'
 import { useModels } from '~/stores/models'
 import { useSession } from '~/stores/session'
 import AmountStepper from '~/components/AmountStepper.vue'
@@ -31,7 +32,7 @@ const importing = ref(false)
 const measuring = ref<'new' | 'this' | null>(null)
 const load = (again = true) =>
   models.load(again).catch((error: Error) => (trouble.value = error.message))
-onMounted(() => load())
+readHere(() => load())
 const HEADERS = [
   { title: 'Model', key: 'name' },
   { title: 'Maker', key: 'maker' },
@@ -225,7 +226,9 @@ function measureNew() {
                   :label="`${sizeWords(s)} on the shelf`"
                   :disabled="!session.may('models.stock')"
                   @keep="(v: number) => stock(s, v)"
-                />
+                /><span v-if="models.elsewhereWords(m.id, s)" class="small muted">{{
+                  models.elsewhereWords(m.id, s)
+                }}</span>
               </div>
             </div>
             <h3>Inside at {{ sizeWords(m.referenceMm) }}, bare, mm</h3>

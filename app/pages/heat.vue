@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
 import { useTimestamp } from '@vueuse/core'
-import { computed, onMounted, ref } from 'vue'
+import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { heatStory } from '../../core/bench/heat/heatStory'
 import { driveFor, HANDLING_C, steadyC } from '../../core/bench/heat/predictHeat'
@@ -14,6 +14,7 @@ import StatusMark from '~/components/StatusMark.vue'
 import { download } from '~/browser/download'
 import HeatCurve from '~/drawing/HeatCurve.vue'
 import { APPARATUS, useHeat } from '~/stores/heat'
+import { readHere } from '~/composables/readHere'
 import { useSession } from '~/stores/session'
 import PlainButton from '~/components/PlainButton.vue'
 import FileField from '~/components/FileField.vue'
@@ -32,7 +33,7 @@ const fresh = ref({
   window: 'polypropylene',
 })
 const clock = useTimestamp({ interval: 1000 })
-onMounted(() => void heat.load())
+readHere(() => heat.load())
 const log = computed(() => heat.logs.find((l) => l.id === at.value) ?? heat.logs[0])
 const window_ = computed(() => heat.windowOf(log.value?.window ?? null) ?? null)
 const prior = computed(() => (log.value ? heat.priorOf(log.value.apparatus) : undefined))

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { differenceInYears, format } from 'date-fns'
-import { computed, defineAsyncComponent, onMounted, ref, watch } from 'vue'
+import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
 import type { FoundClient, VisitRow, VisitState } from '../../shared/contracts'
 import { api } from '~/browser/api'
@@ -11,7 +11,9 @@ import ImportRecord from '~/components/ImportRecord.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import TrailMini from '~/components/TrailMini.vue'
 import { STATIONS } from '~/components/stations'
+import PaneTabs from '~/components/PaneTabs.vue'
 import PlainButton from '~/components/PlainButton.vue'
+import { readHere } from '~/composables/readHere'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 import { useLine } from '~/stores/line'
 
@@ -24,6 +26,7 @@ interface Unfinished {
   code: string
   name: string
   openedOn: string
+  placeId: string
   stations: number[]
 }
 
@@ -36,10 +39,26 @@ const trouble = ref('')
 const loaded = ref(false)
 const adding = ref(false)
 const importing = ref(false)
+/** a shop of several places shows this one, or all */
+const reach = ref<'here' | 'all'>('here')
+const REACHES = computed(
+  () =>
+    [
+      ['here', session.placeName],
+      ['all', 'All places'],
+    ] as const,
+)
+/** where a visit or fitting is, if not here */
+function elsewhere({ placeId }: { placeId: string }): string {
+  if (session.places.length < 2 || placeId === session.placeId) return ''
+  return `at ${session.places.find((p) => p.id === placeId)?.name ?? 'a closed place'}`
+}
 
 async function load() {
   try {
-    const today = await useLine().read<{ visits: VisitRow[]; unfinished: Unfinished[] }>('today')
+    const today = await useLine().read<{ visits: VisitRow[]; unfinished: Unfinished[] }>(
+      reach.value === 'all' ? 'today?at=all' : 'today',
+    )
     visits.value = today.visits
     open.value = today.unfinished
     trouble.value = ''
@@ -48,7 +67,8 @@ async function load() {
   }
   loaded.value = true
 }
-onMounted(load)
+readHere(load)
+watch(reach, load)
 
 let latest = 0
 watch(query, async (q) => {
@@ -130,6 +150,13 @@ async function fresh(client: FoundClient) {
         <span class="fact">{{
           here ? `${here.name ?? here.code} is in the chair` : 'Nobody is in the chair'
         }}</span>
+        <PaneTabs
+          v-if="session.places.length > 1"
+          v-model="reach"
+          :panes="REACHES"
+          label="Which places"
+          look="box"
+        />
         <VBtn to="/bench">Bench day</VBtn>
         <template v-if="session.may('clients.change')">
           <VBtn @click="importing = true">Import a record</VBtn>
@@ -168,7 +195,7 @@ async function fresh(client: FoundClient) {
                       kind="stop"
                       word="Refer first"
                       class="first-mark"
-                    />{{ v.reason || v.code }}</span
+                    /><b v-if="elsewhere(v)">{{ elsewhere(v) }} · </b>{{ v.reason || v.code }}</span
                   ></span
                 >
                 <span class="mini"
@@ -250,7 +277,8 @@ async function fresh(client: FoundClient) {
                   ><span class="name"
                     ><b class="ellipsis">{{ u.name }}</b
                     ><span class="muted label"
-                      >{{ u.code }} · since {{ format(new Date(u.openedOn), 'd MMM') }}</span
+                      >{{ u.code }} · since {{ format(new Date(u.openedOn), 'd MMM') }}
+                      {{ elsewhere(u) }}</span
                     ></span
                   ><span class="mini"
                     ><TrailMini :done="u.stations" /><span class="label"

@@ -15,6 +15,7 @@ import PriceTablePane from '~/settings/PriceTablePane.vue'
 import ReadingTablesPane from '~/settings/ReadingTablesPane.vue'
 import RepeatabilityPane from '~/settings/RepeatabilityPane.vue'
 import KeepingPane from '~/settings/KeepingPane.vue'
+import PlacesPane from '~/settings/PlacesPane.vue'
 import SignInsPane from '~/settings/SignInsPane.vue'
 import { useSession } from '~/stores/session'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
@@ -32,6 +33,7 @@ const PANES = [
   ['bench', 'Bench'],
   ['prices', 'Prices'],
   ['repeat', 'Repeatability'],
+  ['places', 'Places'],
   ['signIns', 'Sign-ins'],
   ['keeping', 'Backups'],
 ] as const
@@ -106,6 +108,7 @@ async function save() {
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-else-if="done" class="notice" role="status">{{ done }}</p>
       <SignInsPane v-if="pane === 'signIns'" />
+      <PlacesPane v-else-if="pane === 'places'" />
       <KeepingPane v-else-if="pane === 'keeping'" />
       <RepeatabilityPane v-else-if="!tablePane" :limits="current.repeatLimitMm" />
       <div v-else class="cols sets">

@@ -2,9 +2,11 @@
 import { plainCopy } from '~/browser/plainCopy'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VCheckboxBtn, VSelect, VTable } from 'vuetify/components'
+import { resourcesAt, type BenchResource } from '../../core/tables/benchResources'
 import { processSchema, type Process, type Step } from '../../core/tables/processes'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { useBench } from '~/stores/bench'
+import { useSession } from '~/stores/session'
 import { toldNumber } from '~/browser/toldNumber'
 import DraftField from '~/components/DraftField.vue'
 import PlainButton from '~/components/PlainButton.vue'
@@ -18,6 +20,7 @@ import PaneTabs from '~/components/PaneTabs.vue'
 const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
 const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const bench = useBench()
+const session = useSession()
 onMounted(() => void bench.load())
 const pane = ref<'steps' | 'has' | 'heat'>('steps')
 const at = ref(draft.processes[0]!.id)
@@ -99,6 +102,22 @@ const befores = (step: Step, i: number) => [
 ]
 const setAfter = (i: number, ids: string) =>
   set(i, { after: ids === ABOVE ? undefined : ids.split(AND).filter(Boolean) })
+/** what is shown and changed of what the bench has: everywhere, or at one place of the shop */
+const place = ref('')
+const PLACES = computed(() => [{ value: '', title: 'Everywhere' }, ...namedChoices(session.places)])
+const has = computed(() =>
+  place.value ? resourcesAt(draft.benchResources, place.value) : draft.benchResources,
+)
+function putHas(index: number, part: Partial<Pick<BenchResource, 'count' | 'from' | 'to'>>) {
+  const { count, from, to } = { ...has.value[index]!, ...part }
+  const here = place.value
+  emit('change', {
+    benchResources: draft.benchResources.map((one, k) => {
+      if (k !== index) return one
+      return here ? { ...one, at: { ...one.at, [here]: { count, from, to } } } : { ...one, ...part }
+    }),
+  })
+}
 const PANES = [
   ['steps', 'Processes'],
   ['has', 'What the bench has'],
@@ -118,7 +137,14 @@ const PANES = [
           :items="namedChoices(draft.processes)"
           aria-label="Process"
         /><VBtn v-if="may" size="small" height="36" @click="addProcess">New process</VBtn></template
-      >
+      ><VSelect
+        v-else-if="pane === 'has' && session.places.length > 1"
+        v-model="place"
+        class="fam"
+        density="compact"
+        :items="PLACES"
+        aria-label="Which place has it"
+      />
     </div>
     <template v-if="pane === 'steps'">
       <div class="line">
@@ -322,7 +348,7 @@ const PANES = [
         </tr>
       </thead>
       <tbody>
-        <tr v-for="(r, i) in draft.benchResources" :key="r.id">
+        <tr v-for="(r, i) in has" :key="r.id">
           <td>
             <b>{{ r.name }}</b><span v-if="r.id === 'people'" class="small muted">
               those on duty, chosen on the bench day</span
@@ -339,12 +365,7 @@ const PANES = [
               @keep="
                 (t: string) => {
                   const v = number(t, r.name, 0, 20, true)
-                  if (v !== undefined)
-                    emit('change', {
-                      benchResources: draft.benchResources.map((x, k) =>
-                        k === i ? { ...x, count: v } : x,
-                      ),
-                    })
+                  if (v !== undefined) putHas(i, { count: v })
                 }
               "
             />
@@ -358,12 +379,7 @@ const PANES = [
               @keep="
                 (t: string) =>
                   /^([01]\d|2[0-3]):[0-5]\d$/.test(t.trim())
-                    ? (emit('trouble', ''),
-                      emit('change', {
-                        benchResources: draft.benchResources.map((x, k) =>
-                          k === i ? { ...x, [key]: t.trim() } : x,
-                        ),
-                      }))
+                    ? (emit('trouble', ''), putHas(i, { [key]: t.trim() }))
                     : emit('trouble', `${r.name}: “${t}” is not a time. Write it as HH:MM.`)
               "
             />

@@ -4,7 +4,7 @@ import { LAYERS } from '../../core/kinds/layers/all'
 import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { youngFromShoreA } from '../../core/mechanics/shoreHardness'
-import { NO_COVER, type ShellMaterial } from '../../core/tables/materials'
+import { NO_COVER, SHELL_MAKINGS, type ShellMaterial } from '../../core/tables/materials'
 import type { Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/parseNumber'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
@@ -85,6 +85,14 @@ const CELLS: Cell[] = [
     set: (m, v) => ({ ...m, usualMm: [Math.min(m.usualMm[0], v - 0.1), v] }),
   },
   {
+    key: 'least',
+    name: 'never under, mm',
+    low: 0.2,
+    high: 20,
+    get: (m) => m.leastMm,
+    set: (m, v) => ({ ...m, leastMm: v }),
+  },
+  {
     key: 'mould',
     name: 'moulded from, °C',
     low: 20,
@@ -128,6 +136,8 @@ function addMaterial() {
         mouldC: null,
         poisson: 0.38,
         limitMPa: null,
+        making: 'pressed',
+        leastMm: 1.5,
         state: 'own assumption',
       },
     ],
@@ -265,6 +275,7 @@ const PANES = [
           <th>Material</th>
           <th v-for="c in CELLS" :key="c.key">{{ c.name }}</th>
           <th>from Shore A</th>
+          <th>made</th>
           <th>State</th>
           <th />
         </tr>
@@ -294,6 +305,15 @@ const PANES = [
               :disabled="!may"
               :aria-label="`${m.name} from Shore A`"
               @keep="(t: string) => shore(i, t)"
+            />
+          </td>
+          <td>
+            <VSelect
+              :model-value="m.making"
+              :items="SHELL_MAKINGS"
+              :disabled="!may"
+              :aria-label="`${m.name} is usually`"
+              @update:model-value="(making) => put(i, { ...copy(m), making })"
             />
           </td>
           <td class="small muted">{{ m.state }}</td>

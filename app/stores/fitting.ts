@@ -41,6 +41,8 @@ export const useFitting = defineStore('fitting', () => {
   const client = shallowRef<FittingState['client'] | null>(null)
   const openedOn = ref('')
   const shop = ref('')
+  /** where it is made */
+  const placeId = ref('')
   /** the shop's tables of today: prices, processes, stock, the margin of the skin's limit */
   const tables = shallowRef<Pick<ShopTables, ShopKey>>(HOUSE_TABLES)
   const told = shallowRef<Told>(NOTHING_TOLD)
@@ -110,6 +112,7 @@ export const useFitting = defineStore('fitting', () => {
     }
     openedOn.value = state.openedOn
     shop.value = state.shop.name
+    placeId.value = state.placeId
     tables.value = state.shop.tables
     told.value = { cautions: state.cautions, blocked: state.blocked, wearer: state.wearer }
     const mine = [...kept()].flatMap((name) => {
@@ -164,6 +167,7 @@ export const useFitting = defineStore('fitting', () => {
     client,
     openedOn,
     shop,
+    placeId,
     tables,
     parts,
     record,

@@ -2,27 +2,39 @@ import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
+import type { StockElsewhere } from '../../shared/contracts'
 import { useLine } from './line'
+import { useSession } from './session'
 
 /** The shop's footwear models, read once a session. */
 export const useModels = defineStore('models', {
   state: () => ({
     models: [] as FootwearModel[],
     learned: {} as Record<string, LearnedBias>,
+    elsewhere: {} as StockElsewhere,
     loaded: false,
   }),
   actions: {
     /** Reads them; again when something was learned. */
     async load(again = false) {
       if (this.loaded && !again) return
-      const { models, learned } = await useLine().read<{
+      const { models, learned, elsewhere } = await useLine().read<{
         models: FootwearModel[]
         learned: Record<string, LearnedBias>
+        elsewhere?: StockElsewhere
       }>('models')
       // Thousands of models need no watching, one by one.
       this.models = markRaw(models)
       this.learned = learned
+      this.elsewhere = elsewhere ?? {}
       this.loaded = true
+    },
+    /** Where else pairs of a size lie, in words; empty where nowhere. */
+    elsewhereWords(model: string, sizeMm: number): string {
+      const { places } = useSession()
+      return Object.entries(this.elsewhere[model]?.[String(sizeMm)] ?? {})
+        .map(([place, pairs]) => `${pairs} at ${places.find((p) => p.id === place)?.name ?? '?'}`)
+        .join(', ')
     },
     byId(id: string | undefined): FootwearModel | undefined {
       return this.models.find((m) => m.id === id)

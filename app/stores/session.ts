@@ -1,9 +1,10 @@
 import { defineStore } from 'pinia'
-import type { Person } from '../../shared/contracts'
+import type { Person, Place } from '../../shared/contracts'
 import { may, type Permission, type Role } from '../../shared/permissions'
 import { api, ApiError, onSignedOut, type SignedOutCode } from '~/browser/api'
 import { dropHistory } from '~/browser/keptChanges'
 import { dropAnswers, lastAnswer, rememberAnswer } from '~/browser/lastAnswers'
+import { rememberedPlace, rememberPlace } from '~/browser/thisPlace'
 import { isSecretOf, lockAway, peopleHere, unlock } from '~/browser/sealing'
 
 interface SignInPage {
@@ -11,6 +12,7 @@ interface SignInPage {
   firstOwner: boolean
   person: Person | null
   lock: Lock | null
+  place: { here: string; all: Place[] } | null
 }
 interface Lock {
   isLocked: boolean
@@ -36,6 +38,15 @@ export const useSession = defineStore('session', {
     known: false,
     page: null as SignInPage | null,
   }),
+  getters: {
+    /** the shop's open places */
+    places: (s): Place[] => s.page?.place?.all ?? [],
+    /** where one works now; empty while that is not known */
+    placeId: (s): string => s.page?.place?.here ?? '',
+    placeName(): string {
+      return this.places.find((place) => place.id === this.placeId)?.name ?? ''
+    },
+  },
   actions: {
     async look() {
       onSignedOut((code) => this.person && this.lock(code))
@@ -93,7 +104,9 @@ export const useSession = defineStore('session', {
       if (this.asks === 'locked' && this.page?.lock?.isLocked === false) this.locked = false
     },
     async signIn(login: string, password: string) {
-      const person = await api<Person>('sign-in', 'POST', { login, password, understood: true })
+      const place = rememberedPlace()
+      const body = { login, password, understood: true, ...(place && { place }) }
+      const person = await api<Person>('sign-in', 'POST', body)
       await this.begin(person, login, password)
     },
     /** Somebody is signed in: what they kept on this device is opened first, then sent. */
@@ -102,6 +115,20 @@ export const useSession = defineStore('session', {
       this.person = person
       this.login = login
       this.locked = false
+    },
+    /**
+     * Works at another place from now on. What is typed belongs to where it was typed: while something
+     * waits for the line, one stays.
+     */
+    async goTo(place: string) {
+      const { useWaiting } = await import('./waiting')
+      if (useWaiting().lines.length > 0)
+        throw new Error('Something typed here still waits for the line. Go once it is sent.')
+      await api('me/place', 'PUT', { place })
+      rememberPlace(place)
+      // What was shown offline was of the place that was left.
+      if (this.person) await dropAnswers(this.person.id).catch(() => undefined)
+      await this.refresh()
     },
     async signOut() {
       await api('sign-out', 'POST', {}).catch(() => undefined)

@@ -3,6 +3,7 @@ import { expose, transfer } from 'comlink'
 import { soleDifference } from '../../core/capture/difference'
 import { placeWords } from '../../core/capture/quality/coverage'
 import { buildDevice, plainDevice } from '../../core/device/buildDevice'
+import { calipersOf, type Calipers } from '../../core/device/calipers'
 import { contourRings, deviceContours } from '../../core/device/contours'
 import type { Reach } from '../../core/kinds/layers/definition'
 import type { DeviceRows } from '../../core/device/deviceRows'
@@ -11,7 +12,8 @@ import { cutSection, type Section } from '../../core/device/section'
 import { buildShell, type ShellBody } from '../../core/device/bodySolid'
 import { fieldKey, footField } from '../../core/device/footField'
 import type { SoleField } from '../../core/geometry/soleField'
-import { buildSolid, inRealSpace } from '../../core/device/solid'
+import type { Stands } from '../../core/device/stands'
+import { buildSolid, inRealSpace, standingOf } from '../../core/device/solid'
 import {
   deviceWidths,
   stackHeights,
@@ -65,6 +67,12 @@ export interface SolidAnswer {
   heelAngleDeg: number | null
 }
 
+/** How a device stands, and the forefoot's own angle under it, degrees. */
+export interface Standing {
+  stands: Stands | null
+  forefootDeg: number
+}
+
 const fields = new Map<string, SoleField>()
 /** the body of a moment ago, for the next change to start from */
 const bodies = new Map<Side, ShellBody>()
@@ -102,7 +110,12 @@ const api = {
     const device = foot.device ?? plainDevice()
     const surface = buildSurface(field, device)
     const before = bodies.get(side)
-    const body = buildShell(surface, device, before?.surface.field === field ? before : undefined)
+    const body = buildShell(
+      surface,
+      device,
+      rows,
+      before?.surface.field === field ? before : undefined,
+    )
     bodies.set(side, body)
     const { lengthMm, heelWidthMm } = field.sole.parameters
     const outline = soleOutline(field.sole)
@@ -145,6 +158,21 @@ const api = {
       heelWidthMm,
     }
   },
+  /** How the finished device stands on a flat floor; null without a foot length. */
+  standing(foot: Foot, rows: DeviceRows): Standing | null {
+    const field = fieldOf(foot, rows)
+    if (!field) return null
+    const device = foot.device ?? plainDevice()
+    const { stands } = standingOf(buildShell(buildSurface(field, device), device, rows))
+    return { stands, forefootDeg: field.sole.parameters.forefootDeg }
+  },
+  /** What a caliper should read off the finished device; null without a foot length. */
+  calipers(foot: Foot, rows: DeviceRows): Calipers | null {
+    const field = fieldOf(foot, rows)
+    if (!field) return null
+    const device = foot.device ?? plainDevice()
+    return calipersOf(buildShell(buildSurface(field, device), device, rows))
+  },
   /** Ways to make room where it is missing. */
   ways(foot: Foot, missing: Record<SpacePlace, number>, rows: DeviceRows): WayOut[] {
     return waysOut(foot, foot.device ?? plainDevice(), missing, rows)
@@ -154,6 +182,8 @@ const api = {
     const found = deviceFiles(buildDevice(foot, side, rows), side, code, rows).find(
       (f) => f.name === `${side}${end}`,
     )
+    if (!found && end === '-positive.stl')
+      throw new Error('This device is not pressed: it has no positive.')
     if (!found) throw new Error(`There is no file ${side}${end}.`)
     return found.bytes
   },
@@ -162,7 +192,7 @@ const api = {
     const field = fieldOf(foot, rows)
     if (!field) return null
     const device = foot.device ?? plainDevice()
-    const solid = buildSolid(buildShell(buildSurface(field, device), device))
+    const solid = buildSolid(buildShell(buildSurface(field, device), device, rows))
     const mesh = inRealSpace(solid.mesh, side)
     const positions = Float32Array.from(mesh.positions)
     // Top and underside share their plan: the height between a vertex and its twin.

@@ -139,7 +139,7 @@ function groundOf(question: Question): ContactGround {
   const { foot, massKg, load, rows } = question
   const factor = stiffnessOf(question)
   return grounds(JSON.stringify([fieldKey(foot, rows), massKg, load, axisOf(foot), factor]), () =>
-    contactGround(fieldOf(question), massKg, load, axisOf(foot), factor ?? undefined),
+    contactGround(fieldOf(question), rows, massKg, load, axisOf(foot), factor ?? undefined),
   )
 }
 
@@ -189,7 +189,7 @@ const api = {
   give(question: Question): ShellGive {
     const { device, massKg, rows } = question
     return shellGive(
-      buildShell(buildSurface(fieldOf(question), device), device),
+      buildShell(buildSurface(fieldOf(question), device), device, question.rows),
       device,
       rows,
       massKg,
@@ -256,7 +256,7 @@ const api = {
       const { device, side, massKg } = question
       const field = fieldOf(question)
       const material = materialOf(question)
-      const body = buildShell(buildSurface(field, device), device)
+      const body = buildShell(buildSurface(field, device), device, question.rows)
       const answer = archStiffness(body, device, material, {
         massKg,
         stepMm,
@@ -288,7 +288,7 @@ const api = {
   variant(question: Question): { archStiffnessNPerMm: number } | Said {
     return said(() => {
       const { device, side, massKg } = question
-      const body = buildShell(buildSurface(fieldOf(question), device), device)
+      const body = buildShell(buildSurface(fieldOf(question), device), device, question.rows)
       return {
         archStiffnessNPerMm: archStiffness(body, device, materialOf(question), {
           massKg,

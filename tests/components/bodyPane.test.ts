@@ -104,15 +104,30 @@ describe('lists that say two things at once', () => {
   })
 })
 
-test('a post has a style once there is one', async () => {
+test('a style puts a post on, none takes it off', async () => {
   const none = await open()
-  expect(field(none.wrapper, 'left rearfoot post style').element.disabled).toBe(true)
+  await pick(none.wrapper, 'left rearfoot post style', 'extrinsic')
+  expect(none.devices.left.posts).toMatchObject([{ at: 'rearfoot', angleDeg: 0 }])
+  await pick(none.wrapper, 'left rearfoot post style', 'none')
+  expect(none.devices.left.posts).toEqual([])
   const { wrapper, devices } = await open((d) =>
     deviceSchema.parse({ ...d, posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }] }),
   )
   await pick(wrapper, 'left rearfoot post style', 'intrinsic')
   expect(devices.left.posts).toMatchObject([{ at: 'rearfoot', style: 'intrinsic', angleDeg: 4 }])
   expect(devices.right.posts).toMatchObject([{ style: 'extrinsic' }])
+})
+
+test('a block is whole or half, of the shell or glued on, and of a material', async () => {
+  const { wrapper, devices } = await open((d) =>
+    deviceSchema.parse({ ...d, posts: [{ at: 'rearfoot', style: 'extrinsic', angleDeg: 4 }] }),
+  )
+  await pick(wrapper, 'right rearfoot block', 'medial half, glued on')
+  await pick(wrapper, 'right rearfoot post material', 'High-density EVA')
+  expect(devices.right.posts).toMatchObject([
+    { angleDeg: 4, half: 'medial', glued: true, material: 'eva-60' },
+  ])
+  expect(devices.left.posts[0]).not.toHaveProperty('half')
 })
 
 test('both feet stand beside each other with their numbers', async () => {

@@ -108,7 +108,7 @@ describe('Audit trail', () => {
     const { wrapper } = await open({ 'audit?': { lines, more: false } })
     const [first, second] = wrapper.findAll('tbody tr')
     expect(first!.text()).toMatch(
-      /29 Nov 2026 08:01:02.*Rhona Kestle.*client\.change.*HR-0001.*mass, kg: 70 → 72/,
+      /29 Nov 2026 08:01:02.*Rhona Kestle.*changed the client.*HR-0001.*mass, kg: 70 → 72/,
     )
     expect(first!.text()).not.toContain('name')
     expect(first!.find('a').attributes('href')).toBe('/clients/c1')

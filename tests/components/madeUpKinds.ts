@@ -29,6 +29,7 @@ export const gullWing = layer({
   child: 'half of it in a growing foot',
   insensate: 'look at the skin below it after a day',
   phase: 'shape',
+  lies: 'cast',
   edged: false,
   pushes: false,
   onPlain: false,

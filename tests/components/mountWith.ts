@@ -10,6 +10,7 @@ import { useSession } from '../../app/stores/session'
 import { splitRecord, type PartName } from '../../core/record/parts'
 import type { FittingRecord } from '../../core/record/schema'
 import { HOUSE_TABLES } from '../../core/record/tables'
+import type { Place } from '../../shared/contracts'
 import type { Role } from '../../shared/permissions'
 
 /** A demo record by the client's name, as a copy that a test may change. */
@@ -63,16 +64,20 @@ export async function mountWith(
     role = 'owner',
     answers = {},
     slots,
+    places,
   }: {
     record?: FittingRecord
     props?: Record<string, unknown>
     role?: Role
     answers?: Answers
     slots?: Record<string, () => unknown>
+    /** places of the shop; one works at the first */
+    places?: Place[]
   } = {},
 ) {
   setActivePinia(createPinia())
   useSession().person = { id: 'p', name: 'Rhona Kestle', role, shop: 'Hollin Row' } as never
+  if (places) useSession().page = { place: { here: places[0]!.id, all: places } } as never
   const calls: { path: string; method: string; body: unknown }[] = []
   vi.stubGlobal('fetch', async (input: RequestInfo | URL, init: RequestInit = {}) => {
     const path = String(input instanceof Request ? input.url : input).replace(/^.*\/api\//, '')

@@ -1,4 +1,4 @@
-import { describe, expect, test } from 'vitest'
+import { beforeEach, describe, expect, test, vi } from 'vitest'
 import SignIn from '../../app/pages/sign-in.vue'
 import { button, textOf, type } from './find'
 import { mountWith, settled } from './mountWith'
@@ -7,6 +7,9 @@ const DEMO = [
   { login: 'rhona', name: 'Rhona Kestle', role: 'owner' },
   { login: 'bram', name: 'Bram Oduya', role: 'bench' },
 ]
+// A device that nobody has worked at yet.
+beforeEach(() => localStorage.clear())
+
 async function open(page: object) {
   const opened = await mountWith(SignIn, {
     answers: {
@@ -17,11 +20,12 @@ async function open(page: object) {
   })
   await settled()
   const tick = () => opened.wrapper.find('input[type="checkbox"]').setValue(true)
+  const posts = () => opened.calls.filter((c) => c.method === 'POST')
+  // A key is made from the password first, and that takes as long as this machine has to do.
   const enter = async () => {
     await opened.wrapper.find('form').trigger('submit')
-    await settled()
+    await vi.waitFor(() => expect(posts()).toHaveLength(1), { timeout: 30_000 })
   }
-  const posts = () => opened.calls.filter((c) => c.method === 'POST')
   return { ...opened, tick, enter, posts }
 }
 

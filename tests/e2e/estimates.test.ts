@@ -21,6 +21,7 @@ const strip = (page: Page) => page.getByRole('region', { name: /Effects against 
 test('a prescriber changes a skive by a millimetre and reads what it bought', async ({ page }) => {
   await prescribe(page, 'Isaura Pembrey')
   await pick(page, 'Add a layer', 'Medial heel skive')
+  await strip(page).getByRole('button', { name: 'Show all of effects' }).click()
   await expect(
     strip(page).getByRole('button', { name: /left Inner heel up, moderate/ }),
   ).toBeVisible({ timeout: 90_000 })
@@ -190,6 +191,7 @@ test("a plate's picture sets the tissue, before and after shown; feet at risk an
   await saved(page)
   await page.getByRole('button', { name: 'Close' }).click()
   await to(page, 'prescribe')
+  await strip(page).getByRole('button', { name: 'Show all of effects' }).click()
   await expect(strip(page).getByRole('button', { name: /right Inner heel/ })).toBeVisible({
     timeout: 90_000,
   })

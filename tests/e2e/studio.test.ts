@@ -252,3 +252,62 @@ test('holding a stepper shows every step without keeping each one', async ({ pag
   await page.keyboard.press('Shift+ArrowUp')
   await expect(line).toHaveAttribute('aria-valuenow', String(before + 10))
 })
+
+test('eight layers or twelve amounts stand in sight at once on a laptop', async ({ page }) => {
+  await signIn(page)
+  await openFitting(page, 'Oskar', 'prescribe')
+  /** How many of some rows lie wholly within what scrolls them. */
+  const inSight = (rows: string, within: string) =>
+    page.evaluate(
+      ([all, box]) => {
+        const frame = document.querySelector(box!)!.getBoundingClientRect()
+        return [...document.querySelectorAll(all!)].filter((row) => {
+          const { top, bottom } = row.getBoundingClientRect()
+          return top >= frame.top - 1 && bottom <= frame.bottom + 1
+        }).length
+      },
+      [rows, within],
+    )
+  for (const name of [
+    'Arch fill',
+    'Lateral fill',
+    'Cuboid support',
+    'Met bar',
+    'Sweet spot',
+    'Fascia groove',
+    'Lateral flare',
+    'Medial flare',
+    'Heel cushion',
+  ])
+    await pick(page, 'Add a layer', name)
+  // The last one that was added is open: folded, all are rows.
+  await page.locator('.layers .what[aria-expanded="true"]').click()
+  expect(await inSight('.layers .item', '.layers .body')).toBeGreaterThanOrEqual(8)
+  await page.getByRole('tab', { name: 'Body' }).click()
+  for (const side of ['left', 'right']) await pick(page, `${side} kind of device`, 'full custom')
+  await saved(page)
+  // What the changes bought stands below until the page is opened anew.
+  await page.reload()
+  await page.getByRole('tab', { name: 'Body' }).click()
+  await expect(page.getByLabel('left kind of device')).toBeVisible()
+  for (const at of [0, 10_000]) {
+    await page.locator('.bodypane .body').evaluate((box, top) => (box.scrollTop = top), at)
+    expect(await inSight('.bodypane .body .row', '.bodypane .body')).toBeGreaterThanOrEqual(12)
+  }
+})
+
+test('a layer lies on one foot alone, and comes to the other when it is wanted', async ({
+  page,
+}) => {
+  await signIn(page)
+  await openFitting(page, 'Mirela', 'prescribe')
+  await pick(page, 'on', 'right')
+  await pick(page, 'Add a layer', 'Cuboid support')
+  await expect(page.getByLabel('left Cuboid support, mm')).toHaveValue('none')
+  await expect(page.getByLabel('right Cuboid support, mm')).toHaveValue('3 mm')
+  await page.getByRole('button', { name: 'put on too' }).click()
+  await expect(page.getByLabel('left Cuboid support, mm')).toHaveValue('3 mm')
+  await page.getByRole('button', { name: 'Take off the right foot' }).click()
+  await expect(page.getByLabel('right Cuboid support, mm')).toHaveValue('none')
+  await saved(page)
+})

@@ -46,6 +46,8 @@ test('every other field for a day keeps what was typed', async ({ page }) => {
   await openFitting(page, 'Tove', 'handover')
   for (const station of ['handover', 'make']) {
     await page.keyboard.press(station === 'make' ? '7' : '8')
+    // Both stations have days: what is typed must be this one's.
+    await expect(page).toHaveURL(new RegExp(`/${station}$`))
     const fields = page.locator('.day-field input:enabled')
     await expect(fields.first()).toBeVisible()
     for (let i = 0; i < (await fields.count()); i++) {

@@ -2,7 +2,7 @@
 import { newId } from '~/browser/newId'
 import { addDays, format } from 'date-fns'
 import { useEventListener, useIntervalFn } from '@vueuse/core'
-import { computed, onMounted, ref, watch } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { VBtn, VBtnToggle, VCheckboxBtn, VTable, VTextField } from 'vuetify/components'
 import { planConflicts } from '../../../core/bench/planCheck'
 import { PEOPLE } from '../../../core/tables/benchResources'
@@ -17,6 +17,7 @@ import JobList from '~/stations/make/JobList.vue'
 import LaneBoard from '~/stations/make/LaneBoard.vue'
 import WeekPromises from '~/stations/make/WeekPromises.vue'
 import { ROLE_WORDS } from '../../../shared/permissions'
+import { readHere } from '~/composables/readHere'
 import { useBench } from '~/stores/bench'
 import { useSession } from '~/stores/session'
 import { useTimers } from '~/stores/timers'
@@ -34,7 +35,7 @@ const pane = ref<'step' | 'moves' | 'people'>('moves')
 const trouble = ref('')
 const own = ref({ name: '', minutes: '30', at: '' })
 const may = computed(() => session.may('jobs.change'))
-onMounted(() => void bench.load(format(new Date(), 'yyyy-MM-dd')))
+readHere(() => bench.load(format(new Date(), 'yyyy-MM-dd')))
 /** A step that runs late makes what is kept impossible: a new plan is offered at once. */
 function everyMinute() {
   const before = bench.minute

@@ -11,6 +11,7 @@ import { prescription } from '../../../core/formats/papers/prescription'
 import { sizeWords } from '../../../core/footwear/match'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import PromisePane from './PromisePane.vue'
+import CheckMadePane from './CheckMadePane.vue'
 import QuotePane from './QuotePane.vue'
 import SideMark from '~/components/SideMark.vue'
 import StepActions from '~/components/StepActions.vue'
@@ -203,6 +204,7 @@ const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model)
     </section>
     <div class="stack scroll" tabindex="0" role="region" aria-label="Devices and files">
       <InTurn><PromisePane :disabled="!session.may('jobs.change')" /></InTurn>
+      <InTurn><CheckMadePane :disabled="!session.may('jobs.change')" /></InTurn>
       <InTurn><QuotePane v-if="session.may('clients.see')" /></InTurn>
       <section v-for="side in SIDES" :key="side" class="card">
         <div class="card-head">

@@ -11,6 +11,7 @@ import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
 import PlainButton from '~/components/PlainButton.vue'
 import { namedChoices } from '~/browser/choices'
+import MadeAt from './MadeAt.vue'
 import AddFrom from '~/components/AddFrom.vue'
 
 /** When it was promised, on which day it is made, and in which way. */
@@ -80,6 +81,7 @@ function at(text: string) {
         :disabled
         @update:model-value="(day) => put({ benchOn: day }, 'day on the bench')"
       />
+      <MadeAt :disabled />
       <template v-for="k in kinds" :key="k"
         ><label v-if="waysOf(k).length > 1"
           ><span class="small muted">{{ deviceKindWords(k as never) }}, made as</span

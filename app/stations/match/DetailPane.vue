@@ -4,10 +4,12 @@ import { plainCopy } from '~/browser/plainCopy'
 import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { flexWords } from '../../../core/footwear/flex'
+import { sizeWords } from '../../../core/footwear/reasons'
 import { sockMm } from '../../../core/footwear/socks'
 import type { PairQuestion } from '../../../core/footwear/pairOptions'
 import { SIDES } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
+import { useModels } from '~/stores/models'
 import { matchWorker } from '~/workers/matchWorker'
 import { stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
@@ -16,6 +18,7 @@ import PaneTabs from '~/components/PaneTabs.vue'
 /** Why this one, why not, what to work, split or custom: of the model that is looked at. */
 const { match } = defineProps<{ match: Match }>()
 const { fitting, current, looking, model, whyNotThis, notes, advice, flexRows, settings } = match
+const models = useModels()
 const pane = ref<'why' | 'not' | 'work' | 'split'>('why')
 const split = shallowRef<PairQuestion | null>(null)
 watch(
@@ -66,6 +69,16 @@ const TABS = computed(
       ['split', `Split?${split.value?.asked ? ' asked' : ''}`],
     ] as const,
 )
+/** where else the sizes of this pair lie */
+const elsewhere = computed(() => {
+  const { left, right } = current.value ?? {}
+  const sizes = [...new Set([left, right].flatMap((fit) => (fit ? [fit.sizeMm] : [])))]
+  return sizes
+    .map((size) => [size, m.value ? models.elsewhereWords(m.value.id, size) : ''] as const)
+    .filter(([, words]) => words)
+    .map(([size, words]) => ` · ${sizeWords(size)}: ${words}`)
+    .join('')
+})
 const money = (v: number) => v.toFixed(0)
 </script>
 
@@ -91,7 +104,8 @@ const money = (v: number) => v.toFixed(0)
         <li v-for="r in FAMILY_KINDS.of(m.family).rules" :key="r" class="muted">{{ r }}</li>
         <li class="muted">
           in stock {{ stockOf(m, current?.left) }} left, {{ stockOf(m, current?.right) }} right{{
-            m.price ? ` · ${money(m.price)}` : ''
+            elsewhere
+          }}{{ m.price ? ` · ${money(m.price)}` : ''
           }}{{
             m.measured ? ` · measured by ${m.measured.by ?? 'the shop'}` : ' · as the maker states'
           }}

@@ -6,8 +6,9 @@ import { BODY_GROUPS, type BodyAmount } from '../../../core/kinds/body/definitio
 import { POSTS, POST_PLACES } from '../../../core/kinds/posts/all'
 import type { PostAmount, PostDefinition, PostOf } from '../../../core/kinds/posts/definition'
 import { fitBlanks } from '../../../core/device/blanks'
-import { NO_COVER } from '../../../core/tables/materials'
-import { isStabilised } from '../../../core/device/bodySolid'
+import { NO_COVER, SHELL_MAKINGS, type ShellMaking } from '../../../core/tables/materials'
+import { madeOf } from '../../../core/device/shellMaking'
+import { isStabilised } from '../../../core/device/blocks'
 import { postHeightMm } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
 import { comfortOf, forceOf } from '../../../core/mechanics/plate/comfort'
@@ -16,7 +17,7 @@ import { DEVICE_KINDS, SIDES, type DeviceKind, type Side } from '../../../core/t
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import type { useEffects } from './useEffects'
-import { postEdit, type useStudio } from './useStudio'
+import { dropPost, postEdit, type useStudio } from './useStudio'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf, namedChoices } from '~/browser/choices'
 
@@ -50,7 +51,8 @@ const post = (d: Device, at: PostOf['at']) => d.posts.find((p) => p.at === at)
 /** What stands beside some numbers of the body: what they come to. */
 const BESIDE: Partial<Record<BodyKind, Row['beside']>> = {
   shellThickness: (side) => stiffWords(side),
-  castAngle: (_, v) => (v > 0 ? `cast inverted ${table.value.castPerHeelDeg * v}°` : ''),
+  invertedCast: (_, v) =>
+    v > 0 ? `about ${(v / table.value.castPerHeelDeg).toFixed(0)}° expected` : '',
 }
 const bodyRow = (amount: BodyAmount<BodyKind>): Row => ({
   name: amount.name,
@@ -138,10 +140,54 @@ function setBlank(side: Side, text: string) {
     'blank',
   )
 }
-const stylePost = (side: Side, at: 'rearfoot' | 'forefoot') =>
-  post(studio.device(side), at)?.style ?? 'extrinsic'
+const NO_POST = 'none'
+const stylePost = (side: Side, at: Post['at']) => post(studio.device(side), at)?.style ?? NO_POST
+const withStyle =
+  (at: Post['at'], style: string): Edit =>
+  (d) =>
+    style === NO_POST ? dropPost(at)(d) : postEdit({ at, style: style as Post['style'] })(d)
+/** Which half a block stands under, and whether it is a piece of its own. */
+const POST_BUILDS = (['whole', 'medial', 'lateral'] as const).flatMap((half) =>
+  [false, true].map((glued) => ({
+    value: `${half}/${glued}`,
+    title: `${half === 'whole' ? 'whole' : `${half} half`}, ${glued ? 'glued on' : 'of the shell'}`,
+  })),
+)
+const buildOf = (side: Side, at: Post['at']) => {
+  const p = post(studio.device(side), at)
+  return p ? `${p.half ?? 'whole'}/${p.glued ?? false}` : null
+}
+const withBuild = (at: Post['at'], key: string): Edit => {
+  const [half, glued] = key.split('/')
+  return postEdit({ at, half: half as Post['half'], glued: glued === 'true' || undefined })
+}
+/** Where a lift lies, and under which half of the heel. */
+const LIFT_BUILDS = [
+  { value: 'whole/shell', title: 'whole, below' },
+  { value: 'medial/shell', title: 'medial half, below' },
+  { value: 'lateral/shell', title: 'lateral half, below' },
+  { value: 'whole/cover', title: 'in the cover' },
+]
+const liftOf = (side: Side) => {
+  const { half = 'whole', in: place = 'shell' } = studio.device(side).heelLift ?? {}
+  return `${half}/${place}`
+}
+const withLift =
+  (key: string): Edit =>
+  (d) => {
+    const [half, place] = key.split('/')
+    return { ...d, heelLift: { half, in: place } as Device['heelLift'] }
+  }
+const AS_SHELL = ''
+const postMaterials = computed(() => [
+  { value: AS_SHELL, title: 'as the shell' },
+  ...namedChoices(table.value.shellMaterials),
+])
+const isBlock = (side: Side, at: Post['at']) => post(studio.device(side), at)?.style === 'extrinsic'
 const KINDS = choicesOf(DEVICE_KINDS, (kind) => KIND_WORDS[kind])
-const POST_STYLES: Post['style'][] = ['extrinsic', 'intrinsic']
+const POST_STYLES = [NO_POST, 'extrinsic', 'intrinsic']
+
+const blockPlaces = computed(() => POST_PLACES.filter((at) => SIDES.some((s) => isBlock(s, at))))
 
 /** A line that stands for two things at once has both in its value. */
 const APART = '/'
@@ -242,6 +288,18 @@ const withBase =
         />
       </div>
       <div class="row">
+        <span class="what"><b>Made</b></span
+        ><VSelect
+          v-for="s in SIDES"
+          :key="s"
+          :items="SHELL_MAKINGS"
+          :aria-label="`${s} shell is made`"
+          :model-value="madeOf(studio.device(s), table).way"
+          :disabled="fitting.readOnly"
+          @update:model-value="(making: ShellMaking) => studio.keep(s, shell({ making }), 'made')"
+        />
+      </div>
+      <div class="row">
         <span class="what"><b>Cover</b></span
         ><VSelect
           v-for="s in SIDES"
@@ -290,10 +348,52 @@ const withBase =
               :items="POST_STYLES"
               :aria-label="`${s} ${at} post style`"
               :model-value="stylePost(s, at)"
-              :disabled="fitting.readOnly || !post(studio.device(s), at)"
+              :disabled="fitting.readOnly"
               @update:model-value="
-                (style: Post['style']) => studio.keep(s, postEdit({ at, style }), 'post style')
+                (style: string) => studio.keep(s, withStyle(at, style), 'post style')
               "
+            />
+          </div>
+          <div v-for="at in blockPlaces" :key="`${at} build`" class="row">
+            <span class="what"
+              ><b>{{ at === 'rearfoot' ? 'Rearfoot' : 'Forefoot' }} block</b></span
+            ><VSelect
+              v-for="s in SIDES"
+              :key="s"
+              :items="POST_BUILDS"
+              :aria-label="`${s} ${at} block`"
+              :model-value="buildOf(s, at)"
+              :disabled="fitting.readOnly || !isBlock(s, at)"
+              @update:model-value="
+                (key: string) => studio.keep(s, withBuild(at, key), `${at} block`)
+              "
+            />
+          </div>
+          <div v-for="at in blockPlaces" :key="`${at} material`" class="row">
+            <span class="what"><b>its material</b></span
+            ><VSelect
+              v-for="s in SIDES"
+              :key="s"
+              :items="postMaterials"
+              :aria-label="`${s} ${at} post material`"
+              :model-value="post(studio.device(s), at)?.material ?? AS_SHELL"
+              :disabled="fitting.readOnly || !isBlock(s, at)"
+              @update:model-value="
+                (id: string) =>
+                  studio.keep(s, postEdit({ at, material: id || undefined }), 'post material')
+              "
+            />
+          </div>
+          <div v-if="SIDES.some((s) => studio.device(s).heelLiftMm > 0)" class="row">
+            <span class="what"><b>Heel lift is</b></span
+            ><VSelect
+              v-for="s in SIDES"
+              :key="s"
+              :items="LIFT_BUILDS"
+              :aria-label="`${s} heel lift is`"
+              :model-value="liftOf(s)"
+              :disabled="fitting.readOnly || studio.device(s).heelLiftMm === 0"
+              @update:model-value="(key: string) => studio.keep(s, withLift(key), 'heel lift')"
             />
           </div>
           <div class="row">
@@ -413,6 +513,41 @@ select.field {
   background: var(--sheet);
   font-size: 13px;
   text-align: center;
+}
+/* Twelve amounts at once beside a mouse; fingers keep their size. */
+@media (pointer: fine) and (min-width: 1180px) {
+  .row {
+    padding: 0 8px;
+  }
+  .row :deep(.stepper) {
+    height: 29px;
+  }
+  h3 {
+    padding: 2px 8px 1px;
+  }
+  .row :deep(.stepper input) {
+    font-size: 14px;
+    line-height: 15px;
+  }
+  .row :deep(.stepper small) {
+    font-size: 11px;
+    line-height: 12px;
+  }
+  .row :deep(.v-field) {
+    --v-input-control-height: 29px;
+    --v-field-padding-top: 2px;
+    --v-field-padding-bottom: 2px;
+    min-height: 29px;
+  }
+  .what .note {
+    display: inline;
+    padding-left: 6px;
+  }
+  .what {
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
 }
 @media (max-width: 1179px) {
   .head,

@@ -15,6 +15,8 @@ import StatusMark from '~/components/StatusMark.vue'
 import EffectArrow from '~/drawing/EffectArrow.vue'
 import type { useEffects } from './useEffects'
 import type { useStudio } from './useStudio'
+import FoldButton from '~/components/FoldButton.vue'
+import { useFold } from '~/composables/useFold'
 import PlainButton from '~/components/PlainButton.vue'
 
 /**
@@ -26,6 +28,7 @@ const { studio, estimates } = defineProps<{
   estimates: ReturnType<typeof useEffects>
 }>()
 const emit = defineEmits<{ table: [] }>()
+const { open, toggle } = useFold('effects')
 const HEADS = ['Inner heel', 'Arch', 'Head 1', '2', '3', '4', '5', 'Turning']
 const chosen = ref<{ side: Side; key: EffectCell['key'] } | null>(null)
 const rows = computed(() =>
@@ -41,6 +44,8 @@ const rows = computed(() =>
     }
   }),
 )
+/** Folded, only why there is no estimate stays in sight. */
+const shownRows = computed(() => (open.value ? rows.value : rows.value.filter((r) => r.refused)))
 const detail = computed(() => {
   const c = chosen.value
   const cell = c && rows.value.find((r) => r.side === c.side)?.cells.find((x) => x.key === c.key)
@@ -84,7 +89,7 @@ const choose = (side: Side, key: EffectCell['key']) =>
 <template>
   <section class="card strip" aria-label="Effects against the plain device, estimate">
     <div class="top">
-      <b class="nowrap">Against a plain device</b
+      <FoldButton :open of="effects" @toggle="toggle" /><b class="nowrap">Against a plain device</b
       ><EstimateTag of="contact" :facts="SIDES.flatMap((s) => estimates.facts(s))" /><PlainButton
         class="more"
         title="what does each layer do?"
@@ -93,10 +98,10 @@ const choose = (side: Side, key: EffectCell['key']) =>
         each layer …
       </PlainButton>
     </div>
-    <div class="grid names" aria-hidden="true">
+    <div v-if="open" class="grid names" aria-hidden="true">
       <span /><span v-for="h in HEADS" :key="h">{{ h }}</span>
     </div>
-    <div v-for="row in rows" :key="row.side" class="grid">
+    <div v-for="row in shownRows" :key="row.side" class="grid">
       <SideMark :side="row.side" />
       <p v-if="row.refused" class="said small">{{ row.refused }}</p>
       <p v-else-if="row.waiting" class="said small muted">reckoning …</p>
@@ -112,13 +117,13 @@ const choose = (side: Side, key: EffectCell['key']) =>
         <EffectArrow :step="cell.step" :kind="cell.kind" :side="row.side" />
       </PlainButton>
     </div>
-    <div class="told small" role="status">
+    <div class="told small" :class="{ folded: !open }" role="status">
       <p v-if="detail"><SideMark :side="detail.side" /> {{ detail.text }}</p>
       <template v-else
         ><p v-for="b in bought" :key="b.side">
           <SideMark :side="b.side" /> <b>{{ b.words }}</b> bought: {{ b.text }}
         </p>
-        <p v-if="bought.length === 0" class="muted">
+        <p v-if="bought.length === 0 && open" class="muted">
           Tap an arrow for its number and range. Change an amount to see what it buys.
         </p></template
       >
@@ -133,7 +138,7 @@ const choose = (side: Side, key: EffectCell['key']) =>
 <style scoped>
 .strip {
   flex: none;
-  padding: 2px 8px 5px;
+  padding: 2px 8px 3px;
 }
 .top {
   display: flex;
@@ -191,5 +196,12 @@ const choose = (side: Side, key: EffectCell['key']) =>
   min-height: 20px;
   max-height: 66px;
   overflow: auto;
+}
+.told.folded {
+  max-height: 24px;
+  min-height: 0;
+}
+.told.folded:empty {
+  padding: 0;
 }
 </style>

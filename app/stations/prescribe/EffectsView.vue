@@ -111,7 +111,8 @@ function noteOf({ part }: LayerEffect): string {
       : ''
   }
   if ('post' in part) return `${d.posts[part.post]?.angleDeg ?? ''}°`
-  return 'cast' in part ? `${d.castAngleDeg}°` : 'against one that does not'
+  if ('inverted' in part) return `${d.inverted?.castDeg ?? 0}°`
+  return 'cast' in part ? `${d.balance.pourDeg}°` : 'against one that does not'
 }
 /**
  * What stands beside this device: itself without the chosen part, the plain one, or the bare floor.

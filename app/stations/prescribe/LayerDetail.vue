@@ -3,17 +3,28 @@ import { VCheckboxBtn, VSelect } from 'vuetify/components'
 import { LAYERS } from '../../../core/kinds/layers/all'
 import { computed } from 'vue'
 import { isInsensate } from '../../../core/advice/contradictions'
+import { unitBehind } from '../../../core/kinds/layers/amountRule'
 import { amountOf } from '../../../core/kinds/layers/amount'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { REFERENCE_HEEL_MM, skiveSense } from '../../../core/device/sizeSense'
 import { normsOf } from '../../../core/record/tables'
 import type { Mark } from '../../../core/record/schema'
-import { SIDES, type Side } from '../../../core/tables/vocabulary'
+import { otherSide, SIDES, type Side } from '../../../core/tables/vocabulary'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import DraftField from '~/components/DraftField.vue'
-import { doubleLayer, dropLayer, isSpot, layerAt, setLayer, type LayerRow } from './layerRows'
+import {
+  doubleLayer,
+  dropLayer,
+  isSpot,
+  layerAt,
+  moveLayer,
+  setLayer,
+  type LayerRow,
+} from './layerRows'
 import type { useStudio } from './useStudio'
+import { choicesOf, namedChoices } from '~/browser/choices'
+import { plainCopy } from '~/browser/plainCopy'
 import PlainButton from '~/components/PlainButton.vue'
 
 /**
@@ -93,6 +104,36 @@ function flip(key: 'heads', side: Side, k: number) {
 const has = (key: string) => sides.value.some((s) => key in layers.value[s]!)
 const is = (key: string) =>
   sides.value.some((s) => (layers.value[s] as unknown as Record<string, unknown>)[key] === true)
+/** Words chosen beside its numbers, from a list or from the shop's materials. */
+const choices = computed(() =>
+  (definition.value.choices ?? []).map(({ key, label, of }) => ({
+    key,
+    label,
+    items:
+      of === 'materials'
+        ? namedChoices([...fitting.norms.shellMaterials, ...fitting.norms.coverMaterials])
+        : choicesOf(of, (word) => word),
+    value: (layers.value[sides.value[0]!] as unknown as Record<string, string> | undefined)?.[key],
+  })),
+)
+/** What one foot has and the other may not: on, off, taken off, put on, earlier or later. */
+const feet = computed(() =>
+  SIDES.map((side) => ({ side, layer: layers.value[side], on: layers.value[side]?.on ?? false })),
+)
+const switchOn = (side: Side, on: boolean) =>
+  set(side, { on }, `${definition.value.name.toLowerCase()} ${on ? 'on' : 'off'} ${side}`)
+const putOn = (side: Side) => {
+  const like = layers.value[otherSide(side)]
+  set(
+    side,
+    { ...plainCopy(like ?? {}), on: true },
+    `${definition.value.name.toLowerCase()} ${side}`,
+  )
+}
+const takeOff = (side: Side) =>
+  studio.keep(side, dropLayer(row), `no ${definition.value.name.toLowerCase()} ${side}`)
+const shift = (side: Side, by: 1 | -1) =>
+  studio.keep(side, moveLayer(row, by), `order of layers ${side}`)
 const between = computed(() =>
   (layers.value[sides.value[0]!] as unknown as { between?: number[] })?.between?.join('–'),
 )
@@ -115,8 +156,7 @@ const BETWEEN = ['1–2', '2–3', '3–4', '4–5']
     </p>
     <div class="line">
       <span class="small muted2"
-        >usual {{ usual(first.key, first.usual).join(' – ')
-        }}{{ first.unit === '°' ? '°' : ' mm' }}</span
+        >usual {{ usual(first.key, first.usual).join(' – ') }}{{ unitBehind(first.unit) }}</span
       >
       <PlainButton
         v-for="p in first.presets"
@@ -125,7 +165,7 @@ const BETWEEN = ['1–2', '2–3', '3–4', '4–5']
         :disabled="fitting.readOnly"
         @click="both({ [first.key]: p }, `${definition.name.toLowerCase()} ${p}`)"
       >
-        {{ p }}{{ first.unit === '°' ? '°' : ' mm' }}
+        {{ p }}{{ unitBehind(first.unit) }}
       </PlainButton>
       <template v-if="row.kind === 'archFill'"
         ><PlainButton
@@ -167,6 +207,59 @@ const BETWEEN = ['1–2', '2–3', '3–4', '4–5']
             (heads: string) => both({ between: heads.split('–').map(Number) }, 'between')
           "
       /></label>
+      <label v-for="choice in choices" :key="choice.key" class="chip"
+        >{{ choice.label }}
+        <VSelect
+          class="choice"
+          density="compact"
+          :items="choice.items"
+          :model-value="choice.value"
+          :disabled="fitting.readOnly"
+          :aria-label="`${definition.name}: ${choice.key}`"
+          @update:model-value="(word: string) => both({ [choice.key]: word }, choice.key)"
+      /></label>
+    </div>
+    <div class="feet">
+      <div v-for="foot in feet" :key="foot.side" class="line">
+        <SideMark :side="foot.side" word />
+        <template v-if="foot.layer">
+          <label class="chip"
+            ><VCheckboxBtn
+              :model-value="foot.on"
+              :disabled="fitting.readOnly"
+              @update:model-value="switchOn(foot.side, !foot.on)"
+            />
+            on</label
+          >
+          <PlainButton
+            class="chip"
+            :disabled="fitting.readOnly"
+            :aria-label="`Earlier on the ${foot.side} foot`"
+            @click="shift(foot.side, -1)"
+          >
+            ▲
+          </PlainButton>
+          <PlainButton
+            class="chip"
+            :disabled="fitting.readOnly"
+            :aria-label="`Later on the ${foot.side} foot`"
+            @click="shift(foot.side, 1)"
+          >
+            ▼
+          </PlainButton>
+          <PlainButton
+            class="chip"
+            :disabled="fitting.readOnly"
+            :aria-label="`Take off the ${foot.side} foot`"
+            @click="takeOff(foot.side)"
+          >
+            take off
+          </PlainButton>
+        </template>
+        <PlainButton v-else class="chip" :disabled="fitting.readOnly" @click="putOn(foot.side)">
+          put on too
+        </PlainButton>
+      </div>
     </div>
     <div v-for="rule in definition.amounts.slice(1)" :key="rule.key" class="grid">
       <span class="small"
@@ -179,8 +272,8 @@ const BETWEEN = ['1–2', '2–3', '3–4', '4–5']
         :value="value(side, rule.key)"
         :unit="rule.unit"
         :step="rule.step"
-        :min="rule.key === 'xMm' ? -80 : rule.key === 'behindHeadsMm' ? -20 : 0"
-        :max="rule.key === 'yMm' ? 400 : 60"
+        :min="rule.range[0]"
+        :max="rule.range[1]"
         :start="rule.fallback"
         :label="`${side} ${definition.name} ${rule.label}`"
         :disabled="fitting.readOnly || !layers[side]"
@@ -290,6 +383,14 @@ const BETWEEN = ['1–2', '2–3', '3–4', '4–5']
   grid-template-columns: minmax(0, 1fr) 146px 146px;
   gap: 6px;
   align-items: center;
+}
+.feet {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px;
+}
+.choice {
+  min-width: 130px;
 }
 .heads {
   display: flex;

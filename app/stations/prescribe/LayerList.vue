@@ -2,7 +2,7 @@
 import { LAYERS, type LayerKind } from '../../../core/kinds/layers/all'
 import Sortable from 'sortablejs'
 import { onBeforeUnmount, onMounted, ref } from 'vue'
-import { VAutocomplete, VCheckboxBtn } from 'vuetify/components'
+import { VAutocomplete, VCheckboxBtn, VSelect } from 'vuetify/components'
 import { amountOf, mainRule } from '../../../core/kinds/layers/amount'
 import { skiveSense } from '../../../core/device/sizeSense'
 import { soleParameters } from '../../../core/device/soleParameters'
@@ -67,12 +67,15 @@ function toggle(row: LayerRow) {
   for (const side of SIDES)
     if (layer(row, side)) studio.keep(side, setLayer(row, { on }), on ? 'layer on' : 'layer off')
 }
+/** on which feet the next layer is added */
+const addedTo = ref<Side | 'both'>('both')
+const ADDED_TO = ['both', ...SIDES]
 /** how many were added: the field begins anew with each */
 const added = ref(0)
 const explained = ({ does }: { does: string }) => ({ subtitle: does })
 function add(kind: LayerKind | null) {
   if (!kind) return
-  studio.addLayer(kind)
+  studio.addLayer(kind, addedTo.value === 'both' ? SIDES : [addedTo.value])
   added.value++
 }
 const because = (row: LayerRow) => SIDES.map((s) => layer(row, s)?.because).find(Boolean)
@@ -133,8 +136,8 @@ const kinds = [...LAYERS.all]
             :value="value(row, side)"
             :unit="rule(row).unit"
             :step="rule(row).step"
-            :min="rule(row).unit === '°' ? -45 : 0"
-            :max="rule(row).unit === '°' ? 45 : 40"
+            :min="rule(row).range[0]"
+            :max="rule(row).range[1]"
             :start="rule(row).fallback || rule(row).step"
             :label="`${side} ${LAYERS.of(row.kind).name}`"
             :disabled="fitting.readOnly"
@@ -173,6 +176,7 @@ const kinds = [...LAYERS.all]
         :disabled="fitting.readOnly"
         @update:model-value="add"
       />
+      <VSelect v-model="addedTo" label="on" :items="ADDED_TO" :disabled="fitting.readOnly" />
     </div>
   </div>
 </template>
@@ -196,7 +200,7 @@ const kinds = [...LAYERS.all]
 .row {
   grid-template-columns: 26px 24px minmax(0, 1fr) 146px 146px;
   border-bottom: 0;
-  padding: 3px 8px 3px 2px;
+  padding: 1px 8px 1px 2px;
 }
 .item {
   border-bottom: 1px solid var(--hairline);
@@ -240,11 +244,51 @@ const kinds = [...LAYERS.all]
   text-decoration: underline dotted;
 }
 .foot {
-  padding: 6px 8px;
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 96px;
+  gap: 6px;
+  padding: 3px 8px;
   border-top: 1px solid var(--hairline);
 }
 .empty {
   padding: 14px;
+}
+/* Eight layers at once beside a mouse; fingers keep their size. */
+@media (pointer: fine) and (min-width: 1180px) {
+  .head {
+    grid-template-columns: minmax(0, 1fr) 132px 132px;
+  }
+  .row {
+    grid-template-columns: 26px 24px minmax(0, 1fr) 132px 132px;
+    padding-top: 0;
+    padding-bottom: 0;
+  }
+  .row :deep(.stepper) {
+    grid-template-columns: 33px 1fr 33px;
+    height: 35px;
+  }
+  .row :deep(.stepper small) {
+    font-size: 11px;
+    line-height: 12px;
+  }
+  .row :deep(.stepper input) {
+    line-height: 17px;
+  }
+  .row .what,
+  .row .grip {
+    min-height: 36px;
+  }
+  .row .what b,
+  .row .note {
+    display: block;
+    line-height: 16px;
+    white-space: nowrap;
+    overflow: hidden;
+    text-overflow: ellipsis;
+  }
+  .foot :deep(.v-field) {
+    --v-input-control-height: 38px;
+  }
 }
 @media (max-width: 1179px) {
   .row {

@@ -22,6 +22,7 @@ import EffectsView from './EffectsView.vue'
 import LayerList from './LayerList.vue'
 import SendPane from './SendPane.vue'
 import ShellView from './ShellView.vue'
+import StandsStrip from './StandsStrip.vue'
 import SpaceCard from './SpaceCard.vue'
 import StartDialog from './StartDialog.vue'
 import VersionsPane from './VersionsPane.vue'
@@ -340,6 +341,7 @@ const PANES = [
             :spots="spots(s)"
             :outline-points="shaping ? trimPoints(s) : null"
             :reach-of="row ? row.index[s] : -1"
+            :carries="studio.standing[s]?.stands?.onMm"
             :fixed="fitting.readOnly"
             @section="(v: number) => (sectionShare = v)"
             @turn="(v: number) => (turnDeg = v)"
@@ -394,6 +396,7 @@ const PANES = [
           @measured="(m) => (found = m)"
         />
       </section>
+      <InTurn><StandsStrip :studio="studio" /></InTurn>
       <section class="card sections">
         <div class="card-head">
           <b class="nowrap"
@@ -417,6 +420,7 @@ const PANES = [
               :section="shapes[s]?.section ?? null"
               :handles="handles(s)"
               :reach="reachOf(s)"
+              :floor="studio.standing[s]?.stands?.floor ?? null"
               :fixed="fitting.readOnly"
               :cover-mm="
                 studio.device(s).shell.cover.material === 'none'

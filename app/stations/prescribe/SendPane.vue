@@ -1,21 +1,17 @@
 <script setup lang="ts">
-import { newId } from '~/browser/newId'
 import { plainCopy } from '~/browser/plainCopy'
 import { deviceRows } from '../../../core/device/deviceRows'
-import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VSelect, VTextField } from 'vuetify/components'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
-import type { LabOrder } from '../../../core/record/schema'
 import type { PresetRow } from '../../../shared/contracts'
 import SideMark from '~/components/SideMark.vue'
-import StatusMark from '~/components/StatusMark.vue'
 import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import { useSession } from '~/stores/session'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
-import { useQueue } from '~/stores/queue'
+import OrdersPane from './OrdersPane.vue'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
 import { useOutbox } from '~/stores/outbox'
@@ -23,18 +19,18 @@ import { useOutbox } from '~/stores/outbox'
 /** What leaves the studio: files, papers, an order to the lab, a preset for the shop. */
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
 const { fitting } = studio
-const queue = useQueue()
 const session = useSession()
 const trouble = ref('')
 const busy = ref('')
-const note = ref('')
 const made = (side: Side) =>
   Boolean(fitting.record.feet[side]!.device) && fitting.record.feet[side]!.device!.kind !== 'none'
-const any = computed(() => SIDES.some(made))
+const feet = computed(() => SIDES.filter(made))
+const any = computed(() => feet.value.length > 0)
 const FILES = [
   ['.stl', 'solid, STL'],
   ['.3mf', 'solid, 3MF'],
   ['.obj', 'solid, OBJ'],
+  ['-positive.stl', 'positive for pressing'],
   ['-sole.stl', 'sole surface for milling'],
   ['-template.svg', 'template, SVG'],
   ['-template.dxf', 'template, DXF'],
@@ -64,42 +60,6 @@ async function file(side: Side, end: string) {
   if (bytes)
     download(`${fitting.client?.code ?? 'client'}-${side}${end}`, bytes, 'application/octet-stream')
 }
-const orders = computed(() => [...(fitting.record.orders ?? [])].reverse())
-/**
- * An order's id is made with it and stays until it was answered, however often it is pressed; other
- * devices or feet are another order.
- */
-let orderId: string = newId()
-let ordered = ''
-async function order() {
-  await queue.flush()
-  const feet = SIDES.filter(made)
-  const what = JSON.stringify(feet.map((side) => fitting.record.feet[side]))
-  if (what !== ordered) orderId = newId()
-  ordered = what
-  if (!(await send({ id: orderId, feet, note: note.value.trim() }))) return
-  orderId = newId()
-  note.value = ''
-}
-async function send(body: { id: string; feet: readonly Side[]; note: string }) {
-  const answer = await run('order', () =>
-    api<{ order: LabOrder }>(`fittings/${fitting.id}/order`, 'POST', body),
-  )
-  // Also where no answer came: the server may have kept it, and lists it.
-  await queue.reload().catch(() => undefined)
-  return answer
-}
-const askAgain = ({ id, feet, note: words = '' }: LabOrder) => send({ id, feet, note: words })
-/** What is said of an order, and whether the lab may be asked for it again. */
-function stateOf({ answer }: LabOrder): { kind: 'good' | 'watch' | 'stop'; word: string } {
-  if (answer.status === 'accepted') return { kind: 'good', word: `taken, ready ${answer.dueOn}` }
-  if (answer.status === 'queries')
-    return { kind: 'watch', word: `${answer.queries.length} to answer` }
-  if (answer.status === 'refused') return { kind: 'stop', word: 'the lab said no' }
-  return { kind: 'watch', word: 'no answer yet: it may have arrived' }
-}
-const unanswered = ({ answer }: LabOrder) =>
-  answer.status === 'sent' || answer.status === 'no answer'
 const presets = ref<PresetRow[]>([])
 const name = ref('')
 const from = ref<Side>('left')
@@ -129,7 +89,6 @@ const drop = async (id: string) =>
       words: 'preset taken out',
     }),
   )) && load()
-const when = (at?: string) => (at ? format(new Date(at), 'd MMM, HH:mm') : '')
 const FROM = choicesOf(SIDES, (side) => `${side} device`)
 </script>
 
@@ -175,46 +134,7 @@ const FROM = choicesOf(SIDES, (side) => `${side} device`)
         </PlainButton>
       </div>
     </section>
-    <section>
-      <h3>Order from the lab</h3>
-      <div class="line">
-        <VTextField
-          v-model="note"
-          maxlength="500"
-          aria-label="Note for the lab"
-          placeholder="a note for the lab"
-          :disabled="!session.may('devices.order')"
-        /><VBtn
-          color="primary"
-          variant="flat"
-          :disabled="!any || busy !== '' || fitting.blocked || !session.may('devices.order')"
-          @click="order"
-          >{{ busy === 'order' ? 'Sending …' : 'Send order' }}</VBtn
-        >
-      </div>
-      <p class="small muted">
-        A code goes out, no name. With it: prescription, solids, sole surfaces, templates.
-      </p>
-      <div v-for="o in orders" :key="o.id" class="order">
-        <StatusMark :kind="stateOf(o).kind" :word="stateOf(o).word" />
-        <span class="small"
-          >{{ o.lab }} · {{ o.feet.join(' and ') }} · {{ when(o.at)
-          }}{{ o.answer.reference ? ` · ${o.answer.reference}` : '' }}</span
-        >
-        <ul>
-          <li v-for="(q, i) in o.answer.queries" :key="i" class="small">
-            <SideMark v-if="q.foot !== 'both'" :side="q.foot" word /> {{ q.words }}
-          </li>
-        </ul>
-        <VBtn
-          v-if="unanswered(o)"
-          size="small"
-          :disabled="busy !== '' || !session.may('devices.order')"
-          @click="askAgain(o)"
-          >Ask the lab again</VBtn
-        >
-      </div>
-    </section>
+    <OrdersPane :feet="feet" />
     <section>
       <h3>Presets of the shop</h3>
       <form class="line" @submit.prevent="keepPreset">
@@ -295,11 +215,5 @@ h3 {
 }
 .preset {
   min-height: 44px;
-}
-.order {
-  padding: 4px 0;
-}
-ul {
-  padding-left: 18px;
 }
 </style>

@@ -20,6 +20,8 @@ import { useModels } from '~/stores/models'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
 import { useChanges } from '~/stores/changes'
+import FoldButton from '~/components/FoldButton.vue'
+import { useFold } from '~/composables/useFold'
 import PlainButton from '~/components/PlainButton.vue'
 
 /**
@@ -92,6 +94,20 @@ const tight = computed(() =>
       studio.device(side).kind !== 'none' && Object.values(missing(side)).some((mm) => mm < 0),
   ),
 )
+const { open, toggle } = useFold('space', () => tight.value.length > 0)
+/** Each foot in a word: where it is tightest. */
+const tightest = computed(() =>
+  rows.value.flatMap(({ side, kind, places }) => {
+    if (kind === 'none') return []
+    const known = places.filter((p) => p.mark)
+    const order = { stop: 0, watch: 1, good: 2 }
+    const [worst] = known.sort((a, b) => order[a.mark!.kind] - order[b.mark!.kind])
+    if (!worst) return [{ side, mark: null, words: `heel ${places[0]!.needed} mm` }]
+    return worst.mark!.kind === 'good'
+      ? [{ side, mark: { kind: 'good' as const, word: 'room' }, words: '' }]
+      : [{ side, mark: worst.mark, words: worst.name }]
+  }),
+)
 const ways = shallowRef<Partial<Record<Side, WayOut[]>>>({})
 let asked = 0
 const REST_MS = 250
@@ -155,7 +171,7 @@ useEventListener('keydown', onKey)
 <template>
   <section class="card space" aria-label="Space in the footwear">
     <div class="card-head">
-      <b class="nowrap">Space in</b>
+      <FoldButton :open of="space" @toggle="toggle" /><b class="nowrap">Space in</b>
       <VAutocomplete
         v-model="picked"
         label="Footwear to hold the devices against"
@@ -165,9 +181,14 @@ useEventListener('keydown', onKey)
         single-line
         placeholder="choose footwear …"
       />
-      <span class="aside small nowrap">insole out · estimate</span>
+      <span v-if="open" class="aside small nowrap">insole out · estimate</span>
+      <span v-else class="aside small nowrap folded"
+        ><span v-for="t in tightest" :key="t.side"
+          ><SideMark :side="t.side" /> {{ t.words }}
+          <StatusMark v-if="t.mark" v-bind="t.mark" /></span
+      ></span>
     </div>
-    <div v-for="row in rows" :key="row.side" class="row">
+    <div v-for="row in open ? rows : []" :key="row.side" class="row">
       <SideMark :side="row.side" />
       <span v-if="row.kind === 'none'" class="muted">no device</span>
       <template v-else
@@ -176,7 +197,7 @@ useEventListener('keydown', onKey)
           <StatusMark v-if="p.mark" v-bind="p.mark" /></span
       ></template>
     </div>
-    <div v-if="offers.length" class="ways">
+    <div v-if="open && offers.length" class="ways">
       <span class="small bold">Ways out</span>
       <PlainButton
         v-for="o in offers"
@@ -195,17 +216,23 @@ useEventListener('keydown', onKey)
 <style scoped>
 .space {
   flex: none;
-  padding-bottom: 6px;
+  padding-bottom: 2px;
 }
 .space .card-head {
-  padding: 4px 10px;
+  padding: 2px 8px;
   align-items: center;
+  border-bottom: 0;
+  --v-input-control-height: 36px;
 }
 .card-head .field {
   height: 36px;
   font-size: 14px;
   flex: 1;
   min-width: 0;
+}
+.folded {
+  display: flex;
+  gap: 8px;
 }
 .row {
   display: grid;

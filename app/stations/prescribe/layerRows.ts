@@ -73,6 +73,18 @@ export const doubleLayer =
     layers: device.layers.flatMap((l) => (l === find(device, row) ? [l, { ...l }] : [l])),
   })
 
+/** Moves a layer one place towards the foot (−1) or away from it (1), on one foot. */
+export const moveLayer =
+  (row: Pick<LayerRow, 'kind' | 'nth'>, by: 1 | -1): Edit =>
+  (device) => {
+    const layers = [...device.layers]
+    const from = layers.indexOf(find(device, row)!)
+    const to = from + by
+    if (from < 0 || to < 0 || to >= layers.length) return device
+    layers.splice(to, 0, ...layers.splice(from, 1))
+    return { ...device, layers }
+  }
+
 /** Puts layers into the order of the given keys. */
 export const orderLayers =
   (order: readonly string[]): Edit =>

@@ -2,7 +2,7 @@ import { plainCopy } from '~/browser/plainCopy'
 import { deviceRows, type DeviceRows } from '../../../core/device/deviceRows'
 import { shallowReactive, ref, watch } from 'vue'
 import { deviceDiff } from '../../../core/device/deviceDiff'
-import type { LoadName } from '../../../core/mechanics/contact'
+import { notTold, type LoadName } from '../../../core/mechanics/contact'
 import { effectOf, type ContactEffect } from '../../../core/mechanics/layerEffects'
 import { overPush, type OverPush } from '../../../core/mechanics/overPush'
 import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
@@ -189,6 +189,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
     if (!e) return []
     return [
       `${side} shell: ${e.giveFrom}`,
+      ...notTold(studio.device(side)).map((words) => `${side}: not told: ${words}`),
       ...(e.tissue === null
         ? []
         : [`${side} tissue: ${e.tissue.toFixed(2)} times as stiff as usual, from the plate`]),

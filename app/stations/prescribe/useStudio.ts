@@ -3,12 +3,12 @@ import { deviceRows } from '../../../core/device/deviceRows'
 import { LAYERS, layerSchema, type LayerKind } from '../../../core/kinds/layers/all'
 import { computed, ref, shallowReactive, watch } from 'vue'
 import { plainDevice } from '../../../core/device/buildDevice'
-import type { Device, DeviceVersion, Foot } from '../../../core/record/schema'
+import type { Device, DeviceVersion, Foot, Post } from '../../../core/record/schema'
 import { SIDES, otherSide, type Side } from '../../../core/tables/vocabulary'
 import { useDeviceVersions } from '~/composables/useDeviceVersions'
 import { useFitting } from '~/stores/fitting'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
-import type { Shape, TerrainKind } from '~/workers/device.worker'
+import type { Shape, Standing, TerrainKind } from '~/workers/device.worker'
 import { layerRows } from './layerRows'
 import { useChanges } from '~/stores/changes'
 
@@ -25,6 +25,8 @@ export function useStudio() {
   const sectionShare = ref(0.13)
   const turnDeg = ref(0)
   const shapes = shallowReactive<Record<Side, Shape | null>>({ left: null, right: null })
+  /** how each kept device stands on a flat floor */
+  const standing = shallowReactive<Record<Side, Standing | null>>({ left: null, right: null })
   /** key of the layer whose numbers are open */
   const chosen = ref<string | null>(null)
 
@@ -61,6 +63,16 @@ export function useStudio() {
       () => ask(plainCopy(footOf(side))),
       { immediate: true },
     )
+    const stand = newestWins(
+      (foot: Foot) => deviceWorker().standing(foot, deviceRows(fitting.norms)),
+      (answer) => (standing[side] = answer),
+    )
+    // Only what is kept is put on the floor: while a stepper is held, the drawing comes first.
+    watch(
+      () => fitting.record.feet[side],
+      () => stand(plainCopy(footOf(side))),
+      { immediate: true },
+    )
   }
 
   /** Shows a device without keeping it. */
@@ -78,12 +90,15 @@ export function useStudio() {
     SIDES.forEach((s) => keep(s, edit, words))
   const copyTo = (to: Side) =>
     keep(to, () => plainCopy(stored(otherSide(to))), `copy ${otherSide(to)} device to`)
-  function addLayer(kind: LayerKind) {
-    const nth = device('left').layers.filter((l) => l.kind === kind).length
-    keepBoth(
-      (d) => ({ ...d, layers: [...d.layers, layerSchema.parse({ kind })] }),
-      LAYERS.of(kind).name.toLowerCase(),
-    )
+  /** Adds a layer to both feet, or to the ones that are named. */
+  function addLayer(kind: LayerKind, sides: readonly Side[] = SIDES) {
+    const nth = device(sides[0]!).layers.filter((l) => l.kind === kind).length
+    for (const side of sides)
+      keep(
+        side,
+        (d) => ({ ...d, layers: [...d.layers, layerSchema.parse({ kind })] }),
+        LAYERS.of(kind).name.toLowerCase(),
+      )
     chosen.value = `${kind}#${nth}`
   }
   const versions = (side: Side): DeviceVersion[] => fitting.record.feet[side]!.deviceVersions ?? []
@@ -99,6 +114,7 @@ export function useStudio() {
     sectionShare,
     turnDeg,
     shapes,
+    standing,
     chosen,
     rows,
     row,
@@ -116,20 +132,27 @@ export function useStudio() {
   }
 }
 
-/** Sets the numbers of one post; 0° takes it off. */
+/** Takes the post of a place off. */
+export const dropPost =
+  (at: Post['at']): ((device: Device) => Device) =>
+  (device) => ({ ...device, posts: device.posts.filter((p) => p.at !== at) })
+
+/** Sets the numbers of one post; one that is not there yet is put on. 0° is a flat block. */
 export function postEdit(change: {
   at?: 'rearfoot' | 'forefoot'
   angleDeg?: number
   style?: 'extrinsic' | 'intrinsic'
   lengthMm?: number | undefined
   motionDeg?: number | undefined
+  half?: Post['half']
+  material?: string | undefined
+  glued?: boolean | undefined
 }): (device: Device) => Device {
   return (device) => {
     const at = change.at ?? 'rearfoot'
     const there = device.posts.find((p) => p.at === at)
     const others = device.posts.filter((p) => p.at !== at)
     const angleDeg = change.angleDeg ?? there?.angleDeg ?? 0
-    if (angleDeg === 0) return { ...device, posts: others }
     return {
       ...device,
       posts: [...others, { style: 'extrinsic', ...there, ...change, at, angleDeg }],

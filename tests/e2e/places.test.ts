@@ -1,0 +1,46 @@
+import { expect, newClient, pick, signIn, test } from './fixtures'
+
+test('an owner opens a second place, works there, and closes it again', async ({ page }) => {
+  await signIn(page, 'Sunniva')
+  await page.goto('/settings')
+  await page.getByRole('tab', { name: 'Places' }).click()
+  await page.getByLabel('A further place').fill('Rink counter')
+  await page.getByRole('button', { name: 'Open it' }).click()
+  await expect(page.getByText('Rink counter is open.')).toBeVisible()
+  const brand = page.getByRole('link', { name: 'Today' }).first()
+  await expect(brand).toContainText('Hollin Row Fit Room')
+
+  // There nobody is in the chair, and what is begun there is there.
+  await page.goto('/')
+  await page.getByRole('button', { name: /^Sunniva Hale, Owner/ }).click()
+  await page.getByText('Work at Rink counter').click()
+  await expect(brand).toContainText('Rink counter')
+  await expect(page.getByText('No visits today.')).toBeVisible()
+  await page.keyboard.press('Escape')
+  await newClient(page, 'Petronella Rinkside')
+  await page.goto('/')
+  await expect(page.getByRole('link', { name: /Petronella Rinkside/ }).first()).toBeVisible()
+  await page.getByRole('tab', { name: 'All places' }).click()
+  await expect(page.getByText('at Hollin Row Fit Room').first()).toBeVisible()
+
+  // Another person who signs in on this device stands at the same counter.
+  await page.getByRole('button', { name: /^Sunniva Hale, Owner/ }).click()
+  await page.getByText('Sign out').click()
+  await expect(page).toHaveURL(/sign-in/)
+  await signIn(page, 'Rhona')
+  await expect(brand).toContainText('Rink counter')
+  await expect(page.getByRole('link', { name: /Petronella Rinkside/ }).first()).toBeVisible()
+  await page.getByRole('button', { name: /^Rhona Ketteridge, Fitter/ }).click()
+  await page.getByText('Sign out').click()
+
+  await signIn(page, 'Sunniva')
+  await page.goto('/settings')
+  await page.getByRole('tab', { name: 'Places' }).click()
+  await page.getByRole('button', { name: 'Close Rink counter' }).click()
+  await pick(page, 'All that goes to', 'Hollin Row Fit Room')
+  await page.locator('form.notice').getByRole('button', { name: 'Close Rink counter' }).click()
+  await expect(page.getByText('Rink counter is closed.')).toBeVisible()
+  await page.goto('/')
+  await expect(page.getByRole('tab', { name: 'All places' })).toHaveCount(0)
+  await expect(page.getByRole('link', { name: /Petronella Rinkside/ }).first()).toBeVisible()
+})
