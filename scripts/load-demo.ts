@@ -45,7 +45,7 @@ async function main(demo: boolean) {
         'insert into people (shop_id, name, login, role, demo) values ($1, $2, $3, $4, true)',
         [shopId, name, login, role],
       )
-    await putModels(db, shopId, demoModels())
+    await putModels(db, { shopId }, demoModels())
     const times: Record<string, [hour: number, minute: number, state: VisitState, reason: string]> =
       {
         'mirela-stanhope': [9, 0, 'seen', 'two weeks after handover'],
@@ -59,25 +59,31 @@ async function main(demo: boolean) {
       if (file.endsWith('-earlier')) continue
       const { clientId, fittingId } = await importRecord(
         db,
-        shopId,
+        { shopId },
         record,
         localDay(),
         'Rhona Ketteridge',
       )
       for (const [, before] of earlier.filter(([name]) => name.startsWith(file)))
-        await importFitting(db, shopId, clientId, before, localDay(), 'Rhona Ketteridge')
+        await importFitting(db, { shopId }, clientId, before, localDay(), 'Rhona Ketteridge')
       const [hour, minute, state, reason] = times[file]!
       const at = new Date()
       at.setHours(hour, minute, 0, 0)
-      await addVisit(db, shopId, fittingId, at, reason, state)
+      await addVisit(db, { shopId }, fittingId, at, reason, state)
     }
     const jobs = benchRecords(localDay())
     for (const { record, visit } of Object.values(jobs)) {
-      const { fittingId } = await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+      const { fittingId } = await importRecord(
+        db,
+        { shopId },
+        record,
+        localDay(),
+        'Rhona Ketteridge',
+      )
       if (!visit) continue
       const at = new Date()
       at.setHours(visit.hour, visit.minute, 0, 0)
-      await addVisit(db, shopId, fittingId, at, visit.reason, 'to-come', visit.minutes)
+      await addVisit(db, { shopId }, fittingId, at, visit.reason, 'to-come', visit.minutes)
     }
     // Earlier logs of the oven and the tray: what they say steadies a log that has only begun.
     for (const [i, apparatus] of ['oven', 'tray', 'oven', 'tray', 'oven'].entries()) {
@@ -104,7 +110,7 @@ async function main(demo: boolean) {
     }
     const past = pastRecords(localDay())
     for (const record of Object.values(past))
-      await importRecord(db, shopId, record, localDay(), 'Rhona Ketteridge')
+      await importRecord(db, { shopId }, record, localDay(), 'Rhona Ketteridge')
     const clients = [times, jobs, past].reduce((sum, all) => sum + Object.keys(all).length, 0)
     return `Demo data loaded: three invented people, ${clients} invented clients, forty invented models.`
   })

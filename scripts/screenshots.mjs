@@ -1,6 +1,8 @@
 // npm run screenshots: one picture of each main view from the demo data, into docs/screenshots.
 import { spawn } from 'node:child_process'
-import { mkdirSync } from 'node:fs'
+import { mkdirSync, mkdtempSync, rmSync } from 'node:fs'
+import { tmpdir } from 'node:os'
+import { join } from 'node:path'
 import { chromium } from '@playwright/test'
 import { at, say, wait } from './lib/project.mjs'
 import { needDebian } from './lib/packages.mjs'
@@ -8,10 +10,11 @@ import { needDebian } from './lib/packages.mjs'
 needDebian(['postgresql', 'chromium'])
 const port = 21305
 const base = `http://127.0.0.1:${port}`
+const backups = mkdtempSync(join(tmpdir(), 'gentle-arch-pictures-'))
 const server = spawn(process.execPath, [at('scripts/serve-test.mjs')], {
   cwd: at('.'),
   stdio: ['ignore', 'ignore', 'inherit'],
-  env: { ...process.env, E2E_PORT: String(port) },
+  env: { ...process.env, E2E_PORT: String(port), E2E_BACKUPS: backups },
 })
 try {
   for (
@@ -42,18 +45,73 @@ try {
   // pressed and heard in one and the same moment, the application takes for heard before it asked.
   const hour = new Date(new Date().setHours(10, 24, 0, 0))
   await page.clock.install({ time: hour })
-  const shot = async (name) => {
+  const shot = async (name, of = page) => {
     await wait(900)
-    await page.mouse.move(2, 790)
-    await page.screenshot({ path: `${folder}/${name}.png` })
+    await of.mouse.move(2, 790)
+    await of.screenshot({ path: `${folder}/${name}.png` })
     say(name)
   }
-  await page.goto(base)
-  await page.getByRole('radio').first().waitFor()
-  await page.getByLabel(/I know what applies/).check()
-  await shot('sign-in')
-  await page.getByRole('button', { name: /Sign in as/ }).click()
-  await page.getByRole('heading', { name: 'Visits' }).waitFor()
+  const signIn = async (on, name) => {
+    await on.goto(base)
+    await on.getByRole('radio', { name: new RegExp(name) }).click()
+    await on.getByLabel(/I know what applies/).check()
+    await on.getByRole('button', { name: `Sign in as ${name}` }).click()
+    await on.getByRole('heading', { name: 'Visits' }).waitFor()
+  }
+  /** Line down: numbers that were called out wait, and a list says which. */
+  const waiting = async (page) => {
+    await page.route('**/api/**', (route) => route.abort())
+    for (const words of ['width L 98.5', 'length R 269', 'instep R 252']) {
+      await page.getByLabel(/Call-out/).fill(words)
+      await page.getByLabel(/Call-out/).press('Enter')
+    }
+    await page.getByRole('button', { name: /wait.*What waits on this device/ }).click()
+    await shot('waiting')
+    await page.keyboard.press('Escape')
+    await page.unroute('**/api/**')
+    await page.getByText(/Saved/).waitFor({ timeout: 30_000 })
+  }
+  /** The owner at another device. */
+  const another = async () => {
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      locale: 'en-GB',
+    })
+    const page = await context.newPage()
+    await page.clock.install({ time: hour })
+    await signIn(page, 'Sunniva')
+    return page
+  }
+  /** Two people set the same thing, one of them without a line; then what the owner alone sees. */
+  const bothChanged = async (page, other) => {
+    const story = page.url().replace(/[a-z]+$/, 'story')
+    const goal = 'Goal in the client’s words'
+    await page.goto(story)
+    await page.getByLabel(goal).waitFor()
+    await page.route('**/api/**', (route) => route.abort())
+    await page.getByLabel(goal).fill('the long descent without stopping')
+    await page.getByLabel(goal).blur()
+    await other.goto(story)
+    await other.getByLabel(goal).fill('two days in the hut without sore heels')
+    await other.getByLabel(goal).blur()
+    await other.getByText(/Saved/).waitFor()
+    await page.unroute('**/api/**')
+    await page.getByRole('alertdialog').waitFor({ timeout: 60_000 })
+    await shot('both-changed')
+    await other.goto(`${base}/audit`)
+    await other.getByText('looked at the fitting').first().waitFor()
+    await shot('audit', other)
+    await other.goto(`${base}/settings`)
+    await other.getByRole('tab', { name: 'Backups' }).click()
+    await other.getByText('read back whole').waitFor()
+    await shot('backups', other)
+    await other.goto(`${base}/`)
+    await other.getByRole('button', { name: /^Sunniva Hale, Owner/ }).click()
+    await other.getByText('Lock this page').click()
+    await other.getByText('Locked for Sunniva').waitFor()
+    await shot('lock', other)
+  }
+  await signIn(page, 'Rhona')
   await shot('today')
   const open = async (client, station) => {
     await page.clock.setSystemTime(hour)
@@ -93,7 +151,9 @@ try {
     if (station === 'measure') await page.getByLabel(/Call-out/).fill('width 97.5 / 99')
     if (station === 'prescribe') {
       // One step of the right skive, so that the picture says what it bought.
+      await page.getByRole('button', { name: 'Show all of effects' }).click()
       await page.getByRole('button', { name: /right Inner heel/ }).waitFor({ timeout: 60_000 })
+      await page.getByRole('button', { name: 'Fold effects' }).click()
       await wait(4000)
       await page.getByLabel('right Medial heel skive, mm').fill('4')
       await page.getByLabel('right Medial heel skive, mm').press('Enter')
@@ -139,36 +199,12 @@ try {
   await open('Tove', 'match')
   await page.getByRole('region', { name: 'Bring out' }).waitFor()
   await shot('match')
-  await open('Oskar', 'match')
-  await page.getByRole('button', { name: /^Choose / }).click()
-  await page.getByRole('button', { name: 'Try-on', exact: true }).click()
-  await page.getByRole('button', { name: 'Start the clock' }).click()
-  for (const [group, value] of [
-    ['left toes upright', 'touch'],
-    ['left toes flexed', 'come off'],
-    ['left hold', 'even'],
-    ['right toes upright', 'touch'],
-    ['right hold', 'tight'],
-  ])
-    await page
-      .getByRole('group', { name: group })
-      .getByRole('button', { name: value, exact: true })
-      .click()
-  await page.getByRole('application', { name: /right foot, medial/ }).click()
-  await page.getByRole('button', { name: 'Work plan' }).click()
-  await page.getByRole('button', { name: 'Plan from fit' }).click()
-  await shot('match-work')
-  await page.goto(`${base}/catalogue`)
-  await page.getByRole('button', { name: 'Traverse 99' }).click()
-  await shot('catalogue')
   for (const station of ['make', 'handover']) {
     await open('Tove', station)
     await shot(station)
   }
   await open('Mirela', 'followup')
   await shot('followup')
-  await page.goto(`${base}/worked`)
-  await shot('worked')
   // The bench: a plan of the day, then one sheet in the oven, step by step on a tablet.
   await page.goto(`${base}/bench`)
   await page.getByRole('button', { name: 'Keep this plan' }).click({ timeout: 30_000 })
@@ -224,12 +260,11 @@ try {
   await page.request.patch(`${base}/api/heat/${log}`, { data: { do: 'add', readings } })
   await page.goto(`${base}/heat`)
   await shot('heat')
-  await page.setViewportSize({ width: 1024, height: 768 })
-  await page.goto(`${base}/bench/${ngozi.id}`)
-  await page.getByRole('button', { name: /^Start, timer/ }).click()
-  await page.getByRole('timer').waitFor()
-  await shot('bench-step')
+  await open('Tove', 'measure')
+  await waiting(page)
+  await bothChanged(page, await another())
   await browser.close()
 } finally {
   server.kill('SIGTERM')
+  rmSync(backups, { recursive: true })
 }

@@ -6,6 +6,7 @@ import { tmpdir } from 'node:os'
 import { join } from 'node:path'
 import { build, runAsync } from './lib/project.mjs'
 import { startCluster, stopCluster } from './lib/cluster.mjs'
+import { backUpNight } from './lib/nightly.mjs'
 import { end, serve } from './lib/serve.mjs'
 import { migrate } from './migrate.mjs'
 
@@ -37,6 +38,8 @@ async function start(port) {
     { env: { ...process.env, ...urls } },
   )
   if (loaded !== 0) return close(1)
+  // A folder for it is told where somebody wants to see one.
+  if (process.env.E2E_BACKUPS) await backUpNight(process.env.E2E_BACKUPS, urls.MIGRATION_URL)
   const child = await serve({
     port,
     env: { ...urls, ARCH_SESSION_SECRET: randomBytes(32).toString('hex') },

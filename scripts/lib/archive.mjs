@@ -114,7 +114,7 @@ const GRANTS = [
     'select, insert, update, delete',
     'shops, people, sign_in_tries, sign_in_known, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models',
   ],
-  ['select, insert, update', 'timers, bench_plans, heat_logs, writes, sessions'],
+  ['select, insert, update', 'timers, bench_plans, heat_logs, writes, sessions, places'],
   ['select, insert, delete', 'double_readings, photos, scans, device_presets, due_items, outcomes'],
   ['select, insert', 'audit, norms, bench_log, erased'],
   ['select', 'backups'],
