@@ -273,7 +273,9 @@ const KINDS = {
       find: [d.model.id, String(d.model.sizesMm[d.number]), i],
     }),
     isLastOnly: true,
-    count: `select count(*)::int as n from models where id = $1 and (content->'stock'->>$2)::int = $3`,
+    // Each device counts a size of its own, on the shelf of the only place.
+    count: `select count(*)::int as n from models, jsonb_each(stock) shelf
+            where id = $1 and (shelf.value->>$2)::int = $3`,
   },
   reading: {
     // All devices on one fitting: what somebody else added meanwhile stays.

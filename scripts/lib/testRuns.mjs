@@ -10,6 +10,7 @@ import { at, root, say } from './project.mjs'
  */
 const faults = []
 const FIRST_LINES = 12
+const LAST_LINES = 24
 let passed = 0
 let failed = 0
 const began = Date.now()
@@ -41,7 +42,13 @@ export async function step(name, work) {
   return bad === 0
 }
 
-/** A check that passes or not, with its first words told again at the end. */
+/** Where a check's words are many: how it began, and how it ended, which is mostly why. */
+function firstAndLast(lines) {
+  if (lines.length <= FIRST_LINES + LAST_LINES) return lines
+  return [...lines.slice(0, FIRST_LINES), '…', ...lines.slice(-LAST_LINES)]
+}
+
+/** A check that passes or not, with its first and last words told again at the end. */
 export const check = (name, args) =>
   step(name, async () => {
     // Checks run beside each other: each tells its words when it is over.
@@ -52,7 +59,7 @@ export const check = (name, args) =>
       .trimEnd()
       .split('\n')
       .filter((line) => !line.startsWith('npm warn'))
-    const told = lines.slice(0, FIRST_LINES).map((line) => `    ${line.slice(0, 300)}`)
+    const told = firstAndLast(lines).map((line) => `    ${line.slice(0, 300)}`)
     faults.push(`${name}:\n${told.join('\n')}`)
     return [0, 1]
   })
