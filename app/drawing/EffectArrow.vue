@@ -5,7 +5,7 @@ import type { Side } from '../../core/tables/vocabulary'
 
 /**
  * One effect: an arrow by its step in length and weight, the turning moment as an arc as seen from
- * behind; a dash for none, dots where nothing may be told.
+ * behind, with two tips where it may go either way; a dash for none, dots where nothing may be told.
  */
 const { step, kind, side } = defineProps<{
   step: EffectStep | null
@@ -38,7 +38,12 @@ const arc = computed(() => {
   const t = half * clockwise
   const [dx, dy] = [clockwise * Math.cos(t), clockwise * Math.sin(t)]
   const [nx, ny] = [-dy, dx]
-  return `M${x0} ${y0}A${r} ${r} 0 0 ${clockwise > 0 ? 1 : 0} ${x1} ${y1}M${x1 - head * (dx + 0.9 * nx)} ${y1 - head * (dy + 0.9 * ny)}L${x1} ${y1}L${x1 - head * (dx - 0.9 * nx)} ${y1 - head * (dy - 0.9 * ny)}`
+  const [ax, ay] = [head * (dx + 0.9 * nx), head * (dy + 0.9 * ny)]
+  const [bx, by] = [head * (dx - 0.9 * nx), head * (dy - 0.9 * ny)]
+  // Either way: the other end has a tip too, its mirror image about the middle.
+  const other =
+    step?.way === 'either' ? `M${x0 + ax} ${y0 - ay}L${x0} ${y0}L${x0 + bx} ${y0 - by}` : ''
+  return `M${x0} ${y0}A${r} ${r} 0 0 ${clockwise > 0 ? 1 : 0} ${x1} ${y1}M${x1 - ax} ${y1 - ay}L${x1} ${y1}L${x1 - bx} ${y1 - by}${other}`
 })
 </script>
 

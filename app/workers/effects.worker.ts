@@ -24,14 +24,8 @@ import {
   type DeviceEffects,
   type PressurePicture,
 } from '../../core/mechanics/deviceEffects'
-import {
-  layerEffects,
-  withPartAmount,
-  withoutPart,
-  type ContactEffect,
-  type DevicePart,
-  type LayerEffect,
-} from '../../core/mechanics/layerEffects'
+import type { ContactEffect } from '../../core/mechanics/contactEffect'
+import { layerEffects, withPartAmount, withoutPart, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
 import { onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
 import {
   archStiffness,

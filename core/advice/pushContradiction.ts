@@ -5,6 +5,7 @@ import type { FittingRecord } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
 import { contactGround, contactOnDevice } from '../mechanics/contact'
 import { axisOf, plainOf } from '../mechanics/contactReport'
+import { effectOf, surelyNmm } from '../mechanics/contactEffect'
 import { overPush, type OverPush } from '../mechanics/overPush'
 import { pressureRefusal } from '../mechanics/pressureRefusal'
 
@@ -29,7 +30,7 @@ function roughMoment(record: FittingRecord, side: Side, massKg: number): number 
     if (found) {
       const ground = contactGround(found.field, norms, massKg, 'standing', axisOf(foot))
       const plain = contactOnDevice(ground, plainOf(device))
-      moment = contactOnDevice(ground, device, { start: plain }).momentNmm - plain.momentNmm
+      moment = surelyNmm(effectOf(plain, contactOnDevice(ground, device, { start: plain })))
     }
   } catch (error) {
     if (!(error instanceof Refusal)) throw error

@@ -63,7 +63,8 @@ export interface Underside {
   edgeMm: number
 }
 
-const rollOf = ({ b }: Plane): number => degrees(Math.atan(b))
+/** Roll of a floor under a body, degrees, + = the body's medial side goes down. */
+export const rollOf = ({ b }: Plane): number => degrees(Math.atan(b))
 
 /**
  * Puts a body on a flat floor under a load over the middle line, and says how it stands there. Null

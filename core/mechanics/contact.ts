@@ -1,4 +1,9 @@
+import { bodyRest, type BodyRest } from '../device/bodyRest'
 import { buildShell, type ShellBody } from '../device/bodySolid'
+import { rollOf, STANDING } from '../device/stands'
+import type { Plane } from '../geometry/restingPlane'
+import { degrees } from '../geometry/tilt'
+import { Refusal } from '../record/refusal'
 import type { SoleField } from '../geometry/soleField'
 import type { MakingRows } from '../device/shellMaking'
 import { LAYERS } from '../kinds/layers/all'
@@ -40,8 +45,7 @@ export const CONTACT_IGNORES = [
   'shear',
   'muscles',
   'windlass',
-  'the shoe',
-  'how the device stands on its floor (a forefoot post below the shell is not told)',
+  'the shoe, which may hold a device that rocks on a flat floor',
 ] as const
 
 /** Soft foam is what the give of a cover is reckoned for. */
@@ -74,8 +78,21 @@ export interface ContactResult extends RegionFigures {
   momentNmm: number
   momentFixedNmm: number
   solution: ContactSolution
+  /** how the device under the foot rests on its floor; null for the bare floor */
+  rest: ContactRest | null
   /** beyond 8° of roll the model's small angles do not hold */
   flagged: boolean
+}
+
+/** How a device rests on a flat floor under the foot's own centre. */
+export interface ContactRest {
+  /** + = its medial side goes down (everted) */
+  rollDeg: number
+  /** + = its front goes down */
+  pitchDeg: number
+  rocks: boolean
+  /** the moment with the load a little to the outer and to the inner side, N·mm */
+  asideNmm: [number, number]
 }
 
 /**
@@ -158,6 +175,11 @@ function cellsOver(
   return { cells, index: index.subarray(0, n) }
 }
 
+const momentOf = (
+  { load, lengthMm, axis }: Omit<ContactFloor, 'floor'>,
+  { copMm }: ContactSolution,
+): number => subtalarMoment(load.forceN, copMm.x, copMm.y, lengthMm, axis)
+
 function resultOf(
   ground: Omit<ContactFloor, 'floor'>,
   cells: ContactCells,
@@ -173,8 +195,7 @@ function resultOf(
   ])
   const pressure = new Float64Array(ground.field.x.length)
   index.forEach((i, k) => (pressure[i] = solution.pressure[k]!))
-  const moment = (s: ContactSolution) =>
-    subtalarMoment(ground.load.forceN, s.copMm.x, s.copMm.y, ground.lengthMm, ground.axis)
+  const moment = (s: ContactSolution) => momentOf(ground, s)
   const rollDeg = (solution.rollRad * 180) / Math.PI
   return {
     ...regionFigures(ground.field, ground.regions, pressure),
@@ -183,6 +204,7 @@ function resultOf(
     momentNmm: moment(solution),
     momentFixedNmm: moment(fixed),
     solution: { ...solution, pressure },
+    rest: null,
     flagged: Math.abs(rollDeg) > FLAG_DEG,
   }
 }
@@ -237,35 +259,68 @@ export interface OnDevice {
   start?: ContactResult
 }
 
+/** Less roll than this between two places of the load makes no other moment. */
+const SAME_ROLL_DEG = 0.2
+
 /**
- * The same foot on a device: walls that were trimmed off carry nothing, shell and cover give in
- * series with the tissue.
+ * The same foot on a device that rests on a flat floor under the foot's own centre: walls that were
+ * trimmed off carry nothing, shell and cover give in series with the tissue.
+ *
+ * @throws Refusal `falls-over` where the device does not stand under the foot's centre
  */
 export function contactOnDevice(
   ground: ContactGround,
   device: Device,
   { body, give, start }: OnDevice = {},
 ): ContactResult {
-  const shell = body ?? buildShell(buildSurface(ground.field, device), device, ground.rows)
-  const { field, law } = ground
-  const front = shell.frontY
+  const { field, load } = ground
+  const shell = body ?? buildShell(buildSurface(field, device), device, ground.rows)
   const cover = coverGive(device)
   const under = (give ?? usualShellGive(field)).map((g) => g + cover)
+  const rest = bodyRest(shell, { x: load.xcMm, y: STANDING.loadShare * ground.lengthMm })
+  if (!rest)
+    throw new Refusal(
+      'falls-over',
+      'Under the foot this device falls over: no estimate. See how it stands, and what would hold it.',
+      'device',
+    )
+  const on = cellsOnFloor(ground, device, shell, under, rest.floor)
+  const result = resultOf(ground, on.cells, on.index, start?.solution)
+  const momentOn = (floor: Plane | null) => {
+    if (!floor || Math.abs(rollOf(floor) - rollOf(rest.floor)) < SAME_ROLL_DEG)
+      return result.momentNmm
+    const { cells } = cellsOnFloor(ground, device, shell, under, floor)
+    const { sinkMm, rollRad, pitchRad } = result.solution
+    return momentOf(ground, solveContact(cells, load, [sinkMm, rollRad, pitchRad]))
+  }
+  return { ...result, rest: restOf(rest, momentOn) }
+}
+
+const restOf = (
+  { floor, aside, rocks }: BodyRest,
+  momentOn: (floor: Plane | null) => number,
+): ContactRest => ({
+  rollDeg: rollOf(floor),
+  pitchDeg: degrees(Math.atan(floor.c)),
+  rocks,
+  asideNmm: [momentOn(aside[0]), momentOn(aside[1])],
+})
+
+/** Cells of the foot over a device that lies on a floor: heights are those over that floor. */
+function cellsOnFloor(
+  { field, law }: ContactGround,
+  device: Device,
+  shell: ShellBody,
+  give: Float64Array,
+  { a, b, c }: Plane,
+) {
   // In front of the shell the foot lies on the cover alone, flat on the shoe's insole; without a
   // cover there, on the insole itself.
-  const bare =
-    device.outline.cover === 'shell'
-      ? shell.floorMm - device.shell.cover.thicknessMm
-      : shell.floorMm
+  const bare = device.outline.cover === 'shell' ? -device.shell.cover.thicknessMm : 0
   const onShell = (i: number) => shell.inside[i]! > 0
-  const height = shell.top.map((z, i) => (onShell(i) ? z : bare))
-  const { cells, index } = cellsOver(
-    field,
-    law,
-    height,
-    under,
-    (i) => onShell(i) || field.y[i]! > front,
-    onShell,
+  const height = shell.top.map((z, i) =>
+    onShell(i) ? z - a - b * field.x[i]! - c * field.y[i]! : bare,
   )
-  return resultOf(ground, cells, index, start?.solution)
+  const carries = (i: number) => onShell(i) || field.y[i]! > shell.frontY
+  return cellsOver(field, law, height, give, carries, onShell)
 }

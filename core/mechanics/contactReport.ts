@@ -20,16 +20,25 @@ import {
 import type { PressureRegion } from './pressureRegions'
 import { pressureRefusal } from './pressureRefusal'
 import { shellGive } from './shellGive'
+import { effectOf } from './contactEffect'
 import { AXES, type SubtalarAxis } from './subtalarAxis'
+
+/** A block under the heel steadies a shell that would rock without it, whatever its angle. */
+const steadies = ({ at, style }: Device['posts'][number]) =>
+  at === 'rearfoot' && style === 'extrinsic'
+
+/** A post of no angle: its block stays where it steadies. */
+export const levelled = (post: Device['posts'][number]): Device['posts'] =>
+  steadies(post) ? [{ ...post, angleDeg: 0, motionDeg: undefined }] : []
 
 /**
  * The device that every change is measured against: the same shell, cover and outline, with only
- * expansion and fills.
+ * expansion and fills; on the same block under its heel, level.
  */
 export const plainOf = (device: Device): Device => ({
   ...device,
   layers: device.layers.filter((l) => LAYERS.of(l.kind).onPlain),
-  posts: [],
+  posts: device.posts.flatMap(levelled),
   balance: { pourDeg: 0 },
   inverted: undefined,
   heelLift: undefined,
@@ -75,6 +84,13 @@ function contactFigures(result: ContactResult, forceN: number) {
     rollDeg: result.rollDeg,
     pitchDeg: (result.solution.pitchRad * 180) / Math.PI,
     iterations: result.solution.steps,
+    ...(result.rest && {
+      rest: {
+        rollDeg: result.rest.rollDeg,
+        pitchDeg: result.rest.pitchDeg,
+        rocks: result.rest.rocks,
+      },
+    }),
     ...(result.flagged && { flagged: 'outside the small-angle range' }),
   }
 }
@@ -119,6 +135,7 @@ export function contactReport(
   const give = shellGive(body, own, norms, massKg)
   const plain = contactOnDevice(ground, plainOf(own), { give: give.byCell })
   const device = contactOnDevice(ground, own, { body, give: give.byCell, start: plain })
+  const change = effectOf(plain, device)
   const figures = (r: ContactResult) => contactFigures(r, ground.load.forceN)
   return {
     label: CONTACT_LABEL,
@@ -130,8 +147,10 @@ export function contactReport(
     plain: figures(plain),
     device: figures(device),
     change: {
-      subtalarMomentNmm: device.momentNmm - plain.momentNmm,
-      subtalarMomentFixedRollNmm: device.momentFixedNmm - plain.momentFixedNmm,
+      subtalarMomentNmm: change.momentNmm,
+      // Where one of them rocks: the least and the most, with the load 5 mm to either side.
+      ...(change.momentBetweenNmm && { subtalarMomentBetweenNmm: change.momentBetweenNmm }),
+      subtalarMomentFixedRollNmm: change.momentFixedNmm,
     },
   }
 }

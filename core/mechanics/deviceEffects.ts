@@ -2,7 +2,7 @@ import { contourRings, type ContourRing } from '../device/contours'
 import type { Device } from '../record/schema'
 import { contactOnDevice, type ContactGround, type ContactResult } from './contact'
 import { plainOf } from './contactReport'
-import { effectOf, type ContactEffect } from './layerEffects'
+import { effectOf, type ContactEffect } from './contactEffect'
 import { sensorMean, type PressureRegion } from './pressureRegions'
 
 /** Rings of the pressure terrain are so far apart, kPa. */
@@ -17,6 +17,7 @@ export interface PressurePicture {
   momentNmm: number
   momentFixedNmm: number
   rollDeg: number
+  rest: ContactResult['rest']
   copMm: { x: number; y: number }
   flagged: boolean
 }
@@ -32,6 +33,7 @@ export function pressurePicture(
     momentNmm,
     momentFixedNmm,
     rollDeg,
+    rest,
     copMm,
     flagged,
   }: ContactResult,
@@ -47,6 +49,7 @@ export function pressurePicture(
     momentNmm,
     momentFixedNmm,
     rollDeg,
+    rest,
     copMm,
     flagged,
   }

@@ -1,6 +1,7 @@
 import { FIT_RANGE } from './fitRange'
-import { effectStep, twoDigits, type EffectKind, type EffectStep } from './effectSteps'
-import type { ContactEffect, DevicePart } from './layerEffects'
+import { effectStep, stepBetween, twoDigits, type EffectKind, type EffectStep } from './effectSteps'
+import type { ContactEffect } from './contactEffect'
+import type { DevicePart } from './layerEffects'
 
 /**
  * One effect as it is shown: an arrow by its step; its number with its range only on demand;
@@ -43,6 +44,29 @@ export function rangeWords(kind: EffectKind, change: number): string {
 }
 
 /**
+ * A change of moment in words: with its range over tissue fits, or, where the device rocks, from the
+ * least to the most that it is as the load moves a little aside.
+ */
+export function momentWords({ momentNmm, momentBetweenNmm }: MomentChange): string {
+  if (!momentBetweenNmm) return rangeWords('moment', momentNmm)
+  const [least, most] = momentBetweenNmm.map((v) => signed(twoDigits(v)))
+  return `from ${least} to ${most}${UNITS.moment}: a device that rocks turns with the load`
+}
+
+type MomentChange = Pick<ContactEffect, 'momentNmm' | 'momentBetweenNmm'>
+
+function momentCell(effect: MomentChange): EffectCell {
+  const { momentNmm, momentBetweenNmm: between } = effect
+  return {
+    key: 'moment',
+    name: NAMES.moment,
+    kind: 'moment',
+    step: between ? stepBetween('moment', momentNmm, between) : effectStep('moment', momentNmm),
+    told: momentWords(effect),
+  }
+}
+
+/**
  * Effects of a change as cells: inner heel and arch by load, heads by peak, turning moment.
  *
  * @param under what was changed: under a rearfoot post the lateral heads are told by direction
@@ -75,7 +99,7 @@ export function effectCells(
         under?.lateralByDirection === true && k >= 3,
       ),
     ),
-    cell('moment', 'moment', effect.momentNmm),
+    momentCell(effect),
   ]
 }
 
@@ -88,6 +112,11 @@ export const lateralByDirection = (
     ? device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg !== 0)
     : 'post' in part && device.posts[part.post]?.at === 'rearfoot'
 
+const UP_DOWN = { up: 'up', down: 'down', either: 'either way' } as const
+const OUT_IN = { up: 'outward', down: 'inward', either: 'either way, it rocks' } as const
+
 /** A cell in words. For instance `cellWords(cell)` is 'Inner heel up, slight' */
-export const cellWords = ({ name, step, kind }: EffectCell): string =>
-  `${name} ${step.way === 'none' ? 'as before' : `${kind === 'moment' ? (step.way === 'up' ? 'outward' : 'inward') : step.way}, ${step.word}`}`
+export function cellWords({ name, step, kind }: EffectCell): string {
+  if (step.way === 'none') return `${name} as before`
+  return `${name} ${(kind === 'moment' ? OUT_IN : UP_DOWN)[step.way]}, ${step.word}`
+}

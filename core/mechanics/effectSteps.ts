@@ -16,7 +16,8 @@ export interface EffectStep {
   /** 0 to 3 */
   step: 0 | 1 | 2 | 3
   word: (typeof WORDS)[number]
-  way: 'up' | 'down' | 'none'
+  /** either: it may go both ways */
+  way: 'up' | 'down' | 'none' | 'either'
 }
 
 /**
@@ -27,6 +28,22 @@ export function effectStep(kind: EffectKind, change: number): EffectStep {
   const size = Math.abs(change)
   const step = EFFECT_STEPS[kind].filter((end) => size >= end).length as EffectStep['step']
   return { step, word: WORDS[step], way: step === 0 ? 'none' : change > 0 ? 'up' : 'down' }
+}
+
+/**
+ * The step of a change that lies somewhere between two values: its own one where both go the same way,
+ * the larger one, either way, where they do not.
+ *
+ * @example stepBetween('moment', 40, [-160, 250]) // { step: 2, word: 'moderate', way: 'either' }
+ */
+export function stepBetween(
+  kind: EffectKind,
+  change: number,
+  [least, most]: readonly [number, number],
+): EffectStep {
+  const ends = [effectStep(kind, least), effectStep(kind, most)] as const
+  if (ends[0].way !== 'down' || ends[1].way !== 'up') return effectStep(kind, change)
+  return { ...(ends[0].step > ends[1].step ? ends[0] : ends[1]), way: 'either' }
 }
 
 /** A number as far as it is known: two digits. @example twoDigits(163.4) // 160 */

@@ -11,6 +11,7 @@ import { axisOf } from './contactReport'
 import { deviceEffects } from './deviceEffects'
 import { cellWords, effectCells, lateralByDirection } from './effectCells'
 import { twoDigits } from './effectSteps'
+import { surelyNmm } from './contactEffect'
 import { overPush } from './overPush'
 import { pressureRefusal } from './pressureRefusal'
 import { SHELL_IGNORES, SHELL_LABEL } from './plate/archStiffness'
@@ -65,10 +66,10 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
     const shown = cells.filter((c) => c.step.step > 0 && c.key !== 'moment')
     const moment = cells.find((c) => c.key === 'moment')!
     // With a wanted moment the contradictions say it.
-    const push = device.aimNmm ? null : overPush(change.momentNmm, undefined, norms.pushMostNmm)
+    const push = device.aimNmm ? null : overPush(surelyNmm(change), undefined, norms.pushMostNmm)
     return [
       `Against a plain device, standing, estimate: ${shown.length ? shown.map(cellWords).join('; ') : 'load as before'}.`,
-      `${cellWords(moment)}, estimate: about ${moment.told}${device.aimNmm ? `; wanted ${device.aimNmm} N·mm` : ''}.`,
+      `${cellWords(moment)}, estimate: ${change.momentBetweenNmm ? '' : 'about '}${moment.told}${device.aimNmm ? `; wanted ${device.aimNmm} N·mm` : ''}.`,
       ...(push ? [`Watch: ${push.words}`] : []),
       ...shell,
     ]

@@ -2,22 +2,8 @@ import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS } from '../kinds/layers/all'
 import type { Device } from '../record/schema'
 import { contactOnDevice, type ContactGround, type ContactResult } from './contact'
-import { plainOf } from './contactReport'
-import type { PressureRegion } from './pressureRegions'
-
-/**
- * What some change of a device does, against another device under the same foot; per cent of peaks,
- * points of load share.
- */
-export interface ContactEffect {
-  momentNmm: number
-  momentFixedNmm: number
-  medialHeelPoints: number
-  /** change of the peak, per cent, by head from the inside out */
-  headPeakPercent: readonly number[]
-  heelPeakPercent: number
-  archPoints: number
-}
+import { levelled, plainOf } from './contactReport'
+import { effectOf, type ContactEffect } from './contactEffect'
 
 /**
  * What of a device was taken out: one of its layers, one of its posts, the cast's angle, or the
@@ -44,38 +30,14 @@ export interface LayerEffects {
   together: { momentNmm: number }
 }
 
-const HEADS = [
-  'head1',
-  'head2',
-  'head3',
-  'head4',
-  'head5',
-] as const satisfies readonly PressureRegion[]
-
-/** What effects are read from. */
-export type EffectSource = Pick<ContactResult, 'share' | 'peakKPa' | 'momentNmm' | 'momentFixedNmm'>
-
-/** Difference of two contacts, b less a. */
-export function effectOf(a: EffectSource, b: EffectSource): ContactEffect {
-  const percent = (k: PressureRegion) =>
-    a.peakKPa[k] > 0 ? 100 * (b.peakKPa[k] / a.peakKPa[k] - 1) : 0
-  const heel = (r: EffectSource) => Math.max(r.peakKPa.heelMedial, r.peakKPa.heelLateral)
-  const arch = (r: EffectSource) => r.share.midfootMedial
-  return {
-    momentNmm: b.momentNmm - a.momentNmm,
-    momentFixedNmm: b.momentFixedNmm - a.momentFixedNmm,
-    medialHeelPoints: b.share.heelMedial - a.share.heelMedial,
-    headPeakPercent: HEADS.map(percent),
-    heelPeakPercent: heel(a) > 0 ? 100 * (heel(b) / heel(a) - 1) : 0,
-    archPoints: arch(b) - arch(a),
-  }
-}
-
-/** The device without one of its parts; the give of a shell is not the device's own. */
+/** The device without one of its parts; a post's block stays, level; the give of a shell is not the device's own. */
 export function withoutPart(device: Device, part: DevicePart): Device {
   if ('layer' in part)
     return { ...device, layers: device.layers.filter((_, k) => k !== part.layer) }
-  if ('post' in part) return { ...device, posts: device.posts.filter((_, k) => k !== part.post) }
+  if ('post' in part) {
+    const posts = device.posts.flatMap((p, k) => (k === part.post ? levelled(p) : [p]))
+    return { ...device, posts }
+  }
   if ('inverted' in part) return { ...device, inverted: undefined }
   return 'cast' in part ? { ...device, balance: { pourDeg: 0 } } : device
 }
@@ -109,7 +71,11 @@ function onlyPart(device: Device, plain: Device, part: DevicePart): Device {
     return plain.layers.includes(device.layers[part.layer]!)
       ? { ...plain, layers: [device.layers[part.layer]!] }
       : { ...plain, layers: [...plain.layers, device.layers[part.layer]!] }
-  if ('post' in part) return { ...plain, posts: [device.posts[part.post]!] }
+  if ('post' in part) {
+    // Another post's block stays level beside it.
+    const posts = device.posts.flatMap((p, k) => (k === part.post ? [p] : levelled(p)))
+    return { ...plain, posts }
+  }
   if ('inverted' in part) return { ...plain, inverted: device.inverted }
   return 'cast' in part ? { ...plain, balance: device.balance } : plain
 }

@@ -4,10 +4,11 @@ import {
   cellWords,
   effectCells,
   lateralByDirection,
+  momentWords,
   rangeWords,
   type EffectCell,
 } from '../../../core/mechanics/effectCells'
-import type { ContactEffect } from '../../../core/mechanics/layerEffects'
+import type { ContactEffect } from '../../../core/mechanics/contactEffect'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import EstimateTag from '~/components/EstimateTag.vue'
 import SideMark from '~/components/SideMark.vue'
@@ -71,7 +72,7 @@ const bought = computed(() =>
             side,
             words: b.words,
             text: changed(b.effect)
-              ? `turning ${rangeWords('moment', b.effect.momentNmm)}, inner heel ${rangeWords('share', b.effect.medialHeelPoints)}`
+              ? `turning ${momentWords(b.effect)}, inner heel ${rangeWords('share', b.effect.medialHeelPoints)}`
               : 'nothing that the estimate sees',
           },
         ]

@@ -7,11 +7,13 @@ import {
   cellWords,
   effectCells,
   lateralByDirection,
+  momentWords,
   rangeWords,
   signed,
 } from '../../../core/mechanics/effectCells'
 import { twoDigits } from '../../../core/mechanics/effectSteps'
-import { effectOf, type DevicePart, type LayerEffect } from '../../../core/mechanics/layerEffects'
+import { effectOf } from '../../../core/mechanics/contactEffect'
+import type { DevicePart, LayerEffect } from '../../../core/mechanics/layerEffects'
 import { LOADS, type LoadName } from '../../../core/mechanics/contact'
 import type { PressurePicture } from '../../../core/mechanics/deviceEffects'
 import type { Side } from '../../../core/tables/vocabulary'
@@ -153,7 +155,7 @@ const LINES = computed(() => {
     ...heads.map((h) => ({ name: `Head ${h.k}`, words: rangeWords('peak', h.v) })),
     {
       name: 'Turning moment',
-      words: `${rangeWords('moment', o.momentNmm)}; roll held fast ${signed(twoDigits(o.momentFixedNmm))}`,
+      words: `${momentWords(o)}; roll held fast ${signed(twoDigits(o.momentFixedNmm))}`,
     },
   ]
 })

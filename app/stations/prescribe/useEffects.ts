@@ -3,7 +3,7 @@ import { deviceRows, type DeviceRows } from '../../../core/device/deviceRows'
 import { shallowReactive, ref, watch } from 'vue'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { notTold, type LoadName } from '../../../core/mechanics/contact'
-import { effectOf, type ContactEffect } from '../../../core/mechanics/layerEffects'
+import { effectOf, surelyNmm, type ContactEffect } from '../../../core/mechanics/contactEffect'
 import { overPush, type OverPush } from '../../../core/mechanics/overPush'
 import { pressureRefusal } from '../../../core/mechanics/pressureRefusal'
 import type { ShellGive } from '../../../core/mechanics/shellGive'
@@ -179,7 +179,7 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
   const pushOf = (side: Side): OverPush | null =>
     effects[side] && load.value === 'standing'
       ? overPush(
-          effects[side]!.change.momentNmm,
+          surelyNmm(effects[side]!.change),
           studio.device(side).aimNmm,
           fitting.norms.pushMostNmm,
         )
@@ -193,6 +193,11 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
       ...(e.tissue === null
         ? []
         : [`${side} tissue: ${e.tissue.toFixed(2)} times as stiff as usual, from the plate`]),
+      ...(e.device.rest?.rocks
+        ? [
+            `${side}: the device rocks on a flat floor; what it does depends on where the load stands`,
+          ]
+        : []),
       ...(e.device.flagged
         ? [`${side}: the foot would roll more than 8°; outside the small-angle range`]
         : []),

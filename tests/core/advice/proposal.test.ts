@@ -189,6 +189,7 @@ describe('a push beyond what was wanted', () => {
           device: {
             kind: 'full-custom',
             layers: [{ kind: 'medialSkive', depthMm: 6 }],
+            posts: [{ at: 'rearfoot', angleDeg: 0 }],
             ...(aimNmm !== undefined && { aimNmm }),
             ...more,
           },
@@ -203,6 +204,9 @@ describe('a push beyond what was wanted', () => {
     expect(over?.code).toBeTruthy()
     expect(against?.code).toBeTruthy()
     expect(over!.words).not.toBe(against!.words)
+  })
+  it('is not of a device that rocks: it may push either way', () => {
+    expect(pushing(-800, { posts: [] })).toBeNull()
   })
   it('is not, where nothing was wanted, nothing is worn, or no weight is known', () => {
     expect(pushing(undefined)).toBeNull()

@@ -1,7 +1,13 @@
 import { HOUSE_NORMS } from '../../../core/record/tables'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { plainDevice, soleFieldOf } from '../../../core/device/buildDevice'
+import { buildDevice, plainDevice, soleFieldOf } from '../../../core/device/buildDevice'
+import { inRealSpace } from '../../../core/device/solid'
+import { writeStl } from '../../../core/formats/mesh/writeStl'
+import { surelyNmm } from '../../../core/mechanics/contactEffect'
+import { cellWords, effectCells } from '../../../core/mechanics/effectCells'
+import { benchRecord } from '../../fixtures/benchRecord'
+import { onTheBench } from '../../fixtures/flatBench'
 import { sampleSole } from '../../../core/device/soleField'
 import { footField } from '../../../core/device/footField'
 import { sampleGrid } from '../../../core/geometry/grid'
@@ -207,7 +213,9 @@ describe('the foot', () => {
   })
   const plain = contactOnDevice(ground, plainDevice())
   const change = (device: object) => {
-    const r = contactOnDevice(ground, deviceSchema.parse(device), { start: plain })
+    const own = deviceSchema.parse(device)
+    const plain = contactOnDevice(ground, plainOf(own))
+    const r = contactOnDevice(ground, own, { start: plain })
     return {
       moment: r.momentNmm - plain.momentNmm,
       fixed: r.momentFixedNmm - plain.momentFixedNmm,
@@ -251,6 +259,11 @@ describe('the foot', () => {
     expect(three!).toBeLessThan(-0.05)
     expect(five!).toBeLessThan(three!)
     expect(six!).toBeLessThan(five!)
+  })
+  it('on a skive turns outward as much on a level block below it as without one', () => {
+    const skive = { layers: [{ kind: 'medialSkive', depthMm: 4 }] }
+    const flat = { posts: [{ at: 'rearfoot', angleDeg: 0 }] }
+    expect(Math.abs(change({ ...skive, ...flat }).moment - change(skive).moment)).toBeLessThan(10)
   })
   it('on a device with a layer of nothing is where it was, exactly', () => {
     const same = contactOnDevice(
@@ -430,11 +443,19 @@ describe("a record's contact", () => {
     )
     expect(plain).toMatchObject({
       layers: [{ kind: 'archFill' }],
-      posts: [],
+      // Its block stays, level: it steadies.
+      posts: [{ at: 'rearfoot', angleDeg: 0 }],
       balance: { pourDeg: 0 },
       heelLiftMm: 0,
       outline: { heelCupMm: 18 },
     })
+  })
+  it('has no post where nothing steadies: in front, or in the shape of the heel', () => {
+    const posts = [
+      { at: 'forefoot', angleDeg: 4 },
+      { at: 'rearfoot', style: 'intrinsic', angleDeg: 4 },
+    ]
+    expect(plainOf(deviceSchema.parse({ posts })).posts).toEqual([])
   })
   it("of mirrored feet is mirrored: the same numbers in either foot's own frame", () => {
     const mirrored = structuredClone(tove)
@@ -462,5 +483,70 @@ describe("a record's contact", () => {
         contactReport({ ...tove, client: { ...tove.client, massKg: undefined } }, 'left'),
       ),
     ).toBe('no-mass')
+  })
+})
+
+describe('a device under the foot', () => {
+  const report = (forefootDeg: number, device: object) =>
+    contactReport({ ...benchRecord(forefootDeg, device), client: { massKg: 75 } }, 'left')
+  /** The finished body on a bench, pressed where the bare foot's load stands. */
+  const onBench = (forefootDeg: number, device: object) => {
+    const foot = benchRecord(forefootDeg, device).feet.left!
+    const { solid } = buildDevice(foot, 'left', HOUSE_NORMS)
+    const [xc] = report(forefootDeg, device).floor.centreOfPressureMm
+    return onTheBench(writeStl(inRealSpace(solid.mesh, 'left'), 'device'), [xc!, 0.357 * 265])
+  }
+  const FLAT = { at: 'rearfoot', angleDeg: 0 }
+  it.each<[string, number, object]>([
+    ['bare over a level forefoot', 0, {}],
+    ['bare over 7° of varus', 7, {}],
+    ['bare over 6° of valgus', -6, {}],
+    ['on a flat block', 0, { posts: [FLAT] }],
+    ['lifted', 0, { heelLiftMm: 8, posts: [FLAT] }],
+  ])('rests as its body does on a flat bench: %s', (_, forefootDeg, device) => {
+    const { rest } = report(forefootDeg, device).device
+    const bench = onBench(forefootDeg, device)
+    expect(Math.abs(rest!.rollDeg - bench.rollDeg)).toBeLessThan(0.3)
+    expect(Math.abs(rest!.pitchDeg - bench.pitchDeg)).toBeLessThan(0.3)
+  })
+  it('that rolls to its inner side lets the foot turn inward: held level, it does not', () => {
+    const bare = report(4, {})
+    const held = report(4, { layers: [{ kind: 'intrinsicForefootPost' }] })
+    const moved = report(4, { posts: [{ at: 'forefoot', angleDeg: 4 }] })
+    expect(bare.device.rest!.rocks).toBe(true)
+    expect(held.device.rest!.rollDeg).toBeLessThan(1)
+    expect(moved.device.subtalarMomentNmm).not.toBeCloseTo(bare.device.subtalarMomentNmm, 0)
+  })
+  it('that rocks is told from the least to the most, one that stands by one number', () => {
+    const skive = [{ kind: 'medialSkive', depthMm: 4 }]
+    const { change } = report(0, { layers: skive })
+    const [least, most] = change.subtalarMomentBetweenNmm!
+    expect(least).toBeLessThan(0)
+    expect(most).toBeGreaterThan(150)
+    expect(change.subtalarMomentNmm).toBeGreaterThanOrEqual(least)
+    expect(change.subtalarMomentNmm).toBeLessThanOrEqual(most)
+    expect(report(0, { layers: skive, posts: [FLAT] }).change).not.toHaveProperty(
+      'subtalarMomentBetweenNmm',
+    )
+  })
+  it('that may turn it either way is shown so, and pushes neither too hard nor away', () => {
+    const effect = (momentBetweenNmm?: [number, number]) => ({
+      momentNmm: 240,
+      momentBetweenNmm,
+      momentFixedNmm: 0,
+      medialHeelPoints: 0,
+      headPeakPercent: [0, 0, 0, 0, 0],
+      heelPeakPercent: 0,
+      archPoints: 0,
+    })
+    const moment = (between?: [number, number]) => effectCells(effect(between)).at(-1)!
+    expect(cellWords(moment())).toBe('Turning moment outward, moderate')
+    expect(cellWords(moment([-160, 250]))).toBe('Turning moment either way, it rocks, moderate')
+    expect(moment([-160, 250]).told).toMatch(/^from -160 to \+250 N·mm|^from −160 to \+250 N·mm/)
+    expect(cellWords(moment([100, 250]))).toBe('Turning moment outward, moderate')
+    expect(surelyNmm(effect([-160, 250]))).toBe(0)
+    expect(surelyNmm(effect([100, 250]))).toBe(100)
+    expect(surelyNmm(effect([-250, -100]))).toBe(-100)
+    expect(surelyNmm(effect())).toBe(240)
   })
 })

@@ -14,7 +14,8 @@ import {
   lateralByDirection,
   rangeWords,
 } from '../../../core/mechanics/effectCells'
-import { effectOf, withPartAmount, withoutPart } from '../../../core/mechanics/layerEffects'
+import { effectOf } from '../../../core/mechanics/contactEffect'
+import { withPartAmount, withoutPart } from '../../../core/mechanics/layerEffects'
 import { ESTIMATE_NOTES, estimateLines } from '../../../core/mechanics/estimateLines'
 import { overPush } from '../../../core/mechanics/overPush'
 import { shellVariants } from '../../../core/mechanics/plate/variants'
@@ -177,7 +178,8 @@ describe('one amount sought backwards', () => {
       expect(number).toBe(2)
     }
     expect(withPartAmount(device, { layer: 0 }, 'depthMm', 0).layers[0]!.on).toBe(false)
-    expect(withoutPart(device, { post: 0 }).posts).toEqual([])
+    // The block of a post steadies: it stays, level.
+    expect(withoutPart(device, { post: 0 }).posts).toMatchObject([{ at: 'rearfoot', angleDeg: 0 }])
   })
   it('what a part does is what is lost without it, whatever the amount', () => {
     fc.assert(
