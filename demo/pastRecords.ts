@@ -244,7 +244,7 @@ const ROWS: Row[] = [
     'archPlantar',
     [5, 5, 3],
     [50, 52, 60],
-    'heat-moulded',
+    'full-custom',
     SKIVE,
     66,
   ],

@@ -1,4 +1,6 @@
-import { RECORD_VERSION, recordSchema, type FittingRecord } from '../core/record/schema'
+import { withBestBlank } from '../core/device/blanks'
+import { HOUSE_NORMS, HOUSE_TABLES } from '../core/record/tables'
+import { footSchema, RECORD_VERSION, recordSchema, type FittingRecord } from '../core/record/schema'
 import type { DeviceKind, Posture } from '../core/tables/vocabulary'
 import { SIGN_KINDS } from '../core/kinds/signs/all'
 import type { ReadingKind } from '../core/kinds/readings/all'
@@ -45,6 +47,13 @@ export const NO_SIGNS = Object.fromEntries(
   SIGN_KINDS.filter((s) => s !== 'childLimps').map((s) => [s, 'no']),
 )
 
+/** A foot whose device is made from a blank gets the one of the house's shelf that lies best. */
+export function onBlank(value: object): object {
+  const foot = footSchema.parse(value)
+  if (!foot.device) return value
+  return { ...value, device: withBestBlank(foot.device, foot, HOUSE_TABLES.blanks, HOUSE_NORMS) }
+}
+
 /** Both feet with the same device. */
 export function withDevice(
   feet: ReturnType<typeof madeUpFeet>,
@@ -55,19 +64,16 @@ export function withDevice(
   const device = {
     kind,
     layers,
-    ...(kind === 'full-custom'
-      ? { shell: { thicknessMm: 3 } }
-      : kind === 'heat-moulded'
-        ? { shell: { material: 'eva-60', thicknessMm: 6 } }
-        : {}),
+    ...(kind === 'full-custom' ? { shell: { thicknessMm: 3 } } : {}),
     ...more,
   }
-  const foot = (f: { readings: unknown[] }) => ({
-    ...f,
-    findings: { sensationFelt: 10, pulses: 'both', deformity: 'none', skin: 'usual' },
-    capture: { way: 'parametric' },
-    device,
-  })
+  const foot = (f: { readings: unknown[] }) =>
+    onBlank({
+      ...f,
+      findings: { sensationFelt: 10, pulses: 'both', deformity: 'none', skin: 'usual' },
+      capture: { way: 'parametric' },
+      device,
+    })
   return { left: foot(feet.left), right: foot(feet.right) }
 }
 

@@ -1,3 +1,4 @@
+import { onBlank } from './people'
 import { RECORD_VERSION, recordSchema, type FittingRecord } from '../core/record/schema'
 import type { Posture } from '../core/tables/vocabulary'
 import { SIGN_KINDS } from '../core/kinds/signs/all'
@@ -376,26 +377,24 @@ export const DEMO_RECORDS: Record<string, FittingRecord> = Object.fromEntries(
         conditions: ['bloodThinners'],
       },
       feet: {
-        left: {
+        left: onBlank({
           readings: readings(MIRELA, 0),
           findings: { forefootDeg: [2, 3], rcspDeg: [-4, -4] },
           capture: { way: 'parametric' },
           device: {
             kind: 'heat-moulded',
             layers: [{ kind: 'metPad', heightMm: 3 }],
-            shell: { material: 'eva-60', thicknessMm: 6 },
           },
-        },
-        right: {
+        }),
+        right: onBlank({
           readings: readings(MIRELA, 1),
           findings: { forefootDeg: [3, 3], rcspDeg: [-5, -4] },
           capture: { way: 'parametric' },
           device: {
             kind: 'heat-moulded',
             layers: [{ kind: 'metPad', heightMm: 4 }],
-            shell: { material: 'eva-60', thicknessMm: 6 },
           },
-        },
+        }),
       },
       footwear: {
         sockMm: 1.5,

@@ -34,15 +34,19 @@ function say({ record, command, foot }: Kept): unknown {
   }
 }
 
-/** What is said now, of that which was kept: lists whole, with the keys that their entries had. */
-function asKept(was: unknown, is: unknown): unknown {
-  if (Array.isArray(is) && Array.isArray(was)) return is.map((v, i) => asKept(was[i] ?? was[0], v))
+/**
+ * What is said now, of that which was kept: lists whole, of a match as many as were kept; entries with
+ * the keys that they had.
+ */
+function asKept(was: unknown, is: unknown, isOfBest = false): unknown {
+  if (Array.isArray(is) && Array.isArray(was))
+    return is.slice(0, isOfBest ? was.length : undefined).map((v, i) => asKept(was[i] ?? was[0], v))
   if (was === null || is === null || typeof was !== 'object' || typeof is !== 'object')
     return typeof is === 'number' ? Math.round(is * 1e6) / 1e6 : is
   const now = is as Record<string, unknown>
   return Object.fromEntries(
     Object.entries(was).flatMap(([key, value]) =>
-      key in now ? [[key, asKept(value, now[key])]] : [],
+      key in now ? [[key, asKept(value, now[key], key === 'pair')]] : [],
     ),
   )
 }

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { youngFromShoreA } from '../../core/mechanics/shoreHardness'
 import { NO_COVER, SHELL_MAKINGS, type ShellMaterial } from '../../core/tables/materials'
-import type { Blank } from '../../core/tables/blanks'
+import { USUAL_MOULDS, type Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/parseNumber'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { idOf } from '../../core/record/idOf'
@@ -197,6 +197,14 @@ const BLANK_CELLS = [
   ['archLengthMm', 'arch length', 60, 300],
   ['archHeightMm', 'arch height', 5, 45],
   ['heelWidthMm', 'heel width', 30, 110],
+  ['cupMm', 'cup', 4, 30],
+  ['thicknessMm', 'thickness', 0.5, 20],
+] as const
+/** How far heat moves a blank towards a foot, at its arch and at the wall of its cup. */
+const MOULD_CELLS = [
+  ['archUpMm', 'heat lifts the arch by', 20],
+  ['archDownMm', 'heat lowers it by', 20],
+  ['wallMm', 'heat moves the cup by', 10],
 ] as const
 function blank(
   i: number,
@@ -208,6 +216,14 @@ function blank(
   const value = number(text, `${draft.blanks[i]!.name} ${draft.blanks[i]!.sizeMm}`, low, high)
   if (value !== undefined) changeBlank(i, { [key]: value })
 }
+function moulds(i: number, [key, words, high]: (typeof MOULD_CELLS)[number], text: string) {
+  const { name, sizeMm, moulds: now = USUAL_MOULDS } = draft.blanks[i]!
+  const value = number(text, `${name} ${sizeMm} ${words}`, 0, high)
+  if (value !== undefined) changeBlank(i, { moulds: { ...now, [key]: value } })
+}
+/** One that heat moves begins with what the usual one gives. */
+const changeBlankKind = (i: number, kind: Blank['kind']) =>
+  changeBlank(i, { kind, moulds: kind === 'heat-moulded' ? USUAL_MOULDS : undefined })
 const addBlank = () =>
   emit('change', {
     blanks: [
@@ -421,7 +437,9 @@ const PANES = [
         <tr>
           <th>Line</th>
           <th>Kind</th>
+          <th>Material</th>
           <th v-for="[key, words] in BLANK_CELLS" :key="key">{{ words }}, mm</th>
+          <th v-for="[key, words] in MOULD_CELLS" :key="key">{{ words }}, mm</th>
           <th>State</th>
           <th />
         </tr>
@@ -445,7 +463,20 @@ const PANES = [
               :model-value="b.kind"
               :disabled="!may"
               :aria-label="`Kind of blank ${i + 1}`"
-              @update:model-value="(kind: Blank['kind']) => changeBlank(i, { kind })"
+              @update:model-value="(kind: Blank['kind']) => changeBlankKind(i, kind)"
+            />
+          </td>
+          <td>
+            <VSelect
+              class="kind"
+              density="compact"
+              :items="draft.shellMaterials"
+              item-title="name"
+              item-value="id"
+              :model-value="b.material"
+              :disabled="!may"
+              :aria-label="`Material of blank ${i + 1}`"
+              @update:model-value="(material: string) => changeBlank(i, { material })"
             />
           </td>
           <td v-for="[key, words, low, high] in BLANK_CELLS" :key="key">
@@ -456,6 +487,17 @@ const PANES = [
               :disabled="!may"
               :aria-label="`${b.name} ${b.sizeMm} ${words}`"
               @keep="(t: string) => blank(i, key, t, low, high)"
+            />
+          </td>
+          <td v-for="part in MOULD_CELLS" :key="part[0]">
+            <DraftField
+              v-if="b.moulds"
+              class="num"
+              inputmode="decimal"
+              :value="b.moulds[part[0]]"
+              :disabled="!may"
+              :aria-label="`${b.name} ${b.sizeMm} ${part[1]}`"
+              @keep="(t: string) => moulds(i, part, t)"
             />
           </td>
           <td class="small muted">{{ b.state }}</td>

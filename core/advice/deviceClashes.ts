@@ -1,4 +1,6 @@
-import { LAYERS } from '../kinds/layers/all'
+import { blankRefusal } from '../device/blanks'
+import { isBlankKind } from '../device/blankTop'
+import { LAYERS, type LayerKind } from '../kinds/layers/all'
 import { mainRule } from '../kinds/layers/amount'
 import { bestMean } from '../measure/reading'
 import type { Device, FittingRecord } from '../record/schema'
@@ -26,7 +28,48 @@ const has = (device: Device, kinds: readonly string[]) =>
 /** Clashes of a device's own numbers, with the foot's readings and with the footwear it is for. */
 export function deviceClashes(record: FittingRecord, side: Side, device: Device): DeviceClash[] {
   const at = `feet.${side}.device`
-  return [...amountsOfNothing(device, at), ...twice(device, at), ...walls(record, side, device, at)]
+  return [
+    ...amountsOfNothing(device, at),
+    ...twice(device, at),
+    ...walls(record, side, device, at),
+    ...onBlank(device, at),
+  ]
+}
+
+/** Is it cut into or added to a cast, and nothing that is glued on or cut afterwards? */
+function isOfCast(kind: LayerKind): boolean {
+  const { lies, afterwards, sheet, fillsBelowMm } = LAYERS.of(kind)
+  return lies === 'cast' && !afterwards && !sheet && !fillsBelowMm
+}
+
+/** A device from a blank: which one, and that it has no cast to be cut into. */
+function onBlank(device: Device, at: string): DeviceClash[] {
+  if (!isBlankKind(device.kind)) return []
+  if (blankRefusal(device))
+    return [
+      {
+        code: 'blank-missing',
+        kind: 'watch',
+        words:
+          'It is made from a blank, and which one is not chosen: it is drawn as if it were made to the foot.',
+        triggers: [`${at}.blank`],
+      },
+    ]
+  const cut = device.layers.filter((l) => l.on && isOfCast(l.kind))
+  const work = [
+    ...cut.map((l) => LAYERS.of(l.kind).name),
+    ...(device.inverted ? ['Inverted technique'] : []),
+    ...(device.balance.pourDeg === 0 ? [] : ['Pour']),
+  ]
+  if (work.length === 0) return []
+  return [
+    {
+      code: 'cast-work-on-blank',
+      kind: 'watch',
+      words: `${work.join(', ')}: work on a cast, and a blank has none. Glue it on or post it, or make the device to the foot.`,
+      triggers: [`${at}.blank`, `${at}.layers`],
+    },
+  ]
 }
 
 /** Layers that are on and do nothing: their maker would ask. */

@@ -9,6 +9,7 @@ import { finishedContradictions } from './finishedContradictions'
 import { standsContradiction } from './standsContradiction'
 import { buildShell, type ShellBody } from '../device/bodySolid'
 import type { BuiltDevice } from '../device/buildDevice'
+import { blankMisfit } from '../device/blankTop'
 import { calipersOf } from '../device/calipers'
 import { cupDepth } from '../device/cupDepth'
 import { leastThickness, type LeastThickness } from '../device/leastThickness'
@@ -39,6 +40,7 @@ export function deviceReport(
   const mass = massG(body, solid, device, norms)
   const { report } = solid
   const thinnest = leastThickness(body)
+  const misfit = blankMisfit(surface.field, device)
   const heelWidth = surface.field.sole.parameters.heelWidthMm
   return {
     foot: side,
@@ -51,6 +53,7 @@ export function deviceReport(
         sizeSense: skiveSense(result.askedMm, heelWidth),
       }),
     })),
+    ...(misfit && { blank: { ...device.blank, misfit } }),
     heelAngleDeg: solid.heelAngleDeg,
     stands: solid.stands && standsOnFile(solid.stands, solid.heelAngleDeg),
     posts: device.posts.map((post, i) => ({

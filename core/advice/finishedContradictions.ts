@@ -1,4 +1,5 @@
 import type { ShellBody } from '../device/bodySolid'
+import { blankMisfit } from '../device/blankTop'
 import { leastThickness } from '../device/leastThickness'
 import { materialName } from '../device/materialNames'
 import { reachedMm } from '../device/reached'
@@ -61,8 +62,51 @@ export function finishedContradictions(
       source,
       figures: [{ words: 'thinnest', value: thinnest.mm, limit: leastMm, unit: 'mm' }],
     })
+  out.push(...blankUnder(body, device, side, rows))
   out.push(...raisesThatMeet(body, side, rows), ...unsteadyCutOut(stands, device, side, rows))
   return out
+}
+
+/** A blank whose arch is not the foot's, after all that heat can do. */
+function blankUnder(
+  { surface: { field } }: ShellBody,
+  device: Device,
+  side: Side,
+  rows: Norms,
+): Contradiction[] {
+  const misfit = blankMisfit(field, device)
+  if (!misfit) return []
+  const [presses, gapes] = [limitsOf('blank-presses', rows), limitsOf('blank-gapes', rows)]
+  const own = `Blank ${device.blank!.id} ${device.blank!.sizeMm}`
+  const heat = device.kind === 'heat-moulded' ? ', as far as heat brings it' : ''
+  const common = {
+    kind: 'watch' as const,
+    foot: side,
+    triggers: [`feet.${side}.device.blank`, `feet.${side}.readings.navicularHeightMm`],
+    source: 'house limits for a blank under an arch, measured on the body',
+  }
+  return [
+    ...(presses.over('mm', misfit.overMm)
+      ? [
+          {
+            ...common,
+            code: 'blank-presses',
+            words: `${own}: its arch stays ${misfit.overMm.toFixed(1)} mm over the ${side} foot’s${heat}. It presses: take a lower line, or make it to the foot.`,
+            figures: presses.figures(),
+          },
+        ]
+      : []),
+    ...(gapes.over('mm', misfit.underMm)
+      ? [
+          {
+            ...common,
+            code: 'blank-gapes',
+            words: `${own}: its arch stays ${misfit.underMm.toFixed(1)} mm under the ${side} foot’s${heat}. It does not carry there: take a higher line, or build it up.`,
+            figures: gapes.figures(),
+          },
+        ]
+      : []),
+  ]
 }
 
 /** What helps where a layer finds too little of the shell. */

@@ -1,3 +1,4 @@
+import { blankRefusal } from '../device/blanks'
 import { fieldKey, footField } from '../device/footField'
 import { normsOf } from '../record/tables'
 import { Refusal } from '../record/refusal'
@@ -51,6 +52,7 @@ export function pushContradiction(record: FittingRecord, side: Side): OverPush |
     !foot?.device?.aimNmm ||
     foot.device.kind === 'none' ||
     massKg === undefined ||
+    blankRefusal(foot.device) ||
     pressureRefusal(record, side)
   )
     return null

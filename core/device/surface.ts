@@ -3,6 +3,7 @@ import { LAYERS, type Layer, type LayerKind } from '../kinds/layers/all'
 import { radians } from '../geometry/tilt'
 import { peakOf } from '../geometry/grid'
 import { scratch } from '../geometry/scratch'
+import { blankTop } from './blankTop'
 import { invertedCast } from './invertedCast'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
@@ -23,7 +24,7 @@ export interface LayerResult {
 /** The top of a device over its sole, all heights in the foot's own frame, mm. */
 export interface DeviceSurface {
   field: SoleField
-  /** the sole with its cast rotation: what the device is built on */
+  /** the foot's sole, whatever the device is built on */
   cast: Float64Array
   /** the device's top, where the foot (or its cover) lies */
   top: Float64Array
@@ -104,7 +105,7 @@ const PHASES = ['tilt', 'shape', 'skive'] as const
 export function buildSurface(field: SoleField, device: Device): DeviceSurface {
   const tilt = tiltOf(field, device)
   /** in the heel's own frame: without tilts and lift */
-  const shape = device.inverted ? invertedCast(field, device.inverted.castDeg) : field.z.slice()
+  const shape = builtOn(field, device)
   const layers: LayerResult[] = []
   for (const phase of PHASES) {
     const before = phase === 'skive' ? copied(shape) : shape
@@ -131,6 +132,13 @@ export function buildSurface(field: SoleField, device: Device): DeviceSurface {
     layers,
     rearfootTiltDeg: device.balance.pourDeg + postAngleDeg(device, 'rearfoot'),
   }
+}
+
+/** What the layers are laid on: the blank, the inverted cast, or the foot as it is. */
+function builtOn(field: SoleField, device: Device): Float64Array {
+  const blank = blankTop(field, device)
+  if (blank) return blank.moulded.slice()
+  return device.inverted ? invertedCast(field, device.inverted.castDeg) : field.z.slice()
 }
 
 /** A cast whose rear is inverted has a platform in front, unless something holds the forefoot already. */

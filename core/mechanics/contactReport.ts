@@ -1,5 +1,6 @@
 import { plainDevice, soleFieldOf } from '../device/buildDevice'
 import { buildShell } from '../device/bodySolid'
+import { blankRefusal } from '../device/blanks'
 import { buildSurface } from '../device/surface'
 import { LAYERS } from '../kinds/layers/all'
 import { normsOf } from '../record/tables'
@@ -100,7 +101,8 @@ function contactFigures(result: ContactResult, forceN: number) {
  * client's own plate picture where it is set to, the shell gives as its elements say.
  *
  * @param stepMm 2 for estimates
- * @throws Refusal `no-pressure-numbers` where the law does not hold, `no-mass` without a body
+ * @throws Refusal `no-pressure-numbers` where the law does not hold, `no-blank` where the blank that it is
+ *   made from is not known, `falls-over`, `no-mass` without a body
  *   weight, `no-length` without a foot length
  */
 export function contactReport(
@@ -112,6 +114,8 @@ export function contactReport(
   const foot = record.feet[side] as Foot
   const refused = pressureRefusal(record, side)
   if (refused) throw new Refusal('no-pressure-numbers', refused, `feet.${side}`)
+  const noBlank = blankRefusal(foot.device ?? plainDevice())
+  if (noBlank) throw new Refusal('no-blank', noBlank, `feet.${side}.device.blank`)
   const massKg = record.client?.massKg
   if (massKg === undefined)
     throw new Refusal(

@@ -1,5 +1,6 @@
 import { plainDevice, soleFieldOf } from '../device/buildDevice'
 import { buildShell } from '../device/bodySolid'
+import { blankRefusal } from '../device/blanks'
 import { buildSurface } from '../device/surface'
 import { normsOf } from '../record/tables'
 import { Refusal } from '../record/refusal'
@@ -34,6 +35,8 @@ const STEP_MM = 2
 export function estimateLines(record: FittingRecord, side: Side): string[] {
   const foot = record.feet[side]
   if (!foot?.device || foot.device.kind === 'none') return []
+  const noBlank = blankRefusal(foot.device)
+  if (noBlank) return [`No estimate: ${noBlank}`]
   const norms = normsOf(record)
   const massKg = record.client?.massKg ?? USUAL_KG
   try {

@@ -12,6 +12,7 @@ import { layerSchema } from '../kinds/layers/all'
 import { quoteSchema } from './quoteSchema'
 import { normsSchema } from './tables'
 import { complaintSchema, storySchema } from './storySchema'
+import { blankShapeSchema } from '../tables/blanks'
 import { SHELL_MAKINGS } from '../tables/materials'
 import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, SCHOOLS, SIDES } from '../tables/vocabulary'
 import { READING_KINDS } from '../kinds/readings/all'
@@ -172,7 +173,14 @@ const storedDevice = z.strictObject({
   /** wanted change of the turning moment against the plain device, N·mm, + supination */
   aimNmm: storedAmount('wantedMoment').optional(),
   /** the blank a trim-to-fit or heat-moulded device is made from */
-  blank: z.strictObject({ id: text(40), sizeMm: z.number().min(100).max(400) }).optional(),
+  blank: z
+    .strictObject({
+      id: text(40),
+      sizeMm: z.number().min(100).max(400),
+      /** as it was when it was chosen; without it nothing is known of how the foot lies on it */
+      shape: blankShapeSchema.optional(),
+    })
+    .optional(),
   /** a name of its own, when a client has several */
   name: text(60).optional(),
 })

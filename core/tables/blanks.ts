@@ -2,6 +2,32 @@ import { z } from 'zod'
 import { table, type SourceState } from './table'
 
 /**
+ * How far heat moves a blank towards the foot, mm: at the top of its arch up and down, elsewhere
+ * (the wall of the cup) either way.
+ */
+const mouldsSchema = z.strictObject({
+  archUpMm: z.number().min(0).max(20),
+  archDownMm: z.number().min(0).max(20),
+  wallMm: z.number().min(0).max(10),
+})
+export type BlankMoulds = z.output<typeof mouldsSchema>
+
+/** The shape of a blank: what its maker's sheet says, or a ruler on one from the shelf. */
+export const blankShapeSchema = z.strictObject({
+  /** from the back of the heel to where its first met head lies */
+  archLengthMm: z.number().min(60).max(300),
+  /** of its top at the inner border, over the cup's floor */
+  archHeightMm: z.number().min(5).max(45),
+  heelWidthMm: z.number().min(30).max(110),
+  cupMm: z.number().min(4).max(30).default(14),
+  moulds: mouldsSchema.optional(),
+})
+export type BlankShape = z.output<typeof blankShapeSchema>
+
+/** How far the usual mouldable blank gives, where its maker says nothing. */
+export const USUAL_MOULDS: BlankMoulds = { archUpMm: 6, archDownMm: 8, wallMm: 3 }
+
+/**
  * One blank a shop has on its shelf: made in lines, each line in sizes that differ in length and in
  * arch length.
  */
@@ -10,9 +36,10 @@ const blankSchema = z.strictObject({
   name: z.string().min(1).max(60),
   kind: z.enum(['trim-to-fit', 'heat-moulded']),
   sizeMm: z.number().min(100).max(400),
-  archLengthMm: z.number().min(60).max(300),
-  archHeightMm: z.number().min(5).max(45),
-  heelWidthMm: z.number().min(30).max(110),
+  ...blankShapeSchema.shape,
+  /** what it is made of, by the shop's materials, and how thick: how stiff it is follows */
+  material: z.string().min(1).max(40).default('polypropylene'),
+  thicknessMm: z.number().min(0.5).max(20).default(3),
   state: z
     .string()
     .max(20)
@@ -20,27 +47,36 @@ const blankSchema = z.strictObject({
 })
 export type Blank = z.output<typeof blankSchema>
 
+const HARD = { material: 'polypropylene', thicknessMm: 3, cupMm: 14 }
+const FOAM = { material: 'eva-60', thicknessMm: 6, cupMm: 14, moulds: USUAL_MOULDS }
 const LINES = [
-  { id: 'flat', name: 'Low line', kind: 'trim-to-fit', arch: 0.715, height: 15 },
-  { id: 'mid', name: 'Middle line', kind: 'trim-to-fit', arch: 0.73, height: 19 },
-  { id: 'high', name: 'High line', kind: 'trim-to-fit', arch: 0.735, height: 24 },
-  { id: 'mould', name: 'Mouldable', kind: 'heat-moulded', arch: 0.73, height: 20 },
+  { id: 'flat', name: 'Low line', kind: 'trim-to-fit', arch: 0.715, height: 15, ...HARD },
+  { id: 'mid', name: 'Middle line', kind: 'trim-to-fit', arch: 0.73, height: 19, ...HARD },
+  { id: 'high', name: 'High line', kind: 'trim-to-fit', arch: 0.735, height: 24, ...HARD },
+  { id: 'mould', name: 'Mouldable', kind: 'heat-moulded', arch: 0.73, height: 20, ...FOAM },
 ] as const
 
 /** Invented lines in steps of 10 mm. */
 const houseShelf = (): Blank[] =>
-  LINES.flatMap((line) =>
+  LINES.flatMap(({ arch, height, ...line }) =>
     Array.from({ length: 11 }, (_, k) => 210 + 10 * k).map((sizeMm): Blank => ({
-      id: line.id,
-      name: line.name,
-      kind: line.kind,
+      ...line,
       sizeMm,
-      archLengthMm: Math.round(line.arch * sizeMm),
-      archHeightMm: Math.round(line.height + (sizeMm - 260) * 0.06),
+      archLengthMm: Math.round(arch * sizeMm),
+      archHeightMm: Math.round(height + (sizeMm - 260) * 0.06),
       heelWidthMm: Math.round(0.25 * sizeMm),
       state: 'own assumption',
     })),
   )
+
+/** The shape of a blank alone, as a device keeps it: the shelf may change later. */
+export const shapeOf = ({ archLengthMm, archHeightMm, heelWidthMm, cupMm, moulds }: Blank) => ({
+  archLengthMm,
+  archHeightMm,
+  heelWidthMm,
+  cupMm,
+  ...(moulds && { moulds }),
+})
 
 export const blanks = table({
   name: 'Blanks on the shelf',

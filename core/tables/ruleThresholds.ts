@@ -91,6 +91,8 @@ export const THRESHOLDS = {
   'cup-at-ankle.mm': mm(-3, 'wall of the cup over the ankle bone by more than'),
   'wall-too-high.mm': mm(45, 'wall beside the arch above'),
   'raises-overlap.mm': mm(8, 'raises at one place, together more than'),
+  'blank-presses.mm': mm(3, 'arch of the blank over the foot’s by more than'),
+  'blank-gapes.mm': mm(6, 'arch of the blank under the foot’s by more than'),
   'heels-differ.mm': mm(2, 'heels stand unevenly by at least'),
   'cut-out-unsteady.deg': deg(1, 'device with a cut-out rolls by more than'),
 } as const satisfies Record<`${string}.${string}`, Threshold>

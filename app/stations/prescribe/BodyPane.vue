@@ -5,7 +5,7 @@ import { BODY_AMOUNTS, type BodyKind } from '../../../core/kinds/body/all'
 import { BODY_GROUPS, type BodyAmount } from '../../../core/kinds/body/definition'
 import { POSTS, POST_PLACES } from '../../../core/kinds/posts/all'
 import type { PostAmount, PostDefinition, PostOf } from '../../../core/kinds/posts/definition'
-import { fitBlanks } from '../../../core/device/blanks'
+import { fitBlanks, fromBlank, withBestBlank } from '../../../core/device/blanks'
 import { NO_COVER, SHELL_MAKINGS, type ShellMaking } from '../../../core/tables/materials'
 import { madeOf } from '../../../core/device/shellMaking'
 import { isStabilised } from '../../../core/device/blocks'
@@ -134,10 +134,17 @@ const blankOf = (side: Side) =>
   )
 function setBlank(side: Side, text: string) {
   const [id, size] = text.split('/')
+  const found = fitting.tables.blanks.find((b) => b.id === id && b.sizeMm === Number(size))
+  studio.keep(side, (d) => (found ? fromBlank(d, found) : { ...d, blank: undefined }), 'blank')
+}
+/** Another kind of device: one from a blank begins with the blank that lies best. */
+function setKind(side: Side, kind: DeviceKind) {
+  const { blanks: shelf } = fitting.tables
+  const foot = fitting.record.feet[side]!
   studio.keep(
     side,
-    (d) => ({ ...d, blank: id ? { id, sizeMm: Number(size) } : undefined }),
-    'blank',
+    ({ blank: _, ...d }) => withBestBlank({ ...d, kind }, foot, shelf, table.value),
+    'kind',
   )
 }
 const NO_POST = 'none'
@@ -249,13 +256,13 @@ const withBase =
           :aria-label="`${s} kind of device`"
           :model-value="studio.device(s).kind"
           :disabled="fitting.readOnly"
-          @update:model-value="
-            (kind: DeviceKind) => studio.keep(s, (d) => ({ ...d, kind }), 'kind')
-          "
+          @update:model-value="(kind: DeviceKind) => setKind(s, kind)"
         />
       </div>
       <div v-if="SIDES.some((s) => blanks(s).length)" class="row tall">
-        <span class="what"><b>Blank</b><span class="note">by arch length, best first</span></span>
+        <span class="what"
+          ><b>Blank</b><span class="note">by arch length and height, best first</span></span
+        >
         <span v-for="s in SIDES" :key="s" class="blank"
           ><template v-if="blanks(s).length"
             ><VSelect

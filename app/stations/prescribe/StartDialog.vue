@@ -2,6 +2,7 @@
 import { computed, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog, VSelect } from 'vuetify/components'
 import { proposeDevice } from '../../../core/advice/proposal'
+import { withBestBlank } from '../../../core/device/blanks'
 import { plainDevice } from '../../../core/device/buildDevice'
 import { deviceLines } from '../../../core/device/deviceWords'
 import type { Device } from '../../../core/record/schema'
@@ -61,7 +62,14 @@ const proposals = computed(
       ? Object.fromEntries(SIDES.map((s) => [s, proposeDevice(fitting.record, s, school.value)]))
       : {}) as Partial<Record<Side, ReturnType<typeof proposeDevice>>>,
 )
+/** On the blank that lies best, where it is made from one. */
+const onBlank = (side: Side, device: Device) =>
+  withBestBlank(device, fitting.record.feet[side]!, fitting.tables.blanks, fitting.norms)
 const offer = (side: Side): Device | null => {
+  const device = plainOffer(side)
+  return device && onBlank(side, device)
+}
+const plainOffer = (side: Side): Device | null => {
   if (from.value === 'school') return proposals.value[side]?.device ?? null
   if (from.value === 'preset')
     return presets.value.find((p) => p.id === preset.value)?.device ?? null
@@ -92,7 +100,7 @@ function take(sides: readonly Side[]) {
 function neutral(side: Side) {
   studio.replace(
     side,
-    { ...plainDevice(), kind: 'trim-to-fit', name: 'neutral blank' },
+    onBlank(side, { ...plainDevice(), kind: 'trim-to-fit', name: 'neutral blank' }),
     'neutral blank',
   )
   open.value = false

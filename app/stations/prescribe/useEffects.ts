@@ -1,6 +1,7 @@
 import { plainCopy } from '~/browser/plainCopy'
 import { deviceRows, type DeviceRows } from '../../../core/device/deviceRows'
 import { shallowReactive, ref, watch } from 'vue'
+import { blankRefusal } from '../../../core/device/blanks'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { notTold, type LoadName } from '../../../core/mechanics/contact'
 import { effectOf, surelyNmm, type ContactEffect } from '../../../core/mechanics/contactEffect'
@@ -65,6 +66,8 @@ export function useEffects(studio: ReturnType<typeof useStudio>) {
   function shellQuestion(side: Side): Question | string {
     const device = studio.device(side)
     if (device.kind === 'none') return 'No device for this foot.'
+    const noBlank = blankRefusal(device)
+    if (noBlank) return noBlank
     const { device: _, ...foot } = studio.footOf(side)
     return JSON.parse(
       JSON.stringify({

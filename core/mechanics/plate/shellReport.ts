@@ -1,6 +1,7 @@
 import { plainDevice, soleFieldOf } from '../../device/buildDevice'
 import { shellMaterial } from '../../device/materialNames'
 import { buildShell } from '../../device/bodySolid'
+import { blankRefusal } from '../../device/blanks'
 import { buildSurface } from '../../device/surface'
 import { normsOf } from '../../record/tables'
 import { Refusal } from '../../record/refusal'
@@ -16,11 +17,13 @@ export const USUAL_KG = 75
  * Arch stiffness, deflection and strain of a record's device.
  *
  * @param stepMm edge of the mesh
- * @throws Refusal `shell-not-bent`, `shell-too-small`, `no-material` or `no-length`
+ * @throws Refusal `shell-not-bent`, `no-blank`, `shell-too-small`, `no-material` or `no-length`
  */
 export function shellReport(record: FittingRecord, side: Side, stepMm = 4) {
   const foot = record.feet[side] as Foot
   const device = foot.device ?? plainDevice()
+  const noBlank = blankRefusal(device)
+  if (noBlank) throw new Refusal('no-blank', noBlank, `feet.${side}.device.blank`)
   const norms = normsOf(record)
   const material = shellMaterial(device.shell.material, norms)
   if (!material)
