@@ -202,9 +202,9 @@ const BLANK_CELLS = [
 ] as const
 /** How far heat moves a blank towards a foot, at its arch and at the wall of its cup. */
 const MOULD_CELLS = [
-  ['archUpMm', 'heat lifts the arch by', 20],
-  ['archDownMm', 'heat lowers it by', 20],
-  ['wallMm', 'heat moves the cup by', 10],
+  ['archUpMm', 'heat: arch up', 20],
+  ['archDownMm', 'heat: arch down', 20],
+  ['wallMm', 'heat: cup wall', 10],
 ] as const
 function blank(
   i: number,

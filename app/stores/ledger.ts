@@ -1,7 +1,8 @@
 import { defineStore } from 'pinia'
-import { computed } from 'vue'
+import { computed, shallowRef } from 'vue'
 import { ledgerOf } from '../../core/advice/advise'
 import { applyChange, changeWords } from '../../core/advice/applyChange'
+import type { Contradiction } from '../../core/advice/contradictions'
 import { entryKey, type Entry } from '../../core/advice/entry'
 import type { Decision } from '../../core/record/schema'
 import { useChanges } from './changes'
@@ -13,7 +14,9 @@ export const useLedger = defineStore('ledger', () => {
   const fitting = useFitting()
   const changes = useChanges()
   const session = useSession()
-  const judged = computed(() => ledgerOf(fitting.record))
+  /** what the finished devices contradict, told a moment after each change */
+  const finished = shallowRef<Contradiction[]>([])
+  const judged = computed(() => ledgerOf(fitting.record, finished.value))
   const open = computed(() => judged.value.open)
   const decided = computed(() => judged.value.decided)
 
@@ -44,5 +47,7 @@ export const useLedger = defineStore('ledger', () => {
   const reopen = (decision: Decision) =>
     changes.keep('ledger', others(decision), 'opened again in Why')
 
-  return { open, decided, accept, decide, reopen }
+  const tellFinished = (found: Contradiction[]) => (finished.value = found)
+
+  return { open, decided, accept, decide, reopen, tellFinished }
 })

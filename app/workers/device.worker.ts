@@ -26,7 +26,9 @@ import { waysOut, type WayOut } from '../../core/device/waysOut'
 import { deviceFiles } from '../../core/formats/deviceFiles'
 import { decodeSurface } from '../../core/record/surfaceHeights'
 import type { CapturedSurface } from '../../core/record/captureSchema'
-import type { Foot } from '../../core/record/schema'
+import type { Contradiction } from '../../core/advice/contradictions'
+import { finishedDevices } from '../../core/advice/finishedDevices'
+import type { FittingRecord, Foot } from '../../core/record/schema'
 import type { Side } from '../../core/tables/vocabulary'
 import { drawRings, HUES, type DrawnRing } from '../drawing/footDrawing'
 
@@ -166,6 +168,8 @@ const api = {
     const { stands } = standingOf(buildShell(buildSurface(field, device), device, rows))
     return { stands, forefootDeg: field.sole.parameters.forefootDeg }
   },
+  /** What the finished devices of a fitting contradict. */
+  finished: (record: FittingRecord): Contradiction[] => finishedDevices(record),
   /** What a caliper should read off the finished device; null without a foot length. */
   calipers(foot: Foot, rows: DeviceRows): Calipers | null {
     const field = fieldOf(foot, rows)

@@ -25,7 +25,13 @@ import {
   type PressurePicture,
 } from '../../core/mechanics/deviceEffects'
 import type { ContactEffect } from '../../core/mechanics/contactEffect'
-import { layerEffects, withPartAmount, withoutPart, type DevicePart, type LayerEffect } from '../../core/mechanics/layerEffects'
+import {
+  layerEffects,
+  withPartAmount,
+  withoutPart,
+  type DevicePart,
+  type LayerEffect,
+} from '../../core/mechanics/layerEffects'
 import { onCells, shellGive, type ShellGive } from '../../core/mechanics/shellGive'
 import {
   archStiffness,

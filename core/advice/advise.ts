@@ -96,9 +96,14 @@ export interface Decided {
 /**
  * The ledger with the fitter's decisions: open entries, and decided ones that say when their reason
  * no longer holds.
+ *
+ * @param finished what the finished devices contradict, where somebody has built them
  */
-export function ledgerOf(record: FittingRecord): { open: Entry[]; decided: Decided[] } {
-  const all = judge(record)
+export function ledgerOf(
+  record: FittingRecord,
+  finished: readonly Contradiction[] = [],
+): { open: Entry[]; decided: Decided[] } {
+  const all = judge(record, record.story?.school, finished)
   const byKey = new Map(all.map((e) => [entryKey(e), e]))
   const decided = (record.ledger ?? []).map((decision): Decided => ({
     decision,

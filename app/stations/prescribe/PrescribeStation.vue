@@ -409,7 +409,7 @@ const PANES = [
             ><PlainButton v-if="turnDeg" class="pick" @click="turnDeg = 0"
               >straight</PlainButton
             ></span
-          ><span class="aside small nowrap">dashed: cast · ↕ drags</span>
+          ><span class="aside small nowrap">dashed: foot · ↕ drags</span>
         </div>
         <div class="pair">
           <InTurn>

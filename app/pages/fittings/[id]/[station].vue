@@ -27,6 +27,7 @@ import LedgerPane from '~/components/LedgerPane.vue'
 import ShowClient from '~/components/ShowClient.vue'
 import { STATIONS, stationNumber } from '~/components/stations'
 import { useChanges } from '~/stores/changes'
+import { useFinishedDevices } from '~/composables/useFinishedDevices'
 import { useLedger } from '~/stores/ledger'
 import { hear } from '~/browser/news'
 import { useQueue } from '~/stores/queue'
@@ -69,6 +70,7 @@ const router = useRouter()
 const fitting = useFitting()
 const changes = useChanges()
 const ledger = useLedger()
+useFinishedDevices()
 const queue = useQueue()
 const waits = useWaiting()
 const hand = useHand()
