@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs'
 import { parseCatalogue, type FootwearModel } from '../core/footwear/catalogueSchema'
+import { devicesOf, FIRST_NAME, withDeviceNamed } from '../core/device/severalDevices'
 import { completeTables } from '../core/record/migrate/completeTables'
 import { parseRecord, parseWith } from '../core/record/parse'
 import { Refusal } from '../core/record/refusal'
@@ -72,4 +73,18 @@ export function numberOption(
   if (!(value >= low && value <= high))
     throw new UsageError(`arch: --${name} takes ${low} to ${high}`)
   return value
+}
+
+/** The record seen with the device that `--device` names, on the foot that is asked about. */
+export function withDevice(args: Arguments, record: FittingRecord, side: Side): FittingRecord {
+  const { device: name } = args.options
+  if (name === undefined) return record
+  const own = devicesOf(record.feet[side]!).map((d) => d.name ?? FIRST_NAME)
+  if (!own.includes(name))
+    throw new Refusal(
+      'no-device',
+      `feet.${side}: there is no device "${name}"${own.length ? `; there is ${own.join(', ')}` : ''}.`,
+      `feet.${side}.devices`,
+    )
+  return withDeviceNamed(record, name)
 }

@@ -1,5 +1,6 @@
 import { plainCopy } from '~/browser/plainCopy'
 import { deviceDiff } from '../../core/device/deviceDiff'
+import { versionsOf } from '../../core/device/severalDevices'
 import type { Device } from '../../core/record/schema'
 import type { Side } from '../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
@@ -15,8 +16,8 @@ export function useDeviceVersions() {
   function keepVersion(side: Side, words: string): boolean {
     const list = fitting.record.feet[side]!.deviceVersions ?? []
     const now = fitting.record.feet[side]!.device ?? null
-    if (list.length > 0 && deviceDiff(list.at(-1)!.device, now, fitting.norms).length === 0)
-      return false
+    const last = versionsOf(fitting.record.feet[side]!).at(-1)
+    if (last && deviceDiff(last.device, now, fitting.norms).length === 0) return false
     const by = session.person?.name
     changes.said =
       changes.put(

@@ -38,15 +38,15 @@ export function useFinishedDevices(): void {
   /** All that the bodies follow from, and nothing that is typed beside it. */
   const followed = () => {
     if (!isMade()) return ''
-    const { format, version, feet, legLengthDifferenceMm, norms } = fitting.record
+    const { format, version, feet, footwear, legLengthDifferenceMm, norms } = fitting.record
     const bare = SIDES.flatMap((side) => {
       const foot = feet[side]
       if (!foot) return []
-      const { readings, findings, capture, device } = foot
-      return [[side, { readings, findings, capture, device }]]
+      const { readings, findings, capture, device, moreDevices } = foot
+      return [[side, { readings, findings, capture, device, moreDevices }]]
     })
-    const record = { format, version, feet: Object.fromEntries(bare), legLengthDifferenceMm, norms }
-    return JSON.stringify(plainCopy(record))
+    const followed = { format, version, footwear, legLengthDifferenceMm, norms }
+    return JSON.stringify(plainCopy({ ...followed, feet: Object.fromEntries(bare) }))
   }
   watchDebounced(followed, ask, { debounce: REST_MS, immediate: true })
 }

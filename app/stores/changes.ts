@@ -82,20 +82,22 @@ export const useChanges = defineStore('changes', () => {
     await undoing.begin(id)
     if (fitting.id === id) await queue.begin()
   }
-  function change(command: Command, words: string): string | null {
+  function change(command: Command, words: string, group?: string): string | null {
     return refusalOf(() => {
       const { before } = make(command, words)
-      undoing.note({ part: partOf(command), before, words })
+      undoing.note({ part: partOf(command), before, words, ...(group && { group }) })
     })
   }
   /** Changes of different parts that belong together: all of them, or none with a sentence. */
-  function changeAll(changes: readonly Change[]): string | null {
+  function changeAll(changes: readonly Change[], group?: string): string | null {
     const refused = refusalOf(() => changes.forEach(({ command }) => fitting.after(command)))
     return changes.reduce<string | null>(
-      (so, { command, words }) => so ?? change(command, words),
+      (so, { command, words }) => so ?? change(command, words, group),
       refused,
     )
   }
+  /** The same, taken back together too: one alone would leave half of it. */
+  const changeTogether = (changes: readonly Change[]) => changeAll(changes, crypto.randomUUID())
   const put = <P extends PartName>(
     part: P,
     content: PartContent<P>,
@@ -117,7 +119,9 @@ export const useChanges = defineStore('changes', () => {
     return refused === null ? { now } : { refused }
   }
   function step(from: 'back' | 'forth', done: string, nothing: string): string {
-    const moved = undoing.move(from, putBack(done))
+    let moved = undoing.move(from, putBack(done))
+    while (moved && 'group' in moved && moved.group && undoing.groupAt(from) === moved.group)
+      moved = undoing.move(from, putBack(done))
     said.value =
       moved === null ? nothing : 'refused' in moved ? moved.refused : `${done}: ${moved.words}`
     return said.value
@@ -125,5 +129,5 @@ export const useChanges = defineStore('changes', () => {
   const undo = () => step('back', 'Taken back', 'Nothing to take back')
   const redo = () => step('forth', 'Done again', 'Nothing to do again')
 
-  return { said, open, change, changeAll, put, keep, undo, redo }
+  return { said, open, change, changeAll, changeTogether, put, keep, undo, redo }
 })

@@ -7,6 +7,8 @@ export const EMPTY_PARTS: Partial<Record<PartName, unknown>> = {
   legLength: null,
   'readings.left': [],
   'readings.right': [],
+  'devices.left': [],
+  'devices.right': [],
   'versions.left': [],
   'versions.right': [],
   orders: [],

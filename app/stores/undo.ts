@@ -9,6 +9,8 @@ export interface Before {
   part: PartName
   before: unknown
   words: string
+  /** changes that belong together are taken back together */
+  group?: string
 }
 
 /** So many changes can be taken back. */
@@ -64,5 +66,7 @@ export const useUndo = defineStore('undo', () => {
     remember()
     return last
   }
-  return { next, redoable, forget, begin, note, move }
+  /** The group of what would be moved next; nothing where it stands alone. */
+  const groupAt = (from: 'back' | 'forth') => (from === 'back' ? back : forth).value.at(-1)?.group
+  return { next, redoable, forget, begin, note, move, groupAt }
 })

@@ -27,6 +27,7 @@ import { deviceFiles } from '../../core/formats/deviceFiles'
 import { decodeSurface } from '../../core/record/surfaceHeights'
 import type { CapturedSurface } from '../../core/record/captureSchema'
 import type { Contradiction } from '../../core/advice/contradictions'
+import { ofOtherDevices } from '../../core/advice/ofOtherDevices'
 import { finishedDevices } from '../../core/advice/finishedDevices'
 import type { FittingRecord, Foot } from '../../core/record/schema'
 import type { Side } from '../../core/tables/vocabulary'
@@ -169,7 +170,10 @@ const api = {
     return { stands, forefootDeg: field.sole.parameters.forefootDeg }
   },
   /** What the finished devices of a fitting contradict. */
-  finished: (record: FittingRecord): Contradiction[] => finishedDevices(record),
+  finished: (record: FittingRecord): Contradiction[] => [
+    ...finishedDevices(record),
+    ...ofOtherDevices(record),
+  ],
   /** What a caliper should read off the finished device; null without a foot length. */
   calipers(foot: Foot, rows: DeviceRows): Calipers | null {
     const field = fieldOf(foot, rows)

@@ -1,4 +1,5 @@
 import { advise } from '../../core/advice/advise'
+import { ofOtherDevices } from '../../core/advice/ofOtherDevices'
 import { finishedDevices } from '../../core/advice/finishedDevices'
 import { recordOf } from '../inputs'
 import type { Command } from '../command'
@@ -9,6 +10,6 @@ export const adviseCommand: Command = {
   options: [],
   run: (args) => {
     const record = recordOf(args)
-    return { entries: advise(record, finishedDevices(record)) }
+    return { entries: advise(record, [...finishedDevices(record), ...ofOtherDevices(record)]) }
   },
 }

@@ -1,16 +1,17 @@
 import { contactReport } from '../../core/mechanics/contactReport'
 import { roundDeep } from '../../core/record/roundDeep'
 import { UsageError } from '../arguments'
-import { recordOf, sideOf } from '../inputs'
+import { recordOf, sideOf, withDevice } from '../inputs'
 import type { Command } from '../command'
 
 export const contactCommand: Command = {
-  usage: 'RECORD --foot left|right [--load standing|single-limb]',
+  usage: 'RECORD --foot left|right [--device NAME] [--load standing|single-limb]',
   files: 1,
-  options: ['foot', 'load'],
+  options: ['foot', 'device', 'load'],
   run: (args) => {
-    const record = recordOf(args)
-    const side = sideOf(args, record)
+    const read = recordOf(args)
+    const side = sideOf(args, read)
+    const record = withDevice(args, read, side)
     const load = args.options.load ?? 'standing'
     if (load !== 'standing' && load !== 'single-limb')
       throw new UsageError('arch: --load takes standing or single-limb')

@@ -8,7 +8,7 @@ import { deviceFiles } from '../../core/formats/deviceFiles'
 import { normsOf } from '../../core/record/tables'
 import { roundDeep } from '../../core/record/roundDeep'
 import { readJson } from '../arguments'
-import { recordOf, sideOf } from '../inputs'
+import { recordOf, sideOf, withDevice } from '../inputs'
 import type { Command } from '../command'
 
 /** What is told of a positive: that it is closed, and how high it is. */
@@ -18,12 +18,13 @@ function positiveOf({ surface, device }: BuiltDevice) {
 }
 
 export const deviceCommand: Command = {
-  usage: 'RECORD --foot left|right [--positive] [--catalogue FILE] [--out DIR]',
+  usage: 'RECORD --foot left|right [--device NAME] [--positive] [--catalogue FILE] [--out DIR]',
   files: 1,
-  options: ['foot', 'out', 'catalogue', 'positive?'],
+  options: ['foot', 'device', 'out', 'catalogue', 'positive?'],
   run: (args) => {
-    const record = recordOf(args)
-    const side = sideOf(args, record)
+    const read = recordOf(args)
+    const side = sideOf(args, read)
+    const record = withDevice(args, read, side)
     const built = buildDevice(record.feet[side]!, side, normsOf(record))
     const models =
       args.options.catalogue === undefined

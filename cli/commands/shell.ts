@@ -2,13 +2,13 @@ import { solveShellFile } from '../../core/mechanics/plate/modelFile'
 import { shellReport } from '../../core/mechanics/plate/shellReport'
 import { roundDeep } from '../../core/record/roundDeep'
 import { readJson, UsageError } from '../arguments'
-import { recordOf, sideOf } from '../inputs'
+import { recordOf, sideOf, withDevice } from '../inputs'
 import type { Command } from '../command'
 
 export const shellCommand: Command = {
-  usage: 'RECORD --foot left|right | --model FILE',
+  usage: 'RECORD --foot left|right [--device NAME] | --model FILE',
   files: 1,
-  options: ['foot', 'model'],
+  options: ['foot', 'device', 'model'],
   optionalFile: 'model',
   run: (args) => {
     if (args.options.model !== undefined) {
@@ -17,8 +17,9 @@ export const shellCommand: Command = {
       // Not rounded: deflections of a test shell may be millionths.
       return solveShellFile(readJson(args.options.model))
     }
-    const record = recordOf(args)
-    const side = sideOf(args, record)
+    const read = recordOf(args)
+    const side = sideOf(args, read)
+    const record = withDevice(args, read, side)
     return roundDeep({ foot: side, ...shellReport(record, side) })
   },
 }

@@ -5,7 +5,7 @@ import { buildSurface } from '../../core/device/surface'
 import { normsOf } from '../../core/record/tables'
 import { Refusal } from '../../core/record/refusal'
 import { UsageError } from '../arguments'
-import { recordOf, sideOf } from '../inputs'
+import { recordOf, sideOf, withDevice } from '../inputs'
 import type { Command } from '../command'
 
 /**
@@ -34,12 +34,13 @@ function cropped(field: ReturnType<typeof soleFieldOf>['field'], z: Float64Array
 }
 
 export const surfaceCommand: Command = {
-  usage: 'RECORD --foot left|right [--layer KIND] [--stepMm N]',
+  usage: 'RECORD --foot left|right [--device NAME] [--layer KIND] [--stepMm N]',
   files: 1,
-  options: ['foot', 'layer', 'stepMm'],
+  options: ['foot', 'device', 'layer', 'stepMm'],
   run: (args) => {
-    const record = recordOf(args)
-    const side = sideOf(args, record)
+    const read = recordOf(args)
+    const side = sideOf(args, read)
+    const record = withDevice(args, read, side)
     const foot = record.feet[side]!
     const step = Number(args.options.stepMm ?? 1)
     if (![1, 2, 4].includes(step)) throw new UsageError('arch: --stepMm takes 1, 2 or 4')

@@ -172,6 +172,7 @@ export function deviceLines(foot: Foot, rows: SoleRows & MaterialRows): string[]
     lines.map((line) => bodyLine(device, line, rows)).filter((words) => words !== '')
   const [shell, cup, ...more] = body(FIRST)
   return [
+    ...(device.name ? [`Device: ${device.name}`] : []),
     ...(device.school ? [`School: ${SCHOOL_NAMES[device.school]}`] : []),
     surfaceWords(foot),
     ...(device.blank ? [`Blank: ${device.blank.id}, size ${said(device.blank.sizeMm)} mm`] : []),

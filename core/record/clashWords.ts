@@ -5,6 +5,7 @@ const NAMES: Record<string, string> = {
   readings: 'readings',
   findings: 'findings',
   device: 'device',
+  devices: 'other devices',
   capture: 'capture',
   versions: 'versions of the device',
 }

@@ -34,6 +34,8 @@ const KEYS: Record<string, KeyOf> = {
   // of a day's plan
   steps: (s) => [s.job, s.step],
   pinned: (p) => [p.job, p.step],
+  devices: (d) => [d.name],
+  moreChosen: (c) => [c.model],
   own: (o) => [o.id],
 }
 
@@ -50,6 +52,7 @@ export const WHOLE: ReadonlySet<string> = new Set([
   'orders',
   'quotes',
   'versions',
+  'devices',
   'steps',
   'pinned',
 ])

@@ -108,6 +108,20 @@ const workSchema = z.strictObject({
 
 const perSide = z.strictObject({ left: finite.default(0), right: finite.default(0) })
 
+const chosenSchema = z.strictObject({
+  model: text(80),
+  sizeLeftMm: finite.optional(),
+  sizeRightMm: finite.optional(),
+  shellChecks: z.array(shellCheckSchema).max(200).default([]),
+  tryOn: z.array(tryOnSchema).max(20).default([]),
+  work: z.array(workSchema).max(80).default([]),
+  cuffAlignDeg: perSide.optional(),
+  soleCantDeg: perSide.optional(),
+  forwardLeanDeg: finite.optional(),
+  rampDeg: finite.optional(),
+  deltaMm: finite.optional(),
+})
+
 export const footwearSchema = z.strictObject({
   /** one compressed sock, mm; the usual of the family where nothing was recorded */
   sockMm: z.number().min(0).max(10).optional(),
@@ -126,21 +140,9 @@ export const footwearSchema = z.strictObject({
     .max(20)
     .optional(),
   tryOns: z.array(tryOnSchema).max(20).optional(),
-  chosen: z
-    .strictObject({
-      model: text(80),
-      sizeLeftMm: finite.optional(),
-      sizeRightMm: finite.optional(),
-      shellChecks: z.array(shellCheckSchema).max(200).default([]),
-      tryOn: z.array(tryOnSchema).max(20).default([]),
-      work: z.array(workSchema).max(80).default([]),
-      cuffAlignDeg: perSide.optional(),
-      soleCantDeg: perSide.optional(),
-      forwardLeanDeg: finite.optional(),
-      rampDeg: finite.optional(),
-      deltaMm: finite.optional(),
-    })
-    .optional(),
+  chosen: chosenSchema.optional(),
+  /** chosen for the other devices of a foot that has several, with what was found and worked there */
+  moreChosen: z.array(chosenSchema).max(8).optional(),
 })
 
 export type ShellCheck = z.output<typeof shellCheckSchema>

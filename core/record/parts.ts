@@ -41,6 +41,8 @@ export const PART_SCHEMAS = {
   'capture.right': captureSchema,
   'device.left': deviceSchema.nullable(),
   'device.right': deviceSchema.nullable(),
+  'devices.left': z.array(deviceSchema).max(7),
+  'devices.right': z.array(deviceSchema).max(7),
   'versions.left': z.array(deviceVersionSchema).max(60),
   'versions.right': z.array(deviceVersionSchema).max(60),
   legLength: recordSchema.shape.legLengthDifferenceMm.unwrap().nullable(),
@@ -75,6 +77,7 @@ export function splitRecord(record: FittingRecord): Parts {
     set(`footprint.${side}`, foot.footprint)
     set(`capture.${side}`, foot.capture)
     set(`device.${side}`, foot.device)
+    set(`devices.${side}`, foot.moreDevices)
     set(`versions.${side}`, foot.deviceVersions)
   }
   set('legLength', record.legLengthDifferenceMm)
@@ -102,6 +105,7 @@ export function joinRecord(
     ...(parts[`footprint.${side}`] && { footprint: parts[`footprint.${side}`]! }),
     ...(parts[`capture.${side}`] && { capture: parts[`capture.${side}`] }),
     ...(parts[`device.${side}`] && { device: parts[`device.${side}`]! }),
+    ...(parts[`devices.${side}`]?.length && { moreDevices: parts[`devices.${side}`]! }),
     ...(parts[`versions.${side}`] && { deviceVersions: parts[`versions.${side}`] }),
   })
   return {

@@ -183,6 +183,8 @@ const storedDevice = z.strictObject({
     .optional(),
   /** a name of its own, when a client has several */
   name: text(60).optional(),
+  /** the footwear model it is for, where a foot has several */
+  forFootwear: text(60).optional(),
 })
 
 /** A device with what has another name now under that name. */
@@ -265,15 +267,44 @@ export const labOrderSchema = z.strictObject({
   answer: labAnswerSchema,
 })
 
-export const footSchema = z.strictObject({
+/** So many devices a foot may have in one fitting. */
+const MOST_DEVICES = 8
+
+const storedFoot = z.strictObject({
   readings: z.array(readingSchema).max(120).default([]),
   findings: findingsSchema.optional(),
   footprint: footprintSchema.optional(),
   capture: captureSchema.optional(),
   device: deviceSchema.optional(),
-  /** earlier versions of the device, oldest first */
+  /** where a foot has several, in place of `device`: the one that is worked on first */
+  devices: z.array(deviceSchema).min(1).max(MOST_DEVICES).optional(),
+  /** the others, beside `device`, as they are stored */
+  moreDevices: z
+    .array(deviceSchema)
+    .max(MOST_DEVICES - 1)
+    .optional(),
+  /** earlier versions of the devices, oldest first; each belongs to the device of its name */
   deviceVersions: z.array(deviceVersionSchema).max(60).optional(),
 })
+
+/** A foot with its device, and, where it has several, the others beside it. */
+export const footSchema = storedFoot
+  .superRefine(({ device, devices, moreDevices }, context) => {
+    const refuse = (message: string) =>
+      context.addIssue({ code: 'custom', path: ['devices'], message })
+    if (devices && (device || moreDevices)) refuse('a foot has device or devices, never both')
+    const names = (devices ?? [...(device ? [device] : []), ...(moreDevices ?? [])]).map(
+      (d) => d.name,
+    )
+    if (names.length > 1 && names.includes(undefined))
+      refuse('where a foot has several devices, each has a name')
+    if (new Set(names).size < names.length) refuse('two devices of a foot have the same name')
+  })
+  .transform(({ devices, ...foot }) => {
+    if (!devices) return foot
+    const [device, ...moreDevices] = devices
+    return { ...foot, device: device!, ...(moreDevices.length > 0 && { moreDevices }) }
+  })
 
 export const clientSchema = z.strictObject({
   code: text(20).optional(),

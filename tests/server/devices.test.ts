@@ -474,3 +474,32 @@ describe('shell checks', () => {
     await put(0, version + 2)
   })
 })
+
+describe('several devices of a foot', () => {
+  it('come in with a file, change places, and go out as they came', async () => {
+    const record = structuredClone(DEMO_RECORDS['tove-marchetti']!) as unknown as {
+      client: { name: string }
+      feet: Record<'left' | 'right', Record<string, unknown>>
+    }
+    record.client.name = 'Two Pairs'
+    for (const foot of Object.values(record.feet)) {
+      const device = foot.device as object
+      delete foot.device
+      foot.devices = [
+        { ...device, name: 'boots' },
+        { ...device, name: 'shoes', heelLiftMm: 2 },
+      ]
+    }
+    const { fittingId } = (await rhona.post('records', record)).json as { fittingId: string }
+    const out = async () =>
+      ((await rhona.get(`fittings/${fittingId}/record`)).json as typeof record).feet
+        .left as unknown as {
+        device?: object
+        devices: { name: string; heelLiftMm: number }[]
+      }
+    const left = await out()
+    expect(left.device).toBeUndefined()
+    expect(left.devices.map((d) => d.name)).toEqual(['boots', 'shoes'])
+    expect(left.devices[1]!.heelLiftMm).toBe(2)
+  })
+})

@@ -18,6 +18,7 @@ import type { Device } from '../../../core/record/schema'
 import BodyPane from './BodyPane.vue'
 import DifferenceSpine from './DifferenceSpine.vue'
 import EffectStrip from './EffectStrip.vue'
+import DevicesMenu from './DevicesMenu.vue'
 import EffectsView from './EffectsView.vue'
 import LayerList from './LayerList.vue'
 import SendPane from './SendPane.vue'
@@ -240,7 +241,9 @@ const PANES = [
 <template>
   <div class="title-row">
     <h1>Prescribe</h1>
-    <span class="fact">{{ measured ? '' : 'measure the foot length first' }}</span>
+    <span class="fact"
+      ><template v-if="!measured">measure the foot length first</template><DevicesMenu v-else
+    /></span>
     <VBtnToggle v-model="view" mandatory role="group" aria-label="View"
       ><VBtn value="terrain">Terrain</VBtn><VBtn value="solid">Solid</VBtn
       ><VBtn value="effects">Effects</VBtn><VBtn value="shell">Shell</VBtn></VBtnToggle

@@ -1,3 +1,4 @@
+import { versionsOf } from '../../../core/device/severalDevices'
 import { plainCopy } from '~/browser/plainCopy'
 import { deviceRows } from '../../../core/device/deviceRows'
 import { LAYERS, layerSchema, type LayerKind } from '../../../core/kinds/layers/all'
@@ -39,7 +40,7 @@ export function useStudio() {
    * landmarks change nothing here
    */
   const footOf = (side: Side): Foot => {
-    const { capture, deviceVersions: _, ...foot } = fitting.record.feet[side]!
+    const { capture, deviceVersions: _, moreDevices: __, ...foot } = fitting.record.feet[side]!
     if (!capture?.surface) return { ...foot, device: device(side) }
     const { way, load, use, surface, corrections } = capture
     return { ...foot, device: device(side), capture: { way, load, use, surface, corrections } }
@@ -101,7 +102,7 @@ export function useStudio() {
       )
     chosen.value = `${kind}#${nth}`
   }
-  const versions = (side: Side): DeviceVersion[] => fitting.record.feet[side]!.deviceVersions ?? []
+  const versions = (side: Side): DeviceVersion[] => versionsOf(fitting.record.feet[side]!)
   const { keepVersion } = useDeviceVersions()
   /** Puts another device in place of this one; what was there is kept as a version. */
   function replace(side: Side, next: Device, words: string) {

@@ -1,3 +1,4 @@
+import { asFile } from '../../../../core/device/severalDevices'
 import { audit } from '../../../database/audit'
 import { findClient } from '../../../database/clients'
 import { fittingsOf, readFitting, recordOf } from '../../../database/fittings'
@@ -18,7 +19,7 @@ export default route({ permission: 'clients.export' }, async ({ event, person })
   const photos = []
   const scans = []
   for (const { id } of await fittingsOf(db, person.shopId, client.id)) {
-    records.push(recordOf(here(await readFitting(db, person.shopId, id))))
+    records.push(asFile(recordOf(here(await readFitting(db, person.shopId, id)))))
     for (const photo of await photosOf(db, person.shopId, id))
       photos.push({
         fitting: id,

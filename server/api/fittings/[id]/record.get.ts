@@ -1,3 +1,4 @@
+import { asFile } from '../../../../core/device/severalDevices'
 import { audit } from '../../../database/audit'
 import { readFitting, recordOf } from '../../../database/fittings'
 import { database } from '../../../database/pool'
@@ -15,5 +16,5 @@ export default route({ permission: 'clients.export' }, async ({ event, person })
     action: 'fitting.export',
   })
   nameFile(event, 'attachment', `${state.client.code}-${state.openedOn}.json`)
-  return recordOf(state)
+  return asFile(recordOf(state))
 })
