@@ -1,6 +1,7 @@
 import { contradictionsOf, type Contradiction } from './contradictions'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type School } from '../tables/vocabulary'
+import { isUnsafeAtRisk } from './atRisk'
 import { isMet } from './applyChange'
 import { entryKey, type Entry } from './entry'
 import type { Figure } from './limits'
@@ -32,6 +33,8 @@ export function judge(
   ) => {
     if (!finding) return
     const change = finding.change ?? null
+    // At risk in one rule is at risk in every rule.
+    if (rule.kind === 'suggest' && base.risk.atRisk && isUnsafeAtRisk(change)) return
     const where = finding.foot ?? foot
     entries.push({
       code: rule.code,

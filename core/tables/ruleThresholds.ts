@@ -75,6 +75,7 @@ export const THRESHOLDS = {
   'lesser-first.unscored': points(5, 'pain nobody scored counts as'),
   'toe-room.leadMm': mm(3, 'second toe past the first by at least'),
   'soft-cover.hours': { value: 8, unit: 'h', words: 'on the feet for at least' },
+  'total-contact.coverMm': mm(4, 'soft cover'),
   'soft-cover.coverMm': mm(3, 'cover'),
   'tilt-without-pain.postDeg': deg(3, 'post of at least'),
   'big-step.postDeg': deg(3, 'post of at least'),

@@ -66,9 +66,20 @@ const COPIED: readonly PartName[] = [
   'legLength',
 ]
 
+/** What a client told last, in whichever fitting. */
+async function lastStory(db: Client, clientId: string): Promise<Story | undefined> {
+  const { rows } = await db.query<{ content: Story }>(
+    `select p.content from fittings f join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
+     where f.client_id = $1 order by f.opened_on desc, p.changed_at desc limit 1`,
+    [clientId],
+  )
+  return rows[0]?.content
+}
+
 /**
  * A further fitting for another activity: readings and findings go along when asked for, and what
- * the client has told of their health.
+ * the client has told of their health. Conditions and history are the client's: they follow into every new
+ * fitting. Signs and clearances belong to the visit in which they were seen and given.
  */
 export async function openFurtherFitting(
   db: Client,
@@ -80,15 +91,14 @@ export async function openFurtherFitting(
   copyFrom?: string,
 ): Promise<string> {
   const source = copyFrom ? await readFitting(db, at.shopId, copyFrom) : null
-  const id = await openFitting(db, at, clientId, openedOn)
   const from = source?.client.id === clientId ? source : null
-  const told = from?.parts.story?.content as Story | undefined
+  const told = (from?.parts.story?.content as Story | undefined) ?? (await lastStory(db, clientId))
+  const id = await openFitting(db, at, clientId, openedOn)
+  // Signs are asked anew at each visit, and a clearance was given for what was seen then.
   const story = {
     complaints: [],
     conditions: told?.conditions ?? [],
-    ...(told?.signs && { signs: told.signs }),
     ...(told?.history && { history: told.history }),
-    ...(told?.clearances && { clearances: told.clearances }),
     ...(told?.school && { school: told.school }),
     ...(activity && { activity }),
   }

@@ -126,6 +126,30 @@ describe('tables of norms', () => {
   })
 })
 
+describe('a client who comes again', () => {
+  it('has told their conditions already; signs are asked anew, and no clearance opens a new fitting', async () => {
+    const first = await newFitting('yasmin')
+    const { version } = (await rhona.get(`fittings/${first}`)).json.parts.story ?? { version: 0 }
+    const content = {
+      complaints: [{ foot: 'left', at: 'heelPlantar', score: 4 }],
+      conditions: ['diabetes'],
+      history: [{ kind: 'operation', what: 'left ankle, plates' }],
+      signs: { suddenPop: 'yes' },
+      clearances: [{ code: 'sign-suddenPop', by: 'Dr Amara Quill', on: '2026-11-25' }],
+    }
+    const kept = await rhona.command(first, version, { kind: 'part.put', part: 'story', content })
+    expect(kept.status).toBe(200)
+    for (const body of [{}, { copyFrom: first }, { activity: 'walking' }]) {
+      const next = await newFitting('yasmin', body)
+      const story = (await rhona.get(`fittings/${next}`)).json.parts.story.content
+      expect(story).toMatchObject({ conditions: ['diabetes'], complaints: [] })
+      expect(story.history).toEqual(content.history)
+      expect(story).not.toHaveProperty('signs')
+      expect(story).not.toHaveProperty('clearances')
+    }
+  })
+})
+
 describe('making', () => {
   it('waits for a clearance of every reason, for every role', async () => {
     const fitting = await newFitting('anselm')

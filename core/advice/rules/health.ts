@@ -7,6 +7,7 @@ import type { Risk } from '../../examine/risk'
 const all = { school: 'all', caution: true, children: true } as const
 const stop = { ...all, kind: 'stop', strength: 'strong' } as const
 const watch = { ...all, kind: 'watch', strength: 'strong' } as const
+const suggest = { school: 'all', kind: 'suggest', caution: true } as const
 const HEALTH = 'health cautions; local law and licensed practice come first'
 /** What a condition that was told asks of every station and paper; its words stand with its kind. */
 const ofCondition = ({ kind, caution }: ConditionDefinition<Condition>): RecordRule[] =>
@@ -31,8 +32,13 @@ const GRADE_WORDS = [
   'grade 2: both, or one with a deformity',
   'grade 3: feeling or flow, with a past ulcer, an amputation or kidney failure',
 ]
-const gradeWords = ({ grade }: Risk) =>
-  grade ? ` (${GRADE_WORDS[grade]})` : ', not graded: screen feeling and pulses'
+const gradeWords = ({ grade, lossOfSensation, reducedFlow }: Risk) => {
+  if (grade) return ` (${GRADE_WORDS[grade]})`
+  // What was not looked at could only raise it.
+  return lossOfSensation || reducedFlow
+    ? ' (at least grade 1: not everything was looked at)'
+    : ', not graded: screen feeling and pulses'
+}
 
 /** Cautions that follow the client through every station and paper. */
 export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
@@ -86,6 +92,20 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
               'feet.right.findings.pulses',
             ],
             change: { refer: true },
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'total-contact',
+    strength: 'strong',
+    source: 'in the manner of the international diabetic-foot guidance',
+    when: ({ risk, device, side, at }, limit) =>
+      risk.atRisk && device?.kind !== 'none'
+        ? {
+            words: `The ${side} foot is at risk: total contact, soft, no hard edges, and an early recheck. Licensed practice only.`,
+            triggers: ['story.conditions', at('findings.sensationFelt'), at('findings.pulses')],
+            change: { shell: { coverMaterial: 'eva-35', coverMm: limit.of('coverMm') } },
           }
         : null,
   }),

@@ -85,6 +85,8 @@ export interface LayerDefinition<
   child: string
   /** what it means for a foot that does not feel */
   insensate: string
+  /** pushes, cuts or walls where nothing is felt: never suggested for a foot at risk */
+  neverInsensate?: true
   /** tilts first, then shapes, skives last: they cut the surface as it then is */
   phase: 'tilt' | 'shape' | 'skive'
   /**

@@ -15,6 +15,7 @@ export const firstRayCutOut = layer({
   where: 'cut · behind the first head',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'no cut edge under a head that is not felt: let the corner down instead',
+  neverInsensate: true,
   phase: 'shape',
   lies: 'cast',
   afterwards: true,

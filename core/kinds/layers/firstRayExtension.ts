@@ -37,6 +37,7 @@ export const firstRayExtension = layer({
   where: 'forefoot · under the first ray',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'flexible and soft at its edge, never rigid under a toe that is not felt',
+  neverInsensate: true,
   phase: 'shape',
   lies: 'on the shell',
   edged: true,

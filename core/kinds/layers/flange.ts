@@ -13,6 +13,7 @@ export function flange(medial: boolean) {
   return {
     child: 'not in a growing foot: it has no adult presets',
     insensate: 'no hard wall beside skin that does not feel',
+    neverInsensate: true,
     phase: 'shape',
     lies: 'cast',
     edged: true,

@@ -32,6 +32,7 @@ export const gaitPlate = layer({
   where: 'outline · front edge, one side',
   child: 'made for children only, and only where licence and a prescription allow it',
   insensate: 'not under heads that are not felt: its edge presses',
+  neverInsensate: true,
   phase: 'shape',
   lies: 'cast',
   edged: true,

@@ -16,6 +16,7 @@ export const medialSkive = layer({
   where: 'cast · plane at 15°',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not on this foot: it pushes where nothing is felt',
+  neverInsensate: true,
   phase: 'skive',
   lies: 'cast',
   edged: true,

@@ -19,6 +19,7 @@ export const medialWrap = layer({
   where: 'wall · inner heel to arch',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'no hard wall beside skin that does not feel',
+  neverInsensate: true,
   phase: 'shape',
   lies: 'cast',
   edged: true,

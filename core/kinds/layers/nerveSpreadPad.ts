@@ -19,6 +19,7 @@ export const nerveSpreadPad = layer({
   where: 'top · between two shafts',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not on a foot that does not feel: lost feeling is looked at first',
+  neverInsensate: true,
   phase: 'shape',
   lies: 'on the shell',
   edged: false,

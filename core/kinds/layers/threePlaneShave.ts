@@ -19,6 +19,7 @@ export const threePlaneShave = layer({
   where: 'cast · 15° in, 4° forward',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not on this foot: it pushes where nothing is felt',
+  neverInsensate: true,
   phase: 'skive',
   lies: 'cast',
   edged: true,

@@ -34,6 +34,7 @@ export const toeCarbonPlate = layer({
   where: 'below · full length, short of the heel',
   child: 'not in a growing foot: it has no adult presets',
   insensate: 'not under toes that are not felt: a rocker sole does it without an edge',
+  neverInsensate: true,
   phase: 'shape',
   lies: 'cast',
   edged: false,

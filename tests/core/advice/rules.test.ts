@@ -110,6 +110,10 @@ const CASES: Record<string, [fires: Case, not: Case]> = {
     { findings: { sensationFelt: 8, pulses: 'both', deformity: 'none' } },
     { findings: { sensationFelt: 10, pulses: 'both', deformity: 'none' } },
   ],
+  'total-contact': [
+    { findings: { sensationFelt: 8, pulses: 'both', deformity: 'none' } },
+    { findings: { sensationFelt: 10, pulses: 'both', deformity: 'none' } },
+  ],
   'no-heat-on-foot': [
     { story: told('neuropathy'), device: { kind: 'heat-moulded' } },
     { story: told('neuropathy'), device: { kind: 'full-custom' } },
