@@ -25,7 +25,7 @@ export function deviceNames({ feet }: Pick<FittingRecord, 'feet'>): string[] {
  * A foot that works on another of its devices; what it worked on stays beside it. A foot that has none of
  * that name is left bare for it.
  *
- * @example onDevice({ device: boots, moreDevices: [shoes] }, 'shoes') // device: shoes, moreDevices: [boots]
+ * For instance `onDevice({ device: boots, moreDevices: [shoes] }, 'shoes')` has device shoes and moreDevices [boots]
  */
 export function onDevice(foot: Foot, name: string): Foot {
   const all = devicesOf(foot).map(named)

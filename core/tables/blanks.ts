@@ -47,8 +47,8 @@ const blankSchema = z.strictObject({
 })
 export type Blank = z.output<typeof blankSchema>
 
-const HARD = { material: 'polypropylene', thicknessMm: 3, cupMm: 14 }
-const FOAM = { material: 'eva-60', thicknessMm: 6, cupMm: 14, moulds: USUAL_MOULDS }
+const HARD = { cupMm: 14, material: 'polypropylene', thicknessMm: 3 }
+const FOAM = { cupMm: 14, moulds: USUAL_MOULDS, material: 'eva-60', thicknessMm: 6 }
 const LINES = [
   { id: 'flat', name: 'Low line', kind: 'trim-to-fit', arch: 0.715, height: 15, ...HARD },
   { id: 'mid', name: 'Middle line', kind: 'trim-to-fit', arch: 0.73, height: 19, ...HARD },
@@ -58,13 +58,16 @@ const LINES = [
 
 /** Invented lines in steps of 10 mm. */
 const houseShelf = (): Blank[] =>
-  LINES.flatMap(({ arch, height, ...line }) =>
+  LINES.flatMap(({ id, name, kind, arch, height, ...sheet }) =>
     Array.from({ length: 11 }, (_, k) => 210 + 10 * k).map((sizeMm): Blank => ({
-      ...line,
+      id,
+      name,
+      kind,
       sizeMm,
       archLengthMm: Math.round(arch * sizeMm),
       archHeightMm: Math.round(height + (sizeMm - 260) * 0.06),
       heelWidthMm: Math.round(0.25 * sizeMm),
+      ...sheet,
       state: 'own assumption',
     })),
   )

@@ -30,7 +30,9 @@ const from = ref<'copy' | 'plain'>('copy')
 const bare = ref<Record<Side, boolean>>({ left: false, right: false })
 const trouble = ref('')
 const isFirst = computed(() => devices.names.value.length < 2)
-const choices = computed(() => models.models.map((m) => ({ value: m.id, title: `${m.maker} ${m.name}` })))
+const choices = computed(() =>
+  models.models.map((m) => ({ value: m.id, title: `${m.maker} ${m.name}` })),
+)
 const chosenName = computed(() => {
   const id = fitting.record.footwear?.chosen?.model
   return models.byId(id)?.name ?? 'first footwear'
