@@ -15,7 +15,7 @@ const names = (fitting: { record: ReturnType<typeof demo> }, side: 'left' | 'rig
 
 test('says that there is one device, or which of several is worked on', async () => {
   const { wrapper } = await menu()
-  expect(textOf(wrapper)).toContain('1 device')
+  expect(textOf(wrapper)).toContain('Device ▾')
   useDevices().begin({ name: 'shoes', called: 'boots', from: 'copy' })
   await nextTick()
   expect(textOf(wrapper)).toContain('shoes')

@@ -17,7 +17,7 @@ const devices = useDevices()
 const isAsking = ref(false)
 const now = computed(() => devices.names.value[0] ?? '')
 const isSeveral = computed(() => devices.names.value.length > 1)
-const words = computed(() => (isSeveral.value ? now.value : '1 device'))
+const words = computed(() => (isSeveral.value ? now.value : 'Device'))
 const all = computed(() => SIDES.flatMap((side) => devicesOf(fitting.record.feet[side]!)))
 /** The devices with what each is for, as far as it is known. */
 const choices = computed(() =>
@@ -63,7 +63,7 @@ const workOn = (name: string) => (changes.said = devices.workOn(name))
 .which {
   min-width: 0;
   max-width: 100%;
-  padding: 0 4px;
+  padding: 0 2px;
   font-size: 13px;
 }
 .which :deep(.v-btn__content) {
