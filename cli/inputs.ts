@@ -75,8 +75,14 @@ export function numberOption(
   return value
 }
 
-/** The record seen with the device that `--device` names, on the foot that is asked about. */
-export function withDevice(args: Arguments, record: FittingRecord, side: Side): FittingRecord {
+/** The record and the foot that are asked about, seen with the device that `--device` names. */
+export function footOf(args: Arguments): { record: FittingRecord; side: Side } {
+  const record = recordOf(args)
+  const side = sideOf(args, record)
+  return { record: withDevice(args, record, side), side }
+}
+
+function withDevice(args: Arguments, record: FittingRecord, side: Side): FittingRecord {
   const { device: name } = args.options
   if (name === undefined) return record
   const own = devicesOf(record.feet[side]!).map((d) => d.name ?? FIRST_NAME)

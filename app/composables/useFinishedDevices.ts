@@ -1,6 +1,5 @@
 import { watchDebounced } from '@vueuse/core'
 import { onScopeDispose } from 'vue'
-import { plainCopy } from '~/browser/plainCopy'
 import { useFitting } from '~/stores/fitting'
 import { useLedger } from '~/stores/ledger'
 import { deviceWorker, newestWins } from '~/workers/deviceWorker'
@@ -45,8 +44,8 @@ export function useFinishedDevices(): void {
       const { readings, findings, capture, device, moreDevices } = foot
       return [[side, { readings, findings, capture, device, moreDevices }]]
     })
-    const followed = { format, version, footwear, legLengthDifferenceMm, norms }
-    return JSON.stringify(plainCopy({ ...followed, feet: Object.fromEntries(bare) }))
+    const whole = { format, version, footwear, legLengthDifferenceMm, norms }
+    return JSON.stringify({ ...whole, feet: Object.fromEntries(bare) })
   }
   watchDebounced(followed, ask, { debounce: REST_MS, immediate: true })
 }

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import { youngFromShoreA } from '../../core/mechanics/shoreHardness'
 import { NO_COVER, SHELL_MAKINGS, type ShellMaterial } from '../../core/tables/materials'
-import { USUAL_MOULDS, type Blank } from '../../core/tables/blanks'
+import { BLANK_KINDS, USUAL_MOULDS, type Blank } from '../../core/tables/blanks'
 import { parseNumber } from '../../core/measure/parseNumber'
 import { HOUSE_TABLES, TABLES, type ShopTables } from '../../core/record/tables'
 import { idOf } from '../../core/record/idOf'
@@ -236,7 +236,6 @@ const addBlank = () =>
       },
     ],
   })
-const BLANK_KINDS: Blank['kind'][] = ['trim-to-fit', 'heat-moulded']
 const changeBlank = (i: number, part: Partial<Blank>) =>
   emit('change', { blanks: draft.blanks.map((b, k) => (k === i ? { ...b, ...part } : b)) })
 /** A blank is known by its line: a new name is a new line. */

@@ -1,7 +1,7 @@
 import { contactReport } from '../../core/mechanics/contactReport'
 import { roundDeep } from '../../core/record/roundDeep'
 import { UsageError } from '../arguments'
-import { recordOf, sideOf, withDevice } from '../inputs'
+import { footOf } from '../inputs'
 import type { Command } from '../command'
 
 export const contactCommand: Command = {
@@ -9,9 +9,7 @@ export const contactCommand: Command = {
   files: 1,
   options: ['foot', 'device', 'load'],
   run: (args) => {
-    const read = recordOf(args)
-    const side = sideOf(args, read)
-    const record = withDevice(args, read, side)
+    const { record, side } = footOf(args)
     const load = args.options.load ?? 'standing'
     if (load !== 'standing' && load !== 'single-limb')
       throw new UsageError('arch: --load takes standing or single-limb')

@@ -8,7 +8,7 @@ import { deviceFiles } from '../../core/formats/deviceFiles'
 import { normsOf } from '../../core/record/tables'
 import { roundDeep } from '../../core/record/roundDeep'
 import { readJson } from '../arguments'
-import { recordOf, sideOf, withDevice } from '../inputs'
+import { footOf } from '../inputs'
 import type { Command } from '../command'
 
 /** What is told of a positive: that it is closed, and how high it is. */
@@ -22,9 +22,7 @@ export const deviceCommand: Command = {
   files: 1,
   options: ['foot', 'device', 'out', 'catalogue', 'positive?'],
   run: (args) => {
-    const read = recordOf(args)
-    const side = sideOf(args, read)
-    const record = withDevice(args, read, side)
+    const { record, side } = footOf(args)
     const built = buildDevice(record.feet[side]!, side, normsOf(record))
     const models =
       args.options.catalogue === undefined

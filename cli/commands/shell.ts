@@ -2,7 +2,7 @@ import { solveShellFile } from '../../core/mechanics/plate/modelFile'
 import { shellReport } from '../../core/mechanics/plate/shellReport'
 import { roundDeep } from '../../core/record/roundDeep'
 import { readJson, UsageError } from '../arguments'
-import { recordOf, sideOf, withDevice } from '../inputs'
+import { footOf } from '../inputs'
 import type { Command } from '../command'
 
 export const shellCommand: Command = {
@@ -17,9 +17,7 @@ export const shellCommand: Command = {
       // Not rounded: deflections of a test shell may be millionths.
       return solveShellFile(readJson(args.options.model))
     }
-    const read = recordOf(args)
-    const side = sideOf(args, read)
-    const record = withDevice(args, read, side)
+    const { record, side } = footOf(args)
     return roundDeep({ foot: side, ...shellReport(record, side) })
   },
 }

@@ -5,7 +5,7 @@ import { buildSurface } from '../../core/device/surface'
 import { normsOf } from '../../core/record/tables'
 import { Refusal } from '../../core/record/refusal'
 import { UsageError } from '../arguments'
-import { recordOf, sideOf, withDevice } from '../inputs'
+import { footOf } from '../inputs'
 import type { Command } from '../command'
 
 /**
@@ -38,9 +38,7 @@ export const surfaceCommand: Command = {
   files: 1,
   options: ['foot', 'device', 'layer', 'stepMm'],
   run: (args) => {
-    const read = recordOf(args)
-    const side = sideOf(args, read)
-    const record = withDevice(args, read, side)
+    const { record, side } = footOf(args)
     const foot = record.feet[side]!
     const step = Number(args.options.stepMm ?? 1)
     if (![1, 2, 4].includes(step)) throw new UsageError('arch: --stepMm takes 1, 2 or 4')

@@ -1,5 +1,5 @@
 import { blankRefusal } from '../device/blanks'
-import { isBlankKind } from '../device/blankTop'
+import { isBlankKind } from '../tables/blanks'
 import { LAYERS, type LayerKind } from '../kinds/layers/all'
 import { mainRule } from '../kinds/layers/amount'
 import { bestMean } from '../measure/reading'

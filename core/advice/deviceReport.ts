@@ -113,7 +113,7 @@ function makingOf(
 ) {
   const { way, leastMm } = madeOf(device, rows)
   if (way === 'milled') return { way, milling: millingSetup(body, device.shell.toolMm ?? TOOL_MM) }
-  if (way === 'pressed') return { way }
+  if (way === 'pressed' || way === 'blank') return { way }
   const highMm = body.top.reduce((m, z, i) => (body.inside[i]! > 0 ? Math.max(m, z) : m), -Infinity)
   return {
     way,

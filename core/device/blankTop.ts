@@ -1,53 +1,37 @@
 import type { SoleField } from '../geometry/soleField'
 import { smoothstep as S } from '../geometry/smoothstep'
 import type { Device } from '../record/schema'
-import type { BlankShape } from '../tables/blanks'
-import { createSole } from './sole'
-
-/** Kinds of device that come with a shape of their own. */
-export const isBlankKind = (kind: Device['kind']): kind is 'trim-to-fit' | 'heat-moulded' =>
-  kind === 'trim-to-fit' || kind === 'heat-moulded'
-
-/** The first met head of the house's sole lies at this share of its length, its borders are for these widths. */
-const HEAD_SHARE = 0.725
-const WIDTHS = { heelMm: 65, forefootMm: 100 }
-/** The top of the arch of the house's sole at a navicular height of 44 mm, and mm for each mm more. */
-const ARCH = { mm: 18, navicularMm: 44, perMm: 0.6 }
-/** Height of the top of the inner arch of a foot, as the house's sole has it, mm. */
-export const archTopMm = (navicularHeightMm: number): number =>
-  ARCH.mm + ARCH.perMm * (navicularHeightMm - ARCH.navicularMm)
+import { isBlankKind, type BlankShape } from '../tables/blanks'
+import { archBand, createSole, FIRST_HEAD_SHARE, navicularOfArch, OUTLINE_FOR } from './sole'
 
 /** In front a blank is level with the heads that lie in it: it has no hollows for them. */
 const FRONT_DROP_MM = 2.5
-/** Where the arch band begins, is full, and ends: shares of the blank's length. */
-const BAND = [0.17, 0.42, 0.44, 0.7] as const
 
 /**
  * Heights of a blank as it comes off the shelf, at every cell of a foot that lies on it with its heel in the
  * cup: the house's sole with the blank's own arch, arch length and heel, level in front (house model).
  */
 function offTheShelf(field: SoleField, shape: BlankShape): { z: Float64Array; s: Float64Array } {
-  const sole = createSole({
-    lengthMm: shape.archLengthMm / HEAD_SHARE,
-    heelWidthMm: shape.heelWidthMm,
-    forefootWidthMm: (shape.heelWidthMm * WIDTHS.forefootMm) / WIDTHS.heelMm,
-    navicularHeightMm: ARCH.navicularMm + (shape.archHeightMm - ARCH.mm) / ARCH.perMm,
-    forefootDeg: 0,
-    castDeg: 0,
-    secondToeLeadMm: 0,
-    lateralArchMm: 2.2,
-  })
-  const bumps = [...sole.heads, ...sole.toes]
+  const sole = createSole(
+    {
+      lengthMm: shape.archLengthMm / FIRST_HEAD_SHARE,
+      heelWidthMm: shape.heelWidthMm,
+      forefootWidthMm: (shape.heelWidthMm * OUTLINE_FOR.forefootMm) / OUTLINE_FOR.heelMm,
+      navicularHeightMm: navicularOfArch(shape.archHeightMm),
+      forefootDeg: 0,
+      castDeg: 0,
+      secondToeLeadMm: 0,
+      lateralArchMm: 2.2,
+    },
+    undefined,
+    false,
+  )
   const s = new Float64Array(field.z.length)
   const z = field.z.map((_, i) => {
     const [x, y] = [field.x[i]!, field.y[i]!]
     const place = sole.place(x, y)
     s[i] = place.s
-    const hollows = bumps.reduce((sum, b) => {
-      const [dx, dy] = [(x - b.x) / b.sigmaX, (y - b.y) / b.sigmaY]
-      return sum + b.depth * Math.exp(-0.5 * (dx * dx + dy * dy))
-    }, 0)
-    return sole.height(x, y) + hollows - FRONT_DROP_MM * S(place.q, -45, -8)
+    return sole.height(x, y) - FRONT_DROP_MM * S(place.q, -45, -8)
   })
   return { z, s }
 }
@@ -83,7 +67,7 @@ function shaped(field: SoleField, kind: Device['kind'], shape: BlankShape): Blan
   const { moulds } = shape
   if (kind !== 'heat-moulded' || !moulds) return { raw, moulded: raw }
   const moulded = raw.map((z, i) => {
-    const band = S(s[i]!, BAND[0], BAND[1]) * (1 - S(s[i]!, BAND[2], BAND[3]))
+    const band = archBand(s[i]!)
     const most = (atArch: number) => moulds.wallMm + (atArch - moulds.wallMm) * band
     const wanted = field.z[i]! - z
     return z + Math.min(most(moulds.archUpMm), Math.max(-most(moulds.archDownMm), wanted))

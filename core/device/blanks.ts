@@ -1,8 +1,8 @@
 import { bestMean } from '../measure/reading'
 import type { Device, Foot } from '../record/schema'
 import type { Norms } from '../record/tables'
-import { shapeOf, type Blank } from '../tables/blanks'
-import { archTopMm, isBlankKind } from './blankTop'
+import { isBlankKind, shapeOf, type Blank } from '../tables/blanks'
+import { archTopMm } from './sole'
 import { soleParameters } from './soleParameters'
 
 /** How a blank lies under a foot: what is over (+) or missing (−), mm. */

@@ -139,6 +139,7 @@ const MADE_WORDS = {
   pressed: 'pressed over a positive',
   printed: 'printed',
   milled: 'milled from a block',
+  blank: 'as the blank comes',
 } as const
 const madeWords = (device: Device, rows: MaterialRows): string =>
   MADE_WORDS[madeOf(device, rows).way]

@@ -43,8 +43,24 @@ const footwearOf = ({ feet }: FittingRecord, name: string): string | undefined =
     (d) => (d.name ?? FIRST_NAME) === name && d.forFootwear,
   )?.forFootwear
 
+/** A fitting whose devices in use say which footwear they are for: the one that is chosen now. */
+function withFootwearNoted(record: FittingRecord): FittingRecord {
+  const model = record.footwear?.chosen?.model
+  if (!model) return record
+  const noted = (foot: Foot): Foot =>
+    foot.device ? { ...foot, device: { ...foot.device, forFootwear: model } } : foot
+  return { ...record, feet: mapFeet(record.feet, noted) }
+}
+
+type Feet = FittingRecord['feet']
+const mapFeet = (feet: Feet, change: (foot: Foot, side: Side) => Foot): Feet =>
+  Object.fromEntries(
+    SIDES.flatMap((side) => (feet[side] ? [[side, change(feet[side], side)]] : [])),
+  )
+
 /**
- * The same fitting seen with another of its devices, on both feet.
+ * The same fitting seen with another of its devices, on both feet, and with the footwear that it is for. The
+ * footwear that is chosen now is noted with the device that is left.
  *
  * @throws Refusal `no-device` with the names that there are
  */
@@ -56,26 +72,28 @@ export function withDeviceNamed(record: FittingRecord, name: string): FittingRec
       `There is no device "${name}" in this record${names.length ? `; it has ${names.join(', ')}` : ''}.`,
       'feet',
     )
-  const on = (side: Side) => record.feet[side] && { [side]: onDevice(record.feet[side], name) }
-  const model = footwearOf(record, name)
-  return {
-    ...record,
-    feet: { ...on('left'), ...on('right') },
-    ...(model && { footwear: forModel(record.footwear, model) }),
-  }
+  const isLeft = names[0] !== name
+  const noted = isLeft ? withFootwearNoted(record) : record
+  const model = footwearOf(noted, name)
+  const footwear = model || isLeft ? forModel(record.footwear, model) : record.footwear
+  const feet = mapFeet(noted.feet, (foot) => onDevice(foot, name))
+  return { ...record, feet, ...(footwear && { footwear }) }
 }
 
 type Footwear = NonNullable<FittingRecord['footwear']>
 
-/** Footwear with another model chosen: what was found and worked in the one before is kept beside it. */
-export function forModel(footwear: Footwear | undefined, model: string): Footwear {
+/** Footwear with another model chosen, or none: what was found and worked in the one before is kept beside it. */
+export function forModel(
+  footwear: Footwear | undefined,
+  model: string | undefined,
+): Footwear | undefined {
   const { chosen, moreChosen = [], candidates = [], ...rest } = footwear ?? {}
-  if (chosen?.model === model) return footwear!
+  if (chosen?.model === model) return footwear
   const others = [...(chosen ? [chosen] : []), ...moreChosen.filter((c) => c.model !== model)]
   return {
     ...rest,
-    candidates: [...new Set([...candidates, model])],
-    chosen: moreChosen.find((c) => c.model === model) ?? freshly(model),
+    candidates: [...new Set([...candidates, ...(model ? [model] : [])])],
+    ...(model && { chosen: moreChosen.find((c) => c.model === model) ?? freshly(model) }),
     ...(others.length > 0 && { moreChosen: others }),
   }
 }
@@ -124,36 +142,23 @@ export function withNewDevice(
       'device',
     )
   }
-  const was = record.footwear?.chosen?.model
-  const feet = Object.fromEntries(
-    SIDES.flatMap((side) => {
-      const foot = record.feet[side]
-      if (!foot) return []
-      // What was worked on is for the footwear that was chosen, and is found again by it.
-      const before = devicesOf(foot).map((d, i) => ({
-        ...d,
-        name: nameOf(d),
-        ...(i === 0 && was && { forFootwear: d.forFootwear ?? was }),
-      }))
-      // Its versions stay its own under the name that it has now.
-      const versions = foot.deviceVersions?.map((v) => ({
-        ...v,
-        device: v.device && { ...v.device, name: nameOf(v.device) },
-      }))
-      return [
-        [
-          side,
-          {
-            ...foot,
-            device: begun(foot, side),
-            ...(before.length > 0 && { moreDevices: before }),
-            ...(versions && { deviceVersions: versions }),
-          },
-        ],
-      ]
-    }),
-  )
-  return { ...record, feet, ...(model && { footwear: forModel(record.footwear, model) }) }
+  const noted = withFootwearNoted(record)
+  const feet = mapFeet(noted.feet, (foot, side) => {
+    const before = devicesOf(foot).map((d) => ({ ...d, name: nameOf(d) }))
+    // Its versions stay its own under the name that it has now.
+    const versions = foot.deviceVersions?.map((v) => ({
+      ...v,
+      device: v.device && { ...v.device, name: nameOf(v.device) },
+    }))
+    return {
+      ...foot,
+      device: begun(foot, side),
+      ...(before.length > 0 && { moreDevices: before }),
+      ...(versions && { deviceVersions: versions }),
+    }
+  })
+  const footwear = model ? forModel(record.footwear, model) : record.footwear
+  return { ...record, feet, ...(footwear && { footwear }) }
 }
 
 /** What is begun: its name, its footwear, a copy of the device that is there or a plain one, feet without any. */

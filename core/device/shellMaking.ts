@@ -1,5 +1,6 @@
 import type { Device } from '../record/schema'
 import type { Norms } from '../record/tables'
+import { isBlankKind } from '../tables/blanks'
 import type { ShellMaking } from '../tables/materials'
 import { shellMaterial } from './materialNames'
 
@@ -8,7 +9,8 @@ export type MakingRows = Pick<Norms, 'shellMaterials'>
 
 /** How a shell is made, and how thin it may get, mm; null: never thinner than it was laid. */
 export interface MadeShell {
-  way: ShellMaking
+  /** `blank`: it came off the shelf, there is no positive, and hollows are ground into it */
+  way: ShellMaking | 'blank'
   leastMm: number | null
 }
 
@@ -16,11 +18,12 @@ export interface MadeShell {
 const UNKNOWN: MadeShell = { way: 'pressed', leastMm: 1.5 }
 
 /**
- * How the shell of a device is made: as the device says, else as is usual for its material.
+ * How the shell of a device is made: as its blank was, as the device says, else as is usual for its material.
  * For instance a plain device of the house is pressed and keeps 1.5 mm.
  */
-export function madeOf({ shell }: Device, rows: MakingRows): MadeShell {
+export function madeOf({ kind, blank, shell }: Device, rows: MakingRows): MadeShell {
   const material = shellMaterial(shell.material, rows)
   const usual = material ? { way: material.making, leastMm: material.leastMm } : UNKNOWN
+  if (isBlankKind(kind) && blank?.shape) return { ...usual, way: 'blank' }
   return { ...usual, way: shell.making ?? usual.way }
 }

@@ -25,6 +25,21 @@ const TOES = {
   sigmaY: 7.5,
 }
 
+/** Where the first met head lies, share of the length; what the outline's stations are for, mm. */
+export const FIRST_HEAD_SHARE = HEADS.y[0]!
+export const OUTLINE_FOR = { heelMm: 65, forefootMm: 100 } as const
+
+const ARCH_TOP = { mm: 18, atNavicularMm: 44, perMm: 0.6 }
+/** Height of the top of the inner arch by the navicular's, mm. @example archTopMm(44) // 18 */
+export const archTopMm = (navicularHeightMm: number): number =>
+  ARCH_TOP.mm + ARCH_TOP.perMm * (navicularHeightMm - ARCH_TOP.atNavicularMm)
+/** The navicular's height that goes with a top of the arch, mm. @example navicularOfArch(18) // 44 */
+export const navicularOfArch = (topMm: number): number =>
+  ARCH_TOP.atNavicularMm + (topMm - ARCH_TOP.mm) / ARCH_TOP.perMm
+
+/** How much of the arch there is at a share of the length, 0 to 1. */
+export const archBand = (s: number): number => S(s, 0.17, 0.42) * (1 - S(s, 0.44, 0.7))
+
 /** Largest share of the half width the border formula is used at; the wall beyond is vertical. */
 export const BORDER_LIMIT = 0.985
 
@@ -35,17 +50,21 @@ export const BORDER_LIMIT = 0.985
  *
  * @param p lengths in mm, angles in degrees (+ = inverted, medial side up)
  * @param plan borders, heads and toes of a captured foot, in place of the house's proportions
+ * @param hasHollows do heads and toes lie in hollows of their own?
  * For instance `createSole({ lengthMm: 265, forefootWidthMm: 100, heelWidthMm: 65, navicularHeightMm:
  *   44, … }).height(20, 111.3)` is 13.471
  */
-export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
+export function createSole(p: SoleParameters, plan?: SolePlan, hasHollows = true): Sole {
   const L = p.lengthMm
   const heelCentreY = 0.13 * L
   const medialAt = hermite(STATIONS, MEDIAL)
   const lateralAt = hermite(STATIONS, LATERAL)
   const widthFactor = (s: number) => {
     const w = S(s, 0.2, 0.6)
-    return ((1 - w) * p.heelWidthMm) / 65 + (w * p.forefootWidthMm) / 100
+    return (
+      ((1 - w) * p.heelWidthMm) / OUTLINE_FOR.heelMm +
+      (w * p.forefootWidthMm) / OUTLINE_FOR.forefootMm
+    )
   }
   const medialFull = plan?.medial ?? ((y: number) => medialAt(y / L) * widthFactor(y / L))
   const lateralFull = plan?.lateral ?? ((y: number) => lateralAt(y / L) * widthFactor(y / L))
@@ -69,14 +88,14 @@ export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
   }))
   plan?.heads.forEach(([x, y], i) => Object.assign(heads[i]!, { x, y }))
   plan?.toes.forEach(([x, y], i) => Object.assign(toes[i]!, { x, y }))
-  const bumps = [...heads, ...toes]
+  const bumps = hasHollows ? [...heads, ...toes] : []
   const lateralToMedial = [...heads].reverse()
   const headLineY = polyline(
     lateralToMedial.map((h) => h.x),
     lateralToMedial.map((h) => h.y),
   )
 
-  const archTopMm = 18 + 0.6 * (p.navicularHeightMm - 44)
+  const topMm = archTopMm(p.navicularHeightMm)
   const tanForefoot = Math.tan(radians(p.forefootDeg))
   const tanCast = Math.tan(radians(p.castDeg))
 
@@ -113,9 +132,8 @@ export function createSole(p: SoleParameters, plan?: SolePlan): Sole {
 
   const height = (x: number, y: number): number => {
     const { s, u, q, rho } = place(x, y)
-    const archBand = S(s, 0.17, 0.42) * (1 - S(s, 0.44, 0.7))
     let z =
-      archBand * (p.lateralArchMm + (archTopMm - p.lateralArchMm) * u ** 2.2) +
+      archBand(s) * (p.lateralArchMm + (topMm - p.lateralArchMm) * u ** 2.2) +
       4 * S(q, -45, -8) +
       1.5 * S(q, 5, 25)
     for (const b of bumps) {

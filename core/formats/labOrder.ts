@@ -17,7 +17,7 @@ export interface LabFoot {
   surface: 'captured' | 'readings'
   way: string | null
   load: string | null
-  making: 'pressed' | 'printed' | 'milled'
+  making: 'pressed' | 'printed' | 'milled' | 'blank'
 }
 
 /** Footwear that a pair of devices is for. */

@@ -31,10 +31,16 @@ export const USUAL_MOULDS: BlankMoulds = { archUpMm: 6, archDownMm: 8, wallMm: 3
  * One blank a shop has on its shelf: made in lines, each line in sizes that differ in length and in
  * arch length.
  */
+export const BLANK_KINDS = ['trim-to-fit', 'heat-moulded'] as const
+export type BlankKind = (typeof BLANK_KINDS)[number]
+/** Does a kind of device come with a shape of its own? */
+export const isBlankKind = (kind: string): kind is BlankKind =>
+  (BLANK_KINDS as readonly string[]).includes(kind)
+
 const blankSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: z.string().min(1).max(60),
-  kind: z.enum(['trim-to-fit', 'heat-moulded']),
+  kind: z.enum(BLANK_KINDS),
   sizeMm: z.number().min(100).max(400),
   ...blankShapeSchema.shape,
   /** what it is made of, by the shop's materials, and how thick: how stiff it is follows */

@@ -92,17 +92,22 @@ export async function openFurtherFitting(
 ): Promise<string> {
   const source = copyFrom ? await readFitting(db, at.shopId, copyFrom) : null
   const from = source?.client.id === clientId ? source : null
-  const told = (from?.parts.story?.content as Story | undefined) ?? (await lastStory(db, clientId))
+  const own = from?.parts.story?.content as Story | undefined
+  const last = await lastStory(db, clientId)
+  // What was told since the fitting that is copied is the client's too.
+  const conditions = [...new Set([...(own?.conditions ?? []), ...(last?.conditions ?? [])])]
+  const history = (last ?? own)?.history
+  const school = (own ?? last)?.school
   const id = await openFitting(db, at, clientId, openedOn)
   // Signs are asked anew at each visit, and a clearance was given for what was seen then.
   const story = {
     complaints: [],
-    conditions: told?.conditions ?? [],
-    ...(told?.history && { history: told.history }),
-    ...(told?.school && { school: told.school }),
+    conditions,
+    ...(history && { history }),
+    ...(school && { school }),
     ...(activity && { activity }),
   }
-  if (activity || told) await putPart(db, id, 'story', story, by)
+  if (activity || own || last) await putPart(db, id, 'story', story, by)
   for (const part of COPIED)
     if (from?.parts[part]) await putPart(db, id, part, from.parts[part].content, by)
   // A child's lengths count in what its other pairs are outgrown by.

@@ -95,7 +95,11 @@ function addsUp(
   ask: (code: string, words: string) => void,
 ): void {
   const told = feet?.[foot]
-  if (told?.making && MADE_BY[shell.material]?.includes(told.making) === false)
+  if (
+    told?.making &&
+    told.making !== 'blank' &&
+    MADE_BY[shell.material]?.includes(told.making) === false
+  )
     ask('making', `${shell.material} is not ${told.making} here. Shall we make it the usual way?`)
   const footMm = told?.readings?.footLengthMm
   if (footMm === undefined) return

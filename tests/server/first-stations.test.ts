@@ -147,6 +147,17 @@ describe('a client who comes again', () => {
       expect(story).not.toHaveProperty('signs')
       expect(story).not.toHaveProperty('clearances')
     }
+    // Told after the fitting that is copied: it is the client's all the same.
+    const later = await newFitting('yasmin')
+    const kept2 = await rhona.command(later, 1, {
+      kind: 'part.put',
+      part: 'story',
+      content: { complaints: [], conditions: ['neuropathy'] },
+    })
+    expect(kept2.status).toBe(200)
+    const copy = await newFitting('yasmin', { copyFrom: first })
+    const { conditions } = (await rhona.get(`fittings/${copy}`)).json.parts.story.content
+    expect(conditions.toSorted()).toEqual(['diabetes', 'neuropathy'])
   })
 })
 

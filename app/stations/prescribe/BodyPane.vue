@@ -6,7 +6,7 @@ import { BODY_GROUPS, type BodyAmount } from '../../../core/kinds/body/definitio
 import { POSTS, POST_PLACES } from '../../../core/kinds/posts/all'
 import type { PostAmount, PostDefinition, PostOf } from '../../../core/kinds/posts/definition'
 import { fitBlanks, fromBlank, withBestBlank } from '../../../core/device/blanks'
-import { NO_COVER, SHELL_MAKINGS, type ShellMaking } from '../../../core/tables/materials'
+import { NO_COVER, SHELL_MAKINGS } from '../../../core/tables/materials'
 import { madeOf } from '../../../core/device/shellMaking'
 import { isStabilised } from '../../../core/device/blocks'
 import { postHeightMm } from '../../../core/device/sizeSense'
@@ -200,6 +200,13 @@ const blockPlaces = computed(() => POST_PLACES.filter((at) => SIDES.some((s) => 
 const APART = '/'
 const both = (...parts: (string | number)[]) => parts.join(APART)
 
+type Way = ReturnType<typeof madeOf>['way']
+/** A device from a blank is made as the blank was. */
+const wayOf = (side: Side): Way => madeOf(studio.device(side), table.value).way
+const makings = (side: Side): readonly Way[] =>
+  wayOf(side) === 'blank' ? ['blank'] : SHELL_MAKINGS
+const setMaking = (side: Side, making: Way) =>
+  making !== 'blank' && studio.keep(side, shell({ making }), 'made')
 const NO_BLANK = ''
 const blankKey = (blank: Device['blank']) => (blank ? both(blank.id, blank.sizeMm) : NO_BLANK)
 const blankChoices = computed(() => {
@@ -299,11 +306,11 @@ const withBase =
         ><VSelect
           v-for="s in SIDES"
           :key="s"
-          :items="SHELL_MAKINGS"
+          :items="makings(s)"
           :aria-label="`${s} shell is made`"
-          :model-value="madeOf(studio.device(s), table).way"
-          :disabled="fitting.readOnly"
-          @update:model-value="(making: ShellMaking) => studio.keep(s, shell({ making }), 'made')"
+          :model-value="wayOf(s)"
+          :disabled="fitting.readOnly || wayOf(s) === 'blank'"
+          @update:model-value="(way: Way) => setMaking(s, way)"
         />
       </div>
       <div class="row">

@@ -4,6 +4,8 @@ import { finishedDevices } from '../../../core/advice/finishedDevices'
 import { contradictionsOf } from '../../../core/advice/contradictions'
 import { blankRefusal, fitBlanks, fromBlank, withBestBlank } from '../../../core/device/blanks'
 import { buildDevice, plainDevice } from '../../../core/device/buildDevice'
+import { deviceLines } from '../../../core/device/deviceWords'
+import { deviceFiles } from '../../../core/formats/deviceFiles'
 import { inRealSpace } from '../../../core/device/solid'
 import { writeStl } from '../../../core/formats/mesh/writeStl'
 import { contactReport } from '../../../core/mechanics/contactReport'
@@ -140,6 +142,21 @@ describe('a blank that is not known, or does not suit', () => {
     expect(codes({ kind: 'full-custom', ...skive })).not.toContain('cast-work-on-blank')
     expect(codes({ ...blank(), layers: [{ kind: 'metPad' }] })).not.toContain('cast-work-on-blank')
     expect(codes({ ...blank(), castAngleDeg: 3 })).toContain('cast-work-on-blank')
+  })
+})
+
+describe('how it is made', () => {
+  const namesOf = (device: object) =>
+    deviceFiles(built(device), 'left', 'HR-1', HOUSE_NORMS).map((f) => f.name)
+  it('is as the blank comes: no positive, and a hollow is ground into it from above', () => {
+    expect(namesOf(blank())).not.toContain('left-positive.stl')
+    expect(namesOf({ kind: 'full-custom' })).toContain('left-positive.stl')
+    const lines = deviceLines(foot(blank()).feet.left!, HOUSE_NORMS).join('; ')
+    expect(lines).toContain('as the blank comes')
+    expect(lines).not.toContain('positive')
+    const spot = { kind: 'metHeadRelief', depthMm: 1, heads: [3] }
+    const bottom = (device: object) => built(device).body.shellBottom
+    expect(bottom({ ...blank(), layers: [spot] })).toEqual(bottom(blank()))
   })
 })
 

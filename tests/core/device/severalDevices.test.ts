@@ -71,13 +71,25 @@ describe('another device to work on', () => {
   it('takes its own footwear with what was found and worked there', () => {
     const { footwear } = withDeviceNamed(several(), 'boots')
     const worked = { ...footwear!, chosen: { ...footwear!.chosen!, sizeLeftMm: 270 } }
-    const shoes = forModel(worked, 'wren-lane')
+    const shoes = forModel(worked, 'wren-lane')!
     expect(shoes.chosen).toMatchObject({ model: 'wren-lane' })
     expect(shoes.chosen!.sizeLeftMm).toBeUndefined()
-    const boots = forModel(shoes, 'tarn-col-100')
+    const boots = forModel(shoes, 'tarn-col-100')!
     expect(boots.chosen!.sizeLeftMm).toBe(270)
     expect(boots.moreChosen!.map((c) => c.model)).toEqual(['wren-lane'])
     expect(forModel(boots, 'tarn-col-100')).toBe(boots)
+  })
+  it('finds again the footwear that was chosen last for it, or none where none was', () => {
+    const start = withDeviceNamed(several(), 'boots')
+    const other = { ...start, footwear: forModel(start.footwear, 'tarn-gully-104')! }
+    const shoes = withDeviceNamed(other, 'shoes')
+    expect(withDeviceNamed(shoes, 'boots').footwear!.chosen!.model).toBe('tarn-gully-104')
+    const bare = parseRecord(file([{ name: 'first' }, SHOES]))
+    const there = withDeviceNamed(bare, 'shoes')
+    expect(there.footwear!.chosen!.model).toBe('wren-lane')
+    const back = withDeviceNamed(there, 'first')
+    expect(back.footwear!.chosen).toBeUndefined()
+    expect(back.footwear!.moreChosen!.map((c) => c.model)).toEqual(['wren-lane'])
   })
   it('leaves a foot bare that has none of that name, and brings its own back', () => {
     const { left } = several().feet
