@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
+import type { Standing } from '../../core/advice/decided'
 import { entryKey, type Entry } from '../../core/advice/entry'
 import { figureWords } from '../../core/advice/limits'
 import { useFitting } from '~/stores/fitting'
@@ -51,7 +52,12 @@ const REASONS = [
 ]
 const shown = computed(() => (all.value ? ledger.open : ledger.open.slice(0, 3)))
 const decided = computed(() => ledger.decided)
-const lapsed = computed(() => decided.value.filter((d) => d.entry === null).length)
+const lapsed = computed(() => decided.value.filter((d) => d.standing !== 'holds').length)
+const STANDINGS: Record<Exclude<Standing, 'holds'>, string> = {
+  gone: 'No longer holds',
+  changed: 'Changed since',
+  undone: 'No longer in the device',
+}
 const schools = ref(false)
 const counts = computed(() =>
   (['stop', 'watch', 'suggest'] as const)
@@ -147,27 +153,26 @@ defineExpose({
         <details v-if="decided.length" class="decided">
           <summary>
             Decided: {{ decided.length
-            }}<span v-if="lapsed" class="watch-text">
-              · ▲ {{ lapsed }} no longer {{ lapsed === 1 ? 'holds' : 'hold' }}</span
-            >
+            }}<span v-if="lapsed" class="watch-text"> · ▲ {{ lapsed }} no longer as decided</span>
           </summary>
           <div
-            v-for="{ decision, entry } in decided"
+            v-for="{ decision, entry, standing } in decided"
             :key="entryKey(decision)"
             class="small line"
-            :class="{ lapsed: entry === null }"
+            :class="{ lapsed: standing !== 'holds' }"
           >
-            <StatusMark v-if="entry === null" kind="watch" word="No longer holds" />
+            <StatusMark v-if="standing !== 'holds'" kind="watch" :word="STANDINGS[standing]" />
             <b>{{ decision.decision === 'accepted' ? 'Accepted' : 'Set aside' }}</b>
-            {{ entry?.words ?? decision.words ?? decision.code }}
+            {{ decision.words ?? entry?.words ?? decision.code }}
             <template v-if="decision.made"> → {{ decision.made }}</template>
             <i v-if="decision.reason">“{{ decision.reason }}”</i>
+            <span v-if="entry && standing === 'changed'" class="now">Now: {{ entry.words }}</span>
             <span class="muted"
               >{{ decision.by
               }}<template v-if="decision.at">, {{ decision.at.slice(0, 10) }}</template></span
             >
             <PlainButton v-if="!fitting.readOnly" class="again" @click="ledger.reopen(decision)">
-              {{ entry === null ? 'Clear away' : 'Open again' }}
+              {{ standing === 'gone' ? 'Clear away' : 'Open again' }}
             </PlainButton>
           </div>
         </details>

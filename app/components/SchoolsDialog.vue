@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { VBtn, VCard, VDialog } from 'vuetify/components'
-import { changeWords } from '../../core/advice/applyChange'
+import { changeWords } from '../../core/advice/changeWords'
 import { bySchool } from '../../core/advice/bySchool'
 import type { School } from '../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'

@@ -113,6 +113,12 @@ watch(
             <li v-if="!picture.between && picture.found.length === 0">Nothing unusual so far.</li>
           </ul>
         </div>
+        <div v-if="picture.means.length">
+          <h2>What it means</h2>
+          <ul>
+            <li v-for="m in picture.means" :key="m">{{ m }}</li>
+          </ul>
+        </div>
         <div v-if="picture.hurts.length">
           <h2>What you told us</h2>
           <ul>
@@ -128,7 +134,13 @@ watch(
             <li v-for="p in picture.proposed" :key="p">{{ p }}</li>
           </ul>
         </div>
-        <div>
+        <div v-if="picture.takes.length">
+          <h2>What it takes</h2>
+          <ul>
+            <li v-for="t in picture.takes" :key="t">{{ t }}</li>
+          </ul>
+        </div>
+        <div v-if="picture.instead.length">
           <h2>What else could be done</h2>
           <ul>
             <li v-for="p in picture.instead" :key="p">{{ p }}</li>

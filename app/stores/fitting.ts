@@ -1,8 +1,9 @@
+import { format } from 'date-fns'
 import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { cautionsOf, type Caution } from '../../core/advice/cautions'
 import { wearerOf } from '../../core/bench/wearer'
-import { riskOf, type Risk } from '../../core/examine/risk'
+import { judgedOn, riskOf, type Risk } from '../../core/examine/risk'
 import { measureRecord } from '../../core/measure/measureRecord'
 import { allowanceFor } from '../../core/measure/sizes'
 import { fieldChanges } from '../../core/record/clientChanges'
@@ -73,11 +74,15 @@ export const useFitting = defineStore('fitting', () => {
   const measures = computed(() =>
     measureRecord(record.value, allowanceFor(record.value.story?.activity, norms.value)),
   )
-  const risk = computed<Risk>(() => riskOf(record.value))
+  /** day by which it is judged: what was asked and cleared lapses */
+  const today = computed(() => format(new Date(), 'yyyy-MM-dd'))
+  const risk = computed<Risk>(() => riskOf(record.value, judgedOn(record.value, today.value)))
 
   /** A role without the story takes the server's word for what follows from it. */
   const seesAll = computed(() => session.may('clients.see'))
-  const cautions = computed(() => (seesAll.value ? cautionsOf(record.value) : told.value.cautions))
+  const cautions = computed(() =>
+    seesAll.value ? cautionsOf(record.value, today.value) : told.value.cautions,
+  )
   const blocked = computed(() => (seesAll.value ? risk.value.blocked : told.value.blocked))
   const wearer = computed(() =>
     seesAll.value ? wearerOf(record.value, tables.value) : told.value.wearer,
@@ -174,6 +179,7 @@ export const useFitting = defineStore('fitting', () => {
     norms,
     measures,
     risk,
+    today,
     cautions,
     blocked,
     wearer,

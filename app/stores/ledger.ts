@@ -1,8 +1,10 @@
 import { defineStore } from 'pinia'
 import { computed, shallowRef } from 'vue'
 import { ledgerOf } from '../../core/advice/advise'
-import { applyChange, changeWords } from '../../core/advice/applyChange'
+import { applyChange } from '../../core/advice/applyChange'
+import { changeWords } from '../../core/advice/changeWords'
 import type { Contradiction } from '../../core/advice/contradictions'
+import { basisOf } from '../../core/advice/decided'
 import { entryKey, type Entry } from '../../core/advice/entry'
 import type { Decision } from '../../core/record/schema'
 import { useChanges } from './changes'
@@ -16,7 +18,7 @@ export const useLedger = defineStore('ledger', () => {
   const session = useSession()
   /** what the finished devices contradict, told a moment after each change */
   const finished = shallowRef<Contradiction[]>([])
-  const judged = computed(() => ledgerOf(fitting.record, finished.value))
+  const judged = computed(() => ledgerOf(fitting.record, finished.value, fitting.today))
   const open = computed(() => judged.value.open)
   const decided = computed(() => judged.value.decided)
 
@@ -33,6 +35,7 @@ export const useLedger = defineStore('ledger', () => {
       words: entry.words,
       school: entry.school,
       ...(made && { made }),
+      basis: basisOf(entry),
       ...(reason && { reason }),
       ...(by && { by }),
       at: new Date().toISOString(),

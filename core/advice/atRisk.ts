@@ -12,7 +12,10 @@ const SOFT_COVER = 'eva-35'
  */
 export function isUnsafeAtRisk(change: Change | null): boolean {
   if (!change) return false
-  if ('layer' in change) return LAYERS.of(change.layer).neverInsensate === true
+  if ('layer' in change) {
+    const { neverInsensate, edged } = LAYERS.of(change.layer)
+    return neverInsensate === true || edged
+  }
   if ('device' in change) return change.device === 'heat-moulded'
   if ('shell' in change) {
     const { coverMaterial } = change.shell

@@ -4,7 +4,7 @@ import { LAYERS } from '../kinds/layers/all'
 import type { FittingRecord } from '../record/schema'
 import { SCHOOLS, type School } from '../tables/vocabulary'
 import { judge } from './advise'
-import { changeWords } from './applyChange'
+import { changeWords } from './changeWords'
 import type { Entry } from './entry'
 
 /** What one school would do, and what of it others would do too. */
@@ -62,16 +62,18 @@ export function bySchool(record: FittingRecord): {
   }
   const agree = [...groups.values()].filter((g) => g.schools.length > 1)
   const against = ['left', 'right'].flatMap((foot): Agreement[] => {
-    const [varus, valgus] = [
-      groups.get(`${foot} rearfoot post varus`),
-      groups.get(`${foot} rearfoot post valgus`),
-    ]
-    return varus && valgus
+    // A heel is pushed to one side in every school; what they differ in is whether to push it at all.
+    const leaves = groups.get(`${foot} ${changeWords({ device: 'none' }, normsOf(record))}`)
+    const builds = all.filter(
+      (e) => e.foot === foot && e.change !== null && ('post' in e.change || 'layer' in e.change),
+    )
+    const schools = builds.flatMap((e) => (e.school === 'all' ? [] : [e.school]))
+    return leaves && schools.length > 0
       ? [
           {
             foot: foot as Entry['foot'],
-            what: 'rearfoot post varus against valgus',
-            schools: [...varus.schools, ...valgus.schools],
+            what: 'leave it as it is against build something',
+            schools: [...new Set([...leaves.schools, ...schools])],
           },
         ]
       : []

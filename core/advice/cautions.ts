@@ -12,7 +12,7 @@ export interface Caution {
 }
 
 /** Cautions of health, age and law that hold for a record, stops first. */
-export const cautionsOf = (record: FittingRecord): Caution[] =>
-  judge(record).flatMap((e) =>
+export const cautionsOf = (record: FittingRecord, today?: string): Caution[] =>
+  judge(record, record.story?.school, [], today).flatMap((e) =>
     e.caution && e.kind !== 'suggest' ? [{ code: e.code, kind: e.kind, words: e.words }] : [],
   )

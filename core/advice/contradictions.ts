@@ -1,4 +1,5 @@
 import { materialName, shellMaterial } from '../device/materialNames'
+import { conditionsOf } from '../record/health'
 import { postAngleDeg } from '../device/surface'
 import { BODY_AMOUNTS } from '../kinds/body/all'
 import { LAYERS } from '../kinds/layers/all'
@@ -9,11 +10,13 @@ import { bestMean } from '../measure/reading'
 import type { Device, FittingRecord } from '../record/schema'
 import { deviceRoom } from '../record/storyActivity'
 import { normsOf } from '../record/tables'
-import { SIDES, type Side } from '../tables/vocabulary'
+import { otherSide, SIDES, type Side } from '../tables/vocabulary'
 import { isBuilt } from '../device/deviceWords'
 import { deviceClashes } from './deviceClashes'
 import { layerNames } from './layerNames'
+import { liftOf } from './lifts'
 import { limitsOf, type Figure } from './limits'
+import { n } from './rule'
 import { pushContradiction } from './pushContradiction'
 
 /** Something in a prescription that does not go together, with the foot and what triggers it. */
@@ -70,6 +73,9 @@ function outside(
     ],
   })
 }
+
+/** Modulus of the shell that thicknesses are compared by, MPa; source: handbook of the device, checked. */
+const POLYPROPYLENE_MPA = 1300
 
 /** Contradictions of one foot's device with itself, the foot and the footwear intent. */
 function deviceContradictions(record: FittingRecord, side: Side): Contradiction[] {
@@ -176,7 +182,9 @@ function bodyContradictions(
   }
   const snug = record.story?.intent === 'race' || record.story?.intent === 'performance'
   const rigid = limitsOf('rigid-in-snug', norms)
-  if (material?.rigid && snug && rigid.atLeast('thicknessMm', thicknessMm))
+  // As stiff as polypropylene of which thickness: bending goes with the modulus and the cube of it.
+  const asThickMm = material ? thicknessMm * Math.cbrt(material.youngMPa / POLYPROPYLENE_MPA) : 0
+  if (material?.rigid && snug && rigid.atLeast('thicknessMm', asThickMm))
     add({
       code: 'rigid-in-snug',
       kind: 'watch',
@@ -226,16 +234,18 @@ function bodyContradictions(
 
 /** Contradictions between the two feet. */
 function pairContradictions(record: FittingRecord): Contradiction[] {
+  const out: Contradiction[] = []
+  bareContradiction(record, out)
+  liftsContradiction(record, out)
+  return out
+}
+
+function bareContradiction(record: FittingRecord, out: Contradiction[]): void {
   const made = (side: Side) =>
     record.feet[side]?.device !== undefined && record.feet[side]!.device!.kind !== 'none'
-  const [corrected, bare] =
-    made('left') && !made('right')
-      ? (['left', 'right'] as const)
-      : made('right') && !made('left')
-        ? (['right', 'left'] as const)
-        : [null, null]
-  if (!corrected || !bare || !record.feet[bare]) return []
-  const out: Contradiction[] = []
+  const corrected = SIDES.find((side) => made(side) && !made(otherSide(side)))
+  if (!corrected || !record.feet[otherSide(corrected)]) return
+  const bare = otherSide(corrected)
   adder(
     out,
     bare,
@@ -245,7 +255,36 @@ function pairContradictions(record: FittingRecord): Contradiction[] {
     words: `The ${corrected} foot gets a device, the ${bare} foot none. Give the ${bare} one a neutral blank, so that both stand alike.`,
     triggers: [`feet.${corrected}.device`],
   })
-  return out
+}
+
+/** Lifts that differ lengthen a leg: said where no leg asks for it, or for less. */
+function liftsContradiction(record: FittingRecord, out: Contradiction[]): void {
+  const lifts = { left: liftOf(record, 'left'), right: liftOf(record, 'right') }
+  const higher: Side = lifts.left >= lifts.right ? 'left' : 'right'
+  const stepMm = lifts[higher] - lifts[otherSide(higher)]
+  const limit = limitsOf('lift-on-one', normsOf(record))
+  if (!limit.atLeast('mm', stepMm)) return
+  const leg = record.legLengthDifferenceMm
+  const isShorter = leg !== undefined && leg.value > 0 && leg.shorter === higher
+  const askedMm = isShorter ? leg.value * normsOf(record).ruleThresholds['leg-lift.share'] : 0
+  if (stepMm <= askedMm + 0.05) return
+  const over = isShorter
+    ? `stands ${n(stepMm)} mm over the other, higher than its leg asks (${n(askedMm)} mm)`
+    : `stands ${n(stepMm)} mm over the other and lengthens that leg by as much; no difference of the legs asks for it`
+  adder(
+    out,
+    higher,
+  )({
+    code: 'lift-on-one',
+    kind: 'watch',
+    words: `The ${higher} heel ${over}. Lift both alike, or say which leg is shorter.`,
+    triggers: [
+      'feet.left.device.heelLiftMm',
+      'feet.right.device.heelLiftMm',
+      'legLengthDifferenceMm',
+    ],
+    figures: limit.figures(),
+  })
 }
 
 /**
@@ -253,7 +292,7 @@ function pairContradictions(record: FittingRecord): Contradiction[] {
  * without a full screen.
  */
 export function isInsensate(record: FittingRecord, side: Side): boolean {
-  const conditions = record.story?.conditions ?? []
+  const conditions = conditionsOf(record)
   const felt = record.feet[side]?.findings?.sensationFelt
   return (
     conditions.includes('neuropathy') ||

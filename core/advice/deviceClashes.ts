@@ -2,6 +2,7 @@ import { blankRefusal } from '../device/blanks'
 import { isBlankKind } from '../tables/blanks'
 import { LAYERS, type LayerKind } from '../kinds/layers/all'
 import { mainRule } from '../kinds/layers/amount'
+import { POST_PLACES } from '../kinds/posts/all'
 import { bestMean } from '../measure/reading'
 import type { Device, FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
@@ -106,6 +107,28 @@ function twice(device: Device, at: string): DeviceClash[] {
       kind: 'watch',
       words: 'A pad on a bar: both lift behind the same heads. Choose one.',
       triggers: [`${at}.layers`],
+    })
+  for (const place of POST_PLACES) {
+    const angles = device.posts.filter((p) => p.at === place && p.angleDeg !== 0)
+    if (angles.some((p) => p.angleDeg > 0) && angles.some((p) => p.angleDeg < 0))
+      out.push({
+        code: 'posts-opposed',
+        about: place,
+        kind: 'watch',
+        words: `Two ${place} posts, one varus and one valgus: they push against each other. Keep one.`,
+        triggers: [`${at}.posts`],
+      })
+  }
+  const isVarus = device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg > 0)
+  const isValgus = device.posts.some((p) => p.at === 'rearfoot' && p.angleDeg < 0)
+  const inner = has(device, ['medialSkive', 'threePlaneShave']).length > 0
+  const outer = has(device, ['lateralSkive']).length > 0
+  if ((isVarus && outer) || (isValgus && inner))
+    out.push({
+      code: 'post-against-skive',
+      kind: 'watch',
+      words: `A ${isVarus ? 'varus' : 'valgus'} post and a ${outer ? 'lateral' : 'medial'} skive push the same heel to opposite sides. Keep one.`,
+      triggers: [`${at}.posts`, `${at}.layers`],
     })
   const pushes = has(device, ['medialSkive', 'threePlaneShave']).length > 0
   if (device.inverted && pushes)

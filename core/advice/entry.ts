@@ -8,7 +8,11 @@ import type { DeviceKind, School, Side } from '../tables/vocabulary'
 export type Change =
   | { layer: Layer['kind']; amounts: Record<string, number | boolean | number[]> }
   | { post: Pick<Post, 'at' | 'angleDeg'> & { style?: Post['style'] } }
-  | { heelLiftMm: number }
+  | {
+      /** least lift under the heel, or how much it stands over the other one */
+      heelLiftMm: number
+      overOther?: true
+    }
   | { device: DeviceKind }
   | {
       shell: {

@@ -1,19 +1,21 @@
 import type { ActivityDefinition } from '../kinds/activities/definition'
+import { conditionsOf } from '../record/health'
 import { activityOf, deviceRoom, isBootActivity } from '../record/storyActivity'
 import type { FootExamination } from '../examine/examination'
-import { examineFoot } from '../examine/examineFoot'
+import { examineSide } from '../examine/examineSide'
 import { isChild } from '../measure/ageAtVisit'
 import type { FootMeasure } from '../measure/footMeasure'
 import { measureFoot } from '../measure/measureFoot'
 import { normsOf, type Norms } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import { allowanceFor } from '../measure/sizes'
-import { riskOf, type Risk } from '../examine/risk'
+import { judgedOn, riskOf, type Risk } from '../examine/risk'
 import type { Complaint, Device, Findings, FittingRecord, Foot } from '../record/schema'
 import type { ComplaintPlace, School, Side } from '../tables/vocabulary'
 import type { Condition } from '../kinds/conditions/all'
 import type { ReadingKind } from '../kinds/readings/all'
 import type { Change, Strength } from './entry'
+import { heelPush, type HeelPush } from './heelPush'
 import { limitsOf, type Figure, type Limits } from './limits'
 
 /** What a rule says when it fires. */
@@ -21,6 +23,8 @@ export interface Finding {
   words: string
   triggers: string[]
   change?: Change | null
+  /** which of several things on this foot it is about, as one of two sore spots */
+  about?: string
   /** entries about the pair or another foot name it; a foot's own rule says nothing */
   foot?: Side | 'both'
 }
@@ -45,7 +49,7 @@ export interface RuleData {
 }
 /** A rule as the ledger runs it: what it finds, with the figures it compared. */
 interface Run<C> {
-  run: (c: C) => (Finding & { figures: Figure[] }) | null
+  run: (c: C) => (Finding & { figures: Figure[] })[]
 }
 export type FootRule = RuleData & { per: 'foot' } & Run<FootContext>
 export type RecordRule = RuleData & { per: 'record' } & Run<RecordContext>
@@ -53,14 +57,16 @@ export type Rule = FootRule | RecordRule
 
 type Written<Code extends string, C> = RuleData & {
   code: Code
-  when: (c: C, limit: Limits<Code>) => Finding | null
+  when: (c: C, limit: Limits<Code>) => Finding | readonly Finding[] | null
 }
 
 function ran<Code extends string, C extends RecordContext>({ code, when }: Written<Code, C>) {
   return (c: C) => {
     const limit = limitsOf(code, c.norms)
-    const finding = when(c, limit)
-    return finding && { ...finding, figures: limit.figures() }
+    const found = when(c, limit) ?? []
+    const findings: readonly Finding[] = Array.isArray(found) ? found : [found as Finding]
+    const figures = limit.figures()
+    return findings.map((finding) => ({ ...finding, figures }))
   }
 }
 
@@ -78,6 +84,8 @@ export const ofRecord = <const Code extends string>(
 /** The record as rules read it. */
 export interface RecordContext {
   record: FittingRecord
+  /** day by which it is judged: what was asked or cleared lapses */
+  today: string | undefined
   /** the rows it is judged by */
   norms: Norms
   child: boolean
@@ -100,6 +108,8 @@ export interface FootContext extends RecordContext {
   f: Findings
   exam: FootExamination
   measure: FootMeasure
+  /** the one side that this heel may be pushed to, in every school */
+  push: HeelPush
   device: Device | undefined
   /** the worst complaint at these places, numb ones left out */
   hurts: (...places: ComplaintPlace[]) => Complaint | undefined
@@ -110,14 +120,16 @@ export interface FootContext extends RecordContext {
 }
 
 /** What rules see of a record. */
-export function recordContext(record: FittingRecord): RecordContext {
-  const conditions = new Set(record.story?.conditions ?? [])
+export function recordContext(record: FittingRecord, day?: string): RecordContext {
+  const conditions = new Set(conditionsOf(record))
   const activity = activityOf(record.story?.activity)
+  const today = judgedOn(record, day)
   return {
     record,
+    today,
     norms: normsOf(record),
     child: isChild(record.client, record.visit?.on),
-    risk: riskOf(record),
+    risk: riskOf(record, today),
     recheck: activity?.recheck ?? null,
     springs: activity?.springs ?? false,
     boot: isBootActivity(record.story?.activity),
@@ -134,12 +146,14 @@ export function footContext(base: RecordContext, side: Side, foot: Foot): FootCo
     own
       .filter((c) => Boolean(c.numb) === numb && places.includes(c.at))
       .sort((a, b) => (b.score ?? 0) - (a.score ?? 0))[0]
+  const exam = examineSide(record, side)!
   return {
     ...base,
     side,
     foot,
     f: foot.findings ?? {},
-    exam: examineFoot(foot, child, norms),
+    exam,
+    push: heelPush(exam, (...places) => worst(false, places), norms),
     measure: measureFoot(
       foot,
       record.client,

@@ -76,11 +76,25 @@ export function alignmentWords(
     )
   else if (exam.postureSum !== null && child)
     clauses.push(`posture sum ${exam.postureSum}, growing foot: no class`)
+  else if (findings?.posture?.some((item) => item !== null))
+    clauses.push('posture not seen in all six items')
   if (exam.stiff.length) clauses.push(`stiff: ${joined(exam.stiff)}`)
   if (exam.loose.length) clauses.push(`loose: ${joined(exam.loose)}`)
-  if (clauses.length === 0) return 'Not examined yet.'
+  if (clauses.length === 0)
+    return isExamined(findings) ? 'Nothing unusual in what was examined.' : 'Not examined yet.'
   const sentence = clauses.join('; ')
   return `${sentence[0]!.toUpperCase()}${sentence.slice(1)}.`
+}
+
+/** Was anything looked at? An empty list of tries is nothing. */
+function isExamined(findings: Findings | undefined): boolean {
+  const holds = (value: unknown): boolean =>
+    Array.isArray(value)
+      ? value.some((v) => v !== null)
+      : typeof value === 'object' && value !== null
+        ? Object.values(value).some(holds)
+        : value !== undefined
+  return holds(findings)
 }
 
 function stance(exam: Omit<FootExamination, 'words'>): string {

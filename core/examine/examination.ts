@@ -1,5 +1,6 @@
 import type { AngleKey } from '../kinds/findings/all'
 import type { AngleSummary } from './angleSummary'
+import type { ImpossiblePair } from './impossible'
 import type { Ankle, FirstToe, PostureClass } from './verdicts'
 
 /**
@@ -32,5 +33,9 @@ export interface FootExamination {
   ankle: Ankle | null
   stiff: string[]
   loose: string[]
+  /** findings that cannot both be true: what hangs on them is null until they were taken again */
+  impossible: ImpossiblePair[]
+  /** heel line, axis and knee contradict each other: no push is derived from them */
+  contradictory: boolean
   words: string
 }

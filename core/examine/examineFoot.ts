@@ -1,4 +1,5 @@
 import { ANGLES, ANGLE_KEYS, type AngleKey } from '../kinds/findings/all'
+import { POSTURE_ITEMS } from '../kinds/findings/posture'
 import { sum } from 'd3-array'
 import { acrossMm } from '../geometry/tilt'
 import type { Norms } from '../record/tables'
@@ -7,6 +8,7 @@ import type { Findings, Foot } from '../record/schema'
 import { alignmentWords } from './alignmentWords'
 import { summariseAngle } from './angleSummary'
 import type { FootExamination } from './examination'
+import { impossiblePairs, type ImpossiblePair } from './impossible'
 import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg } from './verdicts'
 
 /** Trials of an angle, wherever the record keeps them. */
@@ -29,6 +31,12 @@ export function withTrials(
     : { ...findings, [key]: trials }
 }
 
+/** Sum of the posture items, from all six only: what was not seen is no zero. */
+function wholePosture(findings: Findings | undefined): number | null {
+  const seen = findings?.posture?.filter((item) => item !== null) ?? []
+  return seen.length === POSTURE_ITEMS.length ? sum(seen) : null
+}
+
 /**
  * Alignment, compensation and ranges of one foot with one exact sentence.
  *
@@ -36,9 +44,15 @@ export function withTrials(
  * RCSP); eversion left = E + RCSP − tibial varum; forefoot height d = W·tan θ.
  *
  * @param child under 16: posture is a number, never a class
+ * @param toeHurts a complaint at the big toe's joint: its range has a grade then, as a stiff one has
  * For instance `examineFoot(foot with forefootDeg [7] and width 96, false, HOUSE_NORMS).forefootMm` is 11.79
  */
-export function examineFoot(foot: Foot, child: boolean, norms: Norms): FootExamination {
+export function examineFoot(
+  foot: Foot,
+  child: boolean,
+  norms: Norms,
+  toeHurts = false,
+): FootExamination {
   const findings = foot.findings
   const angles = Object.fromEntries(
     ANGLE_KEYS.map((key) => [
@@ -68,7 +82,11 @@ export function examineFoot(foot: Foot, child: boolean, norms: Norms): FootExami
     of('ankleKneeStraightDeg'),
     of('ankleKneeBentDeg'),
   ]
-  const postureSum = findings?.posture ? sum(findings.posture) : null
+  const postureSum = wholePosture(findings)
+  const impossible = impossiblePairs(angles, findings, norms)
+  const isImpossible = (code: ImpossiblePair['code']) => impossible.some((p) => p.code === code)
+  const loaded = of('firstToeLoadedDeg') ?? undefined
+  const toePains = findings?.firstToeMidRangePain === true
   const joints = {
     ...(findings?.firstRay?.stiffness && { firstRay: findings.firstRay.stiffness }),
     ...findings?.mobility,
@@ -91,22 +109,30 @@ export function examineFoot(foot: Foot, child: boolean, norms: Norms): FootExami
       ncspGapDeg !== null && Math.abs(ncspGapDeg) > norms.ruleThresholds['ncsp-again.gapDeg'],
     rollDeg: ncsp !== null && rcsp !== null ? ncsp - rcsp : null,
     uncompensatedDeg: rcsp === null ? null : Math.max(0, rcsp),
-    eversionLeftDeg: E !== null && rcsp !== null && tibia !== null ? E + rcsp - tibia : null,
+    eversionLeftDeg:
+      E !== null && rcsp !== null && tibia !== null && !isImpossible('eversion-below-nothing')
+        ? Math.max(0, E + rcsp - tibia)
+        : null,
     postureSum,
     postureClass: postureSum === null || child ? null : postureClassOf(postureSum),
     firstToe:
-      unloaded === null
+      unloaded === null || isImpossible('loaded-over-unloaded')
         ? null
         : firstToeOf(
             unloaded,
-            of('firstToeLoadedDeg') ?? undefined,
-            findings?.firstToeStiff === true || findings?.firstToeMidRangePain === true,
-            findings?.firstToeMidRangePain === true,
+            loaded,
+            findings?.firstToeStiff === true || toePains || toeHurts,
+            toePains,
             norms.firstToeDeg,
           ),
-    ankle: straight === null || bent === null ? null : ankleOf(straight, bent, norms.ankleDeg),
+    ankle:
+      straight === null || bent === null || isImpossible('bent-below-straight')
+        ? null
+        : ankleOf(straight, bent, norms.ankleDeg),
     stiff: which('stiff'),
     loose: which('loose'),
+    impossible,
+    contradictory: isImpossible('stance-contradicts'),
   }
   return { ...result, words: alignmentWords(result, findings, child, norms) }
 }

@@ -1,4 +1,3 @@
-import { isChild } from '../measure/ageAtVisit'
 import { normsOf } from '../record/tables'
 import { bestMean } from '../measure/reading'
 import type { FittingRecord, Foot } from '../record/schema'
@@ -6,7 +5,8 @@ import { SIDES } from '../tables/vocabulary'
 import type { ReadingKind } from '../kinds/readings/all'
 import { riskOf } from './risk'
 import { bootDemand } from './verdicts'
-import { examineFoot } from './examineFoot'
+import { examineSide } from './examineSide'
+import { findingPath } from '../kinds/findings/all'
 
 const NEEDS: readonly [string, readonly string[]][] = [
   ['neutralDeg', ['findings.subtalar.inversionDeg', 'findings.subtalar.eversionDeg']],
@@ -38,16 +38,14 @@ function has(foot: Foot, path: string): boolean {
  * not be given with the paths it needs, and the risk screen of the client.
  */
 export function examineRecord(record: FittingRecord) {
-  const child = isChild(record.client, record.visit?.on)
   const chosen = record.footwear?.chosen
   const feet = SIDES.flatMap((side) => {
     const foot = record.feet[side]
     if (!foot) return []
-    const { angles, forefoot, relaxed, stiff, loose, ...exam } = examineFoot(
-      foot,
-      child,
-      normsOf(record),
-    )
+    const { angles, forefoot, relaxed, stiff, loose, impossible, ...exam } = examineSide(
+      record,
+      side,
+    )!
     const bent = angles.ankleKneeBentDeg?.meanDeg
     const told = Object.fromEntries(
       Object.entries({
@@ -77,6 +75,10 @@ export function examineRecord(record: FittingRecord) {
                 normsOf(record).ankleDeg,
               ),
             }),
+          questions: impossible.map((pair) => ({
+            paths: pair.of.map((kind) => `feet.${side}.${findingPath(kind)}`),
+            words: pair.words.replace('{side}', side),
+          })),
           missing: [...new Set(missing)],
         },
       ] as const,

@@ -1,3 +1,4 @@
+import { mean } from 'd3-array'
 import type { Findings } from '../kinds/findings/all'
 import { subtalarNeutralDeg } from './verdicts'
 
@@ -33,12 +34,13 @@ export function heldNeutral(f: Findings | undefined): { deg: number; from: Neutr
 
 /**
  * Where the first head rests against the others, mm (+ above); null when nobody looked. @example
- * firstRayRestMm({ firstRay: { rest: 'plantarflexed', upMm: 6, downMm: 2 } }) // −2
+ * firstRayRestMm({ firstRay: { rest: 'plantarflexed', upMm: [6], downMm: [2] } }) // −2
  */
 export function firstRayRestMm(f: Findings | undefined): number | null {
   const ray = f?.firstRay
   if (!ray?.rest) return null
   if (ray.rest === 'level') return 0
-  if (ray.upMm !== undefined && ray.downMm !== undefined) return (ray.downMm - ray.upMm) / 2
+  if (ray.upMm !== undefined && ray.downMm !== undefined)
+    return (mean(ray.downMm)! - mean(ray.upMm)!) / 2
   return ray.rest === 'elevated' ? CALLED_MM : -CALLED_MM
 }

@@ -1,10 +1,21 @@
 import { CONDITIONS } from '../kinds/conditions/all'
+import { conditionsOf } from '../record/health'
 import type { ConditionDefinition } from '../kinds/conditions/definition'
 import { SIGNS } from '../kinds/signs/all'
+import { isDay, daysBetween } from '../record/isoDay'
+import { isNumbLasting } from './numbLasting'
+import { standsFlat } from './standsFlat'
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
-import { SIDES } from '../tables/vocabulary'
+import { SIDES, type Side } from '../tables/vocabulary'
+
+/**
+ * Day by which a record is judged: the day it was handed over, which nothing lapses after, else today, else its
+ * visit's.
+ */
+export const judgedOn = (record: FittingRecord, today?: string): string | undefined =>
+  record.handover?.on ?? today ?? record.visit?.on
 
 /** A reason for which somebody else looks before anything is made. */
 export interface Refer {
@@ -34,7 +45,7 @@ export interface Risk {
 
 /** Does a condition that was told say this of feeling and flow? */
 const told = (record: FittingRecord, what: keyof ConditionDefinition['risk']): boolean =>
-  (record.story?.conditions ?? []).some((c) => CONDITIONS.of(c).risk[what])
+  conditionsOf(record).some((c) => CONDITIONS.of(c).risk[what])
 
 /**
  * Loss of protective sensation over both feet: any of ten points not felt, or neuropathy recorded.
@@ -80,13 +91,15 @@ function gradeOf(record: FittingRecord, loss: boolean | null, flow: boolean | nu
  * with deformity; 3 either with a past ulcer, an amputation or end-stage kidney disease. Missing
  * data give null, treated as at least 1 in diabetes.
  *
+ * @param today day by which a clearance counts or has lapsed; the visit's where absent
+ *
  * For instance `riskOf(record with diabetes, 8 of 10 points felt, both pulses)` is grade 1, blocked false
  */
-export function riskOf(record: FittingRecord): Risk {
+export function riskOf(record: FittingRecord, today = judgedOn(record)): Risk {
   const loss = lossOfSensation(record)
   const flow = reducedFlow(record)
   const grade = gradeOf(record, loss, flow)
-  const refers = referReasons(record)
+  const refers = referReasons(record, today)
   return {
     grade,
     lossOfSensation: loss,
@@ -97,10 +110,30 @@ export function riskOf(record: FittingRecord): Risk {
   }
 }
 
+/** Does something that was asked or cleared on a day no longer count? Without both days it does. */
+export const isLapsed = (
+  on: string | undefined,
+  today: string | undefined,
+  days: number,
+): boolean =>
+  on !== undefined &&
+  today !== undefined &&
+  isDay(on) &&
+  isDay(today) &&
+  daysBetween(on, today) > days
+
+/** A growing foot that stands flat, does not give, and hurts: never only usual for its age. */
+function isStiffFlat(record: FittingRecord, side: Side): boolean {
+  const { mobility } = record.feet[side]?.findings ?? {}
+  const isStiff = mobility?.subtalar === 'stiff' || mobility?.midtarsal === 'stiff'
+  const hurts = (record.story?.complaints ?? []).some((c) => c.foot === side && c.score !== 0)
+  return isStiff && hurts && standsFlat(record, side)
+}
+
 /** A kind's name as a code. For instance `codeOf('recentOperation')` is 'recent-operation' */
 const codeOf = (kind: string) => kind.replace(/[A-Z]/g, (c) => `-${c.toLowerCase()}`)
 
-function referReasons(record: FittingRecord): Refer[] {
+function referReasons(record: FittingRecord, today: string | undefined): Refer[] {
   const out: Omit<Refer, 'cleared'>[] = []
   const add = (code: string, words: string, ...paths: string[]) => out.push({ code, words, paths })
   const child = isChild(record.client, record.visit?.on)
@@ -108,7 +141,7 @@ function referReasons(record: FittingRecord): Refer[] {
   for (const sign of SIGNS.all)
     if (signs[sign.kind] === 'yes' && (child || !sign.childOnly))
       add(`sign-${sign.kind}`, sign.refer, `story.signs.${sign.kind}`)
-  for (const condition of record.story?.conditions ?? []) {
+  for (const condition of conditionsOf(record)) {
     const { refer, kind } = CONDITIONS.of(condition)
     if (refer) add(codeOf(kind), refer, 'story.conditions')
   }
@@ -127,6 +160,13 @@ function referReasons(record: FittingRecord): Refer[] {
         `the ${side} heel raise fails or the heel stays out: before any post`,
         `${at}.heelRaise`,
       )
+    if (child && isStiffFlat(record, side))
+      add(
+        `stiff-flat-${side}`,
+        `a flat ${side} foot that is stiff and hurts in a child`,
+        `${at}.mobility`,
+        'story.complaints',
+      )
     if (f.numbness?.bothLikeStocking)
       add(`stocking-${side}`, 'numbness like a stocking', `${at}.numbness`)
   }
@@ -140,6 +180,17 @@ function referReasons(record: FittingRecord): Refer[] {
       `a leg length difference of ${leg.value} mm${leg.known === 'new' ? ', new' : ''}${leg.goneWhenLevelled ? ', gone when levelled' : ''}`,
       'legLengthDifferenceMm',
     )
-  const cleared = new Set((record.story?.clearances ?? []).map((c) => c.code))
+  if (SIDES.every((side) => isNumbLasting(record, side)))
+    add(
+      'numb-both',
+      'feeling stays away in both feet',
+      ...SIDES.map((side) => `feet.${side}.findings.numbness`),
+    )
+  const days = normsOf(record).ruleThresholds['cleared.days']
+  const cleared = new Set(
+    (record.story?.clearances ?? [])
+      .filter(({ on }) => !isLapsed(on, today, days))
+      .map((c) => c.code),
+  )
   return out.map((r) => ({ ...r, cleared: cleared.has(r.code) }))
 }

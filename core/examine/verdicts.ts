@@ -45,7 +45,7 @@ export function firstToeOf(
 ): FirstToe {
   if (unloadedDeg >= limits.usualFrom)
     return loadedDeg !== undefined && loadedDeg <= limits.heldTo ? 'functionalLimit' : 'usual'
-  if (unloadedDeg > limits.shortTo || !stiffOrPainful) return 'limited'
+  if (unloadedDeg >= limits.shortTo || !stiffOrPainful) return 'limited'
   if (unloadedDeg >= 40) return 'rigid0'
   if (unloadedDeg >= 30) return 'rigid1'
   if (unloadedDeg > 10) return 'rigid2'

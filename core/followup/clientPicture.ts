@@ -1,6 +1,8 @@
-import { advise } from '../advice/advise'
+import { ledgerOf } from '../advice/advise'
 import type { Change } from '../advice/entry'
-import { examineFoot } from '../examine/examineFoot'
+import { riskOf } from '../examine/risk'
+import { wearInPlan } from './wearInPlan'
+import { examineSide } from '../examine/examineSide'
 import { isChild } from '../measure/ageAtVisit'
 import { measureRecord } from '../measure/measureRecord'
 import { meanOfReading } from '../measure/reading'
@@ -19,9 +21,14 @@ export interface ClientPicture {
   feet: Record<Side, { lengthMm: number | null; widthMm: number | null; words: string[] }>
   between: string | null
   found: string[]
+  /** what that means for walking and standing, each thing once */
+  means: string[]
+  /** what was decided; where nothing was yet, what could be done */
   proposed: string[]
   /** what else could be done, lesser measures first */
   instead: string[]
+  /** what it asks of the client's time */
+  takes: string[]
   hurts: { side: Side; words: string; score: number | null }[]
 }
 
@@ -41,9 +48,11 @@ function plain(change: Change | null): string | null {
     return postKind({ style: 'extrinsic', ...change.post }).plain(change.post.angleDeg)
   if ('heelLiftMm' in change) return 'a small lift under the heel'
   if ('device' in change)
-    return change.device === 'trim-to-fit'
-      ? 'a ready-made insole, trimmed to you'
-      : 'a footbed made for you'
+    return change.device === 'none'
+      ? 'leaving it as it is and looking again'
+      : change.device === 'trim-to-fit'
+        ? 'a ready-made insole, trimmed to you'
+        : 'a footbed made for you'
   if ('shell' in change) return 'a footbed that is softer or deeper at the heel'
   if ('footwear' in change) return FOOTWEAR_ASKS.of(change.footwear).plain
   if ('exercise' in change) return 'stretching, a few minutes a day'
@@ -83,18 +92,8 @@ export function clientPicture(record: FittingRecord): ClientPicture {
     }),
   ) as ClientPicture['feet']
   const gap = measure.differences.footLengthMm
-  const found = bothOrEach(SIDES.map((side) => foundIn(record, side, child)))
-  const open = advise(record).filter((e) => e.kind === 'suggest')
-  const inDevice = SIDES.flatMap((side) => plainParts(record.feet[side]?.device))
-  const made = SIDES.some(
-    (side) => record.feet[side]?.device && record.feet[side]!.device!.kind !== 'none',
-  )
-  const lesser = unique(open.filter((e) => e.lesser).map((e) => plain(e.change)))
-  const proposed = unique(
-    made
-      ? ['footbeds for both feet', ...inDevice]
-      : open.filter((e) => !e.lesser).map((e) => plain(e.change)),
-  ).slice(0, 5)
+  const said = SIDES.map((side) => foundIn(record, side, child))
+  const proposed = proposedWords(record)
   return {
     feet,
     between:
@@ -103,21 +102,75 @@ export function clientPicture(record: FittingRecord): ClientPicture {
           ? null
           : 'Your feet are the same length.'
         : `Your ${gap > 0 ? 'left' : 'right'} foot is ${Math.round(Math.abs(gap))} mm longer.`,
-    found,
+    found: bothOrEach(said),
+    means: unique(said.flat().map((s) => s.means)),
     proposed,
-    instead: unique([
-      ...lesser,
-      made ? 'a ready-made insole, trimmed to you' : null,
-      'leaving it as it is and looking again',
-    ])
-      .filter((w) => !proposed.includes(w))
+    instead: insteadWords(record)
+      .filter((words) => !proposed.includes(words))
       .slice(0, 4),
+    takes: takesWords(record),
     hurts: (record.story?.complaints ?? []).map((c) => ({
       side: c.foot,
       words: PLACES[c.at].plain,
       score: c.score ?? null,
     })),
   }
+}
+
+const isMade = (record: FittingRecord, side: Side) =>
+  record.feet[side]?.device !== undefined && record.feet[side]!.device!.kind !== 'none'
+
+/** Suggestions that are still to be weighed up: what was set aside is not among them. */
+const openSuggestions = (record: FittingRecord) =>
+  ledgerOf(record).open.filter((e) => e.kind === 'suggest')
+
+/** What was decided is proposed; where somebody else looks first, that and nothing else. */
+function proposedWords(record: FittingRecord): string[] {
+  if (riskOf(record).blocked)
+    return ['first somebody entitled to it has a look; until then nothing is made']
+  const made = SIDES.filter((side) => isMade(record, side))
+  const footbeds =
+    made.length === 2
+      ? ['footbeds for both feet']
+      : made.map((side) => `a footbed for your ${side} foot`)
+  const decided = unique([
+    ...footbeds,
+    ...(record.footwear?.asks ?? []).map((ask) => plain({ footwear: ask.what })),
+    ...(record.handover?.exercises ?? []).map((e) => plain({ exercise: e.what })),
+    ...made.flatMap((side) => plainParts(record.feet[side]!.device)),
+  ])
+  if (decided.length > 0) return decided.slice(0, 5)
+  const open = openSuggestions(record).filter((e) => !e.lesser)
+  const could = unique(open.map((e) => plain(e.change))).slice(0, 5)
+  return could.length > 0 ? could : ['nothing is needed']
+}
+
+function insteadWords(record: FittingRecord): string[] {
+  if (riskOf(record).blocked) return []
+  const lesser = openSuggestions(record).filter((e) => e.lesser)
+  const made = SIDES.some((side) => isMade(record, side))
+  return unique([
+    ...lesser.map((e) => plain(e.change)),
+    made ? 'a ready-made insole, trimmed to you' : null,
+    'leaving it as it is and looking again',
+  ])
+}
+
+/** Any day: how many days wearing in takes does not hang on it. */
+const ANY_DAY = '2026-01-01'
+
+/** How long it takes, as far as the record says it. */
+function takesWords(record: FittingRecord): string[] {
+  if (riskOf(record).blocked) return []
+  const { promisedOn } = record.making ?? {}
+  const made = SIDES.some((side) => isMade(record, side))
+  const days = wearInPlan(record, ANY_DAY).length
+  const stretches = (record.handover?.exercises ?? []).length > 0
+  return [
+    ...(promisedOn ? [`ready on ${promisedOn}`] : []),
+    ...(made ? [`about ${days} days of wearing in, a little longer every day`] : []),
+    ...(stretches ? ['a few minutes of stretching a day, for about six weeks'] : []),
+  ]
 }
 
 /** What is true of both feet is said once. */
@@ -128,22 +181,31 @@ function bothOrEach([left = [], right = []]: Said[][]): string[] {
   return [...shared.map((s) => s.both), ...only(left, 'left'), ...only(right, 'right')]
 }
 
-/** A finding in the client's words, for one foot and for both. */
+/** A finding in the client's words, for one foot and for both, and what it means. */
 interface Said {
   both: string
   one: (side: Side) => string
+  means: string
 }
-const said = (both: string, one: string): Said => ({ both, one: (side) => one.replace('{}', side) })
+const said = (both: string, one: string, means: string): Said => ({
+  both,
+  one: (side) => one.replace('{}', side),
+  means,
+})
 
 function foundIn(record: FittingRecord, side: Side, child: boolean): Said[] {
   const foot = record.feet[side]
-  if (!foot) return []
-  const exam = examineFoot(foot, child, normsOf(record))
+  const exam = examineSide(record, side)
+  if (!foot || !exam) return []
   const out: Said[] = []
   if (!child && exam.relaxed && Math.abs(exam.relaxed.meanDeg) >= 4) {
-    const way = exam.relaxed.meanDeg < 0 ? 'inward' : 'outward'
+    const [way, works] = exam.relaxed.meanDeg < 0 ? ['inward', 'inner'] : ['outward', 'outer']
     out.push(
-      said(`Both heels lean ${way} when you stand.`, `Your {} heel leans ${way} when you stand.`),
+      said(
+        `Both heels lean ${way} when you stand.`,
+        `Your {} heel leans ${way} when you stand.`,
+        `The ${works} side of the ankle works more. Many people have it and nothing hurts.`,
+      ),
     )
   }
   if (exam.firstToe && exam.firstToe !== 'usual') {
@@ -152,13 +214,18 @@ function foundIn(record: FittingRecord, side: Side, child: boolean): Said[] {
       said(
         `Both big toes bend less than usual${when}.`,
         `Your {} big toe bends less than usual${when}.`,
+        'Rolling over the toe at each step asks more of the joints around it.',
       ),
     )
   }
   if (exam.ankle && exam.ankle !== 'usual') {
     const why = exam.ankle === 'calfLimited' ? '; the calf is tight' : ''
     out.push(
-      said(`Both ankles bend less than usual${why}.`, `Your {} ankle bends less than usual${why}.`),
+      said(
+        `Both ankles bend less than usual${why}.`,
+        `Your {} ankle bends less than usual${why}.`,
+        'The heel comes up early, and the front of the foot carries more.',
+      ),
     )
   }
   const [sit, stand] = [
@@ -171,6 +238,7 @@ function foundIn(record: FittingRecord, side: Side, child: boolean): Said[] {
       said(
         `Both feet grow about ${growth} mm longer when you stand on them.`,
         `Your {} foot grows about ${growth} mm longer when you stand on it.`,
+        'Footwear tried without support feels shorter than it will be.',
       ),
     )
   return out

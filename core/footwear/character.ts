@@ -1,4 +1,5 @@
 import { STATION_KINDS, type Station } from '../kinds/stations/all'
+import { conditionsOf } from '../record/health'
 import { bestMean } from '../measure/reading'
 import type { FittingRecord, Foot } from '../record/schema'
 import type { ComplaintPlace, Side } from '../tables/vocabulary'
@@ -87,7 +88,7 @@ function jointShifts(
   const loose = joints.filter((j) => j === 'loose').length
   const stiff = joints.filter((j) => j === 'stiff').length
   if (
-    record.story?.conditions.includes('hypermobility') ||
+    conditionsOf(record).includes('hypermobility') ||
     loose >= 2 ||
     (loose === 1 && stiff === 0 && joints.length > 0)
   )

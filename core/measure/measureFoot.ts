@@ -5,6 +5,7 @@ import { READING_KINDS } from '../kinds/readings/all'
 import { archHeightClass, archHeightIndexOf, archStiffness, navicularDropClass } from './archIndex'
 import { forefootWidthClass, volumeClass } from './classes'
 import type { Norms } from '../record/tables'
+import { risesStanding } from './questions'
 import { bestMean, meanOfReading, readingOf, summarise } from './reading'
 import type { FootMeasure } from './footMeasure'
 import { sizesOf } from './sizes'
@@ -102,21 +103,19 @@ function archOf(
 ): FootMeasure['arch'] {
   const sitting = archHeightIndexOf(foot, 'sitting')
   const standing = archHeightIndexOf(foot, 'standing')
-  const navicularSitting = meanOfReading(foot, 'navicularHeightMm', 'sitting')
-  const navicularStanding = meanOfReading(foot, 'navicularHeightMm', 'standing')
-  const drop =
-    navicularSitting !== undefined && navicularStanding !== undefined
-      ? navicularSitting - navicularStanding
-      : undefined
+  // A pair that cannot be has no class, no stiffness and no drop until it was taken again.
+  const arches = !risesStanding(foot, 'dorsumHeightMm')
+  const pair = arches && sitting !== undefined && standing !== undefined
   const arch = bestMean(foot, 'archLengthMm', 'standing')
+  const drop = navicularDropOf(foot)
   return {
     ...(sitting !== undefined && { ahiSitting: sitting }),
     ...(standing !== undefined && { ahiStanding: standing }),
     ...(standing !== undefined &&
+      arches &&
       !child && { class: archHeightClass(standing, norms.archHeightStanding) }),
-    ...(sitting !== undefined && standing !== undefined && { ari: standing / sitting }),
-    ...(sitting !== undefined &&
-      standing !== undefined &&
+    ...(pair && { ari: standing / sitting }),
+    ...(pair &&
       client?.massKg !== undefined && {
         stiffnessNPerUnit: archStiffness(client.massKg, sitting, standing),
       }),
@@ -126,4 +125,14 @@ function archOf(
       ...(arch !== undefined && { navicularDropPercent: (100 * drop) / arch }),
     }),
   }
+}
+
+/** Fall of the navicular from sitting neutral to standing relaxed, mm; undefined where the two cannot both be. */
+function navicularDropOf(foot: Foot): number | undefined {
+  const [sitting, standing] = (['sitting', 'standing'] as const).map((posture) =>
+    meanOfReading(foot, 'navicularHeightMm', posture),
+  )
+  return sitting === undefined || standing === undefined || risesStanding(foot, 'navicularHeightMm')
+    ? undefined
+    : sitting - standing
 }

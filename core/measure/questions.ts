@@ -102,6 +102,21 @@ export function questionsOf(record: FittingRecord): Question[] {
   return [...questions, ...sideGaps(record)].sort((a, b) => ascending(a.path, b.path))
 }
 
+/** Heights of the arch: load lowers them, never the other way. */
+const FALLS_STANDING = ['dorsumHeightMm', 'navicularHeightMm'] as const
+
+/**
+ * Was a height of the arch read higher standing than sitting? Nothing is derived from the pair then.
+ *
+ * For instance a dorsum of 60 mm sitting and 62 mm standing gives true
+ */
+export function risesStanding(foot: Foot, what: (typeof FALLS_STANDING)[number]): boolean {
+  const [standing, sitting] = (['standing', 'sitting'] as const).map((p) =>
+    meanOfReading(foot, what, p),
+  )
+  return standing !== undefined && sitting !== undefined && standing > sitting + 0.05
+}
+
 function sitAndStand(foot: Foot, side: Side): Question[] {
   const out: Question[] = []
   const sitting = meanOfReading(foot, 'footLengthMm', 'sitting')
@@ -113,6 +128,18 @@ function sitAndStand(foot: Foot, side: Side): Question[] {
       foot: side,
       words: `The ${side} foot is longer sitting (${mm(sitting)}) than standing (${mm(standing)}). Take both again.`,
     })
+  for (const what of FALLS_STANDING)
+    if (risesStanding(foot, what)) {
+      const [up, down] = (['standing', 'sitting'] as const).map((p) =>
+        meanOfReading(foot, what, p)!,
+      )
+      out.push({
+        path: `feet.${side}.readings`,
+        about: `higher-standing:${what}`,
+        foot: side,
+        words: `The ${side} ${READINGS.of(what).name.toLowerCase()} is higher standing (${mm(up!)}) than sitting (${mm(down!)}): a foot sinks when it is loaded. Take both again.`,
+      })
+    }
   const arch = bestMean(foot, 'archLengthMm', 'standing')
   const length = bestMean(foot, 'footLengthMm', 'standing')
   if (arch !== undefined && length !== undefined && arch >= length)

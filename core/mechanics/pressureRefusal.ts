@@ -1,4 +1,5 @@
 import { riskOf } from '../examine/risk'
+import { conditionsOf } from '../record/health'
 import { ageInYears } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
@@ -15,7 +16,7 @@ export function pressureRefusal(record: FittingRecord, side: Side): string | nul
   const { bornOn } = record.client ?? {}
   if (bornOn && record.visit?.on && ageInYears(bornOn, record.visit.on) < 16)
     return 'Under 16 the tissue is another; no pressure numbers.'
-  const conditions = record.story?.conditions ?? []
+  const conditions = conditionsOf(record)
   if (conditions.includes('diabetes') || conditions.includes('neuropathy'))
     return `With diabetes or neuropathy the tissue is another and the cost of an error high: measure inside the shoe. ${IN_SHOE_TARGET}`
   const { grade } = riskOf(record)

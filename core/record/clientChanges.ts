@@ -18,6 +18,12 @@ export const FIELD_WORDS: Record<ClientField, string> = {
   heightMm: 'height',
   guardian: 'guardian',
   occupation: 'does what',
+  phone: 'telephone',
+  mail: 'mail',
+  address: 'address',
+  conditions: 'conditions',
+  history: 'history',
+  consents: 'consents',
 }
 
 export type FieldChanges = Partial<Record<ClientField, FieldChange | undefined>>

@@ -11,7 +11,8 @@ import { isoDay } from './isoDay'
 import { layerSchema } from '../kinds/layers/all'
 import { quoteSchema } from './quoteSchema'
 import { normsSchema } from './tables'
-import { complaintSchema, storySchema } from './storySchema'
+import { CONDITION_KINDS } from '../kinds/conditions/all'
+import { complaintSchema, historySchema, storySchema } from './storySchema'
 import { blankShapeSchema } from '../tables/blanks'
 import { SHELL_MAKINGS } from '../tables/materials'
 import { COMPLAINT_PLACES, DEVICE_KINDS, POSTURES, SCHOOLS, SIDES } from '../tables/vocabulary'
@@ -65,6 +66,9 @@ const postSchema = z.strictObject({
   /** code of the ledger's entry it came from */
   because: text(80).optional(),
 })
+
+/** Parts of a device's body that keep their reason. */
+export const REASONED_PARTS = ['kind', 'shell', 'heelCup', 'cover', 'heelLift'] as const
 
 const frontEdge = storedWithDefault('frontEdge')
 
@@ -181,6 +185,8 @@ const storedDevice = z.strictObject({
       shape: blankShapeSchema.optional(),
     })
     .optional(),
+  /** codes of the ledger's entries that parts of the body came from, as `because` of a layer or post */
+  because: z.partialRecord(z.enum(REASONED_PARTS), text(80)).optional(),
   /** a name of its own, when a client has several */
   name: text(60).optional(),
   /** the footwear model it is for, where a foot has several */
@@ -315,6 +321,24 @@ export const clientSchema = z.strictObject({
   heightMm: z.number().min(400).max(2500).optional(),
   guardian: text(120).optional(),
   occupation: text(120).optional(),
+  phone: text(40).optional(),
+  mail: text(120).optional(),
+  address: text(300).optional(),
+  /** told in whichever fitting; what a fitting's own story tells is added */
+  conditions: z.array(z.enum(CONDITION_KINDS)).max(CONDITION_KINDS.length).optional(),
+  history: historySchema.optional(),
+  /** what the client agreed to, and when */
+  consents: z
+    .array(
+      z.strictObject({
+        what: text(120),
+        on: isoDay.optional(),
+        given: z.boolean().default(true),
+        by: text(120).optional(),
+      }),
+    )
+    .max(40)
+    .optional(),
 })
 
 export const followupSchema = z.strictObject({
@@ -426,6 +450,15 @@ export const decisionSchema = z.strictObject({
   words: text(600).optional(),
   school: text(20).optional(),
   made: text(200).optional(),
+  /** what was decided on: where it was found, and the values that met limits */
+  basis: z
+    .strictObject({
+      triggers: z.array(text(120)).max(40),
+      values: z
+        .array(z.strictObject({ words: text(200), value: finite, limit: finite, unit: text(20) }))
+        .max(20),
+    })
+    .optional(),
   by: text(80).optional(),
   at: text(40).optional(),
 })

@@ -9,6 +9,7 @@ import {
   SIDES,
   WHEN_IT_HURTS,
 } from '../tables/vocabulary'
+import { isoDay } from './isoDay'
 import { SIGN_KINDS } from '../kinds/signs/all'
 import { CONDITION_KINDS } from '../kinds/conditions/all'
 
@@ -22,6 +23,18 @@ export const complaintSchema = z.strictObject({
   when: z.enum(WHEN_IT_HURTS).optional(),
   numb: z.boolean().optional(),
 })
+
+/** What happened to a client before: it is theirs, whatever the fitting. */
+export const historySchema = z
+  .array(
+    z.strictObject({
+      kind: z.enum(HISTORY_KINDS),
+      what: text(120),
+      foot: z.enum(SIDES).optional(),
+      on: text(20).optional(),
+    }),
+  )
+  .max(20)
 
 export const storySchema = z.strictObject({
   activity: text(60).optional(),
@@ -41,19 +54,13 @@ export const storySchema = z.strictObject({
   goal: text(500).optional(),
   complaints: z.array(complaintSchema).max(30).default([]),
   conditions: z.array(z.enum(CONDITION_KINDS)).default([]),
-  history: z
-    .array(
-      z.strictObject({
-        kind: z.enum(HISTORY_KINDS),
-        what: text(120),
-        foot: z.enum(SIDES).optional(),
-        on: text(20).optional(),
-      }),
-    )
-    .max(20)
-    .optional(),
+  history: historySchema.optional(),
+  /** day on which conditions and history were told, or said to be still so */
+  healthOn: isoDay.optional(),
   /** answers to the questions asked before anything is made; what was not asked is absent */
   signs: z.partialRecord(z.enum(SIGN_KINDS), z.enum(['yes', 'no'])).optional(),
+  /** day on which these questions were asked last */
+  signsOn: isoDay.optional(),
   /** somebody entitled to it has looked at these reasons and lets making go on */
   clearances: z
     .array(

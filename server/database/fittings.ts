@@ -1,7 +1,8 @@
+import { localDay } from '../http/day'
 import { UNKNOWN_WEARER, type Wearer } from '../../core/record/stepState'
 import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf } from '../../core/advice/cautions'
-import { riskOf } from '../../core/examine/risk'
+import { judgedOn, riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
 import { stampContent, type Stamp } from '../../core/record/stamps'
 import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
@@ -67,13 +68,17 @@ const COPIED: readonly PartName[] = [
 ]
 
 /** What a client told last, in whichever fitting. */
-async function lastStory(db: Client, clientId: string): Promise<Story | undefined> {
-  const { rows } = await db.query<{ content: Story }>(
-    `select p.content from fittings f join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
+async function lastStory(
+  db: Client,
+  clientId: string,
+): Promise<(Story & { toldOn: string }) | undefined> {
+  const { rows } = await db.query<{ content: Story; opened_on: string }>(
+    `select p.content, f.opened_on from fittings f join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
      where f.client_id = $1 order by f.opened_on desc, p.changed_at desc limit 1`,
     [clientId],
   )
-  return rows[0]?.content
+  const [row] = rows
+  return row && { ...row.content, toldOn: row.content.healthOn ?? row.opened_on }
 }
 
 /**
@@ -104,6 +109,7 @@ export async function openFurtherFitting(
     complaints: [],
     conditions,
     ...(history && { history }),
+    ...(last && { healthOn: last.toldOn }),
     ...(school && { school }),
     ...(activity && { activity }),
   }
@@ -189,8 +195,8 @@ export async function readFitting(
   const record = recordOf(state)
   return {
     ...state,
-    cautions: cautionsOf(record),
-    blocked: riskOf(record).blocked,
+    cautions: cautionsOf(record, localDay()),
+    blocked: riskOf(record, judgedOn(record, localDay())).blocked,
     wearer: wearerOf(record, tables),
   }
 }

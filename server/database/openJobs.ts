@@ -1,9 +1,10 @@
+import { localDay } from '../http/day'
 import { createHash } from 'node:crypto'
 import { setImmediate as pause } from 'node:timers/promises'
 import { isOver, jobSteps, type Making } from '../../core/bench/jobSteps'
 import { wearerOf } from '../../core/bench/wearer'
 import { deviceKindWords } from '../../core/device/deviceWords'
-import { riskOf } from '../../core/examine/risk'
+import { judgedOn, riskOf } from '../../core/examine/risk'
 import { joinRecord } from '../../core/record/parts'
 import type { ShopTables } from '../../core/record/tables'
 import { SIDES } from '../../core/tables/vocabulary'
@@ -106,7 +107,7 @@ function jobOf(
     jobsVersion: r.jobs_version ?? 0,
     making: record.making ?? {},
     makingVersion: r.making_version ?? 0,
-    blocked: riskOf(record).blocked,
+    blocked: riskOf(record, judgedOn(record, localDay())).blocked,
     wearer: wearerOf(record, tables),
   }
 }
@@ -125,7 +126,8 @@ export async function openJobs(
   const open = await openFittings(db, shopId, today)
   const world = mark(tables.version, learned, await modelsMark(db, shopId))
   const former = built.get(shopId)
-  const fromOf = ({ versions }: { versions: string }) => `${world} ${versions}`
+  // What was cleared lapses with the day.
+  const fromOf = ({ versions }: { versions: string }) => `${today} ${world} ${versions}`
   const stale = open.filter((f) => former?.get(f.id)?.from !== fromOf(f)).map((f) => f.id)
   const anew =
     stale.length > 0

@@ -12,7 +12,8 @@ import {
   type Findings,
 } from '../../../core/kinds/findings/all'
 import type { FindingGroup } from '../../../core/kinds/findings/definition'
-import { examineFoot, trialsOf } from '../../../core/examine/examineFoot'
+import { trialsOf } from '../../../core/examine/examineFoot'
+import { examineSide } from '../../../core/examine/examineSide'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { normsOf } from '../../../core/record/tables'
 import { JOINTS, SIDES, type Side } from '../../../core/tables/vocabulary'
@@ -39,10 +40,7 @@ const child = computed(() => isChild(fitting.record.client, fitting.record.visit
 const feet = computed(
   () =>
     Object.fromEntries(
-      SIDES.map((side) => [
-        side,
-        examineFoot(fitting.record.feet[side]!, child.value, normsOf(fitting.record)),
-      ]),
+      SIDES.map((side) => [side, examineSide(fitting.record, side)]),
     ) as Record<Side, FootExamination>,
 )
 const findings = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}

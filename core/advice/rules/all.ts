@@ -1,4 +1,5 @@
 import type { Rule } from '../rule'
+import { CHILDREN } from './children'
 import { CAUTIONS } from './health'
 import { COMFORT } from './comfort'
 import { FOOTWEAR } from './footwear'
@@ -12,6 +13,7 @@ import { TRUST } from './trust'
 export const RULES: readonly Rule[] = [
   ...CAUTIONS,
   ...TRUST,
+  ...CHILDREN,
   ...TISSUE_STRESS,
   ...NEUTRAL,
   ...SAGITTAL,

@@ -1,6 +1,14 @@
 import { LAYERS } from '../../kinds/layers/all'
 import { NO_COVER } from '../../tables/materials'
+import { MARK_WORDS } from '../soreSpots'
 import { n, ofFoot, type FootRule, type RecordRule } from '../rule'
+
+const VIEW_WORDS = {
+  plantar: 'sole',
+  dorsal: 'top',
+  medial: 'inner side',
+  lateral: 'outer side',
+} as const
 
 const suggest = { school: 'comfort', kind: 'suggest' } as const
 
@@ -95,6 +103,52 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
               'toes hurt: half a size longer; stand on the pulled-out insole and look at the toe.',
             change: { footwear: 'longer' },
             triggers: [at('readings.secondToeLeadMm'), 'story.complaints'],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'soft-upper',
+    source: 'comfort: footwear before a device',
+    strength: 'usual',
+    lesser: true,
+    children: true,
+    when: ({ hurts, f, side, at }) => {
+      const bump = (f.marks ?? []).find(
+        (m) => m.view !== 'plantar' && (m.tenderness ?? 0) > 0 && m.kind !== 'wound',
+      )
+      const pain = hurts('heelBack', 'instep')
+      if (!bump && !pain) return null
+      const where = bump
+        ? `a tender ${MARK_WORDS[bump.kind] ?? bump.kind} on its ${VIEW_WORDS[bump.view]}`
+        : pain!.at === 'heelBack'
+          ? 'pain at the back of the heel'
+          : 'pain over the instep'
+      return {
+        words: `The ${side} foot has ${where}: softer footwear there first, or room worked into it.`,
+        change: { footwear: 'soft' },
+        triggers: [bump ? at('findings.marks') : 'story.complaints'],
+      }
+    },
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'no-device',
+    source: 'comfort: posture alone is no reason',
+    strength: 'usual',
+    lesser: true,
+    when: ({ record, exam, device, side, risk, at }, limit) =>
+      !device &&
+      !risk.atRisk &&
+      (record.story?.complaints ?? []).length === 0 &&
+      exam.relaxed &&
+      limit.atMost('evertedDeg', exam.relaxed.meanDeg)
+        ? {
+            words:
+              `The ${side} heel stands everted ${n(exam.relaxed.meanDeg)}° and nothing hurts: leaving it as ` +
+              'it is, and looking again, is a choice. Posture alone is no reason for a device.',
+            change: { device: 'none' },
+            triggers: [at('findings.rcspDeg'), 'story.complaints'],
           }
         : null,
   }),

@@ -1,4 +1,8 @@
+import { isNumbLasting } from '../../examine/numbLasting'
+import { isLapsed } from '../../examine/risk'
+import { SIGNS } from '../../kinds/signs/all'
 import { ageInYears } from '../../measure/ageAtVisit'
+import { conditionsOf, historyOf } from '../../record/health'
 import { CONDITIONS, type Condition } from '../../kinds/conditions/all'
 import type { ConditionDefinition } from '../../kinds/conditions/definition'
 import { n, ofFoot, ofRecord, type FootRule, type RecordContext, type RecordRule } from '../rule'
@@ -78,12 +82,16 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     ...stop,
     code: 'risk-foot',
     source: 'in the manner of the international diabetic-foot guidance',
-    when: ({ risk }) =>
+    when: ({ risk, record }) =>
       risk.atRisk
         ? {
             words:
-              `A foot at risk${gradeWords(risk)}. No skive or hard edge on skin that does not feel, ` +
-              'no heat on the foot, short wear-in, early recheck. Licensed practice only.',
+              `A foot at risk${gradeWords(risk)}. ` +
+              (record.story?.signs?.hotSwollen === undefined
+                ? 'First of all: is it hot or swollen anywhere? Ask and look. '
+                : '') +
+              'Nothing that presses or cuts in where nothing is felt, no heat on the foot, short ' +
+              'wear-in, early recheck. Licensed practice only.',
             triggers: [
               'story.conditions',
               'feet.left.findings.sensationFelt',
@@ -103,7 +111,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     when: ({ risk, device, side, at }, limit) =>
       risk.atRisk && device?.kind !== 'none'
         ? {
-            words: `The ${side} foot is at risk: total contact, soft, no hard edges, and an early recheck. Licensed practice only.`,
+            words: `The ${side} foot is at risk: total contact, soft throughout, rounded borders, and an early recheck. Licensed practice only.`,
             triggers: ['story.conditions', at('findings.sensationFelt'), at('findings.pulses')],
             change: { shell: { coverMaterial: 'eva-35', coverMm: limit.of('coverMm') } },
           }
@@ -151,19 +159,95 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
           }
         : null,
   }),
-  ofRecord({
+  ofFoot({
     ...watch,
     code: 'numb',
     source: HEALTH,
-    when: ({ record }) =>
-      (record.story?.complaints ?? []).some((c) => c.numb)
+    when: ({ record, f, side, at }) => {
+      const told = (record.story?.complaints ?? []).some((c) => c.foot === side && c.numb)
+      if (!told && !f.numbness) return null
+      if (isNumbLasting(record, side)) return null
+      const { when, returnsWithinMin } = f.numbness ?? {}
+      const open = [
+        ...(when === undefined ? ['only in footwear'] : []),
+        ...(returnsWithinMin === undefined ? ['back within half an hour out of it'] : []),
+        ...(f.sensationFelt === undefined && when !== 'footwear-only' ? ['ten points felt'] : []),
+      ]
+      return open.length > 0
         ? {
-            words:
-              'Numbness: only in footwear? Ten points felt? Back within half an hour out of the boot? ' +
-              'Both feet like a stocking, lasting, or with weakness: stop and refer.',
-            triggers: ['story.complaints'],
+            words: `Feeling goes in the ${side} foot: ${open.join('? ')}? Both feet like a stocking, lasting, or with weakness: somebody entitled to it looks first.`,
+            triggers: ['story.complaints', at('findings.numbness')],
+            change: { measure: 'numbness' },
           }
-        : null,
+        : null
+    },
+  }),
+  ofFoot({
+    ...watch,
+    code: 'numb-lasting',
+    source: HEALTH,
+    when: ({ record, f, side, at }) => {
+      if (!isNumbLasting(record, side)) return null
+      const { returnsWithinMin } = f.numbness ?? {}
+      const back = returnsWithinMin === undefined ? '' : ` (back after ${n(returnsWithinMin)} min)`
+      return {
+        words:
+          `Feeling stays away in the ${side} foot${back}: nothing tighter and nothing between the toes. ` +
+          'Take the ten points and the pulses; if it does not come back in roomy footwear, somebody entitled to it looks.',
+        triggers: [at('findings.numbness'), 'story.complaints'],
+      }
+    },
+  }),
+  ofRecord({
+    ...watch,
+    code: 'still-so',
+    source: 'health belongs to the client and changes: asked anew in every fitting',
+    when: ({ record }) => {
+      const { healthOn } = record.story ?? {}
+      const visitOn = record.visit?.on
+      if (healthOn === undefined || visitOn === undefined || healthOn >= visitOn) return null
+      const told = [
+        ...conditionsOf(record).map((c) => CONDITIONS.of(c).name),
+        ...historyOf(record).map((h) => h.what),
+      ]
+      return told.length > 0
+        ? {
+            words: `Told on ${healthOn}: ${told.join(', ')}. Still so? Confirm it in Story.`,
+            triggers: ['story.conditions', 'story.history'],
+          }
+        : null
+    },
+  }),
+  ofRecord({
+    ...watch,
+    code: 'signs-not-asked',
+    source: HEALTH,
+    when: (c, limit) => {
+      const { record, child, today } = c
+      if (!making(c) && !record.jobs?.length) return null
+      const { signs = {}, signsOn } = record.story ?? {}
+      const isOld = isLapsed(signsOn, today, limit.of('days'))
+      const asked = SIGNS.all.filter((sign) => child || !sign.childOnly)
+      const left = asked.filter(
+        ({ kind }) => signs[kind] === undefined || (isOld && signs[kind] === 'no'),
+      )
+      if (left.length === 0) return null
+      const which =
+        left.length === asked.length
+          ? isOld
+            ? `What stops making was last asked on ${signsOn}`
+            : 'What stops making was not asked'
+          : `${left.length} of ${asked.length} of what stops making ${left.length === 1 ? 'was' : 'were'} not asked`
+      return {
+        words: `${which}: ${left
+          .slice(0, 3)
+          .map((sign) => sign.refer)
+          .join(
+            '; ',
+          )}${left.length > 3 ? ' and more' : ''}. Ask it in Story before anything is made.`,
+        triggers: left.map(({ kind }) => `story.signs.${kind}`),
+      }
+    },
   }),
   ofRecord({
     ...watch,
@@ -179,11 +263,11 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     code: 'growing',
     source: HEALTH,
     when: ({ child, record }) =>
-      child && making({ record } as RecordContext)
+      child && (making({ record } as RecordContext) || (record.story?.complaints ?? []).length > 0)
         ? {
             words:
-              `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old: growth room counts, ` +
-              'no adult presets; look again every season.',
+              `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old and growing: growth room ` +
+              'counts, no adult presets; measure again every season.',
             triggers: ['client.bornOn'],
           }
         : null,

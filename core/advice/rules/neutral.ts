@@ -2,6 +2,9 @@ import { n, ofFoot, type FootRule } from '../rule'
 
 const suggest = { school: 'neutral', kind: 'suggest' } as const
 
+/** Angles are told and set in half degrees. */
+const whole = (deg: number) => Math.round(deg * 2) / 2
+
 /** Hold the rearfoot near its neutral position and balance the forefoot to it. */
 export const NEUTRAL: readonly FootRule[] = [
   ofFoot({
@@ -9,8 +12,8 @@ export const NEUTRAL: readonly FootRule[] = [
     code: 'rearfoot-post',
     source: 'neutral: hold the heel near its neutral, amounts of the bench',
     strength: 'usual',
-    when: ({ exam, side, at }, limit) =>
-      exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg)
+    when: ({ exam, push, side, at }, limit) =>
+      push.to === 'medial' && exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg)
         ? {
             words:
               `The ${side} heel stands everted ${n(exam.relaxed.meanDeg)}°. ` +
@@ -43,8 +46,11 @@ export const NEUTRAL: readonly FootRule[] = [
       const across = forefootMm === null ? '' : `, ${n(forefootMm)} mm across`
       const why = rigid ? 'and the midfoot is stiff' : 'and it fits the complaint'
       return {
-        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° varus${across}, ${why}: balance it in the cast.`,
-        change: { layer: 'intrinsicForefootPost', amounts: {} },
+        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° varus${across}, ${why}: balance ${n(whole(forefoot.meanDeg))}° of it in the cast.`,
+        change: {
+          layer: 'intrinsicForefootPost',
+          amounts: { angleDeg: whole(forefoot.meanDeg) },
+        },
         triggers: [at('findings.forefootDeg')],
       }
     },
@@ -63,11 +69,13 @@ export const NEUTRAL: readonly FootRule[] = [
       if (!isValgus) return null
       const across = forefootMm === null ? '' : `, ${n(forefootMm)} mm across`
       const gives = firstRay?.rest === 'plantarflexed' && firstRay.stiffness === 'loose'
-      const half = gives ? '; the first ray gives, so balance half of it' : ''
+      // A first ray that gives holds part of the angle by itself.
+      const angleDeg = whole(forefoot.meanDeg * (gives ? limit.of('givingShare') : 1))
+      const why = gives ? '; the first ray gives, so only part of it is held' : ''
       return {
-        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° valgus${across}${half}. Balance it in the cast.`,
-        change: { layer: 'intrinsicForefootPost', amounts: {} },
-        triggers: [at('findings.forefootDeg')],
+        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° valgus${across}${why}. Balance ${n(angleDeg)}° of it in the cast.`,
+        change: { layer: 'intrinsicForefootPost', amounts: { angleDeg } },
+        triggers: [at('findings.forefootDeg'), ...(gives ? [at('findings.firstRay')] : [])],
       }
     },
   }),
@@ -76,8 +84,9 @@ export const NEUTRAL: readonly FootRule[] = [
     code: 'roll-post',
     source: 'neutral: take half of the roll',
     strength: 'weak',
-    when: ({ exam, hurts, side, at }, limit) => {
+    when: ({ exam, push, hurts, side, at }, limit) => {
       if (
+        push.to !== 'medial' ||
         exam.rollDeg === null ||
         !limit.atLeast('rollDeg', exam.rollDeg) ||
         (exam.relaxed && !limit.over('evertedDeg', exam.relaxed.meanDeg)) ||
@@ -88,7 +97,7 @@ export const NEUTRAL: readonly FootRule[] = [
       return {
         words:
           `The ${side} heel rolls in ${n(exam.rollDeg)}° from neutral to get down. ` +
-          `A varus rearfoot post of ${n(angleDeg)}° takes about half of it.`,
+          `A varus rearfoot post takes ${n(angleDeg)}° of it.`,
         change: { post: { at: 'rearfoot', angleDeg } },
         triggers: [at('findings.ncspDeg'), at('findings.rcspDeg')],
       }
@@ -99,13 +108,15 @@ export const NEUTRAL: readonly FootRule[] = [
     code: 'uncompensated',
     source: 'neutral: fill the gap below an inverted heel',
     strength: 'usual',
-    when: ({ exam, side, at }, limit) =>
-      exam.uncompensatedDeg !== null && limit.atLeast('deg', exam.uncompensatedDeg)
+    when: ({ exam, push, side, at }, limit) =>
+      push.to === 'medial' &&
+      exam.uncompensatedDeg !== null &&
+      limit.atLeast('deg', exam.uncompensatedDeg)
         ? {
             words:
               `The ${side} heel stays ${n(exam.uncompensatedDeg)}° inverted in stance: ` +
-              'it does not get down. A varus post of the same angle fills the gap below it instead of ' +
-              'pushing it over.',
+              `it does not get down. A varus post of ${n(Math.round(exam.uncompensatedDeg))}° fills the ` +
+              'gap below it instead of pushing it over.',
             change: { post: { at: 'rearfoot', angleDeg: Math.round(exam.uncompensatedDeg) } },
             triggers: [at('findings.rcspDeg')],
           }
@@ -122,7 +133,7 @@ export const NEUTRAL: readonly FootRule[] = [
         ? {
             words:
               `The ${side} heel stands at the end of its eversion ` +
-              `(${exam.eversionLeftDeg < 0 ? '0' : n(exam.eversionLeftDeg)}° left): ` +
+              `(${n(exam.eversionLeftDeg)}° left): ` +
               'a post is felt as a block. Go up in small steps.',
             triggers: [
               at('findings.subtalar'),

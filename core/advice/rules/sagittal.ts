@@ -1,7 +1,22 @@
-import { bootDemand, liftForDeg } from '../../examine/verdicts'
+import { examineSide } from '../../examine/examineSide'
+import { liftForDeg, liftTiltDeg } from '../../examine/verdicts'
+import { SIDES } from '../../tables/vocabulary'
+import { demandOf } from '../bootDemandOf'
+import { liftLimitMm } from '../lifts'
 import { n, ofFoot, ofRecord, type FootRule, type RecordRule } from '../rule'
 
 const suggest = { school: 'sagittal', kind: 'suggest' } as const
+
+/** Where a tight calf pulls. */
+const CALF_PULLS = [
+  'heelPlantar',
+  'heelBack',
+  'achilles',
+  'archPlantar',
+  'secondMetHead',
+  'thirdMetHead',
+  'shin',
+] as const
 
 /** Free what stops the body from rolling over the foot, before any tilt. */
 export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
@@ -35,6 +50,7 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
     when: ({ f, exam, hurts, side, at }, limit) =>
       (f.windlass === 'late' || f.windlass === 'none') &&
       exam.firstToe !== 'functionalLimit' &&
+      !exam.firstToe?.startsWith('rigid') &&
       hurts('archPlantar', 'heelPlantar', 'medialAnkle', 'navicular', 'greatToe', 'firstMetHead')
         ? {
             words:
@@ -53,37 +69,76 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
     source: 'sagittal: stretch before a device',
     strength: 'usual',
     lesser: true,
-    when: ({ exam, hurts, side, at }) =>
-      exam.ankle === 'calfLimited' &&
-      hurts('heelPlantar', 'achilles', 'archPlantar', 'secondMetHead', 'thirdMetHead', 'shin')
-        ? {
-            words: `The ${side} calf limits the ankle. Stretching the calf for six weeks may do without anything under the foot.`,
-            change: { exercise: 'calf stretch, knee straight' },
-            triggers: [at('findings.ankleKneeStraightDeg'), at('findings.ankleKneeBentDeg')],
-          }
-        : null,
+    children: true,
+    when: ({ exam, boot, springs, hurts, side, at }) => {
+      if (exam.ankle !== 'calfLimited') return null
+      const pain = hurts(...CALF_PULLS)
+      if (!pain && !boot && !springs) return null
+      const [straight, bent] = [exam.angles.ankleKneeStraightDeg!, exam.angles.ankleKneeBentDeg!]
+      const meanwhile = boot
+        ? ' Until then the heel a little up, or the lean of the cuff checked.'
+        : ''
+      return {
+        words:
+          `The ${side} calf limits the ankle: ${n(straight.meanDeg)}° with a straight knee, ` +
+          `${n(bent.meanDeg)}° with a bent one. Stretching the calf for six weeks may do without ` +
+          `anything under the foot.${meanwhile}`,
+        change: { exercise: 'calf stretch, knee straight' },
+        triggers: [
+          at('findings.ankleKneeStraightDeg'),
+          at('findings.ankleKneeBentDeg'),
+          ...(pain ? ['story.complaints'] : ['story.activity']),
+        ],
+      }
+    },
+  }),
+  ofRecord({
+    ...suggest,
+    code: 'calf-lift',
+    source: 'sagittal: off a tight calf while it stretches',
+    strength: 'weak',
+    children: true,
+    when: ({ record, boot }, limit) => {
+      const tight = SIDES.filter((side) => examineSide(record, side)?.ankle === 'calfLimited')
+      const pain = (record.story?.complaints ?? []).some(
+        (c) => tight.includes(c.foot) && c.at === 'achilles' && !c.numb,
+      )
+      if (tight.length === 0 || (!boot && !pain)) return null
+      const which = tight.length === 2 ? 'Both calves are' : `The ${tight[0]} calf is`
+      return {
+        words:
+          `${which} tight: ${n(limit.of('liftMm'))} mm under both heels takes the pull off, in one ` +
+          'alone it would lengthen a leg. Out again as the calf stretches.',
+        change: { heelLiftMm: limit.of('liftMm') },
+        triggers: tight.flatMap((side) => [
+          `feet.${side}.findings.ankleKneeStraightDeg`,
+          `feet.${side}.findings.ankleKneeBentDeg`,
+        ]),
+      }
+    },
   }),
   ofFoot({
     ...suggest,
     code: 'ankle-lift',
     source: 'sagittal: give a short ankle what it lacks',
     strength: 'usual',
-    when: ({ exam, mean, side, at, norms }, limit) => {
+    when: ({ exam, mean, side, at, norms, record }, limit) => {
       if (exam.ankle !== 'jointLimited') return null
       const [arch, length] = [mean('archLengthMm'), mean('footLengthMm')]
       const lacking = norms.ankleDeg.least - exam.angles.ankleKneeBentDeg!.meanDeg
-      const short = Math.min(limit.of('mostDeg'), lacking)
-      const lift =
-        arch !== undefined && length !== undefined
-          ? Math.min(
-              limit.of('mostMm'),
-              Math.max(limit.of('leastMm'), Math.round(liftForDeg(short, arch, length))),
-            )
-          : limit.of('usualMm')
+      const isKnown = arch !== undefined && length !== undefined
+      const wanted = isKnown
+        ? Math.round(liftForDeg(Math.min(limit.of('mostDeg'), lacking), arch, length))
+        : limit.of('usualMm')
+      const most = Math.min(limit.of('mostMm'), liftLimitMm(record))
+      const lift = Math.min(most, Math.max(limit.of('leastMm'), wanted))
+      const gives = isKnown
+        ? `gives back ${n(liftTiltDeg(lift, arch, length))}° of it`
+        : 'gives back some of it; how much is known with the arch length'
       return {
-        words: `The ${side} ankle itself is short by ${n(lacking)}°. A heel lift of ${lift} mm gives back about ${n(short)}° of it.`,
+        words: `The ${side} ankle itself is short by ${n(lacking)}°. A heel lift of ${lift} mm ${gives}.`,
         change: { heelLiftMm: lift },
-        triggers: [at('findings.ankleKneeBentDeg')],
+        triggers: [at('findings.ankleKneeBentDeg'), at('findings.ankleKneeStraightDeg')],
       }
     },
   }),
@@ -92,29 +147,32 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
     code: 'boot-demand',
     source: 'sagittal: what the boot asks against what the ankle has',
     strength: 'strong',
-    when: ({ exam, record, side, mean, at, norms }) => {
-      const chosen = record.footwear?.chosen
-      if (chosen?.forwardLeanDeg === undefined || !exam.angles.ankleKneeBentDeg) return null
-      const { demandDeg, leftDeg } = bootDemand(
-        chosen.forwardLeanDeg,
-        chosen.rampDeg ?? 0,
-        exam.angles.ankleKneeBentDeg.meanDeg,
-        norms.ankleDeg,
+    when: (c) => {
+      const demand = demandOf(c)
+      return (
+        demand && {
+          words: `${demand.words} Stand the cuff up by ${n(demand.missingDeg)}°${demand.orLift}.`,
+          change: { footwear: 'cuff' },
+          triggers: demand.triggers,
+        }
       )
-      if (leftDeg >= 0) return null
-      const [arch, length] = [mean('archLengthMm'), mean('footLengthMm')]
-      const lift =
-        arch !== undefined && length !== undefined
-          ? Math.round(liftForDeg(-leftDeg, arch, length))
-          : null
-      const has = `${n(exam.angles.ankleKneeBentDeg.meanDeg)}° with ${n(norms.ankleDeg.reserve)}° kept back`
-      const by = lift === null ? '' : ` by about ${lift} mm`
+    },
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'boot-lift',
+    source: 'sagittal: a lift lowers what the boot asks',
+    strength: 'weak',
+    when: (c) => {
+      const demand = demandOf(c)
+      if (!demand?.lift) return null
+      const { mm, givesDeg } = demand.lift
       return {
         words:
-          `The boot asks the ${side} ankle for ${n(demandDeg)}°, it has ${has}: ` +
-          `${n(leftDeg)}° are missing. Stand the cuff up, or lift the heel${by}.`,
-        change: { footwear: 'cuff' },
-        triggers: ['footwear.chosen.forwardLeanDeg', at('findings.ankleKneeBentDeg')],
+          `${demand.words} A lift of ${n(mm)} mm in all under the ${c.side} heel takes ${n(givesDeg)}° ` +
+          'off that. Lift both heels alike, unless a leg asks otherwise.',
+        change: { heelLiftMm: mm },
+        triggers: demand.triggers,
       }
     },
   }),
@@ -143,19 +201,19 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
       const leg = record.legLengthDifferenceMm
       if (!leg || leg.known === 'new' || leg.goneWhenLevelled) return null
       if (limit.under('leastMm', leg.value)) return null
-      if (
-        limit.over('mostMm', leg.value) &&
-        !risk.refers.some((r) => r.code === 'leg-length' && r.cleared)
-      )
-        return null
+      // Nothing is lifted before it was shown twice by blocks.
+      if (leg.method !== 'blocks' || !leg.shownTwice) return null
+      const isOver = limit.over('mostMm', leg.value)
+      if (isOver && !risk.refers.some((r) => r.code === 'leg-length' && r.cleared)) return null
       const step = limit.of('stepMm')
-      const lift = Math.min(step, Math.round(leg.value * limit.of('share')))
+      const half = leg.value * limit.of('share')
+      const lift = Math.min(step, Math.round(half))
+      const rest = isOver ? ' What a counter does not hold goes on the whole sole.' : ''
       return {
         words:
-          `The ${leg.shorter} leg is ${n(leg.value)} mm shorter. ` +
-          `Start with ${lift} mm under that heel, go up in steps of ${n(step)} mm at most towards ` +
-          `half; more than ${n(limit.of('mostMm'))} mm belongs on the whole sole.`,
-        change: { heelLiftMm: lift },
+          `The ${leg.shorter} leg is ${n(leg.value)} mm shorter. Half of it, ${n(half)} mm, in steps of ` +
+          `${n(step)} mm at most: start with the ${leg.shorter} heel ${n(lift)} mm over the other.${rest}`,
+        change: { heelLiftMm: lift, overOther: true },
         foot: leg.shorter,
         triggers: ['legLengthDifferenceMm'],
       }

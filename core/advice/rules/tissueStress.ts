@@ -1,12 +1,40 @@
 import { SPOT_HALF_MM, SPOT_LENGTH_MM } from '../../kinds/layers/spot'
 import { plainDevice } from '../../device/buildDevice'
-import { n, ofFoot, type FootRule } from '../rule'
+import type { FootExamination } from '../../examine/examination'
+import type { Side } from '../../tables/vocabulary'
+import { INNER_SIDE, OUTER_SIDE } from '../heelPush'
+import { hasCallusUnderSecond, MARK_WORDS, soreSpots } from '../soreSpots'
+import { isNumbLasting } from '../../examine/numbLasting'
+import { TOE_WORDS, webSpaceOf } from '../numbToes'
+import { n, ofFoot, type FootContext, type FootRule } from '../rule'
 
 const school = 'tissue-stress' as const
 const suggest = { school, kind: 'suggest' } as const
 
 /** A relief no bigger than a fingertip unloads nothing, mm. */
 const LEAST_RADIUS_MM = 6
+
+const MIDDLE_HEADS = ['secondMetHead', 'thirdMetHead', 'fourthMetHead'] as const
+const TOE_JOINT = ['greatToe', 'firstMetHead'] as const
+
+const isRigid = ({ firstToe }: FootExamination) => firstToe?.startsWith('rigid') === true
+/** A stiff big toe with its range in the manner of the grades, never as a diagnosis. */
+const stiffToe = ({ firstToe, angles }: FootExamination, side: Side) =>
+  `The ${side} big toe hurts and bends ${n(angles.firstToeUnloadedDeg!.meanDeg)}° in the air: ` +
+  `range as in grade ${firstToe!.slice(-1)}, the true one needs an X-ray.`
+
+/** How far the second metatarsal stands before the first, mm; never far enough where nobody looked. */
+const leadOf = ({ measure }: FootContext) => measure.leads?.secondMetMm ?? -Infinity
+/** Is the second head overloaded: does it hurt, or has it a callus under it? */
+const isSecondLoaded = ({ hurts, f, mean }: FootContext) =>
+  hurts('secondMetHead', 'greatToe') !== undefined ||
+  hasCallusUnderSecond(f, mean('archLengthMm') ?? 0.73 * (mean('footLengthMm') ?? 265))
+const longSecond = (c: FootContext) =>
+  `The ${c.side} second metatarsal reaches ${n(leadOf(c))} mm past the first and carries its load.`
+const leadTriggers = ({ at, hurts }: FootContext) => [
+  at('readings.secondMetLeadMm'),
+  hurts('secondMetHead', 'greatToe') ? 'story.complaints' : at('findings.marks'),
+]
 
 /**
  * From tissue to push: one rule for each row of the table; each names the tissue and the least push
@@ -18,26 +46,20 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'medial-push',
     source: 'tissue stress: push where the axis lies, amounts of the bench',
     strength: 'strong',
-    when: ({ hurts, exam, f, side, at }, limit) => {
-      const pain = hurts('medialAnkle', 'navicular', 'archPlantar')
-      const rolls =
-        (exam.relaxed !== null && limit.atMost('evertedDeg', exam.relaxed.meanDeg)) ||
-        f.axis === 'medial' ||
-        f.kneeOver === 'inside'
-      if (!pain || !rolls) return null
+    when: ({ hurts, push, exam, f, side, at }, limit) => {
+      if (push.to !== 'medial' || !hurts(...INNER_SIDE)) return null
+      // What is said is what was found, and each finding said is one that made the rule speak.
+      const seen: [path: string, words: string][] = []
+      if (exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg))
+        seen.push(['rcspDeg', `the heel stands everted ${n(exam.relaxed.meanDeg)}°`])
+      if (f.axis === 'medial') seen.push(['axis', 'the axis lies medial'])
+      if (f.kneeOver === 'inside') seen.push(['kneeOver', 'the knee tracks inside'])
+      if (seen.length === 0) return null
       const depthMm = limit.of(f.axis === 'medial' ? 'medialAxisDepthMm' : 'depthMm')
-      const seen = exam.relaxed
-        ? `the heel stands ${exam.relaxed.meanDeg < 0 ? 'everted' : 'inverted'} ${n(exam.relaxed.meanDeg)}°`
-        : f.axis === 'medial'
-          ? 'the axis lies medial'
-          : 'the knee tracks inside'
       return {
-        words: `The ${side} inner side hurts and ${seen}. A medial heel skive of ${depthMm} mm pushes where it unloads.`,
+        words: `The ${side} inner side hurts, and ${seen.map(([, words]) => words).join(' and ')}. A medial heel skive of ${depthMm} mm pushes where it unloads.`,
         change: { layer: 'medialSkive', amounts: { depthMm } },
-        triggers: [
-          'story.complaints',
-          at(exam.relaxed ? 'findings.rcspDeg' : f.axis ? 'findings.axis' : 'findings.kneeOver'),
-        ],
+        triggers: ['story.complaints', ...seen.map(([path]) => at(`findings.${path}`))],
       }
     },
   }),
@@ -46,8 +68,8 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'medial-shave',
     source: 'tissue stress, amounts of the bench',
     strength: 'usual',
-    when: ({ hurts, f, side, at }, limit) =>
-      hurts('navicular', 'archPlantar') && f.axis === 'medial'
+    when: ({ hurts, push, f, side, at }, limit) =>
+      push.to === 'medial' && hurts('navicular', 'archPlantar') && f.axis === 'medial'
         ? {
             words:
               `The ${side} axis lies medial and the pain sits forward of the heel. ` +
@@ -62,9 +84,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'medial-hold',
     source: 'tissue stress, amounts of the bench',
     strength: 'weak',
-    when: ({ hurts, exam, side, at }, limit) => {
+    when: ({ hurts, push, exam, side, at }, limit) => {
       const pain = hurts('medialAnkle', 'navicular')
       return pain &&
+        push.to === 'medial' &&
         limit.atLeast('pain', pain.score ?? 0) &&
         exam.relaxed &&
         limit.atMost('evertedDeg', exam.relaxed.meanDeg)
@@ -74,6 +97,70 @@ export const TISSUE_STRESS: readonly FootRule[] = [
               `a medial wrap of ${n(limit.of('heightMm'))} mm or a flange holds the arch from the ` +
               'side, if the footwear has room.',
             change: { layer: 'medialWrap', amounts: { heightMm: limit.of('heightMm') } },
+            triggers: ['story.complaints', at('findings.rcspDeg')],
+          }
+        : null
+    },
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'medial-post',
+    source: 'tissue stress: raise the heel where it unloads, amounts of the bench',
+    strength: 'usual',
+    when: ({ hurts, push, exam, lowVolume, side, at }, limit) =>
+      push.to === 'medial' &&
+      !lowVolume &&
+      hurts('medialAnkle', 'navicular') &&
+      exam.relaxed &&
+      limit.atMost('evertedDeg', exam.relaxed.meanDeg)
+        ? {
+            words:
+              `The ${side} inner ankle hurts and the heel stands everted ${n(exam.relaxed.meanDeg)}°. ` +
+              `A varus rearfoot post of ${n(limit.of('postDeg'))}° takes it off the tendon, where the ` +
+              'footwear has room.',
+            change: { post: { at: 'rearfoot', angleDeg: limit.of('postDeg') } },
+            triggers: ['story.complaints', at('findings.rcspDeg')],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'medial-flare',
+    source: 'tissue stress, amounts of the bench',
+    strength: 'weak',
+    when: ({ hurts, push, f, lowVolume, side, at }, limit) => {
+      const pain = hurts('medialAnkle', 'navicular')
+      return pain &&
+        push.to === 'medial' &&
+        !lowVolume &&
+        f.axis === 'medial' &&
+        limit.atLeast('pain', pain.score ?? 0)
+        ? {
+            words: `The ${side} axis lies medial and the inner ankle hurts: a medial flare of ${n(limit.of('widthMm'))} mm gives the push a longer arm, if the footwear is wide enough.`,
+            change: { layer: 'medialFlare', amounts: { widthMm: limit.of('widthMm') } },
+            triggers: ['story.complaints', at('findings.axis')],
+          }
+        : null
+    },
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'medial-flange',
+    source: 'tissue stress: a wall where a wrap is not enough',
+    strength: 'weak',
+    when: ({ hurts, push, exam, lowVolume, side, at }, limit) => {
+      const pain = hurts('medialAnkle', 'navicular')
+      return pain &&
+        push.to === 'medial' &&
+        !lowVolume &&
+        limit.atLeast('pain', pain.score ?? 0) &&
+        exam.relaxed &&
+        limit.atMost('evertedDeg', exam.relaxed.meanDeg)
+        ? {
+            words:
+              `The ${side} inner ankle hurts much and the heel stands everted ${n(exam.relaxed.meanDeg)}°: ` +
+              `a medial flange of ${n(limit.of('heightMm'))} mm along the arch instead of a wrap. It needs roomy footwear.`,
+            change: { layer: 'medialFlange', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
         : null
@@ -113,13 +200,52 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   }),
   ofFoot({
     ...suggest,
+    code: 'fascia-valgus',
+    source: 'tissue stress: a valgus forefoot takes pull off the fascia',
+    strength: 'usual',
+    when: ({ hurts, exam, boot, side }, limit) =>
+      hurts('heelPlantar') && !boot && (exam.forefoot === null || exam.forefoot.meanDeg < 3)
+        ? {
+            words:
+              `The ${side} heel hurts from below: a valgus wedge of ${n(limit.of('angleDeg'))}° under the ` +
+              'ball takes pull off the fascia too. One of the two first: this, or the support under the fifth shaft.',
+            change: {
+              layer: 'forefootWedge',
+              amounts: { angleDeg: -limit.of('angleDeg') },
+            },
+            triggers: ['story.complaints'],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'fascia-groove',
+    source: 'tissue stress: let a tight cord lie free',
+    strength: 'weak',
+    when: ({ hurts, f, mean, side, at }, limit) => {
+      const length = mean('footLengthMm')
+      const cord = soreSpots(f, limit.of('tenderness')).find(
+        (m) =>
+          length !== undefined && m.yMm > 0.28 * length && m.yMm < 0.62 * length && m.xMm >= -5,
+      )
+      return hurts('archPlantar') && cord
+        ? {
+            words: `The cord under the ${side} arch is tender: a groove of ${n(limit.of('depthMm'))} mm along it lets it lie free.`,
+            change: { layer: 'fasciaGroove', amounts: { depthMm: limit.of('depthMm') } },
+            triggers: ['story.complaints', at('findings.marks')],
+          }
+        : null
+    },
+  }),
+  ofFoot({
+    ...suggest,
     code: 'fascia-lift',
     source: 'tissue stress: less pull of a short calf on the heel',
     strength: 'weak',
     when: ({ hurts, exam, side, at }, limit) =>
       hurts('heelPlantar', 'achilles') && exam.ankle !== null && exam.ankle !== 'usual'
         ? {
-            words: `The ${side} heel hurts and the ankle is short: a heel lift of ${n(limit.of('liftMm'))} mm eases both.`,
+            words: `The ${side} heel hurts and the ankle is short: a heel lift of ${n(limit.of('liftMm'))} mm eases both, under both feet alike.`,
             change: { heelLiftMm: limit.of('liftMm') },
             triggers: ['story.complaints', at('findings.ankleKneeStraightDeg')],
           }
@@ -130,16 +256,22 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'lateral-push',
     source: 'tissue stress: off the outer side, amounts of the bench',
     strength: 'strong',
-    when: ({ hurts, exam, f, side, at }, limit) => {
-      if (!hurts('lateralAnkle')) return null
-      const invertedDeg = exam.relaxed?.meanDeg ?? 0
-      const knee = f.kneeOver === 'outside' ? ' and the knee tracks outside' : ''
-      const too = invertedDeg > 0 ? ` and the heel stands inverted ${n(invertedDeg)}°` : knee
-      const push = `A valgus rearfoot post of ${n(limit.of('postDeg'))}°`
+    when: ({ hurts, push, exam, f, side, at }, limit) => {
+      if (push.to !== 'lateral' || !hurts(...OUTER_SIDE)) return null
+      const inverted = exam.relaxed && exam.relaxed.meanDeg >= limit.of('invertedDeg')
+      const outside = f.kneeOver === 'outside'
+      const seen = [
+        inverted ? ` and the heel stands inverted ${n(exam.relaxed!.meanDeg)}°` : '',
+        outside ? ' and the knee tracks outside' : '',
+      ].join('')
       return {
-        words: `The ${side} outer ankle hurts${too}. ${push} takes it off the outer side.`,
+        words: `The ${side} outer ankle hurts${seen}. A valgus rearfoot post of ${n(limit.of('postDeg'))}° takes it off the outer side.`,
         change: { post: { at: 'rearfoot', angleDeg: -limit.of('postDeg') } },
-        triggers: ['story.complaints', at('findings.rcspDeg')],
+        triggers: [
+          'story.complaints',
+          ...(inverted ? [at('findings.rcspDeg')] : []),
+          ...(outside ? [at('findings.kneeOver')] : []),
+        ],
       }
     },
   }),
@@ -148,8 +280,11 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'lateral-skive',
     source: 'tissue stress: a tilt that needs no room',
     strength: 'usual',
-    when: ({ hurts, exam, side, at }, limit) =>
-      hurts('lateralAnkle') && exam.relaxed && limit.atLeast('invertedDeg', exam.relaxed.meanDeg)
+    when: ({ hurts, push, exam, side, at }, limit) =>
+      push.to === 'lateral' &&
+      hurts(...OUTER_SIDE) &&
+      exam.relaxed &&
+      limit.atLeast('invertedDeg', exam.relaxed.meanDeg)
         ? {
             words:
               `The ${side} heel stands inverted ${n(exam.relaxed.meanDeg)}°: ` +
@@ -158,6 +293,41 @@ export const TISSUE_STRESS: readonly FootRule[] = [
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
         : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'lateral-flare',
+    source: 'tissue stress, amounts of the bench',
+    strength: 'weak',
+    when: ({ hurts, push, lowVolume, side }, limit) => {
+      const pain = hurts(...OUTER_SIDE)
+      return pain && push.to === 'lateral' && !lowVolume && limit.atLeast('pain', pain.score ?? 0)
+        ? {
+            words: `The ${side} outer ankle hurts: a lateral flare of ${n(limit.of('widthMm'))} mm keeps the heel from tipping out, if the footwear is wide enough.`,
+            change: { layer: 'lateralFlare', amounts: { widthMm: limit.of('widthMm') } },
+            triggers: ['story.complaints'],
+          }
+        : null
+    },
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'lateral-soft',
+    source: 'tissue stress: a stiff outer foot wants a soft shell',
+    strength: 'weak',
+    when: ({ hurts, push, exam, device, side, at }, limit) => {
+      const thickness = device?.shell.thicknessMm ?? plainDevice().shell.thicknessMm
+      return push.to === 'lateral' &&
+        hurts(...OUTER_SIDE) &&
+        exam.stiff.length > 0 &&
+        limit.over('thicknessMm', thickness)
+        ? {
+            words: `The ${side} outer ankle hurts and the foot is stiff: a soft shell of ${n(limit.of('thicknessMm'))} mm takes up what the joints do not.`,
+            change: { shell: { thicknessMm: limit.of('thicknessMm') } },
+            triggers: ['story.complaints', at('findings.mobility')],
+          }
+        : null
+    },
   }),
   ofFoot({
     ...suggest,
@@ -181,7 +351,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress: the lateral column under the leg',
     strength: 'usual',
     when: ({ hurts, f, side, at }, limit) =>
-      f.posture?.[5] !== undefined &&
+      typeof f.posture?.[5] === 'number' &&
       limit.atLeast('item', f.posture[5]) &&
       hurts('medialAnkle', 'navicular', 'archPlantar', 'fifthMetHead')
         ? {
@@ -198,10 +368,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'toe-plate',
     source: 'tissue stress: a stiff joint is not bent',
     strength: 'strong',
-    when: ({ hurts, exam, side, at }) =>
-      exam.firstToe?.startsWith('rigid') && hurts('greatToe', 'firstMetHead')
+    when: ({ hurts, exam, boot, side, at }) =>
+      !boot && isRigid(exam) && hurts(...TOE_JOINT)
         ? {
-            words: `The ${side} big toe is stiff and hurts: a carbon plate under the toe, or a rocker sole, takes the bend away.`,
+            words: `${stiffToe(exam, side)} A carbon plate under the toe, or a rocker sole, takes the bend away.`,
             change: { layer: 'toeCarbonPlate', amounts: {} },
             triggers: [at('findings.firstToeUnloadedDeg'), 'story.complaints'],
           }
@@ -209,20 +379,90 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   }),
   ofFoot({
     ...suggest,
+    code: 'rigid-extension',
+    source: 'tissue stress: a stiff joint is not bent',
+    strength: 'usual',
+    when: ({ hurts, exam, side, at }, limit) =>
+      isRigid(exam) && hurts(...TOE_JOINT)
+        ? {
+            words: `${stiffToe(exam, side)} A rigid first-ray extension of ${n(limit.of('heightMm'))} mm carries the toe along, no bend there.`,
+            change: {
+              layer: 'firstRayExtension',
+              amounts: { heightMm: limit.of('heightMm'), rigid: true },
+            },
+            triggers: [at('findings.firstToeUnloadedDeg'), 'story.complaints'],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'first-ray-cut-out',
+    source: 'tissue stress: a ray that is let down needs a post beside it',
+    strength: 'weak',
+    when: ({ exam, device, side, at }, limit) => {
+      const isPosted = device?.posts.some((p) => p.angleDeg !== 0) ?? false
+      const isLetDown = device?.layers.some((l) => l.on && l.kind === 'firstRayAccommodation')
+      return exam.firstToe === 'functionalLimit' && isPosted && !isLetDown
+        ? {
+            words:
+              `The ${side} big toe stops under load and the device is posted: a first-ray cut-out of ` +
+              `${n(limit.of('depthMm'))} mm lets the ray drop, instead of the accommodation, not beside it.`,
+            change: { layer: 'firstRayCutOut', amounts: { depthMm: limit.of('depthMm') } },
+            triggers: [at('findings.firstToeLoadedDeg'), at('device.posts')],
+          }
+        : null
+    },
+  }),
+  ofFoot({
+    ...suggest,
     code: 'short-first',
     source: 'tissue stress: load back to a short first ray',
     strength: 'usual',
-    when: ({ measure, hurts, side, at }, limit) =>
-      measure.leads?.secondMetMm !== undefined &&
-      limit.atLeast('leadMm', measure.leads.secondMetMm) &&
-      hurts('secondMetHead', 'greatToe')
+    when: (c, limit) =>
+      limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c)
+        ? {
+            words: `${longSecond(c)} A raise of ${n(limit.of('heightMm'))} mm under the first metatarsal and toe brings the load back to them.`,
+            change: { layer: 'firstRayExtension', amounts: { heightMm: limit.of('heightMm') } },
+            triggers: leadTriggers(c),
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'second-pad',
+    source: 'tissue stress: lift the shafts, never the heads',
+    strength: 'usual',
+    when: (c, limit) =>
+      limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c) && !c.hurts(...MIDDLE_HEADS)
         ? {
             words:
-              `The ${side} second metatarsal reaches ${n(measure.leads.secondMetMm)} mm past the ` +
-              `first: raise under the first metatarsal and toe by ${n(limit.of('heightMm'))} mm, ` +
-              'pad behind the second, and take footwear half a size longer.',
-            change: { layer: 'firstRayExtension', amounts: { heightMm: limit.of('heightMm') } },
-            triggers: [at('readings.secondMetLeadMm'), 'story.complaints'],
+              `${longSecond(c)} A pad of ${n(limit.of('heightMm'))} mm, its front edge ` +
+              `${n(limit.of('behindHeadsMm'))} mm behind the head, takes load off the second.`,
+            change: {
+              layer: 'metPad',
+              amounts: {
+                heightMm: limit.of('heightMm'),
+                behindHeadsMm: limit.of('behindHeadsMm'),
+              },
+            },
+            triggers: leadTriggers(c),
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'half-size',
+    source: 'tissue stress: a long second ray needs length',
+    strength: 'usual',
+    lesser: true,
+    when: (c, limit) =>
+      limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c)
+        ? {
+            words:
+              `${longSecond(c)} Pull the insole out and let the ${c.side} foot stand on it: where a toe ` +
+              'comes over its end, footwear half a size longer.',
+            change: { footwear: 'longer' },
+            triggers: leadTriggers(c),
           }
         : null,
   }),
@@ -232,7 +472,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress: lift the shafts, never the heads',
     strength: 'strong',
     when: ({ hurts, side }, limit) =>
-      hurts('secondMetHead', 'thirdMetHead', 'fourthMetHead')
+      hurts(...MIDDLE_HEADS) && !MIDDLE_HEADS.every((head) => hurts(head))
         ? {
             words:
               `Pain under the ${side} met heads. A met pad of ${n(limit.of('heightMm'))} mm, ` +
@@ -250,21 +490,64 @@ export const TISSUE_STRESS: readonly FootRule[] = [
   }),
   ofFoot({
     ...suggest,
+    code: 'met-bar',
+    source: 'tissue stress: lift the shafts, never the heads',
+    strength: 'strong',
+    when: ({ hurts, side }, limit) =>
+      limit.atLeast('heads', MIDDLE_HEADS.filter((head) => hurts(head)).length)
+        ? {
+            words:
+              `Pain under the ${side} second, third and fourth head. A bar of ${n(limit.of('heightMm'))} mm, ` +
+              `its front edge ${n(limit.of('behindHeadsMm'))} mm behind them, lifts all shafts alike.`,
+            change: {
+              layer: 'metBar',
+              amounts: {
+                heightMm: limit.of('heightMm'),
+                behindHeadsMm: limit.of('behindHeadsMm'),
+              },
+            },
+            triggers: ['story.complaints'],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'nerve-room',
+    source: 'comfort: width before a pad',
+    strength: 'strong',
+    lesser: true,
+    children: true,
+    when: (c) =>
+      webSpaceOf(c) && !isNumbLasting(c.record, c.side)
+        ? {
+            words: `Feeling goes in the ${c.side} toes: wider footwear first, and no tighter lacing over the instep.`,
+            change: { footwear: 'wider' },
+            triggers: ['story.complaints', c.at('findings.numbness')],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...suggest,
     code: 'nerve-spread',
     source: 'tissue stress: spread the heads',
     strength: 'usual',
-    when: ({ numb, f, side, at }, limit) =>
-      numb('lesserToes', 'thirdMetHead', 'fourthMetHead') ||
-      (f.numbness?.toes.includes(3) && f.numbness.toes.includes(4))
-        ? {
-            words:
-              `Feeling goes between the ${side} third and fourth toes: more width first, ` +
-              `then a spread pad of ${n(limit.of('heightMm'))} mm just behind the heads, ` +
-              'never under them.',
-            change: { layer: 'nerveSpreadPad', amounts: { heightMm: limit.of('heightMm') } },
-            triggers: ['story.complaints', at('findings.numbness')],
-          }
-        : null,
+    when: (c, limit) => {
+      const between = webSpaceOf(c)
+      // Lasting numbness is looked at by somebody else; a pad belongs in the space that was told.
+      if (!between || between === 'untold' || isNumbLasting(c.record, c.side)) return null
+      const [from, to] = between.map((toe) => TOE_WORDS[toe]!)
+      return {
+        words:
+          `Feeling goes between the ${c.side} ${from} and ${to} toe: more width first, ` +
+          `then a spread pad of ${n(limit.of('heightMm'))} mm between their shafts, just behind the heads, ` +
+          'never under them.',
+        change: {
+          layer: 'nerveSpreadPad',
+          amounts: { heightMm: limit.of('heightMm'), between: [...between] },
+        },
+        triggers: ['story.complaints', c.at('findings.numbness')],
+      }
+    },
   }),
   ofFoot({
     ...suggest,
@@ -288,37 +571,30 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'spot-relief',
     source: 'tissue stress: a hollow where it was marked',
     strength: 'strong',
-    when: ({ f, side, at }, limit) => {
-      const spot = [...(f.marks ?? [])]
-        .filter(
-          (m) =>
-            m.view === 'plantar' &&
-            ['callus', 'corn', 'lump', 'bonyPoint', 'tender'].includes(m.kind) &&
-            limit.atLeast(
-              'tenderness',
-              m.tenderness ?? (m.kind === 'callus' ? 0 : limit.of('tenderness')),
-            ),
+    when: ({ f, side, at }, limit) =>
+      soreSpots(f, limit.of('tenderness')).map((spot) => {
+        const radiusMm = Math.min(
+          limit.of('mostRadiusMm'),
+          Math.max(LEAST_RADIUS_MM, Math.round((spot.sizeMm ?? 12) / 2) + 3),
         )
-        .sort((a, b) => (b.tenderness ?? 0) - (a.tenderness ?? 0))[0]
-      if (!spot) return null
-      const radiusMm = Math.min(
-        limit.of('mostRadiusMm'),
-        Math.max(LEAST_RADIUS_MM, Math.round((spot.sizeMm ?? 12) / 2) + 3),
-      )
-      const depthMm = limit.of('depthMm')
-      // A mark may lie on the border of the skin, a relief under the sole only.
-      const [xMm, yMm] = [
-        Math.max(-SPOT_HALF_MM, Math.min(SPOT_HALF_MM, spot.xMm)),
-        Math.max(0, Math.min(SPOT_LENGTH_MM, spot.yMm)),
-      ]
-      return {
-        words:
-          `A tender spot under the ${side} foot, ${n(spot.yMm)} mm from the heel: ` +
-          `a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,
-        change: { layer: 'sweetSpot', amounts: { depthMm, xMm, yMm, radiusMm } },
-        triggers: [at('findings.marks')],
-      }
-    },
+        const depthMm = limit.of('depthMm')
+        // A mark may lie on the border of the skin, a relief under the sole only.
+        const [xMm, yMm] = [
+          Math.max(-SPOT_HALF_MM, Math.min(SPOT_HALF_MM, spot.xMm)),
+          Math.max(0, Math.min(SPOT_LENGTH_MM, spot.yMm)),
+        ]
+        return {
+          about: `${Math.round(xMm)} ${Math.round(yMm)}`,
+          words:
+            `A ${spot.kind === 'tender' ? 'tender spot' : `tender ${MARK_WORDS[spot.kind] ?? spot.kind}`} ` +
+            `under the ${side} foot, ${n(spot.yMm)} mm from the heel and ${n(spot.xMm)} mm ` +
+            `${spot.xMm >= 0 ? 'inward' : 'outward'}` +
+            `${spot.tenderness === undefined ? '' : ` (${n(spot.tenderness)} of 10)`}: ` +
+            `a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,
+          change: { layer: 'sweetSpot' as const, amounts: { depthMm, xMm, yMm, radiusMm } },
+          triggers: [at('findings.marks')],
+        }
+      }),
   }),
   ofFoot({
     ...suggest,
@@ -333,6 +609,22 @@ export const TISSUE_STRESS: readonly FootRule[] = [
             triggers: [at('findings.fatPad'), 'story.complaints'],
           }
         : null,
+  }),
+  ofFoot({
+    ...suggest,
+    code: 'heel-aperture',
+    source: 'tissue stress: float the sore heel',
+    strength: 'weak',
+    when: ({ hurts, f, side, at }, limit) => {
+      const pain = hurts('heelPlantar')
+      return pain && f.fatPad === 'thin' && limit.atLeast('pain', pain.score ?? 0)
+        ? {
+            words: `The ${side} heel pad is thin and hurts: an aperture of ${n(limit.of('depthMm'))} mm with a soft plug under the heel takes the peak away.`,
+            change: { layer: 'heelAperture', amounts: { depthMm: limit.of('depthMm') } },
+            triggers: [at('findings.fatPad'), 'story.complaints'],
+          }
+        : null
+    },
   }),
   ofFoot({
     ...suggest,

@@ -1,7 +1,8 @@
-import { ANGLES, ANGLE_KEYS } from '../../kinds/findings/all'
+import { ANGLES, ANGLE_KEYS, findingPath } from '../../kinds/findings/all'
 import { READINGS } from '../../kinds/readings/all'
 import { keptAgainstHand } from '../../capture/againstHand'
 import { usesCaptured } from '../../device/footField'
+import { OUTER_SIDE } from '../heelPush'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const watch = { school: 'all', kind: 'watch', children: true } as const
@@ -29,6 +30,50 @@ export const TRUST: readonly FootRule[] = [
   }),
   ofFoot({
     ...watch,
+    code: 'impossible-pair',
+    source: 'what a foot cannot do: nothing is derived from the two',
+    strength: 'strong',
+    when: ({ exam, side, at }) =>
+      exam.impossible.map((pair) => ({
+        about: pair.code,
+        words: pair.words.replace('{side}', side),
+        change: { measure: pair.of[0]! },
+        triggers: pair.of.map((kind) => at(findingPath(kind))),
+      })),
+  }),
+  ofFoot({
+    ...watch,
+    code: 'both-sides-hurt',
+    source: 'house order: a heel is pushed to one side at a time',
+    strength: 'usual',
+    when: ({ push, side }) =>
+      push.because === 'both hurt'
+        ? {
+            words:
+              `The ${side} ankle hurts alike on both sides and its heel leans to neither. A heel is ` +
+              'pushed to one side only: ask which came first and what each does on stairs.',
+            triggers: ['story.complaints'],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...watch,
+    code: 'pinched-outside',
+    source: 'tissue stress: an everted heel is pinched on its outer side',
+    strength: 'usual',
+    when: ({ push, hurts, exam, side, at }) =>
+      push.because === 'heel everted' && hurts(...OUTER_SIDE)
+        ? {
+            words:
+              `The ${side} outer ankle hurts though the heel stands everted ${n(exam.relaxed!.meanDeg)}°: ` +
+              'it is pinched there more likely than pulled. A push from outside would roll it in ' +
+              'further: support the inner side only. If it gives way, have its ligaments looked at.',
+            triggers: ['story.complaints', at('findings.rcspDeg')],
+          }
+        : null,
+  }),
+  ofFoot({
+    ...watch,
     code: 'angle-again',
     source: 'measuring practice',
     strength: 'usual',
@@ -38,11 +83,7 @@ export const TRUST: readonly FootRule[] = [
         ? {
             words: `The ${side} ${ANGLES.of(key).name.toLowerCase()} spreads ${n(exam.angles[key]!.spreadDeg)}°: take it again.`,
             change: { measure: key },
-            triggers: [
-              at(
-                `findings.${ANGLES.of(key).range && key.includes('versionDeg') ? 'subtalar' : key}`,
-              ),
-            ],
+            triggers: [at(findingPath(key))],
           }
         : null
     },
@@ -84,6 +125,24 @@ export const TRUST: readonly FootRule[] = [
               'then take it again.',
             change: { measure: worst.what },
             triggers: [at('readings')],
+          }
+        : null
+    },
+  }),
+  ofFoot({
+    school: 'all',
+    kind: 'suggest',
+    children: true,
+    code: 'capture-again',
+    source: 'capture practice: a bad shape is taken again, not corrected',
+    strength: 'strong',
+    when: ({ foot, device, side, at }) => {
+      const codes = foot.capture?.overruled?.codes ?? []
+      return codes.length > 0 && !device
+        ? {
+            words: `The ${side} shape failed ${codes.length === 1 ? 'a check' : `${codes.length} checks`} and nothing is built on it yet: capture the foot again.`,
+            change: { capture: 'redo' },
+            triggers: [at('capture')],
           }
         : null
     },

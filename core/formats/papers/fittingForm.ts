@@ -1,7 +1,7 @@
 import { FINDINGS, type AnyFinding, type Findings } from '../../kinds/findings/all'
 import { READINGS, READING_KINDS } from '../../kinds/readings/all'
 import { deviceKindWords, deviceLines } from '../../device/deviceWords'
-import { examineFoot } from '../../examine/examineFoot'
+import { examineSide } from '../../examine/examineSide'
 import type { FootwearModel } from '../../footwear/catalogueSchema'
 import { sizeWords } from '../../footwear/match'
 import { lineOf } from '../../footwear/workPlan'
@@ -55,9 +55,7 @@ export function fittingForm(record: FittingRecord, models: readonly FootwearMode
   )
   const norms = normsOf(record)
   const child = isChild(record.client, record.visit?.on)
-  const exams = SIDES.map((s) =>
-    record.feet[s] ? examineFoot(record.feet[s]!, child, norms) : null,
-  )
+  const exams = SIDES.map((s) => examineSide(record, s))
   const exam = (of: (e: NonNullable<(typeof exams)[number]>) => string | null) =>
     exams.map((e) => (e && of(e)) || '–') as [string, string]
   const taken = FINDINGS.all.map((d): FormRow => [

@@ -71,6 +71,7 @@ type Kinds = (typeof LIST)[number]
 export type AnyFinding = AngleFinding<AngleKey> | ChoiceFinding<ChoiceKey> | OwnFinding
 
 export type AngleKey = Extract<Kinds, { as: 'angle' }>['kind']
+export type FindingKind = Kinds['kind']
 export type ChoiceKey = Extract<Kinds, { as: 'choice' }>['kind']
 
 export const FINDINGS = registry(LIST as unknown as readonly AnyFinding[])
@@ -83,6 +84,10 @@ export const CHOICES = registry(
   FINDINGS.all.filter((d): d is ChoiceFinding<ChoiceKey> => d.as === 'choice'),
 )
 export const ANGLE_KEYS = ANGLES.kinds
+
+/** Where a finding lies below a foot. @example findingPath('eversionDeg') // 'findings.subtalar' */
+export const findingPath = (kind: FindingKind): string =>
+  `findings.${FINDINGS.of(kind).within ?? kind}`
 
 type Own = Exclude<Kinds, { within: 'subtalar' }>
 type Subtalar = Extract<Kinds, { within: 'subtalar' }>

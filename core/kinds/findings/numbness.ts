@@ -1,6 +1,9 @@
 import { z } from 'zod'
 import { own } from './definition'
 
+/** Feeling that comes back later than this out of the footwear is lasting numbness, minutes. */
+export const WITHIN_MIN = 30
+
 export const numbness = own({
   kind: 'numbness',
   group: 'skin',

@@ -19,9 +19,13 @@ export const posture = own({
   plain: 'how the foot stands',
   child: 'a sum only, no class',
   insensate: 'look, do not ask',
-  schema: z.array(z.number().int().min(-2).max(2)).length(POSTURE_ITEMS.length),
+  /** an item that was not seen is null, never 0 */
+  schema: z.array(z.number().int().min(-2).max(2).nullable()).length(POSTURE_ITEMS.length),
   sheet: (items) => {
-    const sum = items.reduce((a, b) => a + b, 0)
+    const seen = items.filter((item) => item !== null)
+    if (seen.length === 0) return null
+    if (seen.length < items.length) return `${seen.length} of ${items.length} items seen, no sum`
+    const sum = seen.reduce((a, b) => a + b, 0)
     return `sum ${sum < 0 ? '−' : ''}${Math.abs(sum)}`
   },
 })

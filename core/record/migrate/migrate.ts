@@ -2,6 +2,7 @@ import { Refusal } from '../refusal'
 import { RECORD_VERSION } from '../schema'
 import { NORM_KEYS } from '../tables'
 import { completeTables } from './completeTables'
+import { findingsUnderPresentShapes } from './findingShapes'
 import { deviceUnderPresentNames, versionsUnderPresentNames } from './deviceNames'
 import { changedAt, PLACES, STEPS } from './steps'
 
@@ -12,6 +13,7 @@ import { changedAt, PLACES, STEPS } from './steps'
 const CURRENT: Partial<Record<string, (content: unknown) => unknown>> = {
   norms: (content) => completeTables(content, NORM_KEYS),
   device: deviceUnderPresentNames,
+  findings: findingsUnderPresentShapes,
   versions: versionsUnderPresentNames,
 }
 

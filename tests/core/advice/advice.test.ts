@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
 import { advise } from '../../../core/advice/advise'
+import { SIGN_KINDS } from '../../../core/kinds/signs/all'
 import { parseRecord } from '../../../core/record/parse'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { referenceReadings, referenceRecord, standing } from '../../fixtures/feet'
@@ -18,7 +19,12 @@ const withFindings = (findings: unknown, story: unknown = {}) =>
   })
 
 describe('the ledger', () => {
-  it('is empty for a sound pair of feet', () => expect(advise(referenceRecord())).toEqual([]))
+  it('is empty for a sound pair of feet', () => {
+    const signs = Object.fromEntries(SIGN_KINDS.map((kind) => [kind, 'no']))
+    expect(advise(referenceRecord({}, { story: { signs } }))).toEqual([])
+    // With devices and nobody having asked what stops making, this one thing is said.
+    expect(advise(referenceRecord()).map((e) => e.code)).toEqual(['signs-not-asked'])
+  })
   it('suggests from finding and complaint, with school and triggers', () => {
     const entries = advise(
       withFindings(

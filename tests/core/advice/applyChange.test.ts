@@ -1,6 +1,7 @@
 import { HOUSE_NORMS } from '../../../core/record/tables'
 import { describe, expect, it } from 'vitest'
-import { changeWords, isMet } from '../../../core/advice/applyChange'
+import { changeWords } from '../../../core/advice/changeWords'
+import { isMet } from '../../../core/advice/isMet'
 import type { Change } from '../../../core/advice/entry'
 import { parseRecord } from '../../../core/record/parse'
 import { referenceReadings } from '../../fixtures/feet'
@@ -41,7 +42,7 @@ describe('changes', () => {
           kind: 'full-custom',
           layers: [{ kind: 'metPad' }, { kind: 'medialSkive', on: false }],
           posts: [{ at: 'rearfoot', angleDeg: 3 }],
-          heelLiftMm: 2,
+          heelLiftMm: 3,
         },
       },
     )
@@ -58,6 +59,7 @@ describe('changes', () => {
       met({ footwear: 'wider' }),
       met({ refer: true }),
     ]).toEqual([false, false, false, false])
-    expect(isMet(held, 'both', { heelLiftMm: 3 })).toBe(false)
+    // Of both feet of this record, which has one.
+    expect(isMet(held, 'both', { heelLiftMm: 3 })).toBe(true)
   })
 })

@@ -1,5 +1,6 @@
 import { describe, expect, it } from 'vitest'
-import { applyChange, isMet } from '../../../core/advice/applyChange'
+import { applyChange } from '../../../core/advice/applyChange'
+import { isMet } from '../../../core/advice/isMet'
 import type { Change, Entry } from '../../../core/advice/entry'
 import { parseRecord } from '../../../core/record/parse'
 import type { Device } from '../../../core/record/schema'
@@ -34,16 +35,31 @@ describe('what an accepted entry does', () => {
     )
     expect(both).toEqual(['device.left', 'device.right'])
   })
-  it('a layer replaces its like, carries its reason, and leaves the others', () => {
-    const device = {
+  it('a layer is strengthened, never weakened, carries its reasons, and leaves the others', () => {
+    const skive = (depthMm: number, because?: string) => ({
       kind: 'full-custom',
-      layers: [{ kind: 'metPad' }, { kind: 'medialSkive', depthMm: 5 }],
-    }
-    const { layers } = made({ layer: 'medialSkive', amounts: { depthMm: 2 } }, device)
-    expect(layers).toMatchObject([
+      layers: [{ kind: 'metPad' }, { kind: 'medialSkive', depthMm, ...(because && { because }) }],
+    })
+    const ask = (device: object) =>
+      made({ layer: 'medialSkive', amounts: { depthMm: 3 } }, device).layers
+    expect(ask(skive(2))).toMatchObject([
       { kind: 'metPad' },
-      { kind: 'medialSkive', depthMm: 2, because: 'why' },
+      { kind: 'medialSkive', depthMm: 3, because: 'why' },
     ])
+    expect(ask(skive(5, 'other'))).toMatchObject([
+      { kind: 'metPad' },
+      { kind: 'medialSkive', depthMm: 5, because: 'other, why' },
+    ])
+  })
+  it('a second sore spot gets a hollow of its own', () => {
+    const spot = (xMm: number) => ({ xMm, yMm: 190, depthMm: 2, radiusMm: 12 })
+    const device = { kind: 'full-custom', layers: [{ kind: 'sweetSpot', ...spot(20) }] }
+    const at = (xMm: number) =>
+      made({ layer: 'sweetSpot', amounts: spot(xMm) }, device).layers.map(
+        (l) => l.kind === 'sweetSpot' && l.xMm,
+      )
+    expect(at(-25)).toEqual([20, -25])
+    expect(at(22)).toEqual([22])
   })
   it('a post replaces the one of its place', () => {
     const device = {
@@ -53,10 +69,17 @@ describe('what an accepted entry does', () => {
         { at: 'forefoot', style: 'extrinsic', angleDeg: 5 },
       ],
     }
-    expect(made({ post: { at: 'rearfoot', angleDeg: 4 } }, device).posts).toMatchObject([
+    const rearfoot = (angleDeg: number) =>
+      made({ post: { at: 'rearfoot', angleDeg } }, device).posts
+    expect(rearfoot(4)).toMatchObject([
       { at: 'forefoot', angleDeg: 5 },
-      { at: 'rearfoot', style: 'extrinsic', angleDeg: 4, because: 'why' },
+      { at: 'rearfoot', style: 'intrinsic', angleDeg: 4, because: 'why' },
     ])
+    // Steeper already: it stays. The other way: the new one counts, as a post of its own.
+    expect(rearfoot(1)).toContainEqual(expect.objectContaining({ at: 'rearfoot', angleDeg: 2 }))
+    expect(rearfoot(-3)).toContainEqual(
+      expect.objectContaining({ at: 'rearfoot', style: 'extrinsic', angleDeg: -3 }),
+    )
   })
   it('kind and lift are set, the rest stays', () => {
     const device = { kind: 'trim-to-fit', heelLiftMm: 1 }
@@ -76,10 +99,11 @@ describe('what an accepted entry does', () => {
         cover: { material: 'eva-25', thicknessMm: 2 },
       },
     }
-    const before = made({ heelLiftMm: 0 }, device)
+    const { because: _, ...before } = made({ heelLiftMm: 0 }, device)
     const after = (shell: Extract<Change, { shell: unknown }>['shell']) => made({ shell }, device)
     expect(after({ heelCupMm: 16 })).toEqual({
       ...before,
+      because: { heelCup: 'why' },
       outline: { ...before.outline, heelCupMm: 16 },
     })
     expect(after({ thicknessMm: 2.5 }).shell).toEqual({ ...before.shell, thicknessMm: 2.5 })
@@ -142,13 +166,17 @@ describe('what the record holds already', () => {
       for (const [j, wanted] of kinds.entries())
         if (wanted !== 'none') expect(met({ device: wanted }, { kind: held })).toBe(i >= j)
   })
-  it('a post the same way at the same place, of any size but nought', () => {
+  it('a post the same way at the same place, as steep as was asked', () => {
     const held = (angleDeg: number, at = 'rearfoot') => ({
       ...custom,
       posts: [{ at, style: 'extrinsic', angleDeg }],
     })
     const post = (angleDeg: number): Change => ({ post: { at: 'rearfoot', angleDeg } })
-    expect(met(post(4), held(1))).toBe(true)
+    expect([met(post(4), held(4)), met(post(4), held(6)), met(post(4), held(3))]).toEqual([
+      true,
+      true,
+      false,
+    ])
     expect(met(post(-4), held(1))).toBe(false)
     expect(met(post(4), held(0))).toBe(false)
     expect(met(post(4), held(1, 'forefoot'))).toBe(false)
@@ -159,9 +187,20 @@ describe('what the record holds already', () => {
     expect(met(pad, { ...custom, layers: [{ kind: 'metPad', on: false }] })).toBe(false)
     expect(met(pad, { ...custom, layers: [{ kind: 'metBar' }] })).toBe(false)
   })
-  it('a lift of any height', () => {
-    expect(met({ heelLiftMm: 6 }, { ...custom, heelLiftMm: 1 })).toBe(true)
+  it('a lift that is high enough, or as high as a counter holds', () => {
+    const lifted = (heelLiftMm: number) => ({ ...custom, heelLiftMm })
+    expect(met({ heelLiftMm: 6 }, lifted(1))).toBe(false)
+    expect(met({ heelLiftMm: 6 }, lifted(6))).toBe(true)
+    expect(met({ heelLiftMm: 12 }, lifted(8))).toBe(true)
     expect(met({ heelLiftMm: 6 }, custom)).toBe(false)
+  })
+  it('a layer that is there for this reason, or for none', () => {
+    const pad: Change = { layer: 'metPad', amounts: { heightMm: 4 } }
+    const held = (because?: string) =>
+      record({ ...custom, layers: [{ kind: 'metPad', heightMm: 4, ...(because && { because }) }] })
+    expect(isMet(held(), 'right', pad, 'met-pad')).toBe(true)
+    expect(isMet(held('second-pad, met-pad'), 'right', pad, 'met-pad')).toBe(true)
+    expect(isMet(held('second-pad'), 'right', pad, 'met-pad')).toBe(false)
   })
   it('a shell that is as thin, as deep, as soft as was asked; each part by itself', () => {
     const held = {

@@ -163,16 +163,20 @@ describe('a forefoot is built on', () => {
       'and it fits the complaint',
     )
     expect(words('forefoot-varus', varus(8, 8))).toBe(
-      'The right forefoot is 8° varus, 14.1 mm across, and the midfoot is stiff: balance it in the cast.',
+      'The right forefoot is 8° varus, 14.1 mm across, and the midfoot is stiff: balance 8° of it in the cast.',
     )
   })
   it('half of it where the first ray gives', () => {
     const ray = (firstRay: object) =>
       words('forefoot-valgus', { findings: { forefootDeg: [-5, -5], firstRay } })
-    expect(ray({ rest: 'plantarflexed', stiffness: 'loose' })).toContain('balance half of it')
-    expect(ray({ rest: 'plantarflexed', stiffness: 'stiff' })).not.toContain('half')
-    expect(ray({ rest: 'level', stiffness: 'loose' })).not.toContain('half')
-    expect(ray({})).toBe('The right forefoot is 5° valgus, 8.7 mm across. Balance it in the cast.')
+    expect(ray({ rest: 'plantarflexed', stiffness: 'loose' })).toBe(
+      'The right forefoot is 5° valgus, 8.7 mm across; the first ray gives, so only part of it is held. Balance 2.5° of it in the cast.',
+    )
+    expect(ray({ rest: 'plantarflexed', stiffness: 'stiff' })).not.toContain('part')
+    expect(ray({ rest: 'level', stiffness: 'loose' })).not.toContain('part')
+    expect(ray({})).toBe(
+      'The right forefoot is 5° valgus, 8.7 mm across. Balance 5° of it in the cast.',
+    )
   })
   it('in a boot either way, by its word', () => {
     const points = (deg: number) =>
@@ -219,8 +223,13 @@ describe('amounts that follow what was measured', () => {
     expect(lift(5, []).change).toEqual({ heelLiftMm: 4 })
     expect(lift(0.5).change).toEqual({ heelLiftMm: 2 })
     expect(lift(5).words).toContain('short by 5°')
-    expect(lift(5).words).toContain('gives back about 3°')
-    expect(lift(2).words).toContain('gives back about 2°')
+    // What a lift gives back is its own angle: 190 − 0.14·265 mm from the heel's centre to the heads.
+    const gives = (mm: number) => ((Math.atan(mm / (190 - 0.14 * 265)) * 180) / Math.PI).toFixed(1)
+    for (const lacking of [5, 2, 0.5]) {
+      const { change, words } = lift(lacking)
+      const { heelLiftMm } = change as { heelLiftMm: number }
+      expect(words).toContain(`${heelLiftMm} mm gives back ${Number(gives(heelLiftMm))}°`)
+    }
   })
   it('a skive is deeper where the axis lies medial', () => {
     const depth = (findings: object) => change('medial-push', { findings, pain: ['navicular'] })
@@ -260,19 +269,23 @@ describe('amounts that follow what was measured', () => {
 })
 
 describe('what was seen is what is said', () => {
-  it('of the inner side: the heel, else the axis, else the knee', () => {
+  it('of the inner side: each finding that speaks, and no other', () => {
     const said = (findings: object) => words('medial-push', { findings, pain: ['medialAnkle'] })
-    expect(said({ rcspDeg: [-6], axis: 'medial' })).toContain('the heel stands everted 6°')
-    expect(said({ rcspDeg: [2], axis: 'medial' })).toContain('the heel stands inverted 2°')
+    expect(said({ rcspDeg: [-6], axis: 'medial' })).toContain(
+      'the heel stands everted 6° and the axis lies medial',
+    )
+    expect(said({ rcspDeg: [1], axis: 'medial' })).toContain('hurts, and the axis lies medial.')
+    // Inverted over a medial axis: contradictory, and nothing is pushed.
+    expect(said({ rcspDeg: [2], axis: 'medial' })).toBe('')
     expect(said({ axis: 'medial', kneeOver: 'inside' })).toContain('the axis lies medial')
     expect(said({ kneeOver: 'inside' })).toContain('the knee tracks inside')
     expect(said({ axis: 'lateral', kneeOver: 'outside' })).toBe('')
     expect(said({ rcspDeg: [-3] })).toBe('')
   })
-  it('of the outer side: the heel before the knee, or neither', () => {
+  it('of the outer side: the heel, the knee, both or neither', () => {
     const said = (findings: object) => words('lateral-push', { findings, pain: ['lateralAnkle'] })
     expect(said({ rcspDeg: [2], kneeOver: 'outside' })).toContain(
-      'hurts and the heel stands inverted 2°',
+      'hurts and the heel stands inverted 2° and the knee tracks outside',
     )
     expect(said({ rcspDeg: [-2], kneeOver: 'outside' })).toContain(
       'hurts and the knee tracks outside',

@@ -69,20 +69,20 @@ describe('rays, joints and toes', () => {
       'First ray elevated, rigid; stiff: first ray.',
     )
     expect(ray({ rest: 'elevated', stiffness: 'usual' })).toBe('First ray elevated, flexible.')
-    expect(ray({ rest: 'level' })).toBe('Not examined yet.')
+    expect(ray({ rest: 'level' })).toBe('Nothing unusual in what was examined.')
   })
   it('a fifth ray off level too', () => {
     expect(words({ fifthRay: 'sunk' })).toBe('Fifth ray sunk.')
-    expect(words({ fifthRay: 'level' })).toBe('Not examined yet.')
+    expect(words({ fifthRay: 'level' })).toBe('Nothing unusual in what was examined.')
   })
   it('an ankle and a great toe only where they are not usual', () => {
     const ankle = (straight: number, bent: number) =>
       words({ ankleKneeStraightDeg: [straight], ankleKneeBentDeg: [bent] })
-    expect(ankle(12, 20)).toBe('Not examined yet.')
+    expect(ankle(12, 20)).toBe('Nothing unusual in what was examined.')
     expect(ankle(4, 16)).toBe('Ankle limited by the calf.')
     expect(ankle(4, 5)).toBe('Ankle limited at the joint.')
     const toe = (findings: Findings) => words({ firstToeUnloadedDeg: [50], ...findings })
-    expect(words({ firstToeUnloadedDeg: [70] })).toBe('Not examined yet.')
+    expect(words({ firstToeUnloadedDeg: [70] })).toBe('Nothing unusual in what was examined.')
     expect(toe({})).toBe('Big toe limited.')
     expect(toe({ firstToeStiff: true })).toBe('Big toe range as in grade 0.')
     expect(words({ firstToeUnloadedDeg: [9], firstToeMidRangePain: true })).toBe(

@@ -33,18 +33,18 @@ describe('the first ray rests', () => {
   it('nobody knows where, when nobody looked', () => {
     expect(firstRayRestMm(undefined)).toBeNull()
     expect(firstRayRestMm({})).toBeNull()
-    expect(rest({ upMm: 6, downMm: 2 })).toBeNull()
+    expect(rest({ upMm: [6], downMm: [2] })).toBeNull()
   })
   it('level, whatever it was moved', () =>
-    expect(rest({ rest: 'level', upMm: 6, downMm: 2 })).toBe(0))
+    expect(rest({ rest: 'level', upMm: [6], downMm: [2] })).toBe(0))
   it('in the middle of what it was moved', () => {
-    expect(rest({ rest: 'plantarflexed', upMm: 6, downMm: 2 })).toBe(-2)
-    expect(rest({ rest: 'elevated', upMm: 2, downMm: 7 })).toBe(2.5)
+    expect(rest({ rest: 'plantarflexed', upMm: [6], downMm: [2] })).toBe(-2)
+    expect(rest({ rest: 'elevated', upMm: [2], downMm: [7] })).toBe(2.5)
   })
   it('three millimetres off where it was only called', () => {
     expect(rest({ rest: 'plantarflexed' })).toBe(-3)
     expect(rest({ rest: 'elevated' })).toBe(3)
-    expect(rest({ rest: 'elevated', upMm: 2 })).toBe(3)
-    expect(rest({ rest: 'plantarflexed', downMm: 2 })).toBe(-3)
+    expect(rest({ rest: 'elevated', upMm: [2] })).toBe(3)
+    expect(rest({ rest: 'plantarflexed', downMm: [2] })).toBe(-3)
   })
 })

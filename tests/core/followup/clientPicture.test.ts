@@ -16,7 +16,9 @@ const all = (record: Parameters<typeof clientPicture>[0]) => {
   return [
     p.between,
     ...p.found,
+    ...p.means,
     ...p.proposed,
+    ...p.takes,
     ...p.instead,
     ...p.hurts.map((h) => h.words),
     ...p.feet.left.words,
@@ -97,6 +99,34 @@ describe('the picture for the client', () => {
       feet: { ...juno.feet, left: { ...juno.feet.left!, findings: { rcspDeg: [-9, -9] } } },
     }
     expect(all(leaning).join(' ')).not.toMatch(/lean|low arch/)
+  })
+  const made = { device: {} }
+  const of = (feet: object, more: object = {}) =>
+    clientPicture(parseRecord({ format: 'gentle-arch/fitting', version: 1, feet, ...more }))
+  it('of one foot where one foot gets a device, and of nothing where nothing is needed', () => {
+    expect(of({ left: made, right: {} }).proposed[0]).toBe('a footbed for your left foot')
+    expect(of({ left: made, right: made }).proposed[0]).toBe('footbeds for both feet')
+    expect(of({ left: {}, right: {} }).proposed).toEqual(['nothing is needed'])
+  })
+  it('tells only who looks first while somebody has to', () => {
+    const picture = of({ left: made }, { story: { signs: { openWound: 'yes' } } })
+    expect([picture.proposed, picture.instead, picture.takes]).toEqual([
+      ['first somebody entitled to it has a look; until then nothing is made'],
+      [],
+      [],
+    ])
+  })
+  it('leaves out what was set aside', () => {
+    const left = {
+      readings: referenceReadings,
+      findings: { firstToeUnloadedDeg: [72], firstToeLoadedDeg: [8] },
+    }
+    const ledger = [
+      { code: 'first-ray-freedom', foot: 'left', decision: 'set-aside', reason: 'no' },
+    ]
+    const before = of({ left })
+    expect(before.proposed).not.toEqual(['nothing is needed'])
+    expect(of({ left }, { ledger }).proposed).toEqual(['nothing is needed'])
   })
   it('names no one but the client, and offers what is less than a device', () => {
     const text = JSON.stringify(clientPicture(DEMO_RECORDS['tove-marchetti']!))

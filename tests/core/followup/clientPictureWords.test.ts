@@ -94,9 +94,9 @@ describe('what was found', () => {
 })
 
 describe('what is proposed', () => {
-  it('a device on one foot is a pair of footbeds', () => {
+  it('a device on one foot is a footbed for that foot', () => {
     const made = picture({}, { device: { kind: 'full-custom' } })
-    expect(made.proposed[0]).toBe('footbeds for both feet')
+    expect(made.proposed[0]).toBe('a footbed for your right foot')
     expect(made.instead).toEqual([
       'a ready-made insole, trimmed to you',
       'leaving it as it is and looking again',
@@ -104,7 +104,7 @@ describe('what is proposed', () => {
   })
   it('no device is none', () => {
     const none = picture({ device: { kind: 'none' } })
-    expect(none.proposed).toEqual([])
+    expect(none.proposed).toEqual(['nothing is needed'])
     expect(none.instead).toEqual(['leaving it as it is and looking again'])
   })
   it.each(Object.keys(DEMO_RECORDS))('to %s nothing is said twice, and not too much', (name) => {
