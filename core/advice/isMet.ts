@@ -63,7 +63,9 @@ function isMetOn(
   if ('heelLiftMm' in change) {
     const other = change.overOther ? liftOf(record, otherSide(side)) : 0
     const wanted = Math.min(liftLimitMm(record), other + change.heelLiftMm)
-    return wanted > other && liftOf(record, side) >= wanted - ALMOST
+    // A step that no counter has room for is not taken by standing as high as the other.
+    if (change.overOther && wanted <= other) return false
+    return liftOf(record, side) >= wanted - ALMOST
   }
   if ('device' in change && change.device === 'none') return device.kind === 'none'
   if ('device' in change) return FULLNESS[device.kind] >= FULLNESS[change.device]

@@ -2,7 +2,7 @@ import Papa from 'papaparse'
 import { parseNumber } from '../measure/parseNumber'
 import type { Norms } from '../record/tables'
 import { refuseTrial } from '../measure/questions'
-import { MOST_TRIALS } from '../record/commands'
+import { MOST_HELD, MOST_TRIALS } from '../record/commands'
 import { Refusal } from '../record/refusal'
 import type { FittingRecord, Reading } from '../record/schema'
 import { POSTURES, SCAN_INSTRUMENT, SIDES, type Posture, type Side } from '../tables/vocabulary'
@@ -132,7 +132,8 @@ export function readReadingsCsv(text: string, norms: Norms): ReadingsFile {
   ) {
     const reading = found.get(key) ?? fresh
     const { side, what, posture } = reading
-    if (reading.trials.length >= MOST_TRIALS)
+    const counting = reading.trials.length - reading.struck.length
+    if (reading.trials.length >= MOST_HELD || (!struck && counting >= MOST_TRIALS))
       return bad('trial', `More than ${MOST_TRIALS} tries of ${what} ${posture}, ${side}.`)
     if (struck) reading.struck.push(reading.trials.length)
     reading.trials.push(value)

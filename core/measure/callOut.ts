@@ -65,6 +65,9 @@ export function parseCallOut(line: string, context: CallOutContext): CallOut {
   return numbersOf(named ? text.slice(named[0].length) : text, what, context.posture, context.norms)
 }
 
+/** Numbers of three digits on both sides of a comma: nobody measures to a thousandth. */
+const TWO_IN_ONE = /^(\d{2,3}),(\d{3})$/
+
 const OTHER_WORDS: [string, string][] = [
   ['again', 'take the reading in hand once more'],
   ['strike', 'strike a try, for example: strike L 2'],
@@ -122,6 +125,15 @@ function numbersOf(
     else if (token === 'r' || token === 'right') [side, sided] = ['right', true]
     else if (POSTURE_WORDS[token]) posture = POSTURE_WORDS[token]
     else if (token !== 'mm') {
+      const two = TWO_IN_ONE.exec(token)
+      if (two) {
+        const once = (as: string) => rest.trim().replace(token, as)
+        return {
+          kind: 'refused',
+          words: `${token}: two tries, or one number with a decimal comma?`,
+          choices: [once(`${two[1]} ${two[2]}`), once(`${two[1]}.${two[2]}`)],
+        }
+      }
       const value = parseNumber(token)
       if (value === null)
         return {

@@ -5,7 +5,7 @@
 export function parseNumber(token: string): number | null {
   const text = token
     .trim()
-    .replace(/\s*mm$/i, '')
+    .replace(/\s*(mm|°)$/i, '')
     .replace(',', '.')
   return /^[-+−]?(\d+\.?\d*|\.\d+)(e\d+)?$/i.test(text) ? Number(text.replace('−', '-')) : null
 }

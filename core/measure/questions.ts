@@ -22,12 +22,24 @@ export function doubt(
   value: number,
   footLengthMm: number | undefined,
   norms: Pick<Norms, 'ratioToLength'>,
+  heightMm?: number,
 ): string | null {
+  if (what === 'footLengthMm') return doubtfulLength(value, heightMm)
   const norm = norms.ratioToLength[what]
   if (!norm || footLengthMm === undefined) return null
   const away = (value / footLengthMm - norm.mean) / norm.sd
   if (Math.abs(away) <= 3.5) return null
   return `${READINGS.of(what).name} ${mm(value)} is unusually ${away > 0 ? 'big' : 'small'} for a foot of ${mm(footLengthMm)}. Sure?`
+}
+
+/** Usual share of body height that a foot is long, and its SD; own assumption, only to ask 'sure?'. */
+const OF_HEIGHT = { mean: 0.152, sd: 0.0065 } as const
+
+function doubtfulLength(lengthMm: number, heightMm: number | undefined): string | null {
+  if (heightMm === undefined) return null
+  const away = (lengthMm / heightMm - OF_HEIGHT.mean) / OF_HEIGHT.sd
+  if (Math.abs(away) <= 3.5) return null
+  return `Foot length ${mm(lengthMm)} is unusually ${away > 0 ? 'big' : 'small'} for a body height of ${mm(heightMm)}. Sure?`
 }
 
 /**
@@ -88,7 +100,10 @@ export function questionsOf(record: FittingRecord): Question[] {
       )
         return
       const value = meanOfReading(foot, reading.what, reading.posture)
-      const words = value === undefined ? null : doubt(reading.what, value, length, norms)
+      const words =
+        value === undefined
+          ? null
+          : doubt(reading.what, value, length, norms, record.client?.heightMm)
       if (words)
         questions.push({
           path: `feet.${side}.readings.${i}`,

@@ -9,6 +9,8 @@ import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 
 /** Trials of one reading are kept up to this many. */
 export const MOST_TRIALS = 5
+/** So many tries stay in the record, struck ones with them. */
+export const MOST_HELD = 12
 
 /** A change of one part of a fitting, in the words of the trade. */
 export const commandSchema = z.discriminatedUnion('kind', [
@@ -26,7 +28,7 @@ export const commandSchema = z.discriminatedUnion('kind', [
     side: z.enum(SIDES),
     what: z.enum(READING_KINDS),
     posture: z.enum(POSTURES),
-    trials: z.array(z.number()).max(MOST_TRIALS),
+    trials: z.array(z.number()).max(MOST_HELD),
     struck: z.array(z.number().int().min(0)).default([]),
     instrument: z.string().max(60).optional(),
     /** height above the floor at which a girth was taken, mm */
@@ -134,7 +136,7 @@ export function applyCommand(
     command.kind === 'readings.add'
       ? (old?.struck ?? [])
       : command.struck.filter((i) => i < trials.length)
-  if (trials.length > MOST_TRIALS)
+  if (trials.length - new Set(struck).size > MOST_TRIALS || trials.length > MOST_HELD)
     throw new Refusal(
       'too-many-trials',
       `At most ${MOST_TRIALS} tries of one reading are kept. Strike or take one back first.`,
@@ -148,6 +150,10 @@ export function applyCommand(
     posture: command.posture,
     trials,
     struck,
+    // How sure a try was stays with the try.
+    ...(old?.uMm && {
+      uMm: trials.map((v, i) => (old.trials[i] === v ? (old.uMm![i] ?? null) : null)),
+    }),
     ...(command.instrument && { instrument: command.instrument }),
     ...(command.heightMm !== undefined && { heightMm: command.heightMm }),
     ...stamp,

@@ -21,16 +21,40 @@ import { READING_KINDS } from '../kinds/readings/all'
 const text = (max: number) => z.string().max(max)
 const finite = z.number()
 
-export const readingSchema = z.strictObject({
+/** A try: a number, or a number with how sure it is. */
+const trialSchema = z.union([
+  finite,
+  z.strictObject({ value: finite, u: z.number().min(0).max(100) }),
+])
+
+const storedReading = z.strictObject({
   what: z.enum(READING_KINDS),
   posture: z.enum(POSTURES),
-  trials: z.array(finite).max(5),
-  struck: z.array(z.number().int().min(0).max(4)).default([]),
+  /** at most five that count, and those that were struck */
+  trials: z.array(trialSchema).max(12),
+  struck: z.array(z.number().int().min(0).max(11)).default([]),
+  /** standard uncertainty of each try, mm; null where nobody said */
+  uMm: z.array(z.number().min(0).max(100).nullable()).max(12).optional(),
   instrument: text(60).optional(),
   heightMm: finite.optional(),
   by: text(80).optional(),
   at: text(40).optional(),
 })
+
+/** A reading with its tries as numbers, and how sure each is beside them. */
+export const readingSchema = storedReading
+  .refine(({ trials, struck }) => trials.length - new Set(struck).size <= 5, {
+    message: 'at most five tries count; strike one first',
+    path: ['trials'],
+  })
+  .transform(({ trials, uMm, ...reading }) => {
+    const told = trials.map((t, i) => (typeof t === 'number' ? (uMm?.[i] ?? null) : t.u))
+    return {
+      ...reading,
+      trials: trials.map((t) => (typeof t === 'number' ? t : t.value)),
+      ...(told.some((u) => u !== null) && { uMm: told }),
+    }
+  })
 
 /** Ranges of a post's numbers; both styles of a place have the same. */
 const postAmount = (key: 'angleDeg' | 'lengthMm' | 'motionDeg') => {

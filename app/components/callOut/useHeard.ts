@@ -29,18 +29,31 @@ export interface Understood {
 export type SidedCall =
   | { kind: 'amount'; word: string; left: number[]; right: number[] }
   | { kind: 'angle'; word: string; left: number[]; right: number[] }
-  | { kind: 'refused'; words: string }
+  | { kind: 'refused'; words: string; choices?: string[] }
 
 const EXAMPLE =
   'Say a reading and its numbers: width 97.5 / 99 · len L 264 265 · stance -3 / -5 · strike 2 · again · undo'
 
-function sidedOf(line: string): SidedCall | null {
+/** On Measure a forefoot may be its angle or its width: it is asked, never guessed. */
+function forefootOf(line: string): SidedCall {
+  const numbers = line.trim().replace(/^\S+\s*/, '')
+  const inDegrees = numbers.replace(/[\d.]+/g, '$&°')
+  return {
+    kind: 'refused',
+    words: 'Forefoot: its angle in degrees, or its width in mm?',
+    choices: [`forefoot ${inDegrees}`, `width ${numbers}`],
+  }
+}
+
+function sidedOf(line: string, onMeasure: boolean): SidedCall | null {
   const amount = parseSided(line, AMOUNT_CALLS)
   if (amount)
     return 'refused' in amount
       ? { kind: 'refused', words: amount.refused }
       : { kind: 'amount', ...amount }
   const angle = parseSided(line, ANGLE_CALLS)
+  if (angle && onMeasure && !('refused' in angle) && angle.word === 'forefoot')
+    if (!line.includes('°') && angle.left.length + angle.right.length > 0) return forefootOf(line)
   if (angle)
     return 'refused' in angle
       ? { kind: 'refused', words: angle.refused }
@@ -55,7 +68,7 @@ function sidedOf(line: string): SidedCall | null {
 export function useHeard(line: Ref<string>, context: () => CallOutContext) {
   const fitting = useFitting()
   const undoing = useUndo()
-  const sided = computed(() => sidedOf(line.value))
+  const sided = computed(() => sidedOf(line.value, context().what !== undefined))
   const heard = computed<CallOut>(() => parseCallOut(line.value, context()))
   const understood = computed<Understood>(() =>
     sided.value ? ofSided(sided.value) : ofHeard(heard.value),
@@ -63,7 +76,13 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
 
   function ofSided(call: SidedCall): Understood {
     if (call.kind === 'refused')
-      return { chips: [], words: call.words, ready: false, stop: !call.words.startsWith('Which') }
+      return {
+        chips: [],
+        words: call.words,
+        ready: false,
+        ...(call.choices && { choices: call.choices }),
+        stop: !call.choices && !call.words.startsWith('Which'),
+      }
     const rule =
       call.kind === 'amount'
         ? amountOfCall(call.word)!
@@ -178,7 +197,13 @@ export function useHeard(line: Ref<string>, context: () => CallOutContext) {
           readingOf(fitting.record.feet[otherSide(side)]!, h.what, h.posture)?.trials ?? []
         if (looksLikeOtherFoot(h.what, value, own, other, norms))
           return `${value} is the ${otherSide(side)} foot's value. Keep it as ${side}?`
-        const words = doubt(h.what, value, bestMean(foot, 'footLengthMm', 'standing'), norms)
+        const words = doubt(
+          h.what,
+          value,
+          bestMean(foot, 'footLengthMm', 'standing'),
+          norms,
+          fitting.record.client?.heightMm,
+        )
         if (words) return words
       }
     return undefined

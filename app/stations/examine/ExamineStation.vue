@@ -39,9 +39,10 @@ const group = ref<FindingGroup>('alignment')
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
 const feet = computed(
   () =>
-    Object.fromEntries(
-      SIDES.map((side) => [side, examineSide(fitting.record, side)]),
-    ) as Record<Side, FootExamination>,
+    Object.fromEntries(SIDES.map((side) => [side, examineSide(fitting.record, side)])) as Record<
+      Side,
+      FootExamination
+    >,
 )
 const findings = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
 function set(side: Side, patch: Partial<Findings>, words: string) {
@@ -49,6 +50,13 @@ function set(side: Side, patch: Partial<Findings>, words: string) {
     Object.entries({ ...findings(side), ...patch }).filter(([, v]) => v !== undefined),
   ) as Findings
   trouble.value = changes.put(`findings.${side}`, next, `${words}, ${side}`) ?? ''
+}
+/** Sum and class from all six items; fewer are counted, never added up. */
+function postureWords(side: Side): string {
+  const { postureSum, postureClass } = feet.value[side]
+  const seen = findings(side).posture?.filter((item) => item !== null).length ?? 0
+  if (postureSum === null) return seen === 0 ? 'not taken' : `${seen} of 6 seen, no sum yet`
+  return postureClass ? `${postureSum}, ${POSTURE_WORDS[postureClass]}` : String(postureSum)
 }
 const choose = (key: ChoiceKey, side: Side, value: string | undefined) =>
   set(side, { [key]: value }, CHOICES.of(key).name.toLowerCase())
@@ -270,10 +278,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
     <div class="cols two views">
       <section v-for="side in SIDES" :key="side" class="card stack0">
         <PlanView :side="side" :findings="findings(side)" :record="fitting.record" />
-        <p class="small centre">
-          <SideMark :side="side" word /> posture {{ feet[side].postureSum ?? 'not taken'
-          }}{{ feet[side].postureClass ? `, ${POSTURE_WORDS[feet[side].postureClass!]}` : '' }}
-        </p>
+        <p class="small centre"><SideMark :side="side" word /> posture {{ postureWords(side) }}</p>
       </section>
     </div>
     <StancePane :child="child" @set="set" @choose="choose" />

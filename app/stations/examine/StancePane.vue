@@ -24,11 +24,13 @@ const trouble = ref('')
 const of = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
 const ITEMS = [-2, -1, 0, 1, 2] as const
 function posture(side: Side, index: number, value: number) {
-  const old = of(side).posture ?? [0, 0, 0, 0, 0, 0]
+  const old = of(side).posture ?? POSTURE_ITEMS.map(() => null)
+  // What was not seen stays unseen; pressed again an item is taken back.
+  const items = old.map((v, i) => (i === index ? (v === value ? null : value) : v))
   emit(
     'set',
     side,
-    { posture: old.map((v, i) => (i === index ? value : v)) },
+    { posture: items.every((v) => v === null) ? undefined : items },
     POSTURE_ITEMS[index]!.toLowerCase(),
   )
 }

@@ -129,7 +129,8 @@ export function useMatch() {
       sizeRightMm: p.right?.sizeMm,
     }
     const best = result.value!.pair.slice(0, 4).map((c) => c.model)
-    put(chooseShell(footwear.value, sized, best), `choose ${model(p.model)?.name ?? p.model}`)
+    const made = model(p.model)
+    put(chooseShell(footwear.value, sized, best, made), `choose ${made?.name ?? p.model}`)
   }
   function compare(id: string) {
     const has = compared.value.includes(id)

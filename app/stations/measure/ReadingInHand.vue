@@ -6,7 +6,7 @@ import { normsOf } from '../../../core/record/tables'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import { doubt, looksLikeOtherFoot, refuseTrial } from '../../../core/measure/questions'
 import { bestMean, readingOf, summarise } from '../../../core/measure/reading'
-import { MOST_TRIALS } from '../../../core/record/commands'
+import { MOST_HELD, MOST_TRIALS } from '../../../core/record/commands'
 import { INSTRUMENTS, otherSide, SIDES, type Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
@@ -21,6 +21,9 @@ const changes = useChanges()
 const hand = useHand()
 const norms = computed(() => normsOf(fitting.record))
 const name = computed(() => READINGS.of(hand.what).name)
+/** Five that count and those that were struck; what was struck makes room for another. */
+const shownTries = (side: Side) =>
+  Math.min(MOST_HELD, MOST_TRIALS + new Set(tries(side)?.struck ?? []).size)
 const tries = (side: Side) => readingOf(fitting.record.feet[side]!, hand.what, hand.posture)
 interface Say {
   side: Side
@@ -179,7 +182,13 @@ function put(side: Side, index: number, value: number) {
   const foot = fitting.record.feet[side]!
   const other = bestMean(fitting.record.feet[otherSide(side)]!, hand.what, hand.posture)
   const unlikely =
-    doubt(hand.what, value, bestMean(foot, 'footLengthMm', 'standing'), norms.value) ??
+    doubt(
+      hand.what,
+      value,
+      bestMean(foot, 'footLengthMm', 'standing'),
+      norms.value,
+      fitting.record.client?.heightMm,
+    ) ??
     (other !== undefined && Math.abs(other - value) > norms.value.sideGapMm
       ? `${value} is ${Math.abs(other - value).toFixed(1)} mm away from the other foot. Sure?`
       : null)
@@ -281,7 +290,7 @@ function verdict(side: Side): { words: string; watch: boolean } {
     <div v-for="side in SIDES" :key="side" class="line">
       <SideMark :side="side" word class="side" />
       <span
-        v-for="i in MOST_TRIALS"
+        v-for="i in shownTries(side)"
         :key="i"
         class="try"
         :class="{ struck: tries(side)?.struck.includes(i - 1) }"

@@ -2,6 +2,7 @@
 import { SIGNS, SIGN_KINDS, type Sign } from '../../../core/kinds/signs/all'
 import { computed, ref } from 'vue'
 import { VBtn, VTextField } from 'vuetify/components'
+import { isLapsed } from '../../../core/examine/risk'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { useStory } from './useStory'
 import { useSession } from '~/stores/session'
@@ -12,14 +13,31 @@ const { fitting, story, put } = useStory()
 const session = useSession()
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
 const asked = computed(() => SIGN_KINDS.filter((s) => child.value || !SIGNS.of(s).childOnly))
-const left = computed(() => asked.value.filter((s) => story.value.signs?.[s] === undefined))
+/** What was asked too long ago is asked again; a yes stays one until somebody says otherwise. */
+const isOld = computed(() =>
+  isLapsed(
+    story.value.signsOn,
+    fitting.today,
+    fitting.norms.ruleThresholds['signs-not-asked.days'],
+  ),
+)
+const left = computed(() =>
+  asked.value.filter((s) => {
+    const answer = story.value.signs?.[s]
+    return answer === undefined || (isOld.value && answer === 'no')
+  }),
+)
+const clearanceOf = (code: string) => story.value.clearances!.findLast((c) => c.code === code)!
 const open = computed(() => fitting.risk.refers.filter((r) => !r.cleared))
 const done = computed(() => fitting.risk.refers.filter((r) => r.cleared))
 const by = ref('')
 const words = ref('')
 const answer = (sign: Sign, value: 'yes' | 'no') => {
   const { [sign]: old, ...rest } = story.value.signs ?? {}
-  put({ signs: old === value ? rest : { ...rest, [sign]: value } }, SIGNS.of(sign).refer)
+  put(
+    { signs: old === value ? rest : { ...rest, [sign]: value }, signsOn: fitting.today },
+    SIGNS.of(sign).refer,
+  )
 }
 const allNo = () =>
   put(
@@ -28,15 +46,15 @@ const allNo = () =>
         ...Object.fromEntries(left.value.map((s) => [s, 'no' as const])),
         ...story.value.signs,
       },
+      signsOn: fitting.today,
     },
     'nothing of the kind',
   )
 function clear() {
-  const on = new Date().toISOString().slice(0, 10)
   const lines = open.value.map((r) => ({
     code: r.code,
     by: by.value.trim().slice(0, 120),
-    on,
+    on: fitting.today,
     ...(words.value.trim() && { words: words.value.trim().slice(0, 300) }),
     ...(session.person && { recordedBy: session.person.name }),
   }))
@@ -69,8 +87,7 @@ const withdraw = (code: string) =>
       </div>
     </div>
     <p v-for="r in done" :key="r.code" class="notice small">
-      ✓ Cleared by {{ story.clearances!.find((c) => c.code === r.code)!.by }},
-      {{ story.clearances!.find((c) => c.code === r.code)!.on }}: {{ r.words }}
+      ✓ Cleared by {{ clearanceOf(r.code).by }}, {{ clearanceOf(r.code).on }}: {{ r.words }}
       <PlainButton class="link" :disabled="fitting.readOnly" @click="withdraw(r.code)"
         >withdraw</PlainButton
       >
@@ -79,7 +96,9 @@ const withdraw = (code: string) =>
       <span
         ><b>Is there any of this?</b>
         <span class="muted small"
-          >{{ asked.length - left.length }} of {{ asked.length }} asked</span
+          >{{ asked.length - left.length }} of {{ asked.length }} asked{{
+            isOld ? `, the last on ${story.signsOn}: ask again` : ''
+          }}</span
         ></span
       ><VBtn v-if="left.length" size="small" height="36" :disabled="fitting.readOnly" @click="allNo"
         >None of these</VBtn

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { VSelect, VTextField } from 'vuetify/components'
+import { VBtn, VSelect, VTextField } from 'vuetify/components'
 import { CONDITIONS, CONDITION_KINDS, type Condition } from '../../../core/kinds/conditions/all'
-import { ref } from 'vue'
+import { computed, ref } from 'vue'
 import { HISTORY_KINDS, SCHOOLS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import { HISTORY_WORDS, SCHOOL_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
@@ -20,6 +20,7 @@ const toggle = (c: Condition) =>
       conditions: story.value.conditions.includes(c)
         ? story.value.conditions.filter((x) => x !== c)
         : [...story.value.conditions, c],
+      healthOn: fitting.today,
     },
     CONDITIONS.of(c).name,
   )
@@ -39,11 +40,34 @@ function add() {
 }
 const drop = (i: number) =>
   put({ history: story.value.history!.filter((_, k) => k !== i) }, 'taken off')
+/** What was told in an earlier fitting and was not asked again in this one. */
+const fromBefore = computed(() => {
+  const { healthOn, conditions, history = [] } = story.value
+  const visitOn = fitting.record.visit?.on
+  const words = [...conditions.map((c) => CONDITIONS.of(c).name), ...history.map((h) => h.what)]
+  return healthOn && visitOn && healthOn < visitOn && words.length > 0
+    ? { on: healthOn, words: words.join(', ') }
+    : null
+})
 const KIND_CHOICES = choicesOf(HISTORY_KINDS, (k) => HISTORY_WORDS[k])
 const FOOT_CHOICES = choicesOf(['', ...SIDES] as const, (side) => side || 'both')
 </script>
 
 <template>
+  <div v-if="fromBefore" class="ask">
+    <h2>Still so?</h2>
+    <p class="still">
+      <span>Told on {{ fromBefore.on }}: {{ fromBefore.words }}.</span>
+      <VBtn
+        color="primary"
+        variant="flat"
+        :disabled="fitting.readOnly"
+        @click="put({ healthOn: fitting.today }, 'still so')"
+        >Still so</VBtn
+      >
+      <span class="muted small">What changed is changed below.</span>
+    </p>
+  </div>
   <div class="ask">
     <h2>Anything I should know?</h2>
     <div class="chips" role="group" aria-label="Conditions told">
@@ -120,3 +144,12 @@ const FOOT_CHOICES = choicesOf(['', ...SIDES] as const, (side) => side || 'both'
     </div>
   </div>
 </template>
+
+<style scoped>
+.still {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  flex-wrap: wrap;
+}
+</style>

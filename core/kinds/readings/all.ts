@@ -1,4 +1,5 @@
 import { ankleGirthMm } from './ankleGirthMm'
+import { ballHeightMm } from './ballHeightMm'
 import { archLengthMm } from './archLengthMm'
 import { ballGirthMm } from './ballGirthMm'
 import { calfGirthMm } from './calfGirthMm'
@@ -15,6 +16,7 @@ import { navicularHeightMm } from './navicularHeightMm'
 import { secondMetLeadMm } from './secondMetLeadMm'
 import { secondToeLeadMm } from './secondToeLeadMm'
 import { toeBoxHeightMm } from './toeBoxHeightMm'
+import { toeWidthMm } from './toeWidthMm'
 import { waistGirthMm } from './waistGirthMm'
 import { registry } from '../registry'
 import type { ReadingDefinition } from './definition'
@@ -25,6 +27,7 @@ const LIST = [
   archLengthMm,
   forefootWidthMm,
   heelWidthMm,
+  toeWidthMm,
   ballGirthMm,
   waistGirthMm,
   instepGirthMm,
@@ -37,6 +40,7 @@ const LIST = [
   lateralMalleolusHeightMm,
   malleolusWidthMm,
   toeBoxHeightMm,
+  ballHeightMm,
   secondToeLeadMm,
   secondMetLeadMm,
 ] as const

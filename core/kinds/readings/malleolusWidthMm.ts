@@ -11,7 +11,7 @@ export const malleolusWidthMm = reading({
   insensate: 'look at the skin where the caliper touched',
   boundsMm: [20, 180],
   repeatMm: 2,
-  ratio: null,
+  ratio: { mean: 0.265, sd: 0.03, state: 'own assumption' },
   view: 'heights',
   round: ['standing'],
   atHeight: false,

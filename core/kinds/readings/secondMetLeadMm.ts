@@ -11,7 +11,7 @@ export const secondMetLeadMm = reading({
   insensate: 'read it as usual',
   boundsMm: [-40, 40],
   repeatMm: 1,
-  ratio: null,
+  ratio: { mean: 0.008, sd: 0.014, state: 'own assumption' },
   view: 'plan',
   round: ['standing'],
   atHeight: false,

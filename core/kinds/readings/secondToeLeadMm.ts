@@ -11,7 +11,7 @@ export const secondToeLeadMm = reading({
   insensate: 'read it as usual',
   boundsMm: [-40, 40],
   repeatMm: 1,
-  ratio: null,
+  ratio: { mean: 0, sd: 0.016, state: 'own assumption' },
   view: 'plan',
   round: ['standing'],
   atHeight: false,

@@ -270,8 +270,8 @@ describe('held as examined', () => {
     expect(found.deg).toBeCloseTo(deg, 3)
   })
   it.each([
-    [{ rest: 'level', upMm: 5 }, 0],
-    [{ rest: 'plantarflexed', upMm: 6, downMm: 2 }, -2],
+    [{ rest: 'level', upMm: [5] }, 0],
+    [{ rest: 'plantarflexed', upMm: [6], downMm: [2] }, -2],
     [{ rest: 'elevated' }, 3],
     [{ rest: 'plantarflexed' }, -3],
     [{}, null],

@@ -37,6 +37,22 @@ describe('choosing a shell', () => {
     expect(chosen).toMatchObject({ ...B, deltaMm: 4 })
   })
 
+  it('the next one begins as its maker made it, where that is known', () => {
+    const made = { cuffLeanDeg: 13, bootBoard: { rampDeg: 4, thicknessMm: 8, grindableMm: 3 } }
+    expect(chooseShell(onA, B, ['b'], made).chosen).toMatchObject({
+      forwardLeanDeg: 13,
+      rampDeg: 4,
+    })
+    expect(
+      chooseShell(onA, B, ['b'], { bootBoard: made.bootBoard }).chosen.forwardLeanDeg,
+    ).toBeUndefined()
+    // The same model again, in another size: what was set on it stays.
+    expect(chooseShell(onA, { ...A, sizeLeftMm: 265 }, ['a'], made).chosen).toMatchObject({
+      forwardLeanDeg: 16,
+      rampDeg: 5,
+    })
+  })
+
   it('checks and work name their shell and go along, and so does the sock', () => {
     const next = chooseShell(onA, B, ['b'])
     expect(next.chosen.shellChecks).toEqual([CHECK])

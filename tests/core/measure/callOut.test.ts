@@ -90,6 +90,16 @@ describe('the call-out line', () => {
     expect(hear('str')).toMatchObject({ kind: 'partial', complete: 'ike' })
     expect(hear('ag')).toMatchObject({ kind: 'partial', complete: 'ain' })
   })
+  it('asks what a comma between three digits and three means', () => {
+    expect(hear('len L 264,265')).toMatchObject({
+      kind: 'refused',
+      words: expect.stringContaining('two tries'),
+      choices: [expect.stringContaining('264 265'), expect.stringContaining('264.265')],
+    })
+    // One or two digits behind it are a decimal comma.
+    expect(hear('len L 264,5')).toMatchObject({ kind: 'readings', left: [264.5] })
+    expect(hear('len L 264,25')).toMatchObject({ kind: 'readings', left: [264.25] })
+  })
   it('hears the same whichever way the sides are said', () =>
     fc.assert(
       fc.property(

@@ -391,11 +391,12 @@ describe('devices and footwear', () => {
   it('28 a cut-out on a device that rocks', () => {
     const rocking = recordOf({
       left: {
-        device: { layers: [{ kind: 'firstRayCutOut' }], posts: [{ at: 'rearfoot', angleDeg: 6 }] },
+        findings: { forefootDeg: [7, 7] },
+        device: { layers: [{ kind: 'firstRayCutOut' }] },
       },
       right: { device: {} },
     })
-    must(linesOf(rocking, true), /cut-out.*rolls|rolls.*cut-out/i)
+    must(linesOf(rocking, true), /cut-out on a device that/)
   })
   it('29 second metatarsal 4 mm past the first, callus there', () => {
     const lines = of({
