@@ -13,12 +13,24 @@ import {
 } from '../core/record/tables'
 import type { FittingRecord } from '../core/record/schema'
 import type { Side } from '../core/tables/vocabulary'
+import { withVisitDay } from '../core/record/visitDay'
+import { isLines, Lines, readLines } from './lines'
 import { readJson, UsageError, type Arguments } from './arguments'
 
 const EVERY_TABLE = Object.keys(TABLES) as TableKey[]
 
+/** A record as a command reads it: of today, where it has a birth date and no visit. */
+export const recordFrom = (value: unknown): FittingRecord =>
+  withVisitDay(parseRecord(value), new Date().toISOString().slice(0, 10))
+
 /** The record that is the command's first file. */
-export const recordOf = (args: Arguments) => parseRecord(readJson(args.files[0]!))
+export const recordOf = (args: Arguments) => recordFrom(readJson(args.files[0]!))
+
+/** One answer for a record, or one a line for a file of records. */
+export const answerEach = (args: Arguments, one: (record: FittingRecord) => unknown): unknown =>
+  isLines(args.files[0]!)
+    ? new Lines(readLines(args.files[0]!).map((value) => one(recordFrom(value))))
+    : one(recordOf(args))
 
 /** The catalogue told by an option; no models where none is. */
 export const modelsOf = ({ options }: Arguments): FootwearModel[] =>

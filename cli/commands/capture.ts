@@ -3,10 +3,10 @@ import { UNITS } from '../../core/geometry/units'
 import { readMesh } from '../../core/formats/mesh/readMesh'
 import { HOUSE_NORMS, normsOf } from '../../core/record/tables'
 import { roundDeep } from '../../core/record/roundDeep'
-import { parseRecord } from '../../core/record/parse'
+
 import { Refusal } from '../../core/record/refusal'
 import { readJson, UsageError } from '../arguments'
-import { bytesOf, oneOf } from '../inputs'
+import { bytesOf, oneOf, recordFrom } from '../inputs'
 import type { Command } from '../command'
 
 export const captureCommand: Command = {
@@ -19,7 +19,7 @@ export const captureCommand: Command = {
       options.foot === undefined
         ? undefined
         : oneOf(options, 'foot', ['left', 'right'] as const, 'left')
-    const record = options.record === undefined ? undefined : parseRecord(readJson(options.record))
+    const record = options.record === undefined ? undefined : recordFrom(readJson(options.record))
     if (record && !told)
       throw new UsageError(
         'arch capture: with --record say which foot, --foot left or --foot right',

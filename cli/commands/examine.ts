@@ -1,14 +1,11 @@
 import { examineRecord } from '../../core/examine/examineRecord'
 import { roundDeep } from '../../core/record/roundDeep'
-import { recordOf } from '../inputs'
+import { answerEach } from '../inputs'
 import type { Command } from '../command'
 
 export const examineCommand: Command = {
-  usage: 'RECORD',
+  usage: 'RECORD|RECORDS.jsonl',
   files: 1,
   options: [],
-  run: (args) => {
-    const record = recordOf(args)
-    return roundDeep(examineRecord(record))
-  },
+  run: (args) => answerEach(args, (record) => roundDeep(examineRecord(record))),
 }

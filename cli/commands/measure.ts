@@ -1,10 +1,9 @@
 import { measureRecord } from '../../core/measure/measureRecord'
 import { normsOf } from '../../core/record/tables'
 import { roundDeep } from '../../core/record/roundDeep'
-import { parseRecord } from '../../core/record/parse'
 import type { FittingRecord } from '../../core/record/schema'
-import { readJson, UsageError, type Arguments } from '../arguments'
-import { isLines, Lines, readLines } from '../lines'
+import { answerEach } from '../inputs'
+import { UsageError, type Arguments } from '../arguments'
 import type { Command } from '../command'
 
 /** Allowance told on the command line, else the record's own for the family of footwear. */
@@ -27,12 +26,6 @@ export const measureCommand: Command = {
   options: ['family', 'allowanceMm'],
   run: (args) => {
     const allowance = allowanceOf(args)
-    const one = (value: unknown) => {
-      const record = parseRecord(value)
-      return roundDeep(measureRecord(record, allowance(record)))
-    }
-    return isLines(args.files[0]!)
-      ? new Lines(readLines(args.files[0]!).map(one))
-      : one(readJson(args.files[0]!))
+    return answerEach(args, (record) => roundDeep(measureRecord(record, allowance(record))))
   },
 }

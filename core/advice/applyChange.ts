@@ -27,7 +27,7 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
     sides.map((side): Command => ({
       kind: 'part.put',
       part: `device.${side}`,
-      content: edit(structuredClone(record.feet[side]?.device ?? plainDevice()), side),
+      content: edit(structuredClone(deviceToChange(record.feet[side]?.device)), side),
     }))
   if ('layer' in change) return perFoot((device) => withLayer(device, change, code))
   if ('post' in change) return perFoot((device) => withPost(device, change, code))
@@ -39,8 +39,9 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
     )
   }
   if ('device' in change)
-    return perFoot((device) =>
-      change.device !== 'none' && FULLNESS[device.kind] > FULLNESS[change.device]
+    return perFoot((device, side) =>
+      change.device !== 'none' &&
+      FULLNESS[record.feet[side]?.device?.kind ?? 'none'] > FULLNESS[change.device]
         ? device
         : reasoned({ ...device, kind: change.device }, ['kind'], code),
     )
@@ -72,6 +73,12 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
       },
     ]
   return []
+}
+
+/** The device that something is added to: a foot that was to have none gets one by it. */
+function deviceToChange(device: Device | undefined): Device {
+  if (!device) return plainDevice()
+  return device.kind === 'none' ? { ...device, kind: plainDevice().kind } : device
 }
 
 /** A device that says why parts of its body are as they are. */

@@ -42,25 +42,50 @@ export interface Limits<Code extends string> {
   figures: () => Figure[]
 }
 
-/** The limits of a rule out of the rows a fitting is judged by. */
-export function limitsOf<Code extends string>(
-  code: Code,
-  { ruleThresholds }: Pick<Norms, 'ruleThresholds'>,
-): Limits<Code> {
-  const kept = new Map<ThresholdKey, Figure>()
-  const read = (name: ThresholdOf<Code>, value: number | null): number => {
-    const key = `${code}.${name}` as ThresholdKey
-    const limit = ruleThresholds[key]
-    const { words, unit } = THRESHOLDS[key]
-    if (value !== null || !kept.has(key)) kept.set(key, { words, value, limit, unit })
+/** What was read so far: a rule that stops at its first line keeps nothing. */
+class ReadLimits<Code extends string> implements Limits<Code> {
+  private kept: { key: ThresholdKey; figure: Figure }[] | null = null
+
+  constructor(
+    private readonly code: Code,
+    private readonly rows: Norms['ruleThresholds'],
+  ) {}
+
+  private read(name: ThresholdOf<Code>, value: number | null): number {
+    const key = `${this.code}.${name}` as ThresholdKey
+    const limit = this.rows[key]
+    const kept = (this.kept ??= [])
+    const at = kept.findIndex((k) => k.key === key)
+    if (at < 0 || value !== null) {
+      const { words, unit } = THRESHOLDS[key]
+      const figure = { words, value, limit, unit }
+      if (at < 0) kept.push({ key, figure })
+      else kept[at] = { key, figure }
+    }
     return limit
   }
-  return {
-    of: (name) => read(name, null),
-    atLeast: (name, value) => value >= read(name, value),
-    over: (name, value) => value > read(name, value),
-    atMost: (name, value) => value <= read(name, value),
-    under: (name, value) => value < read(name, value),
-    figures: () => [...kept.values()],
+  of(name: ThresholdOf<Code>) {
+    return this.read(name, null)
+  }
+  atLeast(name: ThresholdOf<Code>, value: number) {
+    return value >= this.read(name, value)
+  }
+  over(name: ThresholdOf<Code>, value: number) {
+    return value > this.read(name, value)
+  }
+  atMost(name: ThresholdOf<Code>, value: number) {
+    return value <= this.read(name, value)
+  }
+  under(name: ThresholdOf<Code>, value: number) {
+    return value < this.read(name, value)
+  }
+  figures() {
+    return (this.kept ?? []).map(({ figure }) => figure)
   }
 }
+
+/** The limits of a rule out of the rows a fitting is judged by. */
+export const limitsOf = <Code extends string>(
+  code: Code,
+  { ruleThresholds }: Pick<Norms, 'ruleThresholds'>,
+): Limits<Code> => new ReadLimits(code, ruleThresholds)

@@ -1,5 +1,5 @@
 import type { ActivityDefinition } from '../kinds/activities/definition'
-import { conditionsOf } from '../record/health'
+import { complaintsOf, conditionsOf } from '../record/health'
 import { activityOf, deviceRoom, isBootActivity } from '../record/storyActivity'
 import type { FootExamination } from '../examine/examination'
 import { examineSide } from '../examine/examineSide'
@@ -60,10 +60,13 @@ type Written<Code extends string, C> = RuleData & {
   when: (c: C, limit: Limits<Code>) => Finding | readonly Finding[] | null
 }
 
+const NOTHING: never[] = []
+
 function ran<Code extends string, C extends RecordContext>({ code, when }: Written<Code, C>) {
   return (c: C) => {
     const limit = limitsOf(code, c.norms)
-    const found = when(c, limit) ?? []
+    const found = when(c, limit)
+    if (found === null) return NOTHING
     const findings: readonly Finding[] = Array.isArray(found) ? found : [found as Finding]
     const figures = limit.figures()
     return findings.map((finding) => ({ ...finding, figures }))
@@ -141,7 +144,7 @@ export function recordContext(record: FittingRecord, day?: string): RecordContex
 /** What rules see of one foot. */
 export function footContext(base: RecordContext, side: Side, foot: Foot): FootContext {
   const { record, child, norms } = base
-  const own = (record.story?.complaints ?? []).filter((c) => c.foot === side)
+  const own = complaintsOf(record).filter((c) => c.foot === side)
   const worst = (numb: boolean, places: readonly ComplaintPlace[]) =>
     own
       .filter((c) => Boolean(c.numb) === numb && places.includes(c.at))

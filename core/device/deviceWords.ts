@@ -148,6 +148,18 @@ const madeWords = (device: Device, rows: MaterialRows): string =>
 const becauseWords = ({ because }: { because?: string | undefined }): string =>
   because ? ` (because of ${because.split('/')[0]!.replaceAll('-', ' ')})` : ''
 
+/** Parts of the body whose reason a line of the sheet tells. */
+const REASON_OF: Partial<Record<SheetLine, keyof NonNullable<Device['because']>>> = {
+  shell: 'shell',
+  cup: 'heelCup',
+  cover: 'cover',
+  lift: 'heelLift',
+}
+const reasonOf = ({ because }: Device, line: SheetLine): string | undefined => {
+  const part = REASON_OF[line]
+  return part && because?.[part]
+}
+
 /** What the device is built on: way of capture and its corrections, or the readings. */
 function surfaceWords(foot: Foot): string {
   const { capture } = foot
@@ -170,11 +182,17 @@ export function deviceLines(foot: Foot, rows: SoleRows & MaterialRows): string[]
     bestMean(foot, postKind(post).over === 'heel' ? 'heelWidthMm' : 'forefootWidthMm', 'standing')
   const points = pointWords(device.outline.points)
   const body = (lines: readonly SheetLine[]) =>
-    lines.map((line) => bodyLine(device, line, rows)).filter((words) => words !== '')
+    lines
+      .map((line) => [line, bodyLine(device, line, rows)] as const)
+      .filter(([, words]) => words !== '')
+      .map(([line, words]) => `${words}${becauseWords({ because: reasonOf(device, line) })}`)
   const [shell, cup, ...more] = body(FIRST)
   return [
     ...(device.name ? [`Device: ${device.name}`] : []),
     ...(device.school ? [`School: ${SCHOOL_NAMES[device.school]}`] : []),
+    ...(device.because?.kind
+      ? [`${deviceKindWords(device.kind)}${becauseWords({ because: device.because.kind })}`]
+      : []),
     surfaceWords(foot),
     ...(device.blank ? [`Blank: ${device.blank.id}, size ${said(device.blank.sizeMm)} mm`] : []),
     `${shell!}, ${madeWords(device, rows)}`,
@@ -184,7 +202,9 @@ export function deviceLines(foot: Foot, rows: SoleRows & MaterialRows): string[]
     ...device.layers
       .filter(isAnything)
       .map((layer) => `${layerWords(layer, forefootDeg)}${becauseWords(layer)}`),
-    ...device.posts.filter(isBuilt).map((post) => postWords(post, width(post), rows)),
+    ...device.posts
+      .filter(isBuilt)
+      .map((post) => `${postWords(post, width(post), rows)}${becauseWords(post)}`),
     ...body(['lift']),
     ...(isStabilised(device) ? ['Underside of the heel flat, so that it does not rock'] : []),
     ...body(SHEET_LINES.filter((line) => line !== 'lift' && !FIRST.includes(line))),

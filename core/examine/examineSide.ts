@@ -1,3 +1,4 @@
+import { complaintsOf } from '../record/health'
 import { isChild } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
@@ -7,7 +8,7 @@ import { examineFoot } from './examineFoot'
 
 /** Was pain told at the joint of this big toe? A stiff range has its grade then. */
 const bigToeHurts = ({ story }: FittingRecord, side: Side): boolean =>
-  (story?.complaints ?? []).some(
+  complaintsOf({ story }).some(
     ({ foot, at, numb, score }) =>
       foot === side && (at === 'greatToe' || at === 'firstMetHead') && !numb && score !== 0,
   )

@@ -1,3 +1,4 @@
+import { complaintsOf } from '../record/health'
 import { WITHIN_MIN } from '../kinds/findings/numbness'
 import type { FittingRecord } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
@@ -14,8 +15,6 @@ export function isNumbLasting(record: FittingRecord, side: Side): boolean {
   return (
     numbness?.when === 'always' ||
     (numbness?.returnsWithinMin ?? 0) > WITHIN_MIN ||
-    (record.story?.complaints ?? []).some(
-      (c) => c.foot === side && c.numb === true && c.when === 'always',
-    )
+    complaintsOf(record).some((c) => c.foot === side && c.numb === true && c.when === 'always')
   )
 }

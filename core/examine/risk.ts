@@ -1,5 +1,5 @@
 import { CONDITIONS } from '../kinds/conditions/all'
-import { conditionsOf } from '../record/health'
+import { complaintsOf, conditionsOf } from '../record/health'
 import type { ConditionDefinition } from '../kinds/conditions/definition'
 import { SIGNS } from '../kinds/signs/all'
 import { isDay, daysBetween } from '../record/isoDay'
@@ -126,7 +126,7 @@ export const isLapsed = (
 function isStiffFlat(record: FittingRecord, side: Side): boolean {
   const { mobility } = record.feet[side]?.findings ?? {}
   const isStiff = mobility?.subtalar === 'stiff' || mobility?.midtarsal === 'stiff'
-  const hurts = (record.story?.complaints ?? []).some((c) => c.foot === side && c.score !== 0)
+  const hurts = complaintsOf(record).some((c) => c.foot === side && c.score !== 0)
   return isStiff && hurts && standsFlat(record, side)
 }
 
@@ -153,6 +153,10 @@ function referReasons(record: FittingRecord, today: string | undefined): Refer[]
       add(`wound-${side}`, `a wound on the ${side} foot`, `${at}.marks`)
     if (f.pulses === 'absent')
       add(`pulse-${side}`, `no pulse felt on the ${side} foot`, `${at}.pulses`)
+    if (f.hotJoint === 'present')
+      add(`hot-joint-${side}`, `a hot joint in the ${side} foot`, `${at}.hotJoint`)
+    if (f.swelling === 'present' && f.skin === 'hot')
+      add(`hot-swollen-${side}`, `the ${side} foot is hot and swollen`, `${at}.swelling`)
     if (f.skin === 'hot') add(`hot-${side}`, `the ${side} foot is hot to the touch`, `${at}.skin`)
     if (f.heelRaise && (f.heelRaise.count === 0 || f.heelRaise.inverts === false))
       add(

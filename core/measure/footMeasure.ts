@@ -1,5 +1,6 @@
 import type { DeviceKind, Posture } from '../tables/vocabulary'
 import type { ReadingKind } from '../kinds/readings/all'
+import type { ChildFoot } from './childFoot'
 import type { VolumeClass, WidthClass } from './classes'
 import type { ReadingSummary } from './reading'
 import type { SizeSet } from './sizes'
@@ -31,6 +32,8 @@ export interface FootMeasure {
   supportedLengthMm?: Record<DeviceKind, number>
   sizeBy?: 'footLength' | 'archLength'
   archSizeLengthMm?: number
+  /** a growing foot among children of its age, in place of adult classes */
+  child?: ChildFoot
   /** standing minus sitting length, mm */
   growthMm?: number
   /** second toe and second met head beyond the first, mm */

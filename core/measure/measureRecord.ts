@@ -2,6 +2,7 @@ import type { FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../tables/vocabulary'
 import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import { isChild } from './ageAtVisit'
+import { childFootOf } from './childFoot'
 import type { FootMeasure } from './footMeasure'
 import { measureFoot } from './measureFoot'
 import { normsOf } from '../record/tables'
@@ -24,7 +25,12 @@ export function measureRecord(record: FittingRecord, allowanceMm: number): Measu
   const feet: MeasureResult['feet'] = {}
   for (const side of SIDES) {
     const foot = record.feet[side]
-    if (foot) feet[side] = measureFoot(foot, record.client, child, allowanceMm, normsOf(record))
+    if (!foot) continue
+    const growing = childFootOf(record, side)
+    feet[side] = {
+      ...measureFoot(foot, record.client, child, allowanceMm, normsOf(record)),
+      ...(growing && { child: growing }),
+    }
   }
   return {
     feet,

@@ -1,5 +1,5 @@
 import type { Condition } from '../kinds/conditions/all'
-import type { FittingRecord } from './schema'
+import type { Complaint, FittingRecord } from './schema'
 
 type Told = Pick<FittingRecord, 'client' | 'story'>
 
@@ -13,3 +13,7 @@ export const historyOf = ({ client, story }: Told) => [
   ...(client?.history ?? []),
   ...(story?.history ?? []),
 ]
+
+/** What hurts or goes numb: a score of 0 is no pain. */
+export const complaintsOf = ({ story }: Told): Complaint[] =>
+  (story?.complaints ?? []).filter((c) => c.score !== 0 || c.numb === true)

@@ -15,6 +15,7 @@ import {
 import { benchResources } from '../tables/benchResources'
 import { blankFitMm, blanks } from '../tables/blanks'
 import { captureLimit, gapFilledMm2, standingRiseShare } from '../tables/captureChecks'
+import { childNorms } from '../tables/childNorms'
 import {
   ankleShare,
   archHeightStanding,
@@ -78,6 +79,7 @@ export const TABLES = {
   fingersMm,
   archHeightStanding,
   navicularDropMm,
+  childNorms,
   alignmentRepeatDeg,
   rangeRepeatDeg,
   alignmentChangeDeg,

@@ -111,7 +111,9 @@ describe('choosing', () => {
     await settled()
     const { chosen } = fitting.record.footwear!
     expect(chosen!.model).toBe(MODELS.find((m) => m.name === other.name)!.id)
-    expect(chosen!.forwardLeanDeg).toBeUndefined()
+    // It begins as its maker made it.
+    const made = MODELS.find((m) => m.name === other.name)!
+    expect(chosen!.forwardLeanDeg).toBe(made.cuffLeanDeg)
   })
 
   test('a reader chooses nothing', async () => {

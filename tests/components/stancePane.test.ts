@@ -47,10 +47,19 @@ describe('posture', () => {
     expect(sets()).toEqual([['left', { posture: [1, 1, -2, 0, -1, 2] }, 'heel from behind']])
   })
 
-  test('the first step makes the others nought', async () => {
+  test('the first item leaves the others unseen; pressed again it is unseen too', async () => {
     const { press, sets } = await open()
     await press('left Forefoot in or out', '+1')
-    expect(sets()).toEqual([['left', { posture: [0, 0, 0, 0, 0, 1] }, 'forefoot in or out']])
+    expect(sets()).toEqual([
+      ['left', { posture: [null, null, null, null, null, 1] }, 'forefoot in or out'],
+    ])
+  })
+  test('an item that is pressed again is taken back', async () => {
+    const { press, sets } = await open({
+      findings: { posture: [null, null, 2, null, null, 1] },
+    })
+    await press('left Heel from behind', '+2')
+    expect(sets()[0]![1]).toEqual({ posture: [null, null, null, null, null, 1] })
   })
 })
 

@@ -25,6 +25,7 @@ import FlexView from './FlexView.vue'
 import MarksPane from './MarksPane.vue'
 import PlanView from './PlanView.vue'
 import StancePane from './StancePane.vue'
+import TriesRow from './TriesRow.vue'
 import { GROUPS, anglesOf, choicesOf } from './findingGroups'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -44,6 +45,10 @@ const feet = computed(
       FootExamination
     >,
 )
+const TRAVEL = [
+  ['upMm', 'First ray gives up'],
+  ['downMm', 'First ray gives down'],
+] as const
 const findings = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
 function set(side: Side, patch: Partial<Findings>, words: string) {
   const next = Object.fromEntries(
@@ -262,6 +267,19 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
       :disabled="fitting.readOnly"
       :value="(s: Side) => findings(s).firstRay?.rest"
       @set="(s: Side, v) => ray(s, { rest: v as 'level' })"
+    />
+    <TriesRow
+      v-for="[key, words] in TRAVEL"
+      :key="key"
+      :name="words"
+      how="against the other heads"
+      unit="mm"
+      :range="[0, 40]"
+      :most="5"
+      :disabled="fitting.readOnly"
+      :value="(s: Side) => findings(s).firstRay?.[key] ?? []"
+      @set="(s: Side, tries: number[]) => ray(s, { [key]: tries.length ? tries : undefined })"
+      @trouble="(t: string) => (trouble = t)"
     />
     <ChoiceRow
       v-for="choice in choicesOf('range')"

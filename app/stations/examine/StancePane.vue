@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { ref } from 'vue'
 import { parseNumber } from '../../../core/measure/parseNumber'
-import type { ChoiceKey, Findings } from '../../../core/kinds/findings/all'
+import { FINDINGS, type ChoiceKey, type Findings } from '../../../core/kinds/findings/all'
 import { POSTURE_ITEMS } from '../../../core/kinds/findings/posture'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'
+import TriesRow from './TriesRow.vue'
 import { choicesOf } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
@@ -22,6 +23,8 @@ const fitting = useFitting()
 const changes = useChanges()
 const trouble = ref('')
 const of = (side: Side): Findings => fitting.record.feet[side]!.findings ?? {}
+const AXIS = FINDINGS.of('axisAngleDeg')
+const only = (v: number | undefined) => (v === undefined ? [] : [v])
 const ITEMS = [-2, -1, 0, 1, 2] as const
 function posture(side: Side, index: number, value: number) {
   const old = of(side).posture ?? POSTURE_ITEMS.map(() => null)
@@ -99,6 +102,16 @@ function legValue(text: string) {
       :disabled="fitting.readOnly"
       :value="(s: Side) => of(s)[choice.kind]"
       @set="(s: Side, v) => emit('choose', choice.kind, s, v)"
+    />
+    <TriesRow
+      :name="AXIS.name"
+      :how="AXIS.how"
+      unit="°"
+      :range="[0, 60]"
+      :disabled="fitting.readOnly"
+      :value="(s: Side) => only(of(s).axisAngleDeg)"
+      @set="(s: Side, [v]: number[]) => emit('set', s, { axisAngleDeg: v }, 'axis angle')"
+      @trouble="(t: string) => (trouble = t)"
     />
     <div class="fpi">
       <span

@@ -3,10 +3,11 @@ import InTurn from '~/components/InTurn.vue'
 import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
-import { VBtn, VTextarea } from 'vuetify/components'
+import { VBtn, VSelect, VTextarea } from 'vuetify/components'
 import { ACTIVITIES } from '../../../core/kinds/activities/all'
 import { activityName } from '../../../core/record/storyActivity'
 import { isChild } from '../../../core/measure/ageAtVisit'
+import type { Client } from '../../../core/record/schema'
 import type { FittingRow } from '../../../shared/contracts'
 import ComplaintsPane from './ComplaintsPane.vue'
 import PhotosPane from './PhotosPane.vue'
@@ -31,6 +32,13 @@ watch(
   { immediate: true },
 )
 const child = computed(() => isChild(fitting.record.client, fitting.record.visit?.on))
+/** Norms of children and some of growth are told by it; nothing else is. */
+const SEXES = [
+  { title: 'not told', value: null },
+  { title: 'female', value: 'female' },
+  { title: 'male', value: 'male' },
+  { title: 'other', value: 'other' },
+]
 type Pane = 'hurts' | 'signs' | 'photos'
 const pane = ref<Pane>('hurts')
 const asked = computed(() => Object.keys(story.value.signs ?? {}).length)
@@ -159,6 +167,28 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
               :disabled="fitting.readOnly"
               @keep="(t: string) => number(t, 2, 350, 'Weight', (v) => putClient({ massKg: v }))"
           /></label>
+          <label class="short"
+            ><span>Height, mm</span
+            ><DraftField
+              :value="client.heightMm"
+              inputmode="numeric"
+              :disabled="fitting.readOnly"
+              @keep="
+                (t: string) => number(t, 400, 2500, 'Height', (v) => putClient({ heightMm: v }))
+              "
+          /></label>
+          <div>
+            <span>Sex</span
+            ><VSelect
+              :model-value="client.sex ?? null"
+              :items="SEXES"
+              aria-label="Sex"
+              :disabled="fitting.readOnly"
+              @update:model-value="
+                (sex: Client['sex'] | null) => putClient({ sex: sex ?? undefined })
+              "
+            />
+          </div>
           <label v-if="child" class="all"
             ><span>Guardian who agrees</span
             ><DraftField

@@ -1,3 +1,4 @@
+import { complaintsOf } from '../../record/health'
 import { standsFlat } from '../../examine/standsFlat'
 import { ageInYears } from '../../measure/ageAtVisit'
 import { SIDES } from '../../tables/vocabulary'
@@ -23,7 +24,7 @@ export const CHILDREN: readonly (FootRule | RecordRule)[] = [
       const { child, record, side, at, exam } = c
       if (!child || !standsFlat(record, side) || !risesOnTiptoe(c) || exam.stiff.length > 0)
         return null
-      if ((record.story?.complaints ?? []).some((told) => told.foot === side)) return null
+      if (complaintsOf(record).some((told) => told.foot === side)) return null
       const years = ageInYears(record.client!.bornOn!, record.visit!.on!)
       return limit.under('years', years)
         ? {
@@ -79,7 +80,7 @@ export const CHILDREN: readonly (FootRule | RecordRule)[] = [
     strength: 'usual',
     lesser: true,
     when: ({ child, record }) =>
-      child && (record.story?.complaints ?? []).length > 0
+      child && complaintsOf(record).length > 0
         ? {
             words:
               'A growing foot that hurts: how old are the shoes, and are they still long and wide enough? ' +

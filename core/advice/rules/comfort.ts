@@ -1,3 +1,4 @@
+import { complaintsOf } from '../../record/health'
 import { LAYERS } from '../../kinds/layers/all'
 import { NO_COVER } from '../../tables/materials'
 import { MARK_WORDS } from '../soreSpots'
@@ -140,7 +141,7 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
     when: ({ record, exam, device, side, risk, at }, limit) =>
       !device &&
       !risk.atRisk &&
-      (record.story?.complaints ?? []).length === 0 &&
+      complaintsOf(record).length === 0 &&
       exam.relaxed &&
       limit.atMost('evertedDeg', exam.relaxed.meanDeg)
         ? {
@@ -185,7 +186,7 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
       device &&
       (device.posts.some((p) => limit.atLeast('postDeg', Math.abs(p.angleDeg))) ||
         device.layers.some((l) => l.on && LAYERS.of(l.kind).phase === 'skive')) &&
-      !(record.story?.complaints ?? []).some((c) => c.foot === side)
+      !complaintsOf(record).some((c) => c.foot === side)
         ? {
             words: `The ${side} device tilts a foot that does not hurt. Posture alone is no reason; is there another?`,
             triggers: [at('device'), 'story.complaints'],

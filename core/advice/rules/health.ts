@@ -2,7 +2,7 @@ import { isNumbLasting } from '../../examine/numbLasting'
 import { isLapsed } from '../../examine/risk'
 import { SIGNS } from '../../kinds/signs/all'
 import { ageInYears } from '../../measure/ageAtVisit'
-import { conditionsOf, historyOf } from '../../record/health'
+import { complaintsOf, conditionsOf, historyOf } from '../../record/health'
 import { CONDITIONS, type Condition } from '../../kinds/conditions/all'
 import type { ConditionDefinition } from '../../kinds/conditions/definition'
 import { n, ofFoot, ofRecord, type FootRule, type RecordContext, type RecordRule } from '../rule'
@@ -164,7 +164,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     code: 'numb',
     source: HEALTH,
     when: ({ record, f, side, at }) => {
-      const told = (record.story?.complaints ?? []).some((c) => c.foot === side && c.numb)
+      const told = complaintsOf(record).some((c) => c.foot === side && c.numb)
       if (!told && !f.numbness) return null
       if (isNumbLasting(record, side)) return null
       const { when, returnsWithinMin } = f.numbness ?? {}
@@ -263,7 +263,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     code: 'growing',
     source: HEALTH,
     when: ({ child, record }) =>
-      child && (making({ record } as RecordContext) || (record.story?.complaints ?? []).length > 0)
+      child && (making({ record } as RecordContext) || complaintsOf(record).length > 0)
         ? {
             words:
               `${ageInYears(record.client!.bornOn!, record.visit!.on!)} years old and growing: growth room ` +
@@ -280,7 +280,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       child &&
       device &&
       device.posts.some((p) => p.angleDeg > 0) &&
-      !(record.story?.complaints ?? []).some((c) => c.foot === side)
+      !complaintsOf(record).some((c) => c.foot === side)
         ? {
             words: `A growing ${side} foot without complaint is not corrected. A flat foot that hurts is referred.`,
             triggers: [at('device.posts')],

@@ -1,3 +1,4 @@
+import { complaintsOf } from '../../record/health'
 import { examineSide } from '../../examine/examineSide'
 import { liftForDeg, liftTiltDeg } from '../../examine/verdicts'
 import { SIDES } from '../../tables/vocabulary'
@@ -100,7 +101,7 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
     children: true,
     when: ({ record, boot }, limit) => {
       const tight = SIDES.filter((side) => examineSide(record, side)?.ankle === 'calfLimited')
-      const pain = (record.story?.complaints ?? []).some(
+      const pain = complaintsOf(record).some(
         (c) => tight.includes(c.foot) && c.at === 'achilles' && !c.numb,
       )
       if (tight.length === 0 || (!boot && !pain)) return null

@@ -175,8 +175,8 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       hurts('heelPlantar')
         ? {
             words:
-              `The ${side} heel hurts from below: support under the shaft of the fifth metatarsal ` +
-              'takes pull off the fascia; free the first ray too.',
+              `The ${side} heel hurts from below: support of ${n(limit.of('heightMm'))} mm under the shaft of the ` +
+              'fifth metatarsal takes pull off the fascia; free the first ray too.',
             change: { layer: 'fifthMetSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: ['story.complaints'],
           }
@@ -356,7 +356,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       hurts('medialAnkle', 'navicular', 'archPlantar', 'fifthMetHead')
         ? {
             words:
-              `The ${side} forefoot turns out. Support under the shaft of the fifth metatarsal, ` +
+              `The ${side} forefoot turns out. Support of ${n(limit.of('heightMm'))} mm under the shaft of the fifth metatarsal, ` +
               'and a medial wrap if that is not enough, brings it under the leg.',
             change: { layer: 'fifthMetSupport', amounts: { heightMm: limit.of('heightMm') } },
             triggers: [at('findings.posture'), 'story.complaints'],

@@ -15,6 +15,7 @@ import { firstToeStiff } from './firstToeStiff'
 import { firstToeUnloadedDeg } from './firstToeUnloadedDeg'
 import { forefootDeg } from './forefootDeg'
 import { heelRaise } from './heelRaise'
+import { hotJoint } from './hotJoint'
 import { inversionDeg } from './inversionDeg'
 import { kneeOver } from './kneeOver'
 import { marks } from './marks'
@@ -27,6 +28,7 @@ import { pulses } from './pulses'
 import { rcspDeg } from './rcspDeg'
 import { sensationFelt } from './sensationFelt'
 import { skin } from './skin'
+import { swelling } from './swelling'
 import { tibialVarumDeg } from './tibialVarumDeg'
 import { windlass } from './windlass'
 import { registry } from '../registry'
@@ -51,6 +53,8 @@ const LIST = [
   fifthRay,
   pulses,
   skin,
+  swelling,
+  hotJoint,
   deformity,
   fatPad,
   axisAngleDeg,
