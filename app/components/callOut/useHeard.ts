@@ -34,26 +34,36 @@ export type SidedCall =
 const EXAMPLE =
   'Say a reading and its numbers: width 97.5 / 99 · len L 264 265 · stance -3 / -5 · strike 2 · again · undo'
 
-/** On Measure a forefoot may be its angle or its width: it is asked, never guessed. */
-function forefootOf(line: string): SidedCall {
-  const numbers = line.trim().replace(/^\S+\s*/, '')
-  const inDegrees = numbers.replace(/[\d.]+/g, '$&°')
+/** A forefoot by its name alone, with its numbers: an angle, or a width. */
+const FOREFOOT = /^forefoot (?=[-−\d lr/])/i
+
+/**
+ * `forefoot 5 / 7` is the angle; on Measure, where widths are taken, it is asked. Numbers that no angle has are a
+ * width everywhere.
+ */
+function forefootOf(line: string, onMeasure: boolean): SidedCall | null {
+  const numbers = line.trim().replace(FOREFOOT, '')
+  const [low, high] = ANGLES.of('forefootDeg').bounds
+  const told = [...numbers.replace(/−/g, '-').matchAll(/-?\d+(?:\.\d+)?/g)].map(Number)
+  if (told.length === 0 || told.some((v) => v < low || v > high)) return null
+  const { call } = ANGLES.of('forefootDeg')
+  if (!onMeasure) return sidedOf(`${call} ${numbers}`, false)
   return {
     kind: 'refused',
     words: 'Forefoot: its angle in degrees, or its width in mm?',
-    choices: [`forefoot ${inDegrees}`, `width ${numbers}`],
+    choices: [`${call} ${numbers}`, `width ${numbers}`],
   }
 }
 
 function sidedOf(line: string, onMeasure: boolean): SidedCall | null {
+  const forefoot = FOREFOOT.test(line.trim()) ? forefootOf(line, onMeasure) : null
+  if (forefoot) return forefoot
   const amount = parseSided(line, AMOUNT_CALLS)
   if (amount)
     return 'refused' in amount
       ? { kind: 'refused', words: amount.refused }
       : { kind: 'amount', ...amount }
   const angle = parseSided(line, ANGLE_CALLS)
-  if (angle && onMeasure && !('refused' in angle) && angle.word === 'forefoot')
-    if (!line.includes('°') && angle.left.length + angle.right.length > 0) return forefootOf(line)
   if (angle)
     return 'refused' in angle
       ? { kind: 'refused', words: angle.refused }
