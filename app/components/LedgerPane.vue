@@ -153,10 +153,10 @@ defineExpose({
         <details v-if="decided.length" class="decided">
           <summary>
             Decided: {{ decided.length
-            }}<span v-if="lapsed" class="watch-text"> · ▲ {{ lapsed }} no longer as decided</span>
+            }}<span v-if="lapsed" class="watch-text"> · ▲ {{ lapsed }} not as decided</span>
           </summary>
           <div
-            v-for="{ decision, entry, standing } in decided"
+            v-for="{ decision, entry, standing, isOpen } in decided"
             :key="entryKey(decision)"
             class="small line"
             :class="{ lapsed: standing !== 'holds' }"
@@ -172,7 +172,7 @@ defineExpose({
               }}<template v-if="decision.at">, {{ decision.at.slice(0, 10) }}</template></span
             >
             <PlainButton v-if="!fitting.readOnly" class="again" @click="ledger.reopen(decision)">
-              {{ standing === 'gone' ? 'Clear away' : 'Open again' }}
+              {{ standing === 'gone' || isOpen ? 'Clear away' : 'Open again' }}
             </PlainButton>
           </div>
         </details>

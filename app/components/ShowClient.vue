@@ -129,7 +129,7 @@ watch(
           </ul>
         </div>
         <div v-if="picture.proposed.length">
-          <h2>What we propose</h2>
+          <h2>{{ picture.isDecided ? 'What we propose' : 'What could be done' }}</h2>
           <ul>
             <li v-for="p in picture.proposed" :key="p">{{ p }}</li>
           </ul>

@@ -98,6 +98,8 @@ export interface Decided {
   /** the entry as it reads today; null when the readings no longer give rise to it */
   entry: Entry | null
   standing: Standing
+  /** its entry is open again beside it */
+  isOpen: boolean
 }
 
 /**
@@ -120,7 +122,7 @@ export function ledgerOf(
     const entry = byKey.get(key) ?? null
     const { standing, isOpen } = standingOf(decision, entry)
     if (!isOpen) settled.add(key)
-    return { decision, entry, standing }
+    return { decision, entry, standing, isOpen }
   })
   return { open: all.filter((e) => !e.met && !settled.has(entryKey(e))), decided }
 }

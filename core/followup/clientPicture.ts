@@ -25,6 +25,8 @@ export interface ClientPicture {
   means: string[]
   /** what was decided; where nothing was yet, what could be done */
   proposed: string[]
+  /** is it decided, or only what could be done? */
+  isDecided: boolean
   /** what else could be done, lesser measures first */
   instead: string[]
   /** what it asks of the client's time */
@@ -38,6 +40,7 @@ const WIDTH_PLAIN = {
   wide: 'wide at the front',
   extraWide: 'very wide at the front',
 } as const
+const archPlain = (arch: keyof typeof ARCH_PLAIN | undefined) => arch && ARCH_PLAIN[arch]
 const ARCH_PLAIN = { low: 'a low arch', usual: 'a usual arch', high: 'a high arch' } as const
 
 /** A change in the client's words; nothing for what is only for the fitter. */
@@ -79,7 +82,7 @@ export function clientPicture(record: FittingRecord): ClientPicture {
         ? []
         : [
             m?.classes?.forefootWidth && WIDTH_PLAIN[m.classes.forefootWidth.class],
-            m?.arch.class && ARCH_PLAIN[m.arch.class],
+            archPlain(m?.arch.class ?? m?.footprint?.archClass),
           ].filter((w): w is NonNullable<typeof w> => Boolean(w))
       return [
         side,
@@ -104,9 +107,10 @@ export function clientPicture(record: FittingRecord): ClientPicture {
         : `Your ${gap > 0 ? 'left' : 'right'} foot is ${Math.round(Math.abs(gap))} mm longer.`,
     found: bothOrEach(said),
     means: unique(said.flat().map((s) => s.means)),
-    proposed,
+    proposed: proposed.words,
+    isDecided: proposed.isDecided,
     instead: insteadWords(record)
-      .filter((words) => !proposed.includes(words))
+      .filter((words) => !proposed.words.includes(words))
       .slice(0, 4),
     takes: takesWords(record),
     hurts: (record.story?.complaints ?? []).map((c) => ({
@@ -125,9 +129,12 @@ const openSuggestions = (record: FittingRecord) =>
   ledgerOf(record).open.filter((e) => e.kind === 'suggest')
 
 /** What was decided is proposed; where somebody else looks first, that and nothing else. */
-function proposedWords(record: FittingRecord): string[] {
+function proposedWords(record: FittingRecord): { words: string[]; isDecided: boolean } {
   if (riskOf(record).blocked)
-    return ['first somebody entitled to it has a look; until then nothing is made']
+    return {
+      words: ['first somebody entitled to it has a look; until then nothing is made'],
+      isDecided: true,
+    }
   const made = SIDES.filter((side) => isMade(record, side))
   const footbeds =
     made.length === 2
@@ -139,10 +146,12 @@ function proposedWords(record: FittingRecord): string[] {
     ...(record.handover?.exercises ?? []).map((e) => plain({ exercise: e.what })),
     ...made.flatMap((side) => plainParts(record.feet[side]!.device)),
   ])
-  if (decided.length > 0) return decided.slice(0, 5)
+  if (decided.length > 0) return { words: decided.slice(0, 5), isDecided: true }
   const open = openSuggestions(record).filter((e) => !e.lesser)
   const could = unique(open.map((e) => plain(e.change))).slice(0, 5)
-  return could.length > 0 ? could : ['nothing is needed']
+  return could.length > 0
+    ? { words: could, isDecided: false }
+    : { words: ['nothing is needed'], isDecided: true }
 }
 
 function insteadWords(record: FittingRecord): string[] {

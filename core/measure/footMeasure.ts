@@ -2,6 +2,7 @@ import type { DeviceKind, Posture } from '../tables/vocabulary'
 import type { ReadingKind } from '../kinds/readings/all'
 import type { ChildFoot } from './childFoot'
 import type { VolumeClass, WidthClass } from './classes'
+import type { FootprintReading } from './footprint'
 import type { ReadingSummary } from './reading'
 import type { SizeSet } from './sizes'
 
@@ -28,6 +29,10 @@ export interface FootMeasure {
     /** drop as a share of arch length, % */
     navicularDropPercent?: number
     class?: 'low' | 'usual' | 'high'
+  }
+  /** read off a footprint or pressure grid; the class in adults only */
+  footprint?: Pick<FootprintReading, 'archIndex' | 'share' | 'contactCm2'> & {
+    archClass?: FootprintReading['archClass']
   }
   supportedLengthMm?: Record<DeviceKind, number>
   sizeBy?: 'footLength' | 'archLength'

@@ -3,6 +3,7 @@ import { SIDES, type Side } from '../tables/vocabulary'
 import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import { isChild } from './ageAtVisit'
 import { childFootOf } from './childFoot'
+import { footprintOf } from './footprintOf'
 import type { FootMeasure } from './footMeasure'
 import { measureFoot } from './measureFoot'
 import { normsOf } from '../record/tables'
@@ -27,9 +28,18 @@ export function measureRecord(record: FittingRecord, allowanceMm: number): Measu
     const foot = record.feet[side]
     if (!foot) continue
     const growing = childFootOf(record, side)
+    const print = footprintOf(foot, side)
     feet[side] = {
       ...measureFoot(foot, record.client, child, allowanceMm, normsOf(record)),
       ...(growing && { child: growing }),
+      ...(print && {
+        footprint: {
+          archIndex: print.archIndex,
+          ...(!child && { archClass: print.archClass }),
+          share: print.share,
+          contactCm2: print.contactCm2,
+        },
+      }),
     }
   }
   return {

@@ -111,3 +111,33 @@ describe('a sign for which somebody has to look first', () => {
     expect(button(wrapper, 'yes').element.disabled).toBe(true)
   })
 })
+
+describe('what was asked long ago', () => {
+  test('is asked again; a yes stays one', async () => {
+    const made = record({
+      ...Object.fromEntries(SIGNS.all.map((s) => [s.kind, 'no' as const])),
+      calfSwollen: 'yes',
+    })
+    made.story!.signsOn = '2025-01-07'
+    const { wrapper, fitting } = await open(made)
+    expect(textOf(wrapper)).toContain('the last on 2025-01-07: ask again')
+    expect(fitting.risk.blocked).toBe(true)
+    await button(wrapper, 'None of these').trigger('click')
+    await nextTick()
+    expect(fitting.record.story!.signsOn).toBe(fitting.today)
+    expect(fitting.record.story!.signs!.calfSwollen).toBe('yes')
+    expect(textOf(wrapper)).not.toContain('ask again')
+  })
+  test('a clearance from then no longer lets anything be made', async () => {
+    const made = record({ openWound: 'yes' })
+    const clearance = { code: 'sign-openWound', by: 'Dr Amsel Thorn' }
+    made.story!.clearances = [{ ...clearance, on: '2025-01-07' }]
+    const { wrapper, fitting } = await open(made)
+    expect(fitting.risk.blocked).toBe(true)
+    await type(wrapper, 'Cleared by', 'Dr Ilka Moor')
+    await button(wrapper, 'Record clearance').trigger('click')
+    await nextTick()
+    expect(fitting.risk.blocked).toBe(false)
+    expect(textOf(wrapper)).toContain('✓ Cleared by Dr Ilka Moor')
+  })
+})

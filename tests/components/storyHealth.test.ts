@@ -67,3 +67,16 @@ test('a school leads, and none again', async () => {
   await button(wrapper, 'Tissue stress').trigger('click')
   expect(story().school).toBeUndefined()
 })
+
+test('what was told in an earlier fitting is asked again until it is confirmed', async () => {
+  const { wrapper, story, fitting } = await open((s) => {
+    s.conditions = ['bloodThinners']
+    s.history = [{ kind: 'break', what: 'ankle' }]
+    s.healthOn = '2025-03-01'
+  })
+  expect(textOf(wrapper)).toContain('Told on 2025-03-01: blood thinners, ankle.')
+  await button(wrapper, 'Still so').trigger('click')
+  await nextTick()
+  expect(story()).toMatchObject({ conditions: ['bloodThinners'], healthOn: fitting.today })
+  expect(textOf(wrapper)).not.toContain('Told on')
+})

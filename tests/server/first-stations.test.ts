@@ -144,6 +144,8 @@ describe('a client who comes again', () => {
       const story = (await rhona.get(`fittings/${next}`)).json.parts.story.content
       expect(story).toMatchObject({ conditions: ['diabetes'], complaints: [] })
       expect(story.history).toEqual(content.history)
+      // From which day it is: it is asked whether it is still so.
+      expect(story.healthOn).toMatch(/^\d{4}-\d{2}-\d{2}$/)
       expect(story).not.toHaveProperty('signs')
       expect(story).not.toHaveProperty('clearances')
     }

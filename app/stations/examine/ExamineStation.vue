@@ -15,7 +15,6 @@ import type { FindingGroup } from '../../../core/kinds/findings/definition'
 import { trialsOf } from '../../../core/examine/examineFoot'
 import { examineSide } from '../../../core/examine/examineSide'
 import { isChild } from '../../../core/measure/ageAtVisit'
-import { normsOf } from '../../../core/record/tables'
 import { JOINTS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import AngleRows from './AngleRows.vue'
 import BackView from './BackView.vue'
@@ -55,6 +54,19 @@ function set(side: Side, patch: Partial<Findings>, words: string) {
     Object.entries({ ...findings(side), ...patch }).filter(([, v]) => v !== undefined),
   ) as Findings
   trouble.value = changes.put(`findings.${side}`, next, `${words}, ${side}`) ?? ''
+}
+/** A pair that cannot be has no verdict: it is taken again. */
+const isImpossible = (side: Side, code: string) =>
+  feet.value[side].impossible.some((pair) => pair.code === code)
+function ankleWords(side: Side): string {
+  const { ankle } = feet.value[side]
+  if (ankle) return ANKLE[ankle]
+  return isImpossible(side, 'bent-below-straight') ? '▲ take both again' : 'not taken'
+}
+function toeWords(side: Side): string {
+  const { firstToe } = feet.value[side]
+  if (firstToe) return TOE[firstToe]
+  return isImpossible(side, 'loaded-over-unloaded') ? '▲ take both again' : 'not taken'
 }
 /** Sum and class from all six items; fewer are counted, never added up. */
 function postureWords(side: Side): string {
@@ -193,8 +205,7 @@ const asFlag = (v: string | undefined) => (v === undefined ? undefined : v === '
     <section v-for="side in SIDES" :key="side" class="card stack0 scroll">
       <div v-if="group === 'range'" class="card-head">
         <SideMark :side="side" word /><span class="aside small"
-          >ankle {{ feet[side].ankle ? ANKLE[feet[side].ankle!] : 'not taken' }} · big toe
-          {{ feet[side].firstToe ? TOE[feet[side].firstToe!] : 'not taken' }}</span
+          >ankle {{ ankleWords(side) }} · big toe {{ toeWords(side) }}</span
         >
       </div>
       <div v-if="group === 'alignment'" class="drawn">

@@ -52,7 +52,20 @@ const share = (side: Side, what: 'waistGirthMm' | 'heelInstepGirthMm' | 'ankleGi
   const [g, l] = [bestMean(foot(side), what, 'standing'), length(side)]
   return g !== undefined && l !== undefined ? (g / l).toFixed(3) : null
 }
-const regions = computed(() => [
+/** A child's foot among children of its age: how many of a hundred are below it, by whose table. */
+const among = (side: Side, what: 'footLength' | 'forefootWidth') => {
+  const value = feet.value[side]?.child?.[what]
+  return value ? `${value.percentile} of 100, usual ${value.usualMm.toFixed(0)} mm` : null
+}
+const CHILD_ROWS = [
+  { name: 'Length for age, own table', of: (s: Side) => among(s, 'footLength') },
+  { name: 'Width for it, own table', of: (s: Side) => among(s, 'forefootWidth') },
+]
+const isGrowing = computed(() => SIDES.some((s) => feet.value[s]?.child))
+const regions = computed(() =>
+  isGrowing.value ? [...CHILD_ROWS, ...rows.filter((r) => r.name !== 'Forefoot width')] : rows,
+)
+const rows = [
   {
     name: 'Forefoot width',
     of: (s: Side) => {
@@ -92,6 +105,15 @@ const regions = computed(() => [
     },
   },
   {
+    name: 'Footprint arch index',
+    of: (s: Side) => {
+      const print = feet.value[s]?.footprint
+      return print
+        ? `${print.archClass ? `${print.archClass}, ` : ''}${print.archIndex.toFixed(2)}`
+        : null
+    },
+  },
+  {
     name: 'Navicular drop',
     of: (s: Side) => {
       const a = feet.value[s]?.arch
@@ -100,7 +122,7 @@ const regions = computed(() => [
         : `${a.navicularDropClass ? `${a.navicularDropClass}, ` : ''}${a.navicularDropMm.toFixed(1)} mm`
     },
   },
-])
+]
 const cell = (name: string | undefined, ratio: string | null) =>
   ratio === null ? null : `${name ? `${name}, ` : ''}${ratio} of length`
 </script>

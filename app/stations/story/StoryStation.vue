@@ -177,8 +177,8 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
                 (t: string) => number(t, 400, 2500, 'Height', (v) => putClient({ heightMm: v }))
               "
           /></label>
-          <div>
-            <span>Sex</span
+          <div class="sex">
+            <span aria-hidden="true">Sex</span
             ><VSelect
               :model-value="client.sex ?? null"
               :items="SEXES"
@@ -388,6 +388,13 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
 .fields label:first-child,
 .fields .half {
   grid-column: span 3;
+}
+.fields .sex {
+  grid-column: span 4;
+}
+.fields .sex :deep(.v-select__selection-text) {
+  font-size: inherit;
+  color: inherit;
 }
 .fields .all {
   grid-column: 1 / -1;

@@ -2,6 +2,7 @@ import { ANGLES, ANGLE_KEYS, findingPath } from '../../kinds/findings/all'
 import { READINGS } from '../../kinds/readings/all'
 import { keptAgainstHand } from '../../capture/againstHand'
 import { usesCaptured } from '../../device/footField'
+import { footprintOf } from '../../measure/footprintOf'
 import { OUTER_SIDE } from '../heelPush'
 import { n, ofFoot, type FootRule } from '../rule'
 
@@ -71,6 +72,29 @@ export const TRUST: readonly FootRule[] = [
             triggers: ['story.complaints', at('findings.rcspDeg')],
           }
         : null,
+  }),
+  ofFoot({
+    ...watch,
+    code: 'arch-two-ways',
+    source: 'measuring practice: height and print of one arch',
+    strength: 'usual',
+    when: ({ child, foot, measure, side, at }) => {
+      const print = child ? null : footprintOf(foot, side)
+      const byHeight = measure.arch.class
+      if (!print || byHeight === undefined) return null
+      const isOpposite =
+        (byHeight === 'low' && print.archClass === 'high') ||
+        (byHeight === 'high' && print.archClass === 'low')
+      return isOpposite
+        ? {
+            words:
+              `The ${side} arch is ${byHeight} by its height (${measure.arch.ahiStanding!.toFixed(2)}) and ` +
+              `${print.archClass} by its print (${print.archIndex.toFixed(2)}). Take both again before building on either.`,
+            change: { measure: 'dorsumHeightMm' },
+            triggers: [at('readings.dorsumHeightMm'), at('footprint')],
+          }
+        : null
+    },
   }),
   ofFoot({
     ...watch,

@@ -54,7 +54,6 @@ export function fittingForm(record: FittingRecord, models: readonly FootwearMode
     }),
   )
   const norms = normsOf(record)
-  const child = isChild(record.client, record.visit?.on)
   const exams = SIDES.map((s) => examineSide(record, s))
   const exam = (of: (e: NonNullable<(typeof exams)[number]>) => string | null) =>
     exams.map((e) => (e && of(e)) || '–') as [string, string]

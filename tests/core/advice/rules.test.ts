@@ -21,6 +21,7 @@ interface Case {
   readings?: object[]
   device?: object
   capture?: object
+  footprint?: object
   record?: object
 }
 
@@ -30,6 +31,7 @@ function recordOf({
   readings = [],
   device,
   capture,
+  footprint,
   record = {},
 }: Case): FittingRecord {
   return parseRecord({
@@ -44,6 +46,7 @@ function recordOf({
         ...(findings && { findings }),
         ...(device && { device }),
         ...(capture && { capture }),
+        ...(footprint && { footprint }),
       },
     },
     ...record,
@@ -114,6 +117,11 @@ const threeHeads = {
     score: 5,
   })),
 }
+/** A print without any arch: the whole sole stands on the plate. */
+const FULL = {
+  cellMm: 5,
+  kPa: Array.from({ length: 48 }, () => Array.from({ length: 18 }, () => 60)),
+}
 const NOTHING_OF_IT = Object.fromEntries(SIGN_KINDS.map((kind) => [kind, 'no']))
 
 /** Every rule: a case that fires it and the nearest one that does not. */
@@ -179,6 +187,10 @@ const CASES: Record<string, [fires: Case, not: Case]> = {
   'pinched-outside': [
     { story: pain('lateralAnkle'), findings: { rcspDeg: [-8] } },
     { story: pain('lateralAnkle'), findings: { rcspDeg: [-2] } },
+  ],
+  'arch-two-ways': [
+    { readings: [standing('dorsumHeightMm', 80), standing('archLengthMm', 190)], footprint: FULL },
+    { readings: [standing('dorsumHeightMm', 80), standing('archLengthMm', 190)] },
   ],
   'capture-again': [
     { capture: { way: 'scan', overruled: { why: 'stiff midfoot', codes: ['midfootLocked'] } } },

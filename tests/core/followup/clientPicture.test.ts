@@ -126,6 +126,7 @@ describe('the picture for the client', () => {
     ]
     const before = of({ left })
     expect(before.proposed).not.toEqual(['nothing is needed'])
+    expect(before.isDecided).toBe(false)
     expect(of({ left }, { ledger }).proposed).toEqual(['nothing is needed'])
   })
   it('names no one but the client, and offers what is less than a device', () => {
