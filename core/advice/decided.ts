@@ -60,7 +60,8 @@ export function standingOf(
     return entry.met
       ? { standing: otherwise, isOpen: false }
       : { standing: changed ? 'changed' : 'undone', isOpen: true }
-  // Older decisions do not say what they were about: they settle what they were filed under.
-  const isOpen = decision.basis !== undefined && isOtherOrWorse(decision, entry)
+  // Older decisions do not say what they were about: they settle what they were filed under, but for a stop.
+  const isTold = decision.basis !== undefined || entry.kind === 'stop'
+  const isOpen = isTold && isOtherOrWorse(decision, entry)
   return { standing: otherwise, isOpen }
 }

@@ -177,6 +177,30 @@ describe('arch', () => {
     const order = entries.map((e: { kind: string }) => ['stop', 'watch', 'suggest'].indexOf(e.kind))
     expect(order).toEqual([...order].sort())
   })
+  it('says what has become of decisions, and reads a birth date without a visit as of today', () => {
+    const decided = (words: string) => ({
+      format: 'gentle-arch/fitting',
+      version: 1,
+      client: { bornOn: '2019-05-05' },
+      story: { signs: { openWound: 'yes', calfSwollen: 'yes' } },
+      feet: { left: { readings: [{ what: 'footLengthMm', posture: 'standing', trials: [180] }] } },
+      ledger: [{ code: 'refer-first', foot: 'both', decision: 'accepted', words }],
+    })
+    const path = put('decided.json', JSON.stringify(decided('Refer first: open wound or ulcer.')))
+    const told = arch('advise', path).json()
+    expect(told.decided).toMatchObject([
+      {
+        code: 'refer-first',
+        standing: 'changed',
+        open: true,
+        now: expect.stringContaining('calf'),
+      },
+    ])
+    const { left } = arch('measure', path).json().feet
+    expect(left.classes).toBeUndefined()
+    expect(left.child.footLength.percentile).toBeGreaterThanOrEqual(0)
+    expect(arch('advise', TOVE).json()).not.toHaveProperty('decided')
+  })
   it('converts between mesh formats and says where the unit comes from', () => {
     const obj = put('tri.obj', 'v 0 0 0\nv 0.1 0 0\nv 0 0.27 0\nf 1 2 3\n')
     const out = join(folder, 'tri.stl')

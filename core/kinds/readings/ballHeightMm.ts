@@ -16,5 +16,5 @@ export const ballHeightMm = reading({
   round: [],
   atHeight: false,
   drawn: { on: 'side', as: 'height', share: 0.73, of: 'toe' },
-  orderSheet: { code: 'B3', name: 'Ball height', how: 'top of the first met head' },
+  orderSheet: null,
 })

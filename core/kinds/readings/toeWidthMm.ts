@@ -16,5 +16,5 @@ export const toeWidthMm = reading({
   round: [],
   atHeight: false,
   drawn: { on: 'plan', as: 'across', share: 0.84 },
-  orderSheet: { code: 'T2', name: 'Toe width', how: 'first to fifth toe' },
+  orderSheet: null,
 })
