@@ -17,7 +17,11 @@ const ARCH_SHARE = 0.42
 export function calipersOf(body: ShellBody): Calipers {
   const { field } = body.surface
   const floor = floorUnder(field, body.inside, body.bottom) ?? (() => body.floorMm)
-  const over = (i: number) => body.shellTop[i]! - floor(i)
+  // A body that lies on an edge has no floor under some of its places.
+  const over = (i: number): number | null => {
+    const mm = body.shellTop[i]! - floor(i)
+    return Number.isFinite(mm) ? mm : null
+  }
   const heel = cupFloor(body)
   const { lengthMm } = field.sole.parameters
   const [x, y] = [field.sole.medial(ARCH_SHARE * lengthMm) / 2, ARCH_SHARE * lengthMm]
