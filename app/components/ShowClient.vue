@@ -15,7 +15,7 @@ import { useFitting } from '~/stores/fitting'
  */
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
-const picture = computed(() => clientPicture(fitting.record))
+const picture = computed(() => clientPicture(fitting.record, fitting.today))
 const soles = {
   left: useSole(() => fitting.record, 'left'),
   right: useSole(() => fitting.record, 'right'),

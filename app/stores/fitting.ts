@@ -3,7 +3,7 @@ import { defineStore } from 'pinia'
 import { computed, ref, shallowRef, type ComputedRef } from 'vue'
 import { cautionsOf, type Caution } from '../../core/advice/cautions'
 import { wearerOf } from '../../core/bench/wearer'
-import { judgedOn, riskOf, type Risk } from '../../core/examine/risk'
+import { riskOf, type Risk } from '../../core/examine/risk'
 import { measureRecord } from '../../core/measure/measureRecord'
 import { allowanceFor } from '../../core/measure/sizes'
 import { fieldChanges } from '../../core/record/clientChanges'
@@ -76,7 +76,7 @@ export const useFitting = defineStore('fitting', () => {
   )
   /** day by which it is judged: what was asked and cleared lapses */
   const today = computed(() => format(new Date(), 'yyyy-MM-dd'))
-  const risk = computed<Risk>(() => riskOf(record.value, judgedOn(record.value, today.value)))
+  const risk = computed<Risk>(() => riskOf(record.value, today.value))
 
   /** A role without the story takes the server's word for what follows from it. */
   const seesAll = computed(() => session.may('clients.see'))

@@ -1,5 +1,5 @@
 import { layerSchema, type Layer } from '../kinds/layers/all'
-import { mainAmount } from '../kinds/layers/amount'
+import { mainAmount, mainRule } from '../kinds/layers/amount'
 import { plainDevice } from '../device/buildDevice'
 import { parseWith } from '../record/parse'
 import type { Command } from '../record/commands'
@@ -8,7 +8,7 @@ import type { Side } from '../tables/vocabulary'
 import { withReason } from './becauseOf'
 import type { Change, Entry } from './entry'
 import { FULLNESS } from './isMet'
-import { liftsOnceAsked, sidesOf } from './lifts'
+import { feetOfChange, liftsOnceAsked, sidesOf } from './lifts'
 import { isSamePart } from './samePart'
 
 type ChangeOf<K extends string> = Extract<Change, Record<K, unknown>>
@@ -32,7 +32,7 @@ export function applyChange(record: FittingRecord, entry: Entry): Command[] {
   if ('layer' in change) return perFoot((device) => withLayer(device, change, code))
   if ('post' in change) return perFoot((device) => withPost(device, change, code))
   if ('heelLiftMm' in change) {
-    const lifts = liftsOnceAsked(record, sidesOf(record, foot), change)
+    const lifts = liftsOnceAsked(record, feetOfChange(record, foot, change), change)
     return perFoot(
       (device, side) => reasoned({ ...device, heelLiftMm: lifts[side]! }, ['heelLift'], code),
       Object.keys(lifts) as Side[],
@@ -94,36 +94,50 @@ const reasoned = (
   },
 })
 
-/** A layer as asked; one that is there already and stronger keeps its amount and gets the reason too. */
+/**
+ * A layer as asked. One that is there already keeps what was set by hand, where it lies and how it is made; its
+ * amount is raised to what was asked, never lowered, and it gets the reason too.
+ */
 function withLayer(device: Device, change: ChangeOf<'layer'>, code: string): Device {
-  const old = device.layers.find((l) => isSamePart(l, change))
   const asked = parseWith(layerSchema, { kind: change.layer, ...change.amounts })
-  const isStronger =
-    old?.on === true &&
-    Math.sign(mainAmount(old)) === Math.sign(mainAmount(asked)) &&
-    Math.abs(mainAmount(old)) > Math.abs(mainAmount(asked))
-  const kept: Layer = isStronger ? old : { ...asked, ...(old?.name && { name: old.name }) }
-  const layer = { ...kept, because: withReason(old?.because, code) } as Layer
-  return {
-    ...device,
-    layers: old ? device.layers.map((l) => (l === old ? layer : l)) : [...device.layers, layer],
-  }
+  const old = device.layers.find((l) => isSamePart(l, change))
+  if (!old)
+    return {
+      ...device,
+      layers: [...device.layers, { ...asked, because: withReason(undefined, code) }],
+    }
+  const { key } = mainRule(asked)
+  const [is, wanted] = [mainAmount(old), mainAmount(asked)]
+  const isSameWay = Math.sign(is) === Math.sign(wanted)
+  const isEnough = old.on && isSameWay && Math.abs(is) >= Math.abs(wanted)
+  const layer = {
+    ...old,
+    on: true,
+    ...(!isEnough && { [key]: wanted }),
+    ...Object.fromEntries(Object.entries(change.amounts).filter(([, asks]) => asks === true)),
+    because: withReason(old.on && isSameWay ? old.because : undefined, code),
+  } as Layer
+  return { ...device, layers: device.layers.map((l) => (l === old ? layer : l)) }
 }
 
-/** A post as asked; one to the same side that is steeper already keeps its angle. */
+/**
+ * A post as asked; one to the same side that is steeper already keeps its angle. Posts to the other side at that
+ * place go: they would push against it.
+ */
 function withPost(device: Device, { post }: ChangeOf<'post'>, code: string): Device {
-  const old = device.posts.find((p) => p.at === post.at)
-  const isSameWay = old !== undefined && Math.sign(old.angleDeg) === Math.sign(post.angleDeg)
-  const asked: Post = { style: 'extrinsic', ...(isSameWay && old), ...post }
-  const angleDeg =
-    isSameWay && Math.abs(old.angleDeg) > Math.abs(post.angleDeg) ? old.angleDeg : post.angleDeg
-  return {
-    ...device,
-    posts: [
-      ...device.posts.filter((p) => p !== old),
-      { ...asked, angleDeg, because: withReason(isSameWay ? old.because : undefined, code) },
-    ],
+  const there = device.posts.filter((p) => p.at === post.at)
+  const old = there.find((p) => Math.sign(p.angleDeg) === Math.sign(post.angleDeg))
+  const isSteeper = old !== undefined && Math.abs(old.angleDeg) > Math.abs(post.angleDeg)
+  const next: Post = {
+    style: 'extrinsic',
+    ...old,
+    ...post,
+    ...(isSteeper && { angleDeg: old.angleDeg }),
+    because: withReason(old?.because, code),
   }
+  const goes = (p: Post) =>
+    p === old || (p.at === post.at && Math.sign(p.angleDeg) !== Math.sign(post.angleDeg))
+  return { ...device, posts: [...device.posts.filter((p) => !goes(p)), next] }
 }
 
 /** Shell, cup and cover as asked: a deeper cup, a thicker cover and a thinner shell that were there stay. */

@@ -25,7 +25,7 @@ export function changeWords(change: Change | null, rows: MaterialRows): string |
   if ('post' in change)
     return `${change.post.at} post ${Math.abs(change.post.angleDeg)}° ${change.post.angleDeg > 0 ? 'varus' : 'valgus'}`
   if ('heelLiftMm' in change)
-    return `heel lift ${change.heelLiftMm} mm${change.overOther ? ' over the other' : ''}`
+    return `heel lift ${change.heelLiftMm} mm${change.overOther ? ' over the other' : change.onBoth ? ' under both' : ''}`
   if ('device' in change) return deviceKindWords(change.device).toLowerCase()
   if ('shell' in change)
     return Object.entries(change.shell)

@@ -98,7 +98,9 @@ function twice(device: Device, at: string): DeviceClash[] {
     out.push({
       code: 'skives-doubled',
       kind: 'watch',
-      words: `${skives.map((l) => LAYERS.of(l.kind).name.toLowerCase()).join(' and ')} cut the same heel: what they raise adds up. Choose one.`,
+      words:
+        `${skives.map((l) => LAYERS.of(l.kind).name.toLowerCase()).join(' and ')}` +
+        `cut the same heel: what they raise adds up. Choose one.`,
       triggers: [`${at}.layers`],
     })
   if (has(device, PADS).length > 0 && has(device, ['metBar']).length > 0)
@@ -127,7 +129,9 @@ function twice(device: Device, at: string): DeviceClash[] {
     out.push({
       code: 'post-against-skive',
       kind: 'watch',
-      words: `A ${isVarus ? 'varus' : 'valgus'} post and a ${outer ? 'lateral' : 'medial'} skive push the same heel to opposite sides. Keep one.`,
+      words:
+        `A ${isVarus ? 'varus' : 'valgus'} post and a ${outer ? 'lateral' : 'medial'}` +
+        `skive push the same heel to opposite sides. Keep one.`,
       triggers: [`${at}.posts`, `${at}.layers`],
     })
   const pushes = has(device, ['medialSkive', 'threePlaneShave']).length > 0
@@ -170,7 +174,9 @@ function walls(
         code: 'cup-at-ankle',
         about: inner,
         kind: 'watch',
-        words: `The ${inner} wall of the cup stands ${cupMm.toFixed(0)} mm, the ankle bone was measured at ${bone.toFixed(0)}. It would press there.`,
+        words:
+          `The ${inner} wall of the cup stands ${cupMm.toFixed(0)} mm,` +
+          `the ankle bone was measured at ${bone.toFixed(0)}. It would press there.`,
         triggers: [`${at}.outline.heelCupMm`, `feet.${side}.readings`],
         figures: ankle.figures(),
       })
@@ -193,7 +199,9 @@ function walls(
     out.push({
       code: 'top-line-at-navicular',
       kind: 'watch',
-      words: `The inner top line stands ${topMm.toFixed(0)} mm, the navicular was measured at ${navicular.toFixed(0)}. Its edge would lie on the bone.`,
+      words:
+        `The inner top line stands ${topMm.toFixed(0)} mm,` +
+        `the navicular was measured at ${navicular.toFixed(0)}. Its edge would lie on the bone.`,
       triggers: [`${at}.outline.medialTopMm`, `feet.${side}.readings`],
       figures: [{ words: 'navicular', value: topMm, limit: navicular, unit: 'mm' }],
     })

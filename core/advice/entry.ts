@@ -9,8 +9,9 @@ export type Change =
   | { layer: Layer['kind']; amounts: Record<string, number | boolean | number[]> }
   | { post: Pick<Post, 'at' | 'angleDeg'> & { style?: Post['style'] } }
   | {
-      /** least lift under the heel, or how much it stands over the other one */
+      /** least lift under the heel; with `onBoth` under both, with `overOther` more than under the other one */
       heelLiftMm: number
+      onBoth?: true
       overOther?: true
     }
   | { device: DeviceKind }

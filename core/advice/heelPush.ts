@@ -17,6 +17,10 @@ export interface HeelPush {
     'heel everted' | 'heel inverted' | 'complaint' | 'contradictory' | 'both hurt' | 'nothing'
 }
 
+/** May an inner side that hurts be pushed? Not under a heel that stands inverted: the gap below it may be filled. */
+export const mayPushInner = ({ to, because }: HeelPush): boolean =>
+  to === 'medial' && because !== 'heel inverted'
+
 /**
  * A heel is pushed to one side at a time, whatever the school. The lean of the heel in stance decides first: an
  * everted heel that hurts outside is pinched there, and a push from outside would roll it in further. Else the
@@ -38,8 +42,10 @@ export function heelPush(
   const leanDeg = exam.relaxed?.meanDeg ?? 0
   if (leanDeg <= limit.of('evertedDeg')) return { to: 'medial', because: 'heel everted' }
   const [inner, outer] = [hurts(...INNER_SIDE), hurts(...OUTER_SIDE)]
-  if (!outer) return { to: 'medial', because: inner ? 'complaint' : 'nothing' }
-  if (leanDeg >= limit.of('invertedDeg')) return { to: 'lateral', because: 'heel inverted' }
+  const inverted = leanDeg >= limit.of('invertedDeg')
+  if (!outer)
+    return { to: 'medial', because: inverted ? 'heel inverted' : inner ? 'complaint' : 'nothing' }
+  if (inverted) return { to: 'lateral', because: 'heel inverted' }
   if (!inner) return { to: 'lateral', because: 'complaint' }
   const [i, o] = [inner.score ?? 0, outer.score ?? 0]
   if (i === o) return { to: null, because: 'both hurt' }

@@ -5,7 +5,7 @@ import type { Device, FittingRecord } from '../record/schema'
 import { otherSide, type Side } from '../tables/vocabulary'
 import { serves } from './becauseOf'
 import type { Change } from './entry'
-import { liftLimitMm, liftOf, sidesOf } from './lifts'
+import { feetOfChange, liftLimitMm, liftOf } from './lifts'
 import { isSamePart } from './samePart'
 
 /** How much of a device each kind is: a fuller one holds what a lesser one was suggested for. */
@@ -34,7 +34,7 @@ export function isMet(
     )
   if ('exercise' in change)
     return (record.handover?.exercises ?? []).some((e) => e.what === change.exercise)
-  return sidesOf(record, foot).every((side) => isMetOn(record, side, change, code))
+  return feetOfChange(record, foot, change).every((side) => isMetOn(record, side, change, code))
 }
 
 function isMetOn(
@@ -79,6 +79,9 @@ function isEnough(
   layer: Layer,
   { amounts }: Extract<Change, { layer: unknown }>,
 ): boolean {
+  const has = layer as unknown as Record<string, unknown>
+  if (Object.entries(amounts).some(([part, asked]) => asked === true && has[part] !== true))
+    return false
   const { key } = mainRule(layer)
   const wanted = amounts[key]
   if (typeof wanted !== 'number') return true

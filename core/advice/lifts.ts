@@ -2,6 +2,7 @@ import type { FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
 import { otherSide, SIDES, type Side } from '../tables/vocabulary'
 import { reasonsOf } from './becauseOf'
+import type { Change } from './entry'
 
 /** The rule that lets one heel stand higher than the other. */
 export const LEG_LIFT = 'leg-lift'
@@ -9,6 +10,10 @@ export const LEG_LIFT = 'leg-lift'
 /** The feet of a record that an entry is about. */
 export const sidesOf = (record: FittingRecord, foot: Side | 'both'): Side[] =>
   foot === 'both' ? SIDES.filter((side) => record.feet[side]) : [foot]
+
+/** The feet that a change is made on: a lift for a calf or an ankle goes under both, whichever foot asks. */
+export const feetOfChange = (record: FittingRecord, foot: Side | 'both', change: Change): Side[] =>
+  sidesOf(record, 'heelLiftMm' in change && change.onBoth ? 'both' : foot)
 
 /** Heel lift of a foot's device, mm. */
 export const liftOf = (record: FittingRecord, side: Side): number =>

@@ -11,7 +11,7 @@ export const TOE_WORDS = ['', 'first', 'second', 'third', 'fourth', 'fifth'] as 
  * For instance toes 3 and 4 give [3, 4]; all five toes give 'untold'
  */
 export function webSpaceOf({ f, numb }: FootContext): readonly [number, number] | 'untold' | null {
-  const toes = f.numbness?.toes ?? []
+  const toes = [...new Set(f.numbness?.toes)].sort((a, b) => a - b)
   if (toes.length === 2 && toes[1]! - toes[0]! === 1) return [toes[0]!, toes[1]!]
   if (toes.length > 0) return 'untold'
   return numb('lesserToes', 'secondMetHead', 'thirdMetHead', 'fourthMetHead') ? 'untold' : null

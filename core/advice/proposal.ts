@@ -4,6 +4,7 @@ import type { School, Side } from '../tables/vocabulary'
 import { judge } from './advise'
 import { applyChange } from './applyChange'
 import type { Entry } from './entry'
+import { feetOfChange } from './lifts'
 
 /** A device that a school would build for a foot, with the reason of every amount. */
 export interface Proposal {
@@ -38,7 +39,7 @@ export function proposeDevice(record: FittingRecord, side: Side, school: School)
       entry.lesser ||
       !shapes(entry) ||
       (entry.school !== school && entry.school !== 'all') ||
-      (entry.foot !== side && entry.foot !== 'both')
+      !feetOfChange(bare, entry.foot, entry.change!).includes(side)
     )
       continue
     const about = subjectOf(entry)
@@ -47,7 +48,7 @@ export function proposeDevice(record: FittingRecord, side: Side, school: School)
     const command = applyChange(
       { ...bare, feet: { ...bare.feet, [side]: { ...foot, device } } },
       { ...entry, foot: side },
-    )[0]
+    ).find((c) => c.kind === 'part.put' && c.part === `device.${side}`)
     if (command?.kind !== 'part.put') continue
     device = command.content as Device
     reasons.push(entry)

@@ -132,7 +132,7 @@ export function recordContext(record: FittingRecord, day?: string): RecordContex
     today,
     norms: normsOf(record),
     child: isChild(record.client, record.visit?.on),
-    risk: riskOf(record, today),
+    risk: riskOf(record, day),
     recheck: activity?.recheck ?? null,
     springs: activity?.springs ?? false,
     boot: isBootActivity(record.story?.activity),

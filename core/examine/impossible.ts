@@ -37,14 +37,18 @@ export function impossiblePairs(
   if (straight !== undefined && bent !== undefined && bent < straight - NOTHING_DEG)
     out.push({
       code: 'bent-below-straight',
-      words: `The {side} ankle bends ${said(bent)} with a bent knee and ${said(straight)} with a straight one: the bent knee gives more, never less. Take both again.`,
+      words:
+        `The {side} ankle bends ${said(bent)} with a bent knee and ${said(straight)} with a straight one:` +
+        `the bent knee gives more, never less. Take both again.`,
       of: ['ankleKneeBentDeg', 'ankleKneeStraightDeg'],
     })
   const [unloaded, loaded] = [of('firstToeUnloadedDeg'), of('firstToeLoadedDeg')]
   if (unloaded !== undefined && loaded !== undefined && loaded > unloaded + NOTHING_DEG)
     out.push({
       code: 'loaded-over-unloaded',
-      words: `The {side} big toe bends ${said(loaded)} under load and ${said(unloaded)} in the air: load never gives more. Take both again.`,
+      words:
+        `The {side} big toe bends ${said(loaded)} under load and ${said(unloaded)} in the air:` +
+        `load never gives more. Take both again.`,
       of: ['firstToeLoadedDeg', 'firstToeUnloadedDeg'],
     })
   const [eversion, relaxed, tibia] = [of('eversionDeg'), of('rcspDeg'), of('tibialVarumDeg')]
@@ -53,7 +57,9 @@ export function impossiblePairs(
     if (left < -NOTHING_DEG)
       out.push({
         code: 'eversion-below-nothing',
-        words: `The {side} heel stands ${said(-left)} further out than its eversion of ${said(eversion)} lets it go. Take eversion, stance and shin again.`,
+        words:
+          `The {side} heel stands ${said(-left)} further out than its eversion of ${said(eversion)}` +
+          `lets it go. Take eversion, stance and shin again.`,
         of: ['eversionDeg', 'rcspDeg', 'tibialVarumDeg'],
       })
   }
@@ -65,7 +71,9 @@ export function impossiblePairs(
   )
     out.push({
       code: 'stance-contradicts',
-      words: `The {side} heel stands ${said(relaxed)} inverted, yet ${against.map(([, w]) => w).join(' and ')}: these contradict each other. Look at the heel line again, then at the rest.`,
+      words:
+        `The {side} heel stands ${said(relaxed)} inverted, yet ${against.map(([, w]) => w).join(' and ')}:` +
+        `these contradict each other. Look at the heel line again, then at the rest.`,
       of: ['rcspDeg', ...against.map(([key]) => key)],
     })
   return out

@@ -95,11 +95,11 @@ function gradeOf(record: FittingRecord, loss: boolean | null, flow: boolean | nu
  *
  * For instance `riskOf(record with diabetes, 8 of 10 points felt, both pulses)` is grade 1, blocked false
  */
-export function riskOf(record: FittingRecord, today = judgedOn(record)): Risk {
+export function riskOf(record: FittingRecord, today?: string): Risk {
   const loss = lossOfSensation(record)
   const flow = reducedFlow(record)
   const grade = gradeOf(record, loss, flow)
-  const refers = referReasons(record, today)
+  const refers = referReasons(record, judgedOn(record, today))
   return {
     grade,
     lossOfSensation: loss,
@@ -155,9 +155,12 @@ function referReasons(record: FittingRecord, today: string | undefined): Refer[]
       add(`pulse-${side}`, `no pulse felt on the ${side} foot`, `${at}.pulses`)
     if (f.hotJoint === 'present')
       add(`hot-joint-${side}`, `a hot joint in the ${side} foot`, `${at}.hotJoint`)
-    if (f.swelling === 'present' && f.skin === 'hot')
-      add(`hot-swollen-${side}`, `the ${side} foot is hot and swollen`, `${at}.swelling`)
-    if (f.skin === 'hot') add(`hot-${side}`, `the ${side} foot is hot to the touch`, `${at}.skin`)
+    if (f.skin === 'hot')
+      add(
+        `hot-${side}`,
+        `the ${side} foot is hot ${f.swelling === 'present' ? 'and swollen' : 'to the touch'}`,
+        `${at}.skin`,
+      )
     if (f.heelRaise && (f.heelRaise.count === 0 || f.heelRaise.inverts === false))
       add(
         `heel-raise-${side}`,

@@ -69,9 +69,11 @@ const unique = (words: (string | null)[]) => [
  * What was found, what is proposed and what else could be done, in the client's words. Cautions
  * stay with the fitter; a child's foot is never called low or rolled in.
  *
+ * @param today day by which clearances count or have lapsed; the visit's where absent
+ *
  * For instance `clientPicture(record).between` is 'Your right foot is 4 mm longer.'
  */
-export function clientPicture(record: FittingRecord): ClientPicture {
+export function clientPicture(record: FittingRecord, today?: string): ClientPicture {
   const child = isChild(record.client, record.visit?.on)
   const norms = normsOf(record)
   const measure = measureRecord(record, allowanceFor(record.story?.activity, norms))
@@ -96,7 +98,7 @@ export function clientPicture(record: FittingRecord): ClientPicture {
   ) as ClientPicture['feet']
   const gap = measure.differences.footLengthMm
   const said = SIDES.map((side) => foundIn(record, side, child))
-  const proposed = proposedWords(record)
+  const proposed = proposedWords(record, today)
   return {
     feet,
     between:
@@ -109,10 +111,10 @@ export function clientPicture(record: FittingRecord): ClientPicture {
     means: unique(said.flat().map((s) => s.means)),
     proposed: proposed.words,
     isDecided: proposed.isDecided,
-    instead: insteadWords(record)
+    instead: insteadWords(record, today)
       .filter((words) => !proposed.words.includes(words))
       .slice(0, 4),
-    takes: takesWords(record),
+    takes: takesWords(record, today),
     hurts: (record.story?.complaints ?? []).map((c) => ({
       side: c.foot,
       words: PLACES[c.at].plain,
@@ -125,12 +127,15 @@ const isMade = (record: FittingRecord, side: Side) =>
   record.feet[side]?.device !== undefined && record.feet[side]!.device!.kind !== 'none'
 
 /** Suggestions that are still to be weighed up: what was set aside is not among them. */
-const openSuggestions = (record: FittingRecord) =>
-  ledgerOf(record).open.filter((e) => e.kind === 'suggest')
+const openSuggestions = (record: FittingRecord, today?: string) =>
+  ledgerOf(record, [], today).open.filter((e) => e.kind === 'suggest')
 
 /** What was decided is proposed; where somebody else looks first, that and nothing else. */
-function proposedWords(record: FittingRecord): { words: string[]; isDecided: boolean } {
-  if (riskOf(record).blocked)
+function proposedWords(
+  record: FittingRecord,
+  today?: string,
+): { words: string[]; isDecided: boolean } {
+  if (riskOf(record, today).blocked)
     return {
       words: ['first somebody entitled to it has a look; until then nothing is made'],
       isDecided: true,
@@ -147,16 +152,16 @@ function proposedWords(record: FittingRecord): { words: string[]; isDecided: boo
     ...made.flatMap((side) => plainParts(record.feet[side]!.device)),
   ])
   if (decided.length > 0) return { words: decided.slice(0, 5), isDecided: true }
-  const open = openSuggestions(record).filter((e) => !e.lesser)
+  const open = openSuggestions(record, today).filter((e) => !e.lesser)
   const could = unique(open.map((e) => plain(e.change))).slice(0, 5)
   return could.length > 0
     ? { words: could, isDecided: false }
     : { words: ['nothing is needed'], isDecided: true }
 }
 
-function insteadWords(record: FittingRecord): string[] {
-  if (riskOf(record).blocked) return []
-  const lesser = openSuggestions(record).filter((e) => e.lesser)
+function insteadWords(record: FittingRecord, today?: string): string[] {
+  if (riskOf(record, today).blocked) return []
+  const lesser = openSuggestions(record, today).filter((e) => e.lesser)
   const made = SIDES.some((side) => isMade(record, side))
   return unique([
     ...lesser.map((e) => plain(e.change)),
@@ -169,8 +174,8 @@ function insteadWords(record: FittingRecord): string[] {
 const ANY_DAY = '2026-01-01'
 
 /** How long it takes, as far as the record says it. */
-function takesWords(record: FittingRecord): string[] {
-  if (riskOf(record).blocked) return []
+function takesWords(record: FittingRecord, today?: string): string[] {
+  if (riskOf(record, today).blocked) return []
   const { promisedOn } = record.making ?? {}
   const made = SIDES.some((side) => isMade(record, side))
   const days = wearInPlan(record, ANY_DAY).length

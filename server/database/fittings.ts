@@ -2,7 +2,7 @@ import { localDay } from '../http/day'
 import { UNKNOWN_WEARER, type Wearer } from '../../core/record/stepState'
 import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf } from '../../core/advice/cautions'
-import { judgedOn, riskOf } from '../../core/examine/risk'
+import { riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
 import { stampContent, type Stamp } from '../../core/record/stamps'
 import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
@@ -196,7 +196,7 @@ export async function readFitting(
   return {
     ...state,
     cautions: cautionsOf(record, localDay()),
-    blocked: riskOf(record, judgedOn(record, localDay())).blocked,
+    blocked: riskOf(record, localDay()).blocked,
     wearer: wearerOf(record, tables),
   }
 }

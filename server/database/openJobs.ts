@@ -4,7 +4,7 @@ import { setImmediate as pause } from 'node:timers/promises'
 import { isOver, jobSteps, type Making } from '../../core/bench/jobSteps'
 import { wearerOf } from '../../core/bench/wearer'
 import { deviceKindWords } from '../../core/device/deviceWords'
-import { judgedOn, riskOf } from '../../core/examine/risk'
+import { riskOf } from '../../core/examine/risk'
 import { joinRecord } from '../../core/record/parts'
 import type { ShopTables } from '../../core/record/tables'
 import { SIDES } from '../../core/tables/vocabulary'
@@ -107,7 +107,7 @@ function jobOf(
     jobsVersion: r.jobs_version ?? 0,
     making: record.making ?? {},
     makingVersion: r.making_version ?? 0,
-    blocked: riskOf(record, judgedOn(record, localDay())).blocked,
+    blocked: riskOf(record, localDay()).blocked,
     wearer: wearerOf(record, tables),
   }
 }

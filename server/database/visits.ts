@@ -1,7 +1,7 @@
-import { judgedOn, riskOf } from '../../core/examine/risk'
+import { riskOf } from '../../core/examine/risk'
 import { joinRecord } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
-import type { Client as ClientDetails, FittingRecord } from '../../core/record/schema'
+import type { Client as ClientDetails } from '../../core/record/schema'
 import { localDay } from '../http/day'
 import type { VisitRow, VisitState } from '../../shared/contracts'
 import type { Asked, At } from './places'
@@ -54,8 +54,6 @@ interface Row {
   chosen: boolean | null
 }
 
-const isBlocked = (record: FittingRecord) => riskOf(record, judgedOn(record, localDay())).blocked
-
 const toVisit = (r: Row): VisitRow => ({
   id: r.id,
   fittingId: r.fitting_id,
@@ -71,7 +69,10 @@ const toVisit = (r: Row): VisitRow => ({
   version: r.version,
   placeId: r.place_id,
   stations: stationsDone((part) => r.parts?.includes(part) ?? false, Boolean(r.chosen)),
-  blocked: isBlocked(joinRecord({ ...partsOf(r.told), visit: { on: r.opened_on } }, r.details)),
+  blocked: riskOf(
+    joinRecord({ ...partsOf(r.told), visit: { on: r.opened_on } }, r.details),
+    localDay(),
+  ).blocked,
 })
 
 /** Fittings of the last 60 days that are begun and not handed over, newest first. */

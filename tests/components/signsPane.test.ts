@@ -128,6 +128,14 @@ describe('what was asked long ago', () => {
     expect(fitting.record.story!.signs!.calfSwollen).toBe('yes')
     expect(textOf(wrapper)).not.toContain('ask again')
   })
+  test('answering one renews none of the others', async () => {
+    const made = record(Object.fromEntries(SIGNS.all.map((s) => [s.kind, 'no' as const])))
+    made.story!.signsOn = '2025-01-07'
+    const opened = await open(made)
+    await say(opened, WOUND.ask, 'no')
+    expect(opened.fitting.record.story!.signs).toEqual({ openWound: 'no' })
+    expect(opened.fitting.record.story!.signsOn).toBe(opened.fitting.today)
+  })
   test('a clearance from then no longer lets anything be made', async () => {
     const made = record({ openWound: 'yes' })
     const clearance = { code: 'sign-openWound', by: 'Dr Amsel Thorn' }

@@ -80,3 +80,17 @@ test('what was told in an earlier fitting is asked again until it is confirmed',
   expect(story()).toMatchObject({ conditions: ['bloodThinners'], healthOn: fitting.today })
   expect(textOf(wrapper)).not.toContain('Told on')
 })
+
+test('one thing that changed confirms none of the others', async () => {
+  const { wrapper, story } = await open((s) => {
+    s.conditions = ['bloodThinners']
+    s.healthOn = '2025-03-01'
+  })
+  await button(wrapper, CONDITIONS.of('diabetes').name).trigger('click')
+  await nextTick()
+  expect(story()).toMatchObject({
+    conditions: ['bloodThinners', 'diabetes'],
+    healthOn: '2025-03-01',
+  })
+  expect(textOf(wrapper)).toContain('Told on 2025-03-01')
+})

@@ -3,11 +3,11 @@ import { computed, ref } from 'vue'
 import { riskOf } from '../../../core/examine/risk'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import type { ChoiceKey, Findings } from '../../../core/kinds/findings/all'
-import { SIDES, type Side } from '../../../core/tables/vocabulary'
+import type { Side } from '../../../core/tables/vocabulary'
 import ChoiceRow from './ChoiceRow.vue'
+import FindingRow from './FindingRow.vue'
 import { choicesOf } from './findingGroups'
 import DraftField from '~/components/DraftField.vue'
-import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import PlainButton from '~/components/PlainButton.vue'
 
@@ -67,33 +67,30 @@ const GRADES = [
   </div>
   <section class="card scroll feel">
     <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
-    <div class="row">
-      <span><b>Points felt, of ten</b><span class="muted small">filament, eyes closed</span></span>
-      <span
-        v-for="side in SIDES"
-        :key="side"
-        class="opts"
-        role="group"
-        :aria-label="`${side} points felt`"
-        ><SideMark :side="side" /><PlainButton
-          v-for="n in 11"
-          :key="n"
-          class="opt thin"
-          :aria-pressed="of(side).sensationFelt === n - 1"
-          :disabled="fitting.readOnly"
-          @click="
-            emit(
-              'set',
-              side,
-              { sensationFelt: of(side).sensationFelt === n - 1 ? undefined : n - 1 },
-              'points felt',
-            )
-          "
-        >
-          {{ n - 1 }}
-        </PlainButton></span
+    <FindingRow
+      v-slot="{ side }"
+      name="Points felt, of ten"
+      how="filament, eyes closed"
+      of="points felt"
+    >
+      <PlainButton
+        v-for="n in 11"
+        :key="n"
+        class="opt thin"
+        :aria-pressed="of(side).sensationFelt === n - 1"
+        :disabled="fitting.readOnly"
+        @click="
+          emit(
+            'set',
+            side,
+            { sensationFelt: of(side).sensationFelt === n - 1 ? undefined : n - 1 },
+            'points felt',
+          )
+        "
       >
-    </div>
+        {{ n - 1 }}
+      </PlainButton>
+    </FindingRow>
     <ChoiceRow
       v-for="choice in choicesOf('skin')"
       :key="choice.kind"
@@ -104,26 +101,18 @@ const GRADES = [
       :value="(s: Side) => of(s)[choice.kind]"
       @set="(s: Side, v) => emit('choose', choice.kind, s, v)"
     />
-    <div class="row">
-      <span><b>Toes that go numb</b><span class="muted small">1 is the great toe</span></span>
-      <span
-        v-for="side in SIDES"
-        :key="side"
-        class="opts"
-        role="group"
-        :aria-label="`${side} numb toes`"
-        ><SideMark :side="side" /><PlainButton
-          v-for="n in 5"
-          :key="n"
-          class="opt"
-          :aria-pressed="of(side).numbness?.toes.includes(n) ?? false"
-          :disabled="fitting.readOnly"
-          @click="toe(side, n)"
-        >
-          {{ n }}
-        </PlainButton></span
+    <FindingRow v-slot="{ side }" name="Toes that go numb" how="1 is the great toe" of="numb toes">
+      <PlainButton
+        v-for="n in 5"
+        :key="n"
+        class="opt"
+        :aria-pressed="of(side).numbness?.toes.includes(n) ?? false"
+        :disabled="fitting.readOnly"
+        @click="toe(side, n)"
       >
-    </div>
+        {{ n }}
+      </PlainButton>
+    </FindingRow>
     <ChoiceRow
       name="When numb"
       :options="[
@@ -135,60 +124,54 @@ const GRADES = [
       :value="(s: Side) => of(s).numbness?.when"
       @set="(s: Side, v) => numb(s, { when: v as 'always' })"
     />
-    <div class="row">
-      <span><b>Feeling returns, min</b><span class="muted small">out of the footwear</span></span>
-      <span v-for="side in SIDES" :key="side" class="opts"
-        ><SideMark :side="side" /><DraftField
-          class="count"
-          inputmode="numeric"
-          :value="of(side).numbness?.returnsWithinMin"
-          :disabled="fitting.readOnly"
-          :aria-label="`${side} minutes until feeling returns`"
-          @keep="
-            (t: string) =>
-              number(side, t, 0, 2000, 'minutes', (v) => numb(side, { returnsWithinMin: v }))
-          "
-        />
-        <PlainButton
-          class="opt"
-          :aria-pressed="of(side).numbness?.bothLikeStocking === true"
-          :disabled="fitting.readOnly"
-          @click="
-            numb(side, { bothLikeStocking: of(side).numbness?.bothLikeStocking ? undefined : true })
-          "
-        >
-          both like a stocking
-        </PlainButton></span
+    <FindingRow v-slot="{ side }" name="Feeling returns, min" how="out of the footwear">
+      <DraftField
+        class="count"
+        inputmode="numeric"
+        :value="of(side).numbness?.returnsWithinMin"
+        :disabled="fitting.readOnly"
+        :aria-label="`${side} minutes until feeling returns`"
+        @keep="
+          (t: string) =>
+            number(side, t, 0, 2000, 'minutes', (v) => numb(side, { returnsWithinMin: v }))
+        "
+      />
+      <PlainButton
+        class="opt"
+        :aria-pressed="of(side).numbness?.bothLikeStocking === true"
+        :disabled="fitting.readOnly"
+        @click="
+          numb(side, { bothLikeStocking: of(side).numbness?.bothLikeStocking ? undefined : true })
+        "
       >
-    </div>
-    <div class="row">
-      <span><b>Calf</b><span class="muted small">fullest height, mm; shape</span></span>
-      <span v-for="side in SIDES" :key="side" class="opts"
-        ><SideMark :side="side" /><DraftField
-          class="count"
-          inputmode="numeric"
-          :value="of(side).calf?.lowMm"
-          :disabled="fitting.readOnly"
-          :aria-label="`${side} calf height, mm`"
-          @keep="
-            (t: string) =>
-              number(side, t, 100, 500, 'calf height', (v) =>
-                emit('set', side, { calf: { ...of(side).calf, lowMm: v } }, 'calf height'),
-              )
-          "
-        />
-        <PlainButton
-          v-for="shape in ['slim', 'usual', 'full'] as const"
-          :key="shape"
-          class="opt"
-          :aria-pressed="of(side).calf?.shape === shape"
-          :disabled="fitting.readOnly"
-          @click="emit('set', side, { calf: { ...of(side).calf, shape } }, 'calf shape')"
-        >
-          {{ shape }}
-        </PlainButton></span
+        both like a stocking
+      </PlainButton>
+    </FindingRow>
+    <FindingRow v-slot="{ side }" name="Calf" how="fullest height, mm; shape">
+      <DraftField
+        class="count"
+        inputmode="numeric"
+        :value="of(side).calf?.lowMm"
+        :disabled="fitting.readOnly"
+        :aria-label="`${side} calf height, mm`"
+        @keep="
+          (t: string) =>
+            number(side, t, 100, 500, 'calf height', (v) =>
+              emit('set', side, { calf: { ...of(side).calf, lowMm: v } }, 'calf height'),
+            )
+        "
+      />
+      <PlainButton
+        v-for="shape in ['slim', 'usual', 'full'] as const"
+        :key="shape"
+        class="opt"
+        :aria-pressed="of(side).calf?.shape === shape"
+        :disabled="fitting.readOnly"
+        @click="emit('set', side, { calf: { ...of(side).calf, shape } }, 'calf shape')"
       >
-    </div>
+        {{ shape }}
+      </PlainButton>
+    </FindingRow>
   </section>
 </template>
 
@@ -210,26 +193,6 @@ const GRADES = [
 }
 .feel {
   flex: 1;
-}
-.row {
-  display: grid;
-  grid-template-columns: 176px 1fr 1fr;
-  gap: 10px;
-  align-items: center;
-  padding: 4px 12px;
-  border-top: 1px solid var(--hairline);
-  min-height: 44px;
-}
-.row b {
-  display: block;
-  font-size: 13px;
-  line-height: 16px;
-}
-.opts {
-  display: flex;
-  gap: 4px;
-  align-items: center;
-  flex-wrap: wrap;
 }
 .opt {
   min-height: 34px;

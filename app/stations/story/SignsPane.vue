@@ -21,21 +21,27 @@ const isOld = computed(() =>
     fitting.norms.ruleThresholds['signs-not-asked.days'],
   ),
 )
-const left = computed(() =>
-  asked.value.filter((s) => {
-    const answer = story.value.signs?.[s]
-    return answer === undefined || (isOld.value && answer === 'no')
-  }),
-)
+/** The answer that counts today. */
+const answerOf = (sign: Sign): 'yes' | 'no' | undefined => {
+  const said = story.value.signs?.[sign]
+  return isOld.value && said === 'no' ? undefined : said
+}
+const left = computed(() => asked.value.filter((s) => answerOf(s) === undefined))
+/** Day of the oldest answer that still counts. */
+const askedOn = () => (isOld.value ? fitting.today : (story.value.signsOn ?? fitting.today))
 const clearanceOf = (code: string) => story.value.clearances!.findLast((c) => c.code === code)!
 const open = computed(() => fitting.risk.refers.filter((r) => !r.cleared))
 const done = computed(() => fitting.risk.refers.filter((r) => r.cleared))
 const by = ref('')
 const words = ref('')
 const answer = (sign: Sign, value: 'yes' | 'no') => {
-  const { [sign]: old, ...rest } = story.value.signs ?? {}
+  const { [sign]: _, ...others } = story.value.signs ?? {}
+  // What was asked too long ago was not asked: answering one does not renew the others.
+  const rest = isOld.value
+    ? Object.fromEntries(Object.entries(others).filter(([, said]) => said === 'yes'))
+    : others
   put(
-    { signs: old === value ? rest : { ...rest, [sign]: value }, signsOn: fitting.today },
+    { signs: answerOf(sign) === value ? rest : { ...rest, [sign]: value }, signsOn: askedOn() },
     SIGNS.of(sign).refer,
   )
 }
@@ -46,7 +52,7 @@ const allNo = () =>
         ...Object.fromEntries(left.value.map((s) => [s, 'no' as const])),
         ...story.value.signs,
       },
-      signsOn: fitting.today,
+      signsOn: askedOn(),
     },
     'nothing of the kind',
   )
@@ -109,15 +115,15 @@ const withdraw = (code: string) =>
       <span role="group" :aria-label="SIGNS.of(s).ask"
         ><PlainButton
           class="tick"
-          :class="{ bad: story.signs?.[s] === 'yes' }"
-          :aria-pressed="story.signs?.[s] === 'yes'"
+          :class="{ bad: answerOf(s) === 'yes' }"
+          :aria-pressed="answerOf(s) === 'yes'"
           :disabled="fitting.readOnly"
           @click="answer(s, 'yes')"
         >
           yes</PlainButton
         ><PlainButton
           class="tick"
-          :aria-pressed="story.signs?.[s] === 'no'"
+          :aria-pressed="answerOf(s) === 'no'"
           :disabled="fitting.readOnly"
           @click="answer(s, 'no')"
         >

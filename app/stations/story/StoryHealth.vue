@@ -20,7 +20,8 @@ const toggle = (c: Condition) =>
       conditions: story.value.conditions.includes(c)
         ? story.value.conditions.filter((x) => x !== c)
         : [...story.value.conditions, c],
-      healthOn: fitting.today,
+      // The day of what was told first: a change of one thing confirms no other.
+      healthOn: story.value.healthOn ?? fitting.today,
     },
     CONDITIONS.of(c).name,
   )

@@ -1,6 +1,7 @@
 import { complaintsOf } from '../../record/health'
 import { standsFlat } from '../../examine/standsFlat'
 import { ageInYears } from '../../measure/ageAtVisit'
+import type { FittingRecord } from '../../record/schema'
 import { SIDES } from '../../tables/vocabulary'
 import { n, ofFoot, ofRecord, type FootContext, type FootRule, type RecordRule } from '../rule'
 
@@ -45,7 +46,7 @@ export const CHILDREN: readonly (FootRule | RecordRule)[] = [
     source: CHILD,
     strength: 'strong',
     when: ({ child, record }, limit) => {
-      const sides = heelsThatHurt(record.story?.complaints)
+      const sides = heelsThatHurt(record)
       return child && sides.length > 0
         ? {
             words:
@@ -64,7 +65,7 @@ export const CHILDREN: readonly (FootRule | RecordRule)[] = [
     source: CHILD,
     strength: 'usual',
     when: ({ child, record }) =>
-      child && heelsThatHurt(record.story?.complaints).length > 0
+      child && heelsThatHurt(record).length > 0
         ? {
             words:
               'A growing heel that hurts: a soft heel cushion under both heels takes the shock, in any shoe.',
@@ -93,11 +94,9 @@ export const CHILDREN: readonly (FootRule | RecordRule)[] = [
 ]
 
 /** Feet whose heel hurts where it grows. */
-const heelsThatHurt = (
-  complaints: readonly { foot: 'left' | 'right'; at: string; numb?: boolean | undefined }[] = [],
-) =>
+const heelsThatHurt = (record: FittingRecord) =>
   SIDES.filter((side) =>
-    complaints.some(
+    complaintsOf(record).some(
       (c) => c.foot === side && !c.numb && ['heelPlantar', 'heelBack', 'achilles'].includes(c.at),
     ),
   )

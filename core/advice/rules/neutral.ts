@@ -3,7 +3,7 @@ import { n, ofFoot, type FootRule } from '../rule'
 const suggest = { school: 'neutral', kind: 'suggest' } as const
 
 /** Angles are told and set in half degrees. */
-const whole = (deg: number) => Math.round(deg * 2) / 2
+const inHalfDegrees = (deg: number) => Math.round(deg * 2) / 2
 
 /** Hold the rearfoot near its neutral position and balance the forefoot to it. */
 export const NEUTRAL: readonly FootRule[] = [
@@ -46,10 +46,10 @@ export const NEUTRAL: readonly FootRule[] = [
       const across = forefootMm === null ? '' : `, ${n(forefootMm)} mm across`
       const why = rigid ? 'and the midfoot is stiff' : 'and it fits the complaint'
       return {
-        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° varus${across}, ${why}: balance ${n(whole(forefoot.meanDeg))}° of it in the cast.`,
+        words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° varus${across}, ${why}: balance ${n(inHalfDegrees(forefoot.meanDeg))}° of it in the cast.`,
         change: {
           layer: 'intrinsicForefootPost',
-          amounts: { angleDeg: whole(forefoot.meanDeg) },
+          amounts: { angleDeg: inHalfDegrees(forefoot.meanDeg) },
         },
         triggers: [at('findings.forefootDeg')],
       }
@@ -70,7 +70,7 @@ export const NEUTRAL: readonly FootRule[] = [
       const across = forefootMm === null ? '' : `, ${n(forefootMm)} mm across`
       const gives = firstRay?.rest === 'plantarflexed' && firstRay.stiffness === 'loose'
       // A first ray that gives holds part of the angle by itself.
-      const angleDeg = whole(forefoot.meanDeg * (gives ? limit.of('givingShare') : 1))
+      const angleDeg = inHalfDegrees(forefoot.meanDeg * (gives ? limit.of('givingShare') : 1))
       const why = gives ? '; the first ray gives, so only part of it is held' : ''
       return {
         words: `The ${side} forefoot is ${n(forefoot.meanDeg)}° valgus${across}${why}. Balance ${n(angleDeg)}° of it in the cast.`,

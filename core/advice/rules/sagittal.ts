@@ -27,7 +27,9 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
     source: 'sagittal: free the first ray before any tilt',
     strength: 'strong',
     when: ({ exam, f, device, side, at }, limit) =>
-      exam.firstToe === 'functionalLimit'
+      // A cut-out lets the ray down already: the two are never asked for together.
+      exam.firstToe === 'functionalLimit' &&
+      !device?.layers.some((l) => l.on && l.kind === 'firstRayCutOut')
         ? {
             words:
               `The ${side} big toe moves freely in the air and stops under load at ` +
@@ -137,8 +139,8 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
         ? `gives back ${n(liftTiltDeg(lift, arch, length))}° of it`
         : 'gives back some of it; how much is known with the arch length'
       return {
-        words: `The ${side} ankle itself is short by ${n(lacking)}°. A heel lift of ${lift} mm ${gives}.`,
-        change: { heelLiftMm: lift },
+        words: `The ${side} ankle itself is short by ${n(lacking)}°. A heel lift of ${lift} mm ${gives}; under both heels, so that no leg is lengthened.`,
+        change: { heelLiftMm: lift, onBoth: true },
         triggers: [at('findings.ankleKneeBentDeg'), at('findings.ankleKneeStraightDeg')],
       }
     },
@@ -171,8 +173,8 @@ export const SAGITTAL: readonly (FootRule | RecordRule)[] = [
       return {
         words:
           `${demand.words} A lift of ${n(mm)} mm in all under the ${c.side} heel takes ${n(givesDeg)}° ` +
-          'off that. Lift both heels alike, unless a leg asks otherwise.',
-        change: { heelLiftMm: mm },
+          'off that, under both heels alike.',
+        change: { heelLiftMm: mm, onBoth: true },
         triggers: demand.triggers,
       }
     },

@@ -2,7 +2,7 @@ import { SPOT_HALF_MM, SPOT_LENGTH_MM } from '../../kinds/layers/spot'
 import { plainDevice } from '../../device/buildDevice'
 import type { FootExamination } from '../../examine/examination'
 import type { Side } from '../../tables/vocabulary'
-import { INNER_SIDE, OUTER_SIDE } from '../heelPush'
+import { INNER_SIDE, mayPushInner, OUTER_SIDE } from '../heelPush'
 import { hasCallusUnderSecond, MARK_WORDS, soreSpots } from '../soreSpots'
 import { isNumbLasting } from '../../examine/numbLasting'
 import { TOE_WORDS, webSpaceOf } from '../numbToes'
@@ -47,7 +47,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress: push where the axis lies, amounts of the bench',
     strength: 'strong',
     when: ({ hurts, push, exam, f, side, at }, limit) => {
-      if (push.to !== 'medial' || !hurts(...INNER_SIDE)) return null
+      if (!mayPushInner(push) || !hurts(...INNER_SIDE)) return null
       // What is said is what was found, and each finding said is one that made the rule speak.
       const seen: [path: string, words: string][] = []
       if (exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg))
@@ -57,7 +57,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       if (seen.length === 0) return null
       const depthMm = limit.of(f.axis === 'medial' ? 'medialAxisDepthMm' : 'depthMm')
       return {
-        words: `The ${side} inner side hurts, and ${seen.map(([, words]) => words).join(' and ')}. A medial heel skive of ${depthMm} mm pushes where it unloads.`,
+        words:
+          `The ${side} inner side hurts, and ${seen.map(([, words]) => words).join(' and ')}. ` +
+          `A medial heel skive of ${depthMm} mm pushes where it unloads.`,
         change: { layer: 'medialSkive', amounts: { depthMm } },
         triggers: ['story.complaints', ...seen.map(([path]) => at(`findings.${path}`))],
       }
@@ -69,7 +71,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress, amounts of the bench',
     strength: 'usual',
     when: ({ hurts, push, f, side, at }, limit) =>
-      push.to === 'medial' && hurts('navicular', 'archPlantar') && f.axis === 'medial'
+      mayPushInner(push) && hurts('navicular', 'archPlantar') && f.axis === 'medial'
         ? {
             words:
               `The ${side} axis lies medial and the pain sits forward of the heel. ` +
@@ -87,7 +89,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, push, exam, side, at }, limit) => {
       const pain = hurts('medialAnkle', 'navicular')
       return pain &&
-        push.to === 'medial' &&
+        mayPushInner(push) &&
         limit.atLeast('pain', pain.score ?? 0) &&
         exam.relaxed &&
         limit.atMost('evertedDeg', exam.relaxed.meanDeg)
@@ -108,7 +110,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress: raise the heel where it unloads, amounts of the bench',
     strength: 'usual',
     when: ({ hurts, push, exam, lowVolume, side, at }, limit) =>
-      push.to === 'medial' &&
+      mayPushInner(push) &&
       !lowVolume &&
       hurts('medialAnkle', 'navicular') &&
       exam.relaxed &&
@@ -131,12 +133,14 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, push, f, lowVolume, side, at }, limit) => {
       const pain = hurts('medialAnkle', 'navicular')
       return pain &&
-        push.to === 'medial' &&
+        mayPushInner(push) &&
         !lowVolume &&
         f.axis === 'medial' &&
         limit.atLeast('pain', pain.score ?? 0)
         ? {
-            words: `The ${side} axis lies medial and the inner ankle hurts: a medial flare of ${n(limit.of('widthMm'))} mm gives the push a longer arm, if the footwear is wide enough.`,
+            words:
+              `The ${side} axis lies medial and the inner ankle hurts:` +
+              `a medial flare of ${n(limit.of('widthMm'))} mm gives the push a longer arm, if the footwear is wide enough.`,
             change: { layer: 'medialFlare', amounts: { widthMm: limit.of('widthMm') } },
             triggers: ['story.complaints', at('findings.axis')],
           }
@@ -151,7 +155,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, push, exam, lowVolume, side, at }, limit) => {
       const pain = hurts('medialAnkle', 'navicular')
       return pain &&
-        push.to === 'medial' &&
+        mayPushInner(push) &&
         !lowVolume &&
         limit.atLeast('pain', pain.score ?? 0) &&
         exam.relaxed &&
@@ -245,8 +249,10 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, exam, side, at }, limit) =>
       hurts('heelPlantar', 'achilles') && exam.ankle !== null && exam.ankle !== 'usual'
         ? {
-            words: `The ${side} heel hurts and the ankle is short: a heel lift of ${n(limit.of('liftMm'))} mm eases both, under both feet alike.`,
-            change: { heelLiftMm: limit.of('liftMm') },
+            words:
+              `The ${side} heel hurts and the ankle is short:` +
+              `a heel lift of ${n(limit.of('liftMm'))} mm eases both, under both feet alike.`,
+            change: { heelLiftMm: limit.of('liftMm'), onBoth: true },
             triggers: ['story.complaints', at('findings.ankleKneeStraightDeg')],
           }
         : null,
@@ -303,7 +309,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       const pain = hurts(...OUTER_SIDE)
       return pain && push.to === 'lateral' && !lowVolume && limit.atLeast('pain', pain.score ?? 0)
         ? {
-            words: `The ${side} outer ankle hurts: a lateral flare of ${n(limit.of('widthMm'))} mm keeps the heel from tipping out, if the footwear is wide enough.`,
+            words:
+              `The ${side} outer ankle hurts:` +
+              `a lateral flare of ${n(limit.of('widthMm'))} mm keeps the heel from tipping out, if the footwear is wide enough.`,
             change: { layer: 'lateralFlare', amounts: { widthMm: limit.of('widthMm') } },
             triggers: ['story.complaints'],
           }
@@ -322,7 +330,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
         exam.stiff.length > 0 &&
         limit.over('thicknessMm', thickness)
         ? {
-            words: `The ${side} outer ankle hurts and the foot is stiff: a soft shell of ${n(limit.of('thicknessMm'))} mm takes up what the joints do not.`,
+            words:
+              `The ${side} outer ankle hurts and the foot is stiff:` +
+              `a soft shell of ${n(limit.of('thicknessMm'))} mm takes up what the joints do not.`,
             change: { shell: { thicknessMm: limit.of('thicknessMm') } },
             triggers: ['story.complaints', at('findings.mobility')],
           }
@@ -385,7 +395,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ hurts, exam, side, at }, limit) =>
       isRigid(exam) && hurts(...TOE_JOINT)
         ? {
-            words: `${stiffToe(exam, side)} A rigid first-ray extension of ${n(limit.of('heightMm'))} mm carries the toe along, no bend there.`,
+            words:
+              `${stiffToe(exam, side)}` +
+              `A rigid first-ray extension of ${n(limit.of('heightMm'))} mm carries the toe along, no bend there.`,
             change: {
               layer: 'firstRayExtension',
               amounts: { heightMm: limit.of('heightMm'), rigid: true },
@@ -421,7 +433,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: (c, limit) =>
       limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c)
         ? {
-            words: `${longSecond(c)} A raise of ${n(limit.of('heightMm'))} mm under the first metatarsal and toe brings the load back to them.`,
+            words:
+              `${longSecond(c)}` +
+              `A raise of ${n(limit.of('heightMm'))} mm under the first metatarsal and toe brings the load back to them.`,
             change: { layer: 'firstRayExtension', amounts: { heightMm: limit.of('heightMm') } },
             triggers: leadTriggers(c),
           }
@@ -619,7 +633,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       const pain = hurts('heelPlantar')
       return pain && f.fatPad === 'thin' && limit.atLeast('pain', pain.score ?? 0)
         ? {
-            words: `The ${side} heel pad is thin and hurts: an aperture of ${n(limit.of('depthMm'))} mm with a soft plug under the heel takes the peak away.`,
+            words:
+              `The ${side} heel pad is thin and hurts:` +
+              `an aperture of ${n(limit.of('depthMm'))} mm with a soft plug under the heel takes the peak away.`,
             change: { layer: 'heelAperture', amounts: { depthMm: limit.of('depthMm') } },
             triggers: [at('findings.fatPad'), 'story.complaints'],
           }

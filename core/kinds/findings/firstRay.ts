@@ -1,3 +1,4 @@
+import { mean } from 'd3-array'
 import { z } from 'zod'
 import { STIFFNESS } from '../../tables/vocabulary'
 import { own } from './definition'
@@ -7,8 +8,7 @@ const travelMm = z.number().min(0).max(40)
 const travel = z.union([travelMm.transform((mm) => [mm]), z.array(travelMm).min(1).max(5)])
 
 /** Mean of what it gave, mm. */
-const meanMm = (tries: readonly number[]) =>
-  Number((tries.reduce((a, b) => a + b, 0) / tries.length).toFixed(1))
+const meanMm = (tries: readonly number[]) => Number(mean(tries)!.toFixed(1))
 
 export const firstRay = own({
   kind: 'firstRay',

@@ -220,8 +220,8 @@ describe('amounts that follow what was measured', () => {
       })!
     }
     // Without an arch length: the usual lift.
-    expect(lift(5, []).change).toEqual({ heelLiftMm: 4 })
-    expect(lift(0.5).change).toEqual({ heelLiftMm: 2 })
+    expect(lift(5, []).change).toEqual({ heelLiftMm: 4, onBoth: true })
+    expect(lift(0.5).change).toEqual({ heelLiftMm: 2, onBoth: true })
     expect(lift(5).words).toContain('short by 5°')
     // What a lift gives back is its own angle: 190 − 0.14·265 mm from the heel's centre to the heads.
     const gives = (mm: number) => ((Math.atan(mm / (190 - 0.14 * 265)) * 180) / Math.PI).toFixed(1)
