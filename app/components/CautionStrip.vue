@@ -4,10 +4,14 @@ import StatusMark from './StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 import PlainButton from './PlainButton.vue'
 
-/** Cautions that follow the client through every station: one line, all of them at a tap. */
+/**
+ * Cautions that follow the client through every station: one line, all of them at a tap. What is
+ * still to be asked stands in the ledger before anything is made, and here once it is.
+ */
+const { making } = defineProps<{ making: boolean }>()
 const fitting = useFitting()
 const open = ref(false)
-const cautions = computed(() => fitting.cautions)
+const cautions = computed(() => fitting.cautions.filter((c) => making || !c.asks))
 </script>
 
 <template>

@@ -46,6 +46,7 @@ export function judge(
       words: finding.words,
       source: rule.source,
       caution: rule.caution ?? false,
+      ...(rule.asks && { asks: true as const }),
       figures: finding.figures,
       change,
       met: change !== null && isMet(record, where, change, rule.code),

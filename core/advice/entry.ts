@@ -50,6 +50,8 @@ export interface Entry {
   source: string
   /** health, age and law: follows the client to every station and paper */
   caution: boolean
+  /** it is a question that was not answered yet, not something that was found */
+  asks?: true
   /** values that met limits, shown on demand */
   figures: readonly Figure[]
   change: Change | null

@@ -42,6 +42,8 @@ export interface RuleData {
   source: string
   /** health, age and law: follows the client to every station and paper */
   caution?: true
+  /** a caution that is a question to the client: loud from Make on, before that an entry like others */
+  asks?: true
   /** offered before a custom device */
   lesser?: true
   /** holds for children too; suggestions do not unless they say so */

@@ -536,6 +536,10 @@ select.field {
   .row :deep(.stepper) {
     height: 29px;
   }
+  .row .check {
+    min-height: 29px;
+    height: 29px;
+  }
   h3 {
     padding: 2px 8px 1px;
   }

@@ -201,6 +201,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'still-so',
+    asks: true,
     source: 'health belongs to the client and changes: asked anew in every fitting',
     when: ({ record }) => {
       const { healthOn } = record.story ?? {}
@@ -221,6 +222,7 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
   ofRecord({
     ...watch,
     code: 'signs-not-asked',
+    asks: true,
     source: HEALTH,
     when: (c, limit) => {
       const { record, child, today } = c

@@ -81,6 +81,7 @@ const callout = ref<InstanceType<typeof CallOutLine> | null>(null)
 const whyPane = ref<InstanceType<typeof LedgerPane> | null>(null)
 const station = computed(() => String(route.params.station))
 const number = computed(() => stationNumber(station.value))
+const MAKE = stationNumber('make')
 const page = computed(() => PAGES[station.value])
 const hidden = computed(
   () => session.person?.role === 'bench' && HIDDEN_FROM_BENCH.includes(station.value),
@@ -220,7 +221,7 @@ onBeforeUnmount(() => (hand.show = false))
         There is no station called “{{ station }}”. <NuxtLink to="/">Back to Today</NuxtLink>
       </p>
       <template v-else-if="fitting.client"
-        ><CautionStrip v-if="number >= 2" /><component :is="page"
+        ><CautionStrip v-if="number >= 2" :making="number >= MAKE" /><component :is="page"
       /></template>
       <p v-else class="muted" role="status">Opening the fitting …</p>
     </main>
