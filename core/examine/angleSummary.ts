@@ -1,34 +1,36 @@
-import { max, mean, min } from 'd3-array'
+import { agreementOf } from '../measure/agreement'
 
-/**
- * Trials of an angle: mean, spread, repeat. Whole degrees are shown, with the trials beside them.
- */
+/** What the tries of an angle that count say: mean, spread, whether they agree. */
 export interface AngleSummary {
   meanDeg: number
   spreadDeg: number
   trials: number
+  /** the spread is above its limit: take another */
   repeat: boolean
+  /** the closest ones lie within the limit */
+  agreed: boolean
+  /** the odd tries that may be struck, degrees */
+  oddDeg: number[]
+  /** five tries and none agree: the spread goes along */
+  notRepeatable: boolean
 }
 
 /**
- * Mean and spread of an angle's trials; `repeat` asks for another.
+ * Mean, spread and agreement of an angle's tries, judged as those of a reading.
  *
+ * @param trials those that count, degrees
  * @param limitDeg spread above which one more is asked for: 2° for alignment, 5° for ranges
  * @returns null when there is no trial
- * @example summariseAngle([7, 8], 2) // { meanDeg: 7.5, spreadDeg: 1, trials: 2, repeat: false }
+ * For instance `summariseAngle([7, 8], 2)` has meanDeg 7.5, spreadDeg 1, repeat false
  */
 export function summariseAngle(
   trials: readonly number[] | undefined,
   limitDeg: number,
 ): AngleSummary | null {
-  if (!trials || trials.length === 0) return null
-  const spreadDeg = max(trials)! - min(trials)!
-  return {
-    meanDeg: mean(trials)!,
-    spreadDeg,
-    trials: trials.length,
-    repeat: spreadDeg > limitDeg + 1e-9,
-  }
+  const found = trials && agreementOf(trials, limitDeg)
+  if (!found) return null
+  const { mean, spread, odd, ...rest } = found
+  return { meanDeg: mean, spreadDeg: spread, ...rest, oddDeg: odd.map((i) => trials[i]!) }
 }
 
 /** Whole degrees and tenths without a trailing zero. @example degreesText(7.04) // '7' */

@@ -7,29 +7,10 @@ import { bestMean } from '../measure/reading'
 import type { Findings, Foot } from '../record/schema'
 import { alignmentWords } from './alignmentWords'
 import { summariseAngle } from './angleSummary'
+import { trialsOf } from './angleTrials'
 import type { FootExamination } from './examination'
 import { impossiblePairs, type ImpossiblePair } from './impossible'
 import { ankleOf, firstToeOf, postureClassOf, subtalarNeutralDeg } from './verdicts'
-
-/** Trials of an angle, wherever the record keeps them. */
-export function trialsOf(findings: Findings | undefined, key: AngleKey): readonly number[] {
-  const within = ANGLES.of(key).within
-  const place = (within ? findings?.[within] : findings) as
-    Partial<Record<AngleKey, number[]>> | undefined
-  return place?.[key] ?? []
-}
-
-/** The findings with an angle's trials replaced. */
-export function withTrials(
-  findings: Findings | undefined,
-  key: AngleKey,
-  trials: number[],
-): Findings {
-  const within = ANGLES.of(key).within
-  return within
-    ? { ...findings, [within]: { ...findings?.[within], [key]: trials } }
-    : { ...findings, [key]: trials }
-}
 
 /** Sum of the posture items, from all six only: what was not seen is no zero. */
 function wholePosture(findings: Findings | undefined): number | null {

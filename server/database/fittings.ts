@@ -4,6 +4,8 @@ import { wearerOf } from '../../core/bench/wearer'
 import { cautionsOf } from '../../core/advice/cautions'
 import { riskOf } from '../../core/examine/risk'
 import { applyCommand, partOf, type Command } from '../../core/record/commands'
+import { stampAngles } from '../../core/examine/angleTrials'
+import type { Findings } from '../../core/kinds/findings/all'
 import { stampContent, type Stamp } from '../../core/record/stamps'
 import { joinRecord, splitRecord, type PartName, type Parts } from '../../core/record/parts'
 import {
@@ -263,7 +265,10 @@ export async function applyToFitting(
     }
   const before = current && toState(current).content
   const after = applyCommand(before, command, { stamp, norms: keptNorms(rowOf('norms')), wearer })
-  const content = stampContent(part.split('.')[0]!, before, after, stamp)
+  const stamped = stampContent(part.split('.')[0]!, before, after, stamp)
+  const content = part.startsWith('findings.')
+    ? stampAngles((before as Findings | null) ?? undefined, stamped as Findings, stamp)
+    : stamped
   const saved = await db.query<PartRow>({
     name: 'keep part',
     text: `with saved as (

@@ -1,10 +1,12 @@
+import type { VueWrapper } from '@vue/test-utils'
 import { describe, expect, test } from 'vitest'
+import { nextTick } from 'vue'
 import AngleRows from '../../app/stations/examine/AngleRows.vue'
 import { examineFoot } from '../../core/examine/examineFoot'
 import type { AngleKey, Findings } from '../../core/kinds/findings/all'
 import { HOUSE_NORMS } from '../../core/record/tables'
 import { standing } from '../fixtures/feet'
-import { field, textOf, type } from './find'
+import { button, field, textOf, type } from './find'
 import { demo, mountWith } from './mountWith'
 
 /** Angles of the right foot, whose heel is 60 mm and whose forefoot is 100 mm wide. */
@@ -28,7 +30,7 @@ async function open(findings: Findings, keys: AngleKey[], role: 'owner' | 'reade
 describe('what stands beside the tries', () => {
   test('the mean, its direction in words, the spread, and what is believed', async () => {
     const { wrapper } = await open({ tibialVarumDeg: [3, 4] }, ['tibialVarumDeg'])
-    expect(textOf(wrapper)).toMatch(/3\.5° varum, spread 1° ±4°/)
+    expect(textOf(wrapper)).toMatch(/4° ±4° varum, spread 1°, standing/)
   })
 
   test('a heel’s tilt stands in millimetres too: 60 mm · tan 6° is 6.3 mm', async () => {
@@ -121,5 +123,50 @@ describe('typing', () => {
   test('a reader types nothing', async () => {
     const { wrapper } = await open({ rcspDeg: [4] }, ['rcspDeg'], 'reader')
     expect(field(wrapper, /try 1/).element.disabled).toBe(true)
+  })
+})
+
+describe('striking', () => {
+  const menu = async (wrapper: VueWrapper, wanted: RegExp) => {
+    await button(wrapper, /strike a try, position$/).trigger('click')
+    await nextTick()
+    const lines = [...document.querySelectorAll<HTMLElement>('.v-list-item')]
+    const line = lines.find((l) => wanted.test(l.textContent ?? ''))
+    if (!line)
+      throw new Error(`none is ${String(wanted)}: ${lines.map((l) => l.textContent).join(' | ')}`)
+    line.click()
+    await nextTick()
+  }
+
+  test('the odd one of three is proposed, struck with one press, and seen beside the mean', async () => {
+    const { wrapper, found } = await open({ rcspDeg: [4, 5, 14] }, ['rcspDeg'])
+    await button(wrapper, /Strike 14°\?/).trigger('click')
+    expect(found()).toEqual({ rcspDeg: [4, 5], taken: { rcspDeg: { struck: [14] } } })
+  })
+
+  test('five that never agree are said so; nothing is proposed', async () => {
+    const { wrapper } = await open({ rcspDeg: [-10, -5, 0, 5, 10] }, ['rcspDeg'])
+    expect(textOf(wrapper)).toContain('Not repeatable')
+    expect(textOf(wrapper)).not.toMatch(/Strike|Again/)
+  })
+
+  test('any try can be struck and brought back from its menu', async () => {
+    const struck = await open({ rcspDeg: [4, 5] }, ['rcspDeg'])
+    await menu(struck.wrapper, /Strike try 2, 5°/)
+    expect(struck.found()).toEqual({ rcspDeg: [4], taken: { rcspDeg: { struck: [5] } } })
+    struck.wrapper.unmount()
+    const back = await open({ rcspDeg: [4], taken: { rcspDeg: { struck: [5] } } }, ['rcspDeg'])
+    expect(textOf(back.wrapper)).toContain('struck 5°')
+    await menu(back.wrapper, /Bring back 5°/)
+    expect(back.found()!.rcspDeg).toEqual([4, 5])
+    back.wrapper.unmount()
+  })
+
+  test('how the client lay is told there', async () => {
+    const { wrapper, found } = await open({ forefootDeg: [5] }, ['forefootDeg'])
+    expect(textOf(wrapper)).toContain('prone')
+    await menu(wrapper, /^supine$/)
+    expect(found()).toEqual({ forefootDeg: [5], taken: { forefootDeg: { position: 'supine' } } })
+    wrapper.unmount()
   })
 })

@@ -75,6 +75,7 @@ export const earTiltDeg = angle({
   plus: 'pricked',
   minus: 'hanging',
   range: false,
+  positions: ['sitting'],
   bounds: [-12, 12],
   acrossHeel: false,
 })

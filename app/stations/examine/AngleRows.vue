@@ -1,9 +1,18 @@
 <script setup lang="ts">
-import { ANGLES, type AngleKey } from '../../../core/kinds/findings/all'
+import { ANGLES, type AngleKey, type Findings } from '../../../core/kinds/findings/all'
 import { computed, ref } from 'vue'
+import { VList, VListItem, VListSubheader, VMenu } from 'vuetify/components'
 import { degreesText, directed } from '../../../core/examine/angleSummary'
 import type { FootExamination } from '../../../core/examine/examination'
-import { trialsOf, withTrials } from '../../../core/examine/examineFoot'
+import {
+  bringBackTry,
+  positionOf,
+  strikeTry,
+  struckOf,
+  trialsOf,
+  withPosition,
+  withTrials,
+} from '../../../core/examine/angleTrials'
 import { acrossMm } from '../../../core/geometry/tilt'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import { normsOf } from '../../../core/record/tables'
@@ -11,6 +20,7 @@ import { bestMean } from '../../../core/measure/reading'
 import { MOST_TRIALS } from '../../../core/record/commands'
 import type { Side } from '../../../core/tables/vocabulary'
 import DraftField from '~/components/DraftField.vue'
+import PlainButton from '~/components/PlainButton.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
@@ -47,18 +57,60 @@ function set(key: AngleKey, index: number, typed: string) {
   const next = [...trials(key)]
   if (value === undefined) next.splice(index, 1)
   else next[index] = value
-  emit(
-    'trouble',
-    changes.put(
-      `findings.${side}`,
-      withTrials(
-        findings.value,
-        key,
-        next.filter((v) => v !== undefined),
-      ),
-      name,
-    ) ?? '',
+  put(
+    withTrials(
+      findings.value,
+      key,
+      next.filter((v) => v !== undefined),
+    ),
+    name,
   )
+}
+const put = (next: Findings, words: string) =>
+  emit('trouble', changes.put(`findings.${side}`, next, words) ?? '')
+const signed = (deg: number) => `${deg < 0 ? '−' : ''}${degreesText(deg)}°`
+const nameOf = (key: AngleKey) => `${side} ${ANGLES.of(key).name.toLowerCase()}`
+const strike = (key: AngleKey, index: number) =>
+  put(strikeTry(findings.value, key, index), `strike ${nameOf(key)} ${signed(trials(key)[index]!)}`)
+function strikeOdd(key: AngleKey) {
+  const index = trials(key).indexOf(exam.angles[key]!.oddDeg[0]!)
+  strike(key, index)
+}
+/** What may be done to the tries of an angle, and how the client may lie for it. */
+const menuOf = (key: AngleKey) => [
+  ...trials(key).map((deg, i) => ({
+    title: `Strike try ${i + 1}, ${signed(deg)}`,
+    do: () => strike(key, i),
+  })),
+  ...(trials(key).length < MOST_TRIALS ? struckOf(findings.value, key) : []).map((deg, i) => ({
+    title: `Bring back ${signed(deg)}`,
+    do: () => put(bringBackTry(findings.value, key, i), `bring back ${nameOf(key)} ${signed(deg)}`),
+  })),
+]
+const positionsOf = (key: AngleKey) =>
+  ANGLES.of(key).positions.map((position) => ({
+    title: position,
+    isTaken: positionOf(findings.value, key) === position,
+    do: () => put(withPosition(findings.value, key, position), `${nameOf(key)}, ${position}`),
+  }))
+/** What stands beside the mean: its direction, spread, what is believed, what was struck, how. */
+function besides(key: AngleKey): string {
+  const { meanDeg, spreadDeg } = exam.angles[key]!
+  const struck = struckOf(findings.value, key).map(signed)
+  const taken = findings.value?.taken?.[key]
+  return [
+    words(key, meanDeg).replace(/^[\d.]+° /, ''),
+    `spread ${degreesText(spreadDeg)}°`,
+    ...(struck.length > 0 ? [`struck ${struck.join(' ')}`] : []),
+    positionOf(findings.value, key),
+    ...(taken?.by ? [`by ${taken.by}`] : []),
+  ].join(', ')
+}
+/** Tries that do not agree ask for another, for one to be struck, or say that they never will. */
+function asks(key: AngleKey): string {
+  const { agreed, notRepeatable, oddDeg } = exam.angles[key]!
+  if (notRepeatable) return 'Not repeatable'
+  return agreed ? `Strike ${signed(oddDeg[0]!)}?` : 'Again'
 }
 /** Enter goes to the next try. */
 const next = (key: AngleKey, index: number) =>
@@ -67,6 +119,15 @@ const next = (key: AngleKey, index: number) =>
 const heelMm = (key: AngleKey, deg: number) => {
   const width = bestMean(fitting.record.feet[side]!, 'heelWidthMm', 'standing')
   return ANGLES.of(key).acrossHeel && width !== undefined ? acrossMm(deg, width) : null
+}
+/** Degrees as a height across the forefoot or the heel, where they are measured there. */
+const mmOf = (key: AngleKey) =>
+  key === 'forefootDeg' ? exam.forefootMm : heelMm(key, exam.angles[key]!.meanDeg)
+/** Whole degrees with what is believed of them: the tries stand beside them. */
+function wholeDegrees(key: AngleKey): string {
+  const deg = Math.round(exam.angles[key]!.meanDeg)
+  const believed = ANGLES.of(key).range ? '' : ` ±${believable.value}°`
+  return `${signed(deg)}${believed}`
 }
 const words = (key: AngleKey, deg: number) =>
   ANGLES.of(key).range
@@ -103,24 +164,53 @@ const words = (key: AngleKey, deg: number) =>
     </span>
     <span class="sum" :class="`${side}-hue`">
       <template v-if="exam.angles[key]">
-        <span class="strong"
-          >{{ exam.angles[key]!.meanDeg < -0.05 ? '−' : ''
-          }}{{ degreesText(exam.angles[key]!.meanDeg) }}°</span
-        ><span v-if="key === 'forefootDeg' && exam.forefootMm !== null" class="mm">
-          {{ degreesText(exam.forefootMm) }} mm</span
-        ><span v-else-if="heelMm(key, exam.angles[key]!.meanDeg) !== null" class="mm"
-          >{{ degreesText(heelMm(key, exam.angles[key]!.meanDeg)!) }} mm</span
+        <span class="strong">{{ wholeDegrees(key) }}</span><span
+          v-if="mmOf(key) !== null"
+          class="mm"
+          >{{ degreesText(mmOf(key)!) }} mm</span
         >
-        <span class="muted small words"
-          >{{ words(key, exam.angles[key]!.meanDeg).replace(/^[\d.]+° /, '') }}, spread
-          {{ degreesText(exam.angles[key]!.spreadDeg) }}°<template v-if="!ANGLES.of(key).range">
-            ±{{ believable }}°</template
-          ></span
-        >
+        <span class="muted small words">{{ besides(key) }}</span>
       </template>
       <span v-else class="muted small">not taken</span>
     </span>
-    <StatusMark v-if="exam.angles[key]?.repeat" kind="watch" word="Again" />
+    <span class="does">
+      <PlainButton
+        v-if="exam.angles[key]?.repeat && exam.angles[key]!.agreed"
+        class="odd watch-text"
+        :disabled="fitting.readOnly"
+        @click="strikeOdd(key)"
+      >
+        ▲ {{ asks(key) }}
+      </PlainButton>
+      <StatusMark v-else-if="exam.angles[key]?.repeat" kind="watch" :word="asks(key)" />
+      <VMenu v-if="!fitting.readOnly">
+        <template #activator="{ props: opens }">
+          <PlainButton
+            v-bind="opens"
+            class="more"
+            :aria-label="`${side} ${ANGLES.of(key).name}: strike a try, position`"
+          >
+            ⋯
+          </PlainButton>
+        </template>
+        <VList density="compact">
+          <VListItem
+            v-for="item in menuOf(key)"
+            :key="item.title"
+            :title="item.title"
+            @click="item.do"
+          />
+          <VListSubheader>Taken</VListSubheader>
+          <VListItem
+            v-for="item in positionsOf(key)"
+            :key="item.title"
+            :title="item.title"
+            :active="item.isTaken"
+            @click="item.do"
+          />
+        </VList>
+      </VMenu>
+    </span>
   </div>
 </template>
 
@@ -152,6 +242,25 @@ const words = (key: AngleKey, deg: number) =>
 .sum {
   line-height: 16px;
   min-width: 0;
+}
+.does {
+  display: flex;
+  align-items: center;
+  gap: 4px;
+}
+.odd {
+  min-height: 32px;
+  padding: 0 6px;
+  font-size: 12.5px;
+  font-weight: 600;
+  text-decoration: underline dotted;
+}
+.more {
+  width: 36px;
+  min-height: 36px;
+  text-align: center;
+  font-size: 18px;
+  color: var(--muted);
 }
 .words {
   display: block;

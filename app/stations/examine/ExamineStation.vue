@@ -12,7 +12,7 @@ import {
   type Findings,
 } from '../../../core/kinds/findings/all'
 import type { FindingGroup } from '../../../core/kinds/findings/definition'
-import { trialsOf } from '../../../core/examine/examineFoot'
+import { trialsOf } from '../../../core/examine/angleTrials'
 import { examineSide } from '../../../core/examine/examineSide'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { JOINTS, SIDES, type Side } from '../../../core/tables/vocabulary'
@@ -103,7 +103,7 @@ const taken = computed(() =>
   SIDES.map(
     (s) =>
       ANGLE_KEYS.filter((k) => trialsOf(findings(s), k).length > 0).length +
-      Object.keys(findings(s)).filter((k) => !k.endsWith('Deg') && k !== 'subtalar').length,
+      Object.keys(findings(s)).filter((k) => !k.endsWith('Deg') && k !== 'subtalar' && k !== 'taken').length,
   ).reduce((a, b) => a + b, 0),
 )
 /** Whoever examined last; the part of each foot keeps it. */

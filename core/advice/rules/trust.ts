@@ -103,13 +103,18 @@ export const TRUST: readonly FootRule[] = [
     strength: 'usual',
     when: ({ exam, side, at }) => {
       const key = ANGLE_KEYS.find((k) => exam.angles[k]?.repeat)
-      return key
-        ? {
-            words: `The ${side} ${ANGLES.of(key).name.toLowerCase()} spreads ${n(exam.angles[key]!.spreadDeg)}°: take it again.`,
-            change: { measure: key },
-            triggers: [at(findingPath(key))],
-          }
-        : null
+      if (!key) return null
+      const { spreadDeg, agreed, oddDeg, notRepeatable } = exam.angles[key]!
+      const name = `${side} ${ANGLES.of(key).name.toLowerCase()}`
+      return {
+        words: notRepeatable
+          ? `The ${name} does not repeat after five tries. Its spread of ${n(spreadDeg)}° goes along.`
+          : agreed
+            ? `The ${name} spreads ${n(spreadDeg)}°. The others agree: strike ${oddDeg.map((deg) => `${deg < 0 ? '−' : ''}${n(deg)}°`).join(', ')}?`
+            : `The ${name} spreads ${n(spreadDeg)}°: take it again.`,
+        change: { measure: key },
+        triggers: [at(findingPath(key))],
+      }
     },
   }),
   ofFoot({

@@ -31,6 +31,7 @@ import { skin } from './skin'
 import { swelling } from './swelling'
 import { tibialVarumDeg } from './tibialVarumDeg'
 import { windlass } from './windlass'
+import { POSTURES } from '../../tables/vocabulary'
 import { registry } from '../registry'
 import type { AngleFinding, ChoiceFinding, OwnFinding } from './definition'
 
@@ -101,6 +102,17 @@ type Shape<D extends { kind: string; schema: z.ZodType }> = {
 const shapeOf = (of: readonly AnyFinding[]) =>
   Object.fromEntries(of.map((d) => [d.kind, d.schema.optional()]))
 
+/** So many struck tries of an angle stay in the record. */
+const MOST_STRUCK = 7
+
+/** What an angle's tries do not tell: those that were struck, how the client lay, by whom and when. */
+const takenSchema = z.strictObject({
+  struck: z.array(z.number().min(-180).max(180)).max(MOST_STRUCK).optional(),
+  position: z.enum(POSTURES).optional(),
+  by: z.string().max(80).optional(),
+  at: z.string().max(40).optional(),
+})
+
 /** What was found on one foot: every kind of the list, each left out where nobody looked. */
 export const findingsSchema = z.strictObject({
   subtalar: z
@@ -109,6 +121,7 @@ export const findingsSchema = z.strictObject({
     )
     .optional(),
   ...(shapeOf(FINDINGS.all.filter((d) => d.within === null)) as unknown as Shape<Own>),
+  taken: z.partialRecord(z.enum(ANGLE_KEYS), takenSchema).optional(),
 })
 
 export type Findings = z.output<typeof findingsSchema>

@@ -12,6 +12,7 @@ export const ankleKneeBentDeg = angle({
   call: 'bent',
   plus: 'dorsiflexion',
   minus: '',
+  positions: ['supine', 'prone', 'sitting', 'standing'],
   range: true,
   bounds: [-45, 45],
   acrossHeel: false,

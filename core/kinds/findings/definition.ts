@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import type { Posture } from '../../tables/vocabulary'
 
 /** Groups of the examination in the order in which hands go over a foot. */
 export const FINDING_GROUPS = ['alignment', 'range', 'stance', 'skin', 'marks'] as const
@@ -32,6 +33,8 @@ export interface AngleFinding<K extends string = string> extends FindingBase<K, 
   /** what its directions are called */
   plus: string
   minus: string
+  /** how the client may lie or stand for it, the usual one first */
+  positions: readonly [Posture, ...Posture[]]
   /** how far a joint goes, not how something stands */
   range: boolean
   bounds: readonly [number, number]

@@ -12,6 +12,7 @@ export const eversionDeg = angle({
   call: 'eversion',
   plus: 'everts',
   minus: '',
+  positions: ['prone', 'supine', 'sitting'],
   range: true,
   bounds: [0, 120],
   acrossHeel: false,

@@ -12,6 +12,7 @@ export const firstToeLoadedDeg = angle({
   call: 'toeload',
   plus: 'extension',
   minus: '',
+  positions: ['standing', 'sitting', 'supine'],
   range: true,
   bounds: [0, 120],
   acrossHeel: false,

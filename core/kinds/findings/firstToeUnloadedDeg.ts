@@ -12,6 +12,7 @@ export const firstToeUnloadedDeg = angle({
   call: 'bigtoe',
   plus: 'extension',
   minus: '',
+  positions: ['supine', 'sitting', 'prone'],
   range: true,
   bounds: [0, 120],
   acrossHeel: false,

@@ -12,6 +12,7 @@ export const forefootDeg = angle({
   call: 'varus',
   plus: 'varus, inner up',
   minus: 'valgus, outer up',
+  positions: ['prone', 'supine', 'sitting'],
   range: false,
   bounds: [-45, 45],
   acrossHeel: false,

@@ -12,6 +12,7 @@ export const inversionDeg = angle({
   call: 'inversion',
   plus: 'inverts',
   minus: '',
+  positions: ['prone', 'supine', 'sitting'],
   range: true,
   bounds: [0, 120],
   acrossHeel: false,

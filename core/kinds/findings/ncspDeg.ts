@@ -12,6 +12,7 @@ export const ncspDeg = angle({
   call: 'ncsp',
   plus: 'inverted',
   minus: 'everted',
+  positions: ['standing'],
   range: false,
   bounds: [-45, 45],
   acrossHeel: true,

@@ -12,6 +12,7 @@ export const neutralPalpatedDeg = angle({
   call: 'neutral',
   plus: 'varus',
   minus: 'valgus',
+  positions: ['prone', 'supine', 'standing'],
   range: false,
   bounds: [-45, 45],
   acrossHeel: false,

@@ -12,6 +12,7 @@ export const rcspDeg = angle({
   call: 'stance',
   plus: 'inverted, tilts out',
   minus: 'everted, tilts in',
+  positions: ['standing'],
   range: false,
   bounds: [-45, 45],
   acrossHeel: true,

@@ -12,6 +12,7 @@ export const tibialVarumDeg = angle({
   call: 'tibia',
   plus: 'varum',
   minus: 'valgum',
+  positions: ['standing'],
   range: false,
   bounds: [-45, 45],
   acrossHeel: false,

@@ -2,7 +2,8 @@ import { HOUSE_NORMS } from '../../../core/record/tables'
 import { ANGLES, ANGLE_KEYS } from '../../../core/kinds/findings/all'
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
-import { examineFoot, trialsOf, withTrials } from '../../../core/examine/examineFoot'
+import { trialsOf, withTrials } from '../../../core/examine/angleTrials'
+import { examineFoot } from '../../../core/examine/examineFoot'
 import { examineRecord } from '../../../core/examine/examineRecord'
 import {
   ankleOf,
