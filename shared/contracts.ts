@@ -19,7 +19,7 @@ import {
   type Making,
 } from '../core/record/schema'
 import { SIDES, type Side } from '../core/tables/vocabulary'
-import { READING_KINDS, type ReadingKind } from '../core/kinds/readings/all'
+import { READ_TWICE, type ReadTwiceKind } from '../core/measure/readTwice'
 import type { Role } from './permissions'
 
 /** What travels between browser and server. */
@@ -179,7 +179,7 @@ export const orderReplyBody = z.strictObject({
 export const orderCancelBody = z.strictObject({ order: z.string().max(40) })
 
 export const doubleReadingBody = z.strictObject({
-  what: z.enum(READING_KINDS),
+  what: z.enum(READ_TWICE),
   /** whose foot, by client code and side; no name */
   subject: z.string().trim().min(1).max(40),
   first: z.number(),
@@ -358,7 +358,7 @@ export interface ScanRow {
 export interface DoubleReading {
   id: string
   fitter: string
-  what: ReadingKind
+  what: ReadTwiceKind
   subject: string
   first: number
   second: number

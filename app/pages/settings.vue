@@ -110,7 +110,7 @@ async function save() {
       <SignInsPane v-if="pane === 'signIns'" />
       <PlacesPane v-else-if="pane === 'places'" />
       <KeepingPane v-else-if="pane === 'keeping'" />
-      <RepeatabilityPane v-else-if="!tablePane" :limits="current.repeatLimitMm" />
+      <RepeatabilityPane v-else-if="!tablePane" :tables="current" />
       <div v-else class="cols sets">
         <section class="card scroll" tabindex="0" role="region" aria-label="Table">
           <component

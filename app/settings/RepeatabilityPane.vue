@@ -1,10 +1,17 @@
 <script setup lang="ts">
-import { READINGS, READING_KINDS, type ReadingKind } from '../../core/kinds/readings/all'
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VSelect, VTable, VTextField } from 'vuetify/components'
 import type { ShopTables } from '../../core/record/tables'
-import { smallestChange, technicalError } from '../../core/measure/repeatability'
+import { ENOUGH_PAIRS, fitterBiases, fitterErrors } from '../../core/measure/fitterErrors'
+import {
+  houseLeast,
+  READ_TWICE,
+  readTwiceName,
+  readTwiceUnit,
+  type ReadTwiceKind,
+} from '../../core/measure/readTwice'
+import { smallestChange } from '../../core/measure/repeatability'
 import { doubleReadingBody, type DoubleReading } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { readForm, typedNumber } from '~/browser/readForm'
@@ -17,11 +24,13 @@ import { useOutbox } from '~/stores/outbox'
  * How well readings repeat: double readings by each fitter, their error and the smallest change
  * that can be believed.
  */
-const { limits } = defineProps<{ limits: ShopTables['repeatLimitMm'] }>()
+const { tables } = defineProps<{
+  tables: Pick<ShopTables, 'repeatLimitMm' | 'alignmentChangeDeg'>
+}>()
 const session = useSession()
 const readings = ref<DoubleReading[]>([])
 const trouble = ref('')
-const what = ref<ReadingKind>('footLengthMm')
+const what = ref<ReadTwiceKind>('footLengthMm')
 const subject = ref('')
 const first = ref('')
 const second = ref('')
@@ -68,21 +77,39 @@ const drop = (id: string) =>
     })
     .then(load)
     .catch((error: Error) => (trouble.value = error.message))
-/** Fewer pairs than this are shown but not used. */
-const ENOUGH = 5
-const rows = computed(() => {
-  const groups = new Map<string, { fitter: string; what: ReadingKind; pairs: [number, number][] }>()
-  for (const r of readings.value) {
-    const key = `${r.fitter} ${r.what}`
-    const group = groups.get(key) ?? { fitter: r.fitter, what: r.what, pairs: [] }
-    group.pairs.push([r.first, r.second])
-    groups.set(key, group)
-  }
-  return [...groups.values()]
-    .map((g) => ({ ...g, tem: technicalError(g.pairs)! }))
-    .sort((a, b) => a.what.localeCompare(b.what) || a.fitter.localeCompare(b.fitter))
-})
-const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).name)
+const rows = computed(() =>
+  fitterErrors(readings.value)
+    .map((error) => {
+      const kind = error.what as ReadTwiceKind
+      const unit = readTwiceUnit(kind)
+      const told = (value: number, places: number) => `${value.toFixed(places)} ${unit}`
+      return {
+        ...error,
+        name: readTwiceName(kind),
+        few: Math.max(0, ENOUGH_PAIRS - error.pairs),
+        tem: told(error.tem, 2),
+        least: told(smallestChange(error.tem), 2),
+        house: `${houseLeast(kind, tables)} ${unit}`,
+      }
+    })
+    .sort((a, b) => a.name.localeCompare(b.name) || a.fitter.localeCompare(b.fitter)),
+)
+/** What two fitters read apart on feet that both have read. */
+const apart = computed(() =>
+  fitterBiases(readings.value).map(({ what: kind, fitters, feet, bias }) => {
+    const [more, less] = bias >= 0 ? fitters : [fitters[1], fitters[0]]
+    const unit = readTwiceUnit(kind as ReadTwiceKind)
+    const few = feet < ENOUGH_PAIRS ? `, ▲ ${ENOUGH_PAIRS - feet} more before it is used` : ''
+    return {
+      key: `${kind} ${fitters.join(' ')}`,
+      words:
+        `${readTwiceName(kind as ReadTwiceKind)}: ${more} reads ${Math.abs(bias).toFixed(1)} ${unit} ` +
+        `more than ${less}, on ${feet} ${feet === 1 ? 'foot' : 'feet'} that both have read${few}.`,
+    }
+  }),
+)
+const unit = computed(() => readTwiceUnit(what.value))
+const READING_CHOICES = choicesOf(READ_TWICE, readTwiceName)
 </script>
 
 <template>
@@ -95,33 +122,36 @@ const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).nam
             <th>Reading</th>
             <th>Fitter</th>
             <th>Pairs</th>
-            <th>Error (TEM), mm</th>
-            <th>Counts from (MDC95), mm</th>
-            <th>House default, mm</th>
+            <th>Error (TEM)</th>
+            <th>Counts from (MDC95)</th>
+            <th>House default</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="r in rows" :key="r.fitter + r.what">
             <td>
-              <b>{{ READINGS.of(r.what).name }}</b>
+              <b>{{ r.name }}</b>
             </td>
             <td>{{ r.fitter }}</td>
             <td>
-              {{ r.pairs.length
-              }}<span v-if="r.pairs.length < ENOUGH" class="watch-text small">
-                ▲ {{ ENOUGH - r.pairs.length }} more before it is used</span
+              {{ r.pairs
+              }}<span v-if="r.few > 0" class="watch-text small">
+                ▲ {{ r.few }} more before it is used</span
               >
             </td>
-            <td>{{ r.tem.toFixed(2) }}</td>
-            <td class="bold">{{ smallestChange(r.tem).toFixed(2) }}</td>
-            <td class="muted">{{ limits[r.what] }}</td>
+            <td>{{ r.tem }}</td>
+            <td class="bold">{{ r.least }}</td>
+            <td class="muted">{{ r.house }}</td>
           </tr>
         </tbody>
       </VTable>
       <p v-if="rows.length === 0" class="muted none">
-        No double readings yet. Until {{ ENOUGH }} pairs are held, the repeat limit stands in for
-        the smallest change that counts.
+        No double readings yet. Until {{ ENOUGH_PAIRS }} pairs are held, the house default stands in
+        for the smallest change that counts.
       </p>
+      <ul v-if="apart.length > 0" class="apart">
+        <li v-for="a in apart" :key="a.key">{{ a.words }}</li>
+      </ul>
       <p class="muted small none">
         TEM = √(Σd²/2n) over pairs; a change of single readings counts from 1.96·√2·TEM. Pairs are
         independent: foot off the device, landmarks found anew, best on another day.
@@ -141,13 +171,13 @@ const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).nam
         /></label>
         <div class="pair">
           <label
-            ><span>First, mm</span
+            ><span>First, {{ unit }}</span
             ><VTextField
               v-model="first"
               :error-messages="troubleAt('first')"
               inputmode="decimal" /></label
           ><label
-            ><span>Second, mm</span
+            ><span>Second, {{ unit }}</span
             ><VTextField
               v-model="second"
               :error-messages="troubleAt('second')"
@@ -164,8 +194,8 @@ const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).nam
         </div>
         <div v-for="r in readings" :key="r.id" class="row small">
           <span
-            ><b>{{ READINGS.of(r.what).name }}</b> {{ r.first }} · {{ r.second }}<br /><span
-              class="muted"
+            ><b>{{ readTwiceName(r.what) }}</b> {{ r.first }} · {{ r.second }}
+            {{ readTwiceUnit(r.what) }}<br /><span class="muted"
               >{{ r.subject }}, {{ r.fitter }}, {{ r.takenOn }}</span
             ></span
           ><PlainButton
@@ -203,6 +233,12 @@ const READING_CHOICES = choicesOf(READING_KINDS, (kind) => READINGS.of(kind).nam
   display: grid;
   grid-template-columns: 1fr 1fr;
   gap: 8px;
+}
+.apart {
+  padding: 8px 14px;
+  display: grid;
+  gap: 4px;
+  font-size: 14px;
 }
 .none {
   padding: 14px;

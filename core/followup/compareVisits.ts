@@ -1,107 +1,246 @@
 import { ANGLES, ANGLE_KEYS, type AngleKey } from '../kinds/findings/all'
 import { READINGS, READING_KINDS, type ReadingKind } from '../kinds/readings/all'
+import { trialsOf } from '../examine/angleTrials'
 import { examineFoot } from '../examine/examineFoot'
-import type { FittingRecord } from '../record/schema'
-import { SIDES, type Posture, type Side } from '../tables/vocabulary'
+import { isChild } from '../measure/ageAtVisit'
+import { footprintOf } from '../measure/footprintOf'
+import { leastChange, NO_ERRORS, type ShopErrors, type TakenBy } from '../measure/leastChange'
+import { measureFoot } from '../measure/measureFoot'
+import { keptTrials, readingOf } from '../measure/reading'
+import type { FittingRecord, Foot } from '../record/schema'
 import { normsOf, type Norms } from '../record/tables'
-import { meanOfReading } from '../measure/reading'
+import { POSTURES, SIDES, type Posture, type Side } from '../tables/vocabulary'
+import { changeVerdict, type Verdict } from './changeVerdict'
+import { compareFindings } from './compareFindings'
 
-/** One reading of one foot in two visits. */
+/** Numbers that are derived from readings and findings, and compared as they are. */
+export type DerivedKind =
+  'postureSum' | 'navicularDropMm' | 'ahiStanding' | 'archIndex' | 'legLengthMm'
+
+/** One thing in two visits: a reading, an angle, what is derived from them, a finding. */
 export interface Comparison {
-  side: Side
-  what: ReadingKind | AngleKey
+  side: Side | 'both'
+  what: ReadingKind | AngleKey | DerivedKind | (string & {})
   name: string
   posture: Posture | null
-  unit: 'mm' | '°'
+  unit: 'mm' | '°' | 'points' | ''
   before: number | null
   after: number | null
+  /** as it is told, with as many places as it is worth */
+  beforeWords: string | null
+  afterWords: string | null
   change: number | null
-  /** smallest believable change */
-  least: number
-  /** where `least` comes from: the shop's double readings, or the house default */
-  leastFrom: 'double readings' | 'house default'
-  verdict: 'bigger' | 'smaller' | 'no change' | 'only before' | 'only after'
+  changeWords: string | null
+  /** smallest believable change; null for what is a word */
+  least: number | null
+  /** where `least` comes from: double readings, and whose, or the house's default */
+  leastFrom: string
+  /** what the second fitter reads more than the first; taken off before the verdict */
+  bias: number
+  verdict: Verdict
 }
 
-/** Smallest believable change of a reading by kind, mm, from double readings of the shop. */
-export type SmallestChanges = Partial<Record<ReadingKind, number>>
-
 /**
- * Two visits reading by reading. A change smaller than the smallest believable one is 'no change'.
- * Until double readings are held, the repeat limit stands in for it (house default).
+ * Two visits, thing by thing. A change smaller than can be believed of these two means, of who took
+ * them and how often, is 'no change'; a believable one is better or worse where harm lies one way.
  *
  * @param before the earlier record
- * @param known from double readings, mm
+ * @param errors of the shop's fitters; without them the tables' own numbers stand in
+ * @returns readings, angles, what is derived, findings, in the order of their lists
  */
 export function compareVisits(
   before: FittingRecord,
   after: FittingRecord,
-  known: SmallestChanges = {},
+  errors: ShopErrors = NO_ERRORS,
 ): Comparison[] {
   const norms = normsOf(after)
-  const rows: Comparison[] = []
-  for (const side of SIDES) {
-    for (const what of READING_KINDS)
-      for (const posture of ['standing', 'sitting', 'prone', 'supine'] as const) {
-        const of = (record: FittingRecord) =>
-          (record.feet[side] && meanOfReading(record.feet[side]!, what, posture)) ?? null
-        const least = known[what] ?? norms.repeatLimitMm[what]
-        push(
-          rows,
-          {
-            side,
-            what,
-            name: READINGS.of(what).name,
-            posture,
-            unit: 'mm',
-            least,
-            leastFrom: known[what] === undefined ? 'house default' : 'double readings',
-          },
-          of(before),
-          of(after),
-        )
-      }
-    for (const what of ANGLE_KEYS)
-      push(
-        rows,
-        {
-          side,
-          what,
-          name: ANGLES.of(what).name,
-          posture: null,
-          unit: '°',
-          least: norms.alignmentChangeDeg,
-          leastFrom: 'house default',
-        },
-        angle(before, side, what, norms),
-        angle(after, side, what, norms),
-      )
-  }
-  return rows
+  return [
+    ...SIDES.flatMap((side) => {
+      const feet = [before.feet[side], after.feet[side]] as const
+      return [
+        ...readingRows(side, feet, errors, norms),
+        ...angleRows(side, feet, errors, norms),
+        ...derivedRows(side, before, after, norms),
+        ...findingRows(side, feet, norms),
+      ]
+    }),
+    ...legRow(before, after, norms),
+  ]
 }
 
-const angle = (record: FittingRecord, side: Side, what: AngleKey, norms: Norms) =>
-  record.feet[side]
-    ? (examineFoot(record.feet[side]!, false, norms).angles[what]?.meanDeg ?? null)
-    : null
+type Pair = readonly [Foot | undefined, Foot | undefined]
+type Head = Pick<Comparison, 'side' | 'what' | 'name' | 'posture' | 'unit'>
+interface Numbers {
+  before: number | null
+  after: number | null
+  least: number
+  from?: string
+  bias?: number
+  harm?: ((value: number) => number) | undefined
+  places?: number
+}
 
-function push(
-  rows: Comparison[],
-  head: Omit<Comparison, 'before' | 'after' | 'change' | 'verdict'>,
-  before: number | null,
-  after: number | null,
-) {
-  if (before === null && after === null) return
+/** A row of numbers; nothing where neither visit has one. */
+function numberRow(
+  head: Head,
+  { before, after, least, from = 'house default', bias = 0, harm, places = 1 }: Numbers,
+): Comparison[] {
+  if (before === null && after === null) return []
+  const told = (value: number | null) =>
+    value === null ? null : `${value.toFixed(places)}${head.unit === '°' ? '°' : ''}`
   const change = before !== null && after !== null ? after - before : null
-  const verdict =
-    change === null
-      ? before === null
-        ? 'only after'
-        : 'only before'
-      : Math.abs(change) < head.least
-        ? 'no change'
-        : change > 0
-          ? 'bigger'
-          : 'smaller'
-  rows.push({ ...head, before, after, change, verdict })
+  return [
+    {
+      ...head,
+      before,
+      after,
+      beforeWords: told(before),
+      afterWords: told(after),
+      change,
+      changeWords: change === null ? null : `${change > 0 ? '+' : ''}${told(change)}`,
+      least,
+      leastFrom: from,
+      bias,
+      verdict: changeVerdict(before, after, { least, bias }, harm),
+    },
+  ]
+}
+
+const meanOf = (tries: readonly number[]) =>
+  tries.length > 0 ? tries.reduce((sum, v) => sum + v, 0) / tries.length : null
+
+function readingRows(side: Side, feet: Pair, errors: ShopErrors, norms: Norms) {
+  return READING_KINDS.flatMap((what) =>
+    POSTURES.flatMap((posture) => {
+      const taken = feet.map((foot): TakenBy => {
+        const reading = foot && readingOf(foot, what, posture)
+        return { by: reading?.by, tries: reading ? keptTrials(reading).map((t) => t.value) : [] }
+      }) as [TakenBy, TakenBy]
+      const [before, after] = taken.map((t) => meanOf(t.tries)) as [number | null, number | null]
+      return numberRow(
+        { side, what, name: READINGS.of(what).name, posture, unit: 'mm' },
+        { before, after, ...leastChange(what, ...taken, errors, norms.repeatLimitMm[what]) },
+      )
+    }),
+  )
+}
+
+function angleRows(side: Side, feet: Pair, errors: ShopErrors, norms: Norms) {
+  return ANGLE_KEYS.flatMap((what) => {
+    const taken = feet.map((foot): TakenBy => ({
+      by: foot?.findings?.taken?.[what]?.by,
+      tries: trialsOf(foot?.findings, what),
+    })) as [TakenBy, TakenBy]
+    const [before, after] = taken.map((t) => meanOf(t.tries)) as [number | null, number | null]
+    return numberRow(
+      { side, what, name: ANGLES.of(what).name, posture: null, unit: '°' },
+      {
+        before,
+        after,
+        ...leastChange(what, ...taken, errors, norms.alignmentChangeDeg),
+        harm: ANGLES.of(what).harm,
+      },
+    )
+  })
+}
+
+/** Posture that is called usual, sum of six (Redmond 2006). */
+const USUAL_POSTURE = [0, 5] as const
+/** How far a value lies outside a band; nothing within it. */
+const outside =
+  ([low, high]: readonly [number, number]) =>
+  (value: number) =>
+    Math.max(0, low - value, value - high)
+
+function derivedRows(side: Side, before: FittingRecord, after: FittingRecord, norms: Norms) {
+  const [was, is] = [before, after].map((record) => derivedOf(record, side, norms)) as [
+    Derived,
+    Derived,
+  ]
+  const { changeCounts } = norms
+  const row = (
+    what: Exclude<DerivedKind, 'legLengthMm'>,
+    name: string,
+    rest: Omit<Numbers, 'before' | 'after'> & Pick<Head, 'unit'>,
+  ) =>
+    numberRow(
+      { side, what, name, posture: null, unit: rest.unit },
+      { ...rest, before: was[what], after: is[what] },
+    )
+  return [
+    ...row('navicularDropMm', 'Fall of the navicular', {
+      unit: 'mm',
+      least: changeCounts.navicularDropMm,
+      harm: (mm) => mm,
+    }),
+    ...row('ahiStanding', 'Arch height over arch length', {
+      unit: '',
+      least: changeCounts.archHeightIndex,
+      places: 3,
+    }),
+    ...row('archIndex', 'Arch index of the print', {
+      unit: '',
+      least: changeCounts.archIndex,
+      places: 2,
+    }),
+    ...row('postureSum', 'Posture, sum of six', {
+      unit: 'points',
+      least: changeCounts.postureSum,
+      places: 0,
+      harm: outside(USUAL_POSTURE),
+    }),
+  ]
+}
+
+type Derived = Record<Exclude<DerivedKind, 'legLengthMm'>, number | null>
+
+function derivedOf(record: FittingRecord, side: Side, norms: Norms): Derived {
+  const foot = record.feet[side]
+  if (!foot) return { postureSum: null, navicularDropMm: null, ahiStanding: null, archIndex: null }
+  const child = isChild(record.client, record.visit?.on)
+  const { arch } = measureFoot(foot, record.client, child, 0, norms)
+  return {
+    postureSum: examineFoot(foot, child, norms).postureSum,
+    navicularDropMm: arch.navicularDropMm ?? null,
+    ahiStanding: arch.ahiStanding ?? null,
+    archIndex: footprintOf(foot, side)?.archIndex ?? null,
+  }
+}
+
+const findingRows = (side: Side, [was, is]: Pair, norms: Norms): Comparison[] =>
+  compareFindings(was?.findings, is?.findings, norms.changeCounts).map(
+    ({ what, name, before, after, verdict }) => ({
+      side,
+      what,
+      name,
+      posture: null,
+      unit: '',
+      before: null,
+      after: null,
+      beforeWords: before,
+      afterWords: after,
+      change: null,
+      changeWords: null,
+      least: null,
+      leastFrom: '',
+      bias: 0,
+      verdict,
+    }),
+  )
+
+/** The legs, + the left one shorter: a step that changes sides is a change of both. */
+function legRow(before: FittingRecord, after: FittingRecord, norms: Norms) {
+  const [was, is] = [before, after].map(({ legLengthDifferenceMm: leg }) =>
+    leg ? (leg.shorter === 'left' ? leg.value : -leg.value) : null,
+  ) as [number | null, number | null]
+  return numberRow(
+    {
+      side: 'both',
+      what: 'legLengthMm',
+      name: 'Legs, + left shorter',
+      posture: null,
+      unit: 'mm',
+    },
+    { before: was, after: is, least: norms.changeCounts.legLengthMm, harm: Math.abs },
+  )
 }

@@ -15,7 +15,7 @@ export interface ReadingSummary extends Omit<Agreement, 'odd'> {
 }
 
 /** Trials of a reading that are not struck out, with their index among all trials. */
-const keptTrials = (reading: Pick<Reading, 'trials' | 'struck'>) =>
+export const keptTrials = (reading: Pick<Reading, 'trials' | 'struck'>) =>
   reading.trials
     .map((value, index) => ({ value, index }))
     .filter((t) => !reading.struck.includes(t.index))

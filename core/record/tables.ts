@@ -15,6 +15,7 @@ import {
 import { benchResources } from '../tables/benchResources'
 import { blankFitMm, blanks } from '../tables/blanks'
 import { captureLimit, gapFilledMm2, standingRiseShare } from '../tables/captureChecks'
+import { changeCounts } from '../tables/changeCounts'
 import { childNorms } from '../tables/childNorms'
 import {
   ankleShare,
@@ -83,6 +84,7 @@ export const TABLES = {
   alignmentRepeatDeg,
   rangeRepeatDeg,
   alignmentChangeDeg,
+  changeCounts,
   usualForefootDeg,
   firstToeDeg,
   ankleDeg,

@@ -15,7 +15,12 @@ const pair = (id: string, first: number, second: number, what = 'footLengthMm') 
 })
 const open = (readings: object[] = [], role?: 'reader') =>
   mountWith(RepeatabilityPane, {
-    props: { limits: { ...HOUSE_NORMS.repeatLimitMm, footLengthMm: 2.5 } },
+    props: {
+      tables: {
+        ...HOUSE_NORMS,
+        repeatLimitMm: { ...HOUSE_NORMS.repeatLimitMm, footLengthMm: 2.5 },
+      },
+    },
     answers: { 'double-readings': { readings } },
     ...(role && { role }),
   })
@@ -33,7 +38,7 @@ test('error and smallest change of each reading, by hand', async () => {
     .find('tbody tr')
     .findAll('td')
     .map((td) => td.text())
-  expect(row).toEqual(['Foot length', 'Rhona Kestle', '5', '1.00', '2.77', '2.5'])
+  expect(row).toEqual(['Foot length', 'Rhona Kestle', '5', '1.00 mm', '2.77 mm', '2.5 mm'])
 })
 
 test('a few pairs say how many more are needed', async () => {

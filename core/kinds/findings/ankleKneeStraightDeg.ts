@@ -13,6 +13,7 @@ export const ankleKneeStraightDeg = angle({
   plus: 'dorsiflexion',
   minus: '',
   positions: ['supine', 'prone', 'sitting', 'standing'],
+  harm: (deg) => -deg,
   range: true,
   bounds: [-45, 45],
   acrossHeel: false,

@@ -40,6 +40,8 @@ export interface AngleFinding<K extends string = string> extends FindingBase<K, 
   bounds: readonly [number, number]
   /** told across the heel in mm too */
   acrossHeel: boolean
+  /** how bad a mean is, larger is worse; absent where more is neither better nor worse */
+  harm?: (deg: number) => number
 }
 type AngleSchema = z.ZodArray<z.ZodNumber>
 
@@ -50,6 +52,8 @@ export interface ChoiceFinding<
 > extends FindingBase<K, z.ZodEnum<{ [W in O]: W }>> {
   as: 'choice'
   options: readonly (readonly [value: O, words: string])[]
+  /** how bad each word is, larger is worse; absent where none is better than another */
+  harm?: Readonly<Record<O, number>>
 }
 
 /** A finding with parts of its own. */
@@ -58,6 +62,8 @@ export interface OwnFinding<
   S extends z.ZodType = z.ZodType,
 > extends FindingBase<K, S> {
   as: 'own'
+  /** how bad it is, larger is worse; null where it cannot be told, absent where it never can */
+  harm?: (value: z.output<S>) => number | null
 }
 
 const said = (deg: number) => `${Number(deg.toFixed(1))}°`

@@ -8,6 +8,7 @@ export const deformity = choice({
   plain: 'the shape of toes and bones',
   child: 'looked at as in adults',
   insensate: 'with lost feeling it raises the grade',
+  harm: { none: 0, present: 1 },
   options: [
     ['none', 'none'],
     ['present', 'present'],

@@ -8,6 +8,7 @@ export const fatPad = choice({
   plain: 'the soft pad under the heel',
   child: 'looked at as in adults',
   insensate: 'look, do not ask',
+  harm: { usual: 0, thin: 1 },
   options: [
     ['usual', 'usual'],
     ['thin', 'thin'],

@@ -8,6 +8,7 @@ export const fifthRay = choice({
   plain: 'how the little-toe side stands',
   child: 'looked at as in adults',
   insensate: 'look, do not ask',
+  harm: { level: 0, sunk: 1, elevated: 1 },
   options: [
     ['level', 'level'],
     ['sunk', 'sunk'],

@@ -13,6 +13,7 @@ export const firstToeLoadedDeg = angle({
   plus: 'extension',
   minus: '',
   positions: ['standing', 'sitting', 'supine'],
+  harm: (deg) => -deg,
   range: true,
   bounds: [0, 120],
   acrossHeel: false,

@@ -10,5 +10,6 @@ export const firstToeMidRangePain = own({
   child: 'looked at as in adults',
   insensate: 'it may not be felt: look at swelling and warmth',
   schema: z.boolean(),
+  harm: Number,
   sheet: (hurts) => (hurts ? 'hurts' : 'none'),
 })

@@ -10,5 +10,6 @@ export const firstToeStiff = own({
   child: 'looked at as in adults',
   insensate: 'look, do not ask',
   schema: z.boolean(),
+  harm: Number,
   sheet: (stiff) => (stiff ? 'stiff' : 'moves'),
 })

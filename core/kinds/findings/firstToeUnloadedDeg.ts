@@ -13,6 +13,7 @@ export const firstToeUnloadedDeg = angle({
   plus: 'extension',
   minus: '',
   positions: ['supine', 'sitting', 'prone'],
+  harm: (deg) => -deg,
   range: true,
   bounds: [0, 120],
   acrossHeel: false,

@@ -13,6 +13,7 @@ export const heelRaise = own({
     count: z.number().int().min(0).max(100).optional(),
     inverts: z.boolean().optional(),
   }),
+  harm: ({ count }) => (count === undefined ? null : -count),
   sheet: (raise) =>
     [
       raise.count !== undefined && `${raise.count}`,

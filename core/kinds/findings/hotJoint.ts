@@ -8,6 +8,7 @@ export const hotJoint = choice({
   plain: 'whether a joint is hot',
   child: 'looked at as in adults',
   insensate: 'a hot joint is looked at first, today',
+  harm: { none: 0, present: 1 },
   options: [
     ['none', 'none'],
     ['present', 'present'],

@@ -18,6 +18,8 @@ export const numbness = own({
     returnsWithinMin: z.number().min(0).max(2000).optional(),
     bothLikeStocking: z.boolean().optional(),
   }),
+  harm: ({ toes, when, bothLikeStocking }) =>
+    toes.length + (when === 'always' ? 5 : 0) + (bothLikeStocking ? 5 : 0),
   sheet: (numb) =>
     [
       numb.toes.length > 0 && `toes ${numb.toes.join(', ')}`,

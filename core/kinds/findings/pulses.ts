@@ -8,6 +8,7 @@ export const pulses = choice({
   plain: 'the blood flow to the foot',
   child: 'looked at as in adults',
   insensate: 'one missing place is enough for a look by somebody entitled to it',
+  harm: { both: 0, one: 1, weak: 2, absent: 3 },
   options: [
     ['both', 'both'],
     ['one', 'one'],

@@ -13,6 +13,7 @@ export const rcspDeg = angle({
   plus: 'inverted, tilts out',
   minus: 'everted, tilts in',
   positions: ['standing'],
+  harm: (deg) => Math.abs(deg),
   range: false,
   bounds: [-45, 45],
   acrossHeel: true,

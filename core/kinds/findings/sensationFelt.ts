@@ -10,5 +10,6 @@ export const sensationFelt = own({
   child: 'looked at as in adults',
   insensate: 'look, do not ask',
   schema: z.number().int().min(0).max(10),
+  harm: (felt) => -felt,
   sheet: (felt) => `${felt} of 10`,
 })

@@ -8,6 +8,7 @@ export const skin = choice({
   plain: 'how warm the foot is',
   child: 'looked at as in adults',
   insensate: 'a hot foot is looked at first, today',
+  harm: { usual: 0, cold: 1, hot: 1 },
   options: [
     ['usual', 'usual'],
     ['cold', 'cold'],

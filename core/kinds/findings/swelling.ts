@@ -8,6 +8,7 @@ export const swelling = choice({
   plain: 'whether the foot is swollen',
   child: 'looked at as in adults',
   insensate: 'swelling with warmth is looked at first, today',
+  harm: { none: 0, present: 1 },
   options: [
     ['none', 'none'],
     ['present', 'present'],

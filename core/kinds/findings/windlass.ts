@@ -8,6 +8,7 @@ export const windlass = choice({
   plain: 'what the arch does when the big toe is lifted',
   child: 'an arch that rises on tiptoe is usual at any age',
   insensate: 'look, do not ask',
+  harm: { rises: 0, late: 1, none: 2 },
   options: [
     ['rises', 'rises'],
     ['late', 'late'],

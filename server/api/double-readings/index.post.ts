@@ -1,4 +1,4 @@
-import { refuseTrial } from '../../../core/measure/questions'
+import { refuseReadTwice } from '../../../core/measure/readTwice'
 import { doubleReadingBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
 import { addDoubleReading } from '../../database/doubleReadings'
@@ -14,8 +14,8 @@ export default route(
     transaction(async (db) => {
       const tables = await currentTables(db, person.shopId)
       for (const value of [body.first, body.second]) {
-        const refused = refuseTrial(body.what, value, tables)
-        if (refused) throw new HttpProblem(400, 'out-of-bounds', refused.words)
+        const refused = refuseReadTwice(body.what, value, tables)
+        if (refused) throw new HttpProblem(400, 'out-of-bounds', refused)
       }
       const id = await addDoubleReading(db, person.shopId, { ...body, fitter: person.name })
       await audit(db, { shopId: person.shopId, person, action: `double-reading.add:${body.what}` })

@@ -4,12 +4,12 @@ import { format, parseISO } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { activityName } from '../../../../core/record/storyActivity'
 import { compareVisits, type Comparison } from '../../../../core/followup/compareVisits'
-import { smallestChange, technicalError } from '../../../../core/measure/repeatability'
+import { isChange } from '../../../../core/followup/changeVerdict'
+import { shopErrors } from '../../../../core/measure/leastChange'
 import { joinRecord, type Parts } from '../../../../core/record/parts'
 import { parseRecord } from '../../../../core/record/parse'
 import type { FittingRecord } from '../../../../core/record/schema'
 import { SIDES, type Side } from '../../../../core/tables/vocabulary'
-import type { ReadingKind } from '../../../../core/kinds/readings/all'
 import type { DoubleReading, FittingRow, FittingState } from '../../../../shared/contracts'
 import { api } from '~/browser/api'
 import { HUES } from '~/drawing/footDrawing'
@@ -56,35 +56,52 @@ watch([first, second], async (ids) => {
         .then((state) => (records.value = { ...records.value, [f]: recordOf(state) }))
         .catch((error: Error) => (trouble.value = error.message))
 })
-/** Smallest believable change of each reading from all double readings of the shop. */
-const known = computed(() => {
-  const out: Partial<Record<ReadingKind, number>> = {}
-  const groups = new Map<ReadingKind, number[][]>()
-  for (const d of doubles.value)
-    groups.set(d.what, [...(groups.get(d.what) ?? []), [d.first, d.second]])
-  for (const [what, pairs] of groups) {
-    const tem = pairs.length >= 5 ? technicalError(pairs) : null
-    if (tem !== null) out[what] = smallestChange(tem)
-  }
-  return out
-})
 const pair = computed(() =>
   records.value[first.value] && records.value[second.value]
     ? ([records.value[first.value]!, records.value[second.value]!] as const)
     : null,
 )
 const rows = computed(() =>
-  pair.value ? compareVisits(pair.value[0], pair.value[1], known.value) : [],
+  pair.value ? compareVisits(pair.value[0], pair.value[1], shopErrors(doubles.value)) : [],
 )
-const names = computed(() => [
-  ...new Map(rows.value.map((r) => [`${r.what}${r.posture}`, r])).values(),
-])
-const of = (side: Side, like: Comparison) =>
-  rows.value.find((r) => r.side === side && r.what === like.what && r.posture === like.posture)
-const news = computed(() =>
-  rows.value.filter((r) => r.verdict === 'bigger' || r.verdict === 'smaller'),
+const keyOf = ({ what, posture }: Pick<Comparison, 'what' | 'posture'>) => `${what}${posture ?? ''}`
+/** One line a thing, both feet beside each other; what belongs to both stands under the left. */
+const lines = computed(() =>
+  [...new Map(rows.value.map((r) => [keyOf(r), r])).values()].map((like) => {
+    const feet = SIDES.map((side) =>
+      rows.value.find(
+        (r) =>
+          (r.side === side || (r.side === 'both' && side === 'left')) && keyOf(r) === keyOf(like),
+      ),
+    )
+    return { key: keyOf(like), like, feet, counts: countsOf(feet) }
+  }),
 )
+/** From where a change counts, for each foot where they differ, and by whose readings. */
+function countsOf(feet: readonly (Comparison | undefined)[]): string {
+  const told = feet.flatMap((r) =>
+    r?.change != null && r.least !== null ? [{ least: r.least, r }] : [],
+  )
+  if (told.length === 0) return ''
+  const least = [...new Set(told.map((t) => Number(t.least.toFixed(2)).toString()))].join(' · ')
+  const { unit, leastFrom } = told[0]!.r
+  const bias = told.find((t) => t.r.bias !== 0)?.r
+  const off = bias ? `, ${bias.bias.toFixed(1)} between them taken off` : ''
+  return `${least} ${unit}, ${leastFrom}${off}`
+}
+const news = computed(() => rows.value.filter((r) => isChange(r.verdict)))
 const changed = computed(() => news.value.length)
+const worse = computed(() => news.value.filter((r) => r.verdict === 'worse').length)
+const fact = computed(() =>
+  rows.value.length
+    ? `${changed.value} of ${rows.value.length} changed more than can be by chance, ${worse.value} for the worse`
+    : '',
+)
+/** What a line of the news tells: a number by how much, a word from what to what. */
+const newsWords = (r: Comparison) =>
+  r.changeWords === null
+    ? `${r.beforeWords} → ${r.afterWords}`
+    : `${r.changeWords.replace('-', '−')}${r.unit && r.unit !== '°' ? ` ${r.unit}` : ''}`
 const EMPTY: FittingRecord = parseRecord({
   format: 'gentle-arch/fitting',
   version: 1,
@@ -101,15 +118,18 @@ const tall = computed(() =>
 )
 const label = (f: FittingRow) =>
   `${format(parseISO(f.openedOn), 'd MMM yyyy')}, ${activityName(f.activity ?? undefined) ?? 'not told'}`
-const num = (v: number | null, unit: string) =>
-  v === null ? '–' : `${v.toFixed(1)}${unit === '°' ? '°' : ''}`
-const WORD = {
-  bigger: '▲ bigger',
-  smaller: '▼ smaller',
+const WORD: Record<Comparison['verdict'], string> = {
+  better: '✓ better',
+  worse: '▲ worse',
+  bigger: '+ bigger',
+  smaller: '− smaller',
+  other: '≠ other',
   'no change': '= no change',
   'only before': 'only before',
   'only after': 'only after',
 }
+const tone = ({ verdict }: Comparison) =>
+  verdict === 'worse' ? 'watch-text bold' : isChange(verdict) ? 'bold' : 'muted'
 const VISITS = computed(() =>
   (client.value?.fittings ?? []).map((f) => ({ value: f.id, title: label(f) })),
 )
@@ -121,11 +141,7 @@ const VISITS = computed(() =>
     <main class="main">
       <div class="title-row">
         <h1>Compare visits</h1>
-        <span class="fact">{{
-          rows.length
-            ? `${changed} of ${rows.length} readings changed more than can be by chance`
-            : ''
-        }}</span>
+        <span class="fact">{{ fact }}</span>
         <label class="pick"><span>Before</span><VSelect v-model="first" :items="VISITS" /></label>
         <label class="pick"><span>After</span><VSelect v-model="second" :items="VISITS" /></label>
       </div>
@@ -163,12 +179,12 @@ const VISITS = computed(() =>
               {{ soles[side][1].value.measured ? '' : 'not measured' }}
             </text>
           </svg>
-          <ul class="news">
-            <li v-for="r in news" :key="r.side + r.what + r.posture">
-              <SideMark :side="r.side" /> {{ r.name.toLowerCase()
-              }}<template v-if="r.posture"> {{ r.posture }}</template>
-              <b
-                >{{ r.change! > 0 ? '+' : '−' }}{{ Math.abs(r.change!).toFixed(1) }} {{ r.unit }}</b
+          <ul class="news" tabindex="0" aria-label="What changed">
+            <li v-for="r in news" :key="r.side + r.what + r.posture" class="new">
+              <SideMark v-if="r.side !== 'both'" :side="r.side" />
+              <span
+                >{{ r.name.toLowerCase() }}<template v-if="r.posture"> {{ r.posture }}</template>
+                <b>{{ newsWords(r) }}</b> <span :class="tone(r)">{{ WORD[r.verdict] }}</span></span
               >
             </li>
             <li v-if="pair && news.length === 0" class="muted">
@@ -200,37 +216,21 @@ const VISITS = computed(() =>
               </tr>
             </thead>
             <tbody>
-              <tr v-for="r in names" :key="`${r.what}${r.posture}`">
+              <tr v-for="line in lines" :key="line.key">
                 <td>
-                  {{ r.name }} <span v-if="r.posture" class="muted small">{{ r.posture }}</span>
+                  {{ line.like.name }}
+                  <span v-if="line.like.posture" class="muted small">{{ line.like.posture }}</span>
                 </td>
-                <template v-for="s in SIDES" :key="s"
-                  ><template v-if="of(s, r)"
-                    ><td>{{ num(of(s, r)!.before, r.unit) }}</td>
-                    <td class="bold">{{ num(of(s, r)!.after, r.unit) }}</td>
-                    <td>
-                      {{
-                        of(s, r)!.change === null
-                          ? ''
-                          : `${of(s, r)!.change! > 0 ? '+' : ''}${of(s, r)!.change!.toFixed(1)}`
-                      }}
-                    </td>
-                    <td
-                      class="nowrap small"
-                      :class="
-                        of(s, r)!.verdict === 'bigger' || of(s, r)!.verdict === 'smaller'
-                          ? 'bold'
-                          : 'muted'
-                      "
-                    >
-                      {{ WORD[of(s, r)!.verdict] }}
-                    </td></template
+                <template v-for="(r, i) in line.feet" :key="i"
+                  ><template v-if="r"
+                    ><td>{{ r.beforeWords ?? '–' }}</td>
+                    <td class="bold">{{ r.afterWords ?? '–' }}</td>
+                    <td>{{ r.changeWords }}</td>
+                    <td class="nowrap small" :class="tone(r)">{{ WORD[r.verdict] }}</td></template
                   >
                   <td v-else colspan="4" class="muted">–</td></template
                 >
-                <td class="muted small nowrap">
-                  {{ r.least.toFixed(1) }} {{ r.unit }}, {{ r.leastFrom }}
-                </td>
+                <td class="muted small counts">{{ line.counts }}</td>
               </tr>
             </tbody>
           </VTable>
@@ -271,7 +271,17 @@ const VISITS = computed(() =>
   padding: 6px 10px;
   display: grid;
   gap: 3px;
-  font-size: 14px;
+  font-size: 13.5px;
+  max-height: 190px;
+  overflow-y: auto;
+}
+.new {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+}
+.counts {
+  min-width: 110px;
 }
 .drawn p {
   grid-column: 1 / -1;
