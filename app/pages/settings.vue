@@ -11,6 +11,7 @@ import BenchTablesPane from '~/settings/BenchTablesPane.vue'
 import DeviceTablesPane from '~/settings/DeviceTablesPane.vue'
 import FootwearTablesPane from '~/settings/FootwearTablesPane.vue'
 import NumberTablesPane from '~/settings/NumberTablesPane.vue'
+import OurFeetPane from '~/settings/OurFeetPane.vue'
 import PriceTablePane from '~/settings/PriceTablePane.vue'
 import ReadingTablesPane from '~/settings/ReadingTablesPane.vue'
 import RepeatabilityPane from '~/settings/RepeatabilityPane.vue'
@@ -28,6 +29,7 @@ const PANES = [
   ['limits', 'Limits and classes'],
   ['rules', 'Rules'],
   ['readings', 'Bounds of readings'],
+  ['ourFeet', 'Our feet'],
   ['devices', 'Devices'],
   ['footwear', 'Footwear'],
   ['bench', 'Bench'],
@@ -44,6 +46,7 @@ const TABLE_PANES = {
   limits: { is: NumberTablesPane, more: { what: 'tables' } },
   rules: { is: NumberTablesPane, more: { what: 'rules' } },
   readings: { is: ReadingTablesPane, more: {} },
+  ourFeet: { is: OurFeetPane, more: {} },
   devices: { is: DeviceTablesPane, more: {} },
   footwear: { is: FootwearTablesPane, more: {} },
   bench: { is: BenchTablesPane, more: {} },

@@ -87,7 +87,9 @@ function numberRow(
 ): Comparison[] {
   if (before === null && after === null) return []
   const told = (value: number | null) =>
-    value === null ? null : `${value.toFixed(places)}${head.unit === '°' ? '°' : ''}`
+    value === null
+      ? null
+      : `${value.toFixed(places).replace('-', '−')}${head.unit === '°' ? '°' : ''}`
   const change = before !== null && after !== null ? after - before : null
   return [
     {

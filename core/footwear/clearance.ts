@@ -1,4 +1,6 @@
+import { FAMILY_KINDS } from '../kinds/families/all'
 import { STATIONS, STATION_KINDS, type Station } from '../kinds/stations/all'
+import { archSizeLengthMm } from '../measure/archSize'
 import { bestMean, meanOfReading } from '../measure/reading'
 import type { StandingFoot } from '../kinds/stations/definition'
 import type { Norms } from '../record/tables'
@@ -15,18 +17,21 @@ import { proudOf } from './prominence'
 export function standingFoot(
   foot: Foot,
   stackMm: StandingFoot['stackMm'],
-  norms: Pick<Norms, 'supportShare' | 'growthCapMm' | 'usualBumpMm'>,
+  norms: Pick<Norms, 'supportShare' | 'growthCapMm' | 'usualBumpMm' | 'archShare' | 'archSizeMm'>,
 ): StandingFoot | null {
   const standing = bestMean(foot, 'footLengthMm', 'standing')
   if (standing === undefined) return null
   const best = (what: Parameters<typeof bestMean>[1]) => bestMean(foot, what, 'standing')
+  const lengthMm = supportedLengthMm(
+    standing,
+    meanOfReading(foot, 'footLengthMm', 'sitting'),
+    foot.device?.kind ?? 'none',
+    norms,
+  )
+  const outgrowsMm = (archSizeLengthMm(foot, norms) ?? 0) - standing
   return {
-    lengthMm: supportedLengthMm(
-      standing,
-      meanOfReading(foot, 'footLengthMm', 'sitting'),
-      foot.device?.kind ?? 'none',
-      norms,
-    ),
+    lengthMm,
+    ...(outgrowsMm >= norms.archSizeMm.by && { archSizedMm: lengthMm + outgrowsMm }),
     bareLengthMm: standing,
     forefootWidthMm: best('forefootWidthMm'),
     heelWidthMm: best('heelWidthMm'),
@@ -112,7 +117,7 @@ export function clearanceLines(
     const linerMm = liner === null ? 0 : thicknessMm[liner] * linerShare
     switch (measure) {
       case 'length':
-        baseMm[i] = gap
+        baseMm[i] = room[i]! - sizedByMm(foot, model)
         stepMm[i] = grade.lengthMm
         break
       case 'width':
@@ -138,6 +143,10 @@ export function clearanceLines(
   }
   return { baseMm, stepMm }
 }
+
+/** The length that a foot is sized by in a model: where it flexes, its ball has to sit at the foot's. */
+export const sizedByMm = (foot: StandingFoot, { family }: Pick<FootwearModel, 'family'>): number =>
+  FAMILY_KINDS.of(family).bends ? (foot.archSizedMm ?? foot.lengthMm) : foot.lengthMm
 
 /** Does the foot have the measure of a station? Bumps are not asked of a foot. */
 export const footHas = (foot: StandingFoot, station: Station): boolean =>

@@ -2,7 +2,7 @@ import type { Intent, Side } from '../tables/vocabulary'
 import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
 import { shifted, type TargetShift } from './character'
-import { clearances, footHas } from './clearance'
+import { clearances, footHas, sizedByMm } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
 import { stationWeight } from './stationWeight'
 import {
@@ -59,6 +59,8 @@ export interface FootFit {
    * short
    */
   shortBareMm: number | null
+  /** the length it was sized by, mm, where that is its arch's and not its own */
+  byArchMm: number | null
 }
 
 /**
@@ -126,6 +128,7 @@ export function fitFoot(
     missing: c.missing,
     because: c.worn.length === null ? 'its inside length is not known: measure it first' : null,
     shortBareMm: null,
+    byArchMm: sizedByMm(foot, model) > foot.lengthMm ? sizedByMm(foot, model) : null,
   }
   const { rows } = settings
   const weights = rows.rankingWeights

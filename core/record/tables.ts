@@ -47,6 +47,7 @@ import { heatWindows } from '../tables/heatWindows'
 import { layerUsual } from '../tables/layerLimits'
 import { coverMaterials, shellMaterials } from '../tables/materials'
 import { comfortChange, painChange } from '../tables/outcomes'
+import { ownRecords } from '../tables/ownRecords'
 import { packOut } from '../tables/packOut'
 import { prices } from '../tables/prices'
 import { rankingWeights } from '../tables/ranking'
@@ -64,6 +65,7 @@ export const TABLES = {
   hardBoundsMm,
   repeatLimitMm,
   ratioToLength,
+  ownRecords,
   sideGapMm,
   widthPerLength,
   assumedShape,

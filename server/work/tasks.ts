@@ -1,6 +1,7 @@
 import { deviceZip, orderFiles, prescriptionPaper, templates } from './deviceFiles'
 import { catalogue, record } from './imports'
 import { lookAtScan } from './lookAtScan'
+import { ownNorms } from './ownNorms'
 import { workedSums } from './workedSums'
 import { card, form, orderSheet, quote, ticket, workPlan } from './papers'
 
@@ -13,6 +14,7 @@ export const TASKS = {
   lookAtScan,
   orderFiles,
   orderSheet,
+  ownNorms,
   prescriptionPaper,
   quote,
   record,

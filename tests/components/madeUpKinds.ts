@@ -157,6 +157,7 @@ export const clog = family({
   sockMm: 3,
   boot: false,
   hard: true,
+  bends: false,
   heated: false,
   weights: { length: 1, ball: 1 },
   targets: {},

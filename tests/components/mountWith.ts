@@ -36,7 +36,10 @@ const routerLink = Object.assign({}, link, {
 })
 
 /** What every page asks for. */
-const QUIET: Answers = { timers: { now: Date.parse('2026-11-26T09:00:00Z'), timers: [] } }
+const QUIET: Answers = {
+  timers: { now: Date.parse('2026-11-26T09:00:00Z'), timers: [] },
+  'norms/own': { shares: [], ownRecords: HOUSE_TABLES.ownRecords },
+}
 
 /** The clock of this machine, also where a test has put another in its place. */
 const realSetTimeout = setTimeout

@@ -3,13 +3,15 @@ import { nextTick } from 'vue'
 import SizesCard from '../../app/stations/measure/SizesCard.vue'
 import type { ReadingKind } from '../../core/kinds/readings/all'
 import type { FittingRecord } from '../../core/record/schema'
+import { HOUSE_TABLES } from '../../core/record/tables'
 import { button, textOf } from './find'
-import { demo, mountWith } from './mountWith'
+import { demo, mountWith, settled, type Answers } from './mountWith'
 
 /** A pair of feet of so many millimetres, standing, each reading by one try. */
 async function open(
   left: Partial<Record<ReadingKind, number>>,
   change: (record: FittingRecord) => void = () => {},
+  answers: Answers = {},
 ) {
   const record = demo('Tove')
   for (const side of ['left', 'right'] as const)
@@ -22,7 +24,7 @@ async function open(
       }),
     )
   change(record)
-  const { wrapper } = await mountWith(SizesCard, { record })
+  const { wrapper } = await mountWith(SizesCard, { record, answers })
   const rows = () =>
     wrapper.findAll('tbody tr').map((tr) =>
       tr
@@ -104,4 +106,40 @@ test('a second toe that leads by three millimetres is told, by less it is not', 
   expect(textOf(leads.wrapper)).toContain('second toe leads by 3 mm')
   const not = await open({ footLengthMm: 260, secondToeLeadMm: 2.5 })
   expect(textOf(not.wrapper)).not.toContain('second toe leads')
+})
+
+describe('among the clients of the shop', () => {
+  const share = (clients: number, size: string | null = null) => ({
+    what: 'waistGirthMm',
+    age: 'adult',
+    size,
+    clients,
+    median: 0.92,
+    spread: 0.02,
+    quantiles: [0.86, 0.9, 0.96],
+  })
+  const shape = async (shares: object[]) => {
+    const answers = { 'norms/own': { shares, ownRecords: HOUSE_TABLES.ownRecords } }
+    const opened = await open({ footLengthMm: 250, waistGirthMm: 225 }, undefined, answers)
+    await opened.tab('Shape')
+    await settled()
+    return textOf(opened.wrapper)
+  }
+
+  test('a share of the length has its place, once fifty are held', async () => {
+    // 225 of 250 is 0.9: half of a hundred lie below it.
+    expect(await shape([share(71)])).toContain(
+      '0.900 of length, 50 of 100 below, of 71 clients here',
+    )
+    expect(await shape([share(49)])).not.toContain('of 100 below')
+  })
+
+  test('those of its own size come first', async () => {
+    expect(await shape([share(400), share(60, 'middle')])).toContain('of 60 middle-sized feet here')
+  })
+
+  test('nobody yet, nothing said', async () => {
+    expect(await shape([])).toContain('0.900 of length')
+    expect(await shape([])).not.toContain('here')
+  })
 })

@@ -93,18 +93,20 @@ const positionsOf = (key: AngleKey) =>
     isTaken: positionOf(findings.value, key) === position,
     do: () => put(withPosition(findings.value, key, position), `${nameOf(key)}, ${position}`),
   }))
-/** What stands beside the mean: its direction, spread, what is believed, what was struck, how. */
+/** What stands beside the mean: its direction, spread, what was struck. */
 function besides(key: AngleKey): string {
   const { meanDeg, spreadDeg } = exam.angles[key]!
   const struck = struckOf(findings.value, key).map(signed)
-  const taken = findings.value?.taken?.[key]
   return [
     words(key, meanDeg).replace(/^[\d.]+° /, ''),
     `spread ${degreesText(spreadDeg)}°`,
     ...(struck.length > 0 ? [`struck ${struck.join(' ')}`] : []),
-    positionOf(findings.value, key),
-    ...(taken?.by ? [`by ${taken.by}`] : []),
   ].join(', ')
+}
+/** By whom and when an angle was taken, where it is known. */
+function takenBy(key: AngleKey): string {
+  const { by, at } = findings.value?.taken?.[key] ?? {}
+  return [by && `by ${by}`, at?.slice(0, 10)].filter(Boolean).join(', ')
 }
 /** Tries that do not agree ask for another, for one to be struck, or say that they never will. */
 function asks(key: AngleKey): string {
@@ -125,7 +127,8 @@ const mmOf = (key: AngleKey) =>
   key === 'forefootDeg' ? exam.forefootMm : heelMm(key, exam.angles[key]!.meanDeg)
 /** Whole degrees with what is believed of them: the tries stand beside them. */
 function wholeDegrees(key: AngleKey): string {
-  const deg = Math.round(exam.angles[key]!.meanDeg)
+  const { meanDeg } = exam.angles[key]!
+  const deg = Math.sign(meanDeg) * Math.round(Math.abs(meanDeg))
   const believed = ANGLES.of(key).range ? '' : ` ±${believable.value}°`
   return `${signed(deg)}${believed}`
 }
@@ -167,7 +170,7 @@ const words = (key: AngleKey, deg: number) =>
         <span class="strong">{{ wholeDegrees(key) }}</span><span
           v-if="mmOf(key) !== null"
           class="mm"
-          >{{ degreesText(mmOf(key)!) }} mm</span
+          >{{ Math.round(Math.abs(mmOf(key)!)) }} mm</span
         >
         <span class="muted small words">{{ besides(key) }}</span>
       </template>
@@ -187,10 +190,11 @@ const words = (key: AngleKey, deg: number) =>
         <template #activator="{ props: opens }">
           <PlainButton
             v-bind="opens"
-            class="more"
-            :aria-label="`${side} ${ANGLES.of(key).name}: strike a try, position`"
+            class="how"
+            :title="takenBy(key)"
+            :aria-label="`${side} ${ANGLES.of(key).name}, taken ${positionOf(findings, key)}: strike a try, other position`"
           >
-            ⋯
+            {{ positionOf(findings, key) }} ▾
           </PlainButton>
         </template>
         <VList density="compact">
@@ -217,7 +221,7 @@ const words = (key: AngleKey, deg: number) =>
 <style scoped>
 .finding {
   display: grid;
-  grid-template-columns: 122px auto 1fr auto;
+  grid-template-columns: 106px auto 1fr auto;
   gap: 8px;
   align-items: center;
   padding: 1px 12px;
@@ -233,7 +237,7 @@ const words = (key: AngleKey, deg: number) =>
   gap: 4px;
 }
 .trial {
-  width: 42px;
+  width: 38px;
   --v-input-control-height: 34px;
   --field-pad: 4px;
   text-align: center;
@@ -245,22 +249,23 @@ const words = (key: AngleKey, deg: number) =>
 }
 .does {
   display: flex;
-  align-items: center;
-  gap: 4px;
+  flex-direction: column;
+  align-items: flex-end;
+}
+.odd,
+.how {
+  min-height: 26px;
+  font-size: 12px;
+  line-height: 16px;
+  white-space: nowrap;
 }
 .odd {
-  min-height: 32px;
-  padding: 0 6px;
-  font-size: 12.5px;
   font-weight: 600;
   text-decoration: underline dotted;
 }
-.more {
-  width: 36px;
-  min-height: 36px;
-  text-align: center;
-  font-size: 18px;
+.how {
   color: var(--muted);
+  padding-left: 6px;
 }
 .words {
   display: block;

@@ -103,7 +103,9 @@ const taken = computed(() =>
   SIDES.map(
     (s) =>
       ANGLE_KEYS.filter((k) => trialsOf(findings(s), k).length > 0).length +
-      Object.keys(findings(s)).filter((k) => !k.endsWith('Deg') && k !== 'subtalar' && k !== 'taken').length,
+      Object.keys(findings(s)).filter(
+        (k) => !k.endsWith('Deg') && k !== 'subtalar' && k !== 'taken',
+      ).length,
   ).reduce((a, b) => a + b, 0),
 )
 /** Whoever examined last; the part of each foot keeps it. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { VTable } from 'vuetify/components'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { measureRecord } from '../../../core/measure/measureRecord'
 import { normsOf } from '../../../core/record/tables'
 import { sizeFamilyFor, ukWords, usChildWords, type SizeFamily } from '../../../core/measure/sizes'
@@ -8,6 +8,7 @@ import { bestMean, meanOfReading } from '../../../core/measure/reading'
 import { DEVICE_KINDS, SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
+import { useOwnNorms } from '~/stores/ownNorms'
 import PlainButton from '~/components/PlainButton.vue'
 import PaneTabs from '~/components/PaneTabs.vue'
 
@@ -24,6 +25,11 @@ const PANES: [Pane, string][] = [
   ['shape', 'Shape'],
 ]
 const norms = computed(() => normsOf(fitting.record))
+const own = useOwnNorms()
+// Beside the table, not in its way: without an answer the shape is told without it.
+watch(pane, (shown) => {
+  if (shown === 'shape') own.load().catch(() => undefined)
+})
 const chosen = ref<SizeFamily | null>(null)
 const family = computed<SizeFamily>(
   () => chosen.value ?? sizeFamilyFor(fitting.record.story?.activity),
@@ -48,9 +54,22 @@ const WIDTHS = {
   wide: 'wide',
   extraWide: 'extra wide',
 } as const
-const share = (side: Side, what: 'waistGirthMm' | 'heelInstepGirthMm' | 'ankleGirthMm') => {
+type Girth = 'waistGirthMm' | 'heelInstepGirthMm' | 'ankleGirthMm'
+const share = (side: Side, what: Girth | 'forefootWidthMm') => {
   const [g, l] = [bestMean(foot(side), what, 'standing'), length(side)]
-  return g !== undefined && l !== undefined ? (g / l).toFixed(3) : null
+  return g !== undefined && l !== undefined ? g / l : null
+}
+/** A share of the length with its class, and where it lies among the shop's own clients. */
+function girth(side: Side, what: Girth, name: string | undefined): string | null {
+  const value = share(side, what)
+  if (value === null) return null
+  return [name, `${value.toFixed(3)} of length`, among100(side, what)].filter(Boolean).join(', ')
+}
+function among100(side: Side, what: Girth | 'forefootWidthMm'): string | null {
+  const value = share(side, what)
+  return value === null
+    ? null
+    : own.words({ what, share: value, lengthMm: length(side)!, child: isGrowing.value })
 }
 /** A child's foot among children of its age: how many of a hundred are below it, by whose table. */
 const among = (side: Side, what: 'footLength' | 'forefootWidth') => {
@@ -70,20 +89,20 @@ const rows = [
     name: 'Forefoot width',
     of: (s: Side) => {
       const c = feet.value[s]?.classes?.forefootWidth
-      return c
-        ? `${WIDTHS[c.class]}, ${c.deltaMm > 0 ? '+' : '−'}${Math.abs(c.deltaMm).toFixed(1)} mm`
-        : null
+      if (!c) return null
+      const delta = `${c.deltaMm > 0 ? '+' : '−'}${Math.abs(c.deltaMm).toFixed(1)} mm`
+      return [WIDTHS[c.class], delta, among100(s, 'forefootWidthMm')].filter(Boolean).join(', ')
     },
   },
   {
     name: 'Waist',
-    of: (s: Side) => cell(feet.value[s]?.classes?.midfootVolume, share(s, 'waistGirthMm')),
+    of: (s: Side) => girth(s, 'waistGirthMm', feet.value[s]?.classes?.midfootVolume),
   },
   {
     name: 'Heel and instep',
-    of: (s: Side) => cell(feet.value[s]?.classes?.heelInstep, share(s, 'heelInstepGirthMm')),
+    of: (s: Side) => girth(s, 'heelInstepGirthMm', feet.value[s]?.classes?.heelInstep),
   },
-  { name: 'Ankle', of: (s: Side) => cell(feet.value[s]?.classes?.ankle, share(s, 'ankleGirthMm')) },
+  { name: 'Ankle', of: (s: Side) => girth(s, 'ankleGirthMm', feet.value[s]?.classes?.ankle) },
   {
     name: 'Arch index',
     of: (s: Side) => {
@@ -123,8 +142,6 @@ const rows = [
     },
   },
 ]
-const cell = (name: string | undefined, ratio: string | null) =>
-  ratio === null ? null : `${name ? `${name}, ` : ''}${ratio} of length`
 </script>
 
 <template>

@@ -20,6 +20,8 @@ export interface FamilyDefinition<K extends string = string> {
   boot: boolean
   /** a shell that a growing foot cannot push out: less room to grow */
   hard: boolean
+  /** its sole bends at the ball: where the ball sits decides its size */
+  bends: boolean
   /** its wall is heated to be worked */
   heated: boolean
   /** weight of a millimetre of misfit at each station; what is not named decides little */

@@ -13,6 +13,7 @@ export const dressShoe = family({
   sockMm: 1.5,
   boot: false,
   hard: false,
+  bends: true,
   heated: false,
   weights: {
     length: 1,

@@ -15,6 +15,7 @@ export const ridingShoe = family({
   sockMm: 1.5,
   boot: true,
   hard: false,
+  bends: false,
   heated: true,
   weights: {
     length: 1,

@@ -11,6 +11,7 @@ export const rigidShell = family({
   sockMm: 1,
   boot: true,
   hard: true,
+  bends: false,
   heated: true,
   weights: {
     length: 1,

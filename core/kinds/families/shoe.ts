@@ -15,6 +15,7 @@ export const shoe = family({
   sockMm: 1.5,
   boot: false,
   hard: false,
+  bends: true,
   heated: false,
   weights: {
     length: 1.2,

@@ -14,6 +14,7 @@ export const skate = family({
   sockMm: 1,
   boot: true,
   hard: true,
+  bends: false,
   heated: true,
   weights: {
     length: 1,

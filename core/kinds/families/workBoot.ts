@@ -13,6 +13,7 @@ export const workBoot = family({
   sockMm: 1,
   boot: false,
   hard: false,
+  bends: true,
   heated: false,
   weights: {
     length: 1.2,

@@ -10,6 +10,8 @@ export type StationMeasure = 'length' | 'width' | 'height' | 'girth' | 'bump'
 /** What a foot measures where a shell has its stations, mm, and what its device adds. */
 export interface StandingFoot {
   lengthMm: number
+  /** what flexing footwear is sized by, where the arch is long for the foot and its toes are short */
+  archSizedMm?: number
   /** standing on nothing; what a shell must hold before the device is proved */
   bareLengthMm?: number
   forefootWidthMm?: number

@@ -101,7 +101,7 @@ const fact = computed(() =>
 const newsWords = (r: Comparison) =>
   r.changeWords === null
     ? `${r.beforeWords} → ${r.afterWords}`
-    : `${r.changeWords.replace('-', '−')}${r.unit && r.unit !== '°' ? ` ${r.unit}` : ''}`
+    : `${r.changeWords}${r.unit && r.unit !== '°' ? ` ${r.unit}` : ''}`
 const EMPTY: FittingRecord = parseRecord({
   format: 'gentle-arch/fitting',
   version: 1,
@@ -182,10 +182,10 @@ const VISITS = computed(() =>
           <ul class="news" tabindex="0" aria-label="What changed">
             <li v-for="r in news" :key="r.side + r.what + r.posture" class="new">
               <SideMark v-if="r.side !== 'both'" :side="r.side" />
-              <span
-                >{{ r.name.toLowerCase() }}<template v-if="r.posture"> {{ r.posture }}</template>
-                <b>{{ newsWords(r) }}</b> <span :class="tone(r)">{{ WORD[r.verdict] }}</span></span
-              >
+              <span>
+                {{ [r.name.toLowerCase(), r.posture].filter(Boolean).join(' ') }}
+                <b>{{ newsWords(r) }}</b> <span :class="tone(r)">{{ WORD[r.verdict] }}</span>
+              </span>
             </li>
             <li v-if="pair && news.length === 0" class="muted">
               Nothing changed more than can be by chance.
@@ -223,8 +223,8 @@ const VISITS = computed(() =>
                 </td>
                 <template v-for="(r, i) in line.feet" :key="i"
                   ><template v-if="r"
-                    ><td>{{ r.beforeWords ?? '–' }}</td>
-                    <td class="bold">{{ r.afterWords ?? '–' }}</td>
+                    ><td class="told">{{ r.beforeWords ?? '–' }}</td>
+                    <td class="told bold">{{ r.afterWords ?? '–' }}</td>
                     <td>{{ r.changeWords }}</td>
                     <td class="nowrap small" :class="tone(r)">{{ WORD[r.verdict] }}</td></template
                   >
@@ -290,6 +290,9 @@ const VISITS = computed(() =>
 .table td,
 .table th {
   padding: 5px 7px;
+}
+.told {
+  max-width: 120px;
 }
 .none {
   padding: 20px;
