@@ -15,7 +15,12 @@ import { compareFindings } from './compareFindings'
 
 /** Numbers that are derived from readings and findings, and compared as they are. */
 export type DerivedKind =
-  'postureSum' | 'navicularDropMm' | 'ahiStanding' | 'archIndex' | 'legLengthMm'
+  | 'postureSum'
+  | 'navicularDropMm'
+  | 'navicularDropStandingMm'
+  | 'ahiStanding'
+  | 'archIndex'
+  | 'legLengthMm'
 
 /** One thing in two visits: a reading, an angle, what is derived from them, a finding. */
 export interface Comparison {
@@ -170,11 +175,14 @@ function derivedRows(side: Side, before: FittingRecord, after: FittingRecord, no
       { ...rest, before: was[what], after: is[what] },
     )
   return [
-    ...row('navicularDropMm', 'Fall of the navicular', {
-      unit: 'mm',
-      least: changeCounts.navicularDropMm,
-      harm: (mm) => mm,
-    }),
+    // The two ways of reading a fall are not interchangeable: each is held against its own kind.
+    ...(['navicularDropMm', 'navicularDropStandingMm'] as const).flatMap((what) =>
+      row(what, `Fall of the navicular from ${DROP_BY[what]}`, {
+        unit: 'mm',
+        least: changeCounts.navicularDropMm,
+        harm: (mm) => mm,
+      }),
+    ),
     ...row('ahiStanding', 'Arch height over arch length', {
       unit: '',
       least: changeCounts.archHeightIndex,
@@ -194,16 +202,31 @@ function derivedRows(side: Side, before: FittingRecord, after: FittingRecord, no
   ]
 }
 
+const DROP_BY = {
+  navicularDropMm: 'sitting neutral',
+  navicularDropStandingMm: 'standing neutral',
+} as const
+const NOTHING: Derived = {
+  postureSum: null,
+  navicularDropMm: null,
+  navicularDropStandingMm: null,
+  ahiStanding: null,
+  archIndex: null,
+}
+
 type Derived = Record<Exclude<DerivedKind, 'legLengthMm'>, number | null>
 
 function derivedOf(record: FittingRecord, side: Side, norms: Norms): Derived {
   const foot = record.feet[side]
-  if (!foot) return { postureSum: null, navicularDropMm: null, ahiStanding: null, archIndex: null }
+  if (!foot) return NOTHING
   const child = isChild(record.client, record.visit?.on)
   const { arch } = measureFoot(foot, record.client, child, 0, norms)
+  const drop = (what: keyof typeof DROP_BY) =>
+    arch.navicularDropBy === DROP_BY[what] ? arch.navicularDropMm! : null
   return {
     postureSum: examineFoot(foot, child, norms).postureSum,
-    navicularDropMm: arch.navicularDropMm ?? null,
+    navicularDropMm: drop('navicularDropMm'),
+    navicularDropStandingMm: drop('navicularDropStandingMm'),
     ahiStanding: arch.ahiStanding ?? null,
     archIndex: footprintOf(foot, side)?.archIndex ?? null,
   }

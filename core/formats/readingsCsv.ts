@@ -61,6 +61,17 @@ export interface ReadingsFile {
   problems: CsvProblem[]
 }
 
+/** One row of a file: a try, and which one it is. */
+interface Try {
+  value: number
+  isStruck: boolean
+  place: number
+}
+interface Found {
+  reading: Reading & { side: Side }
+  tries: Try[]
+}
+
 /**
  * Reads readings in long format. Every row that cannot be taken is named with its column; the
  * others are taken.
@@ -83,7 +94,7 @@ export function readReadingsCsv(text: string, norms: Norms): ReadingsFile {
       'row 1',
     )
   const problems: CsvProblem[] = []
-  const found = new Map<string, Reading & { side: Side }>()
+  const found = new Map<string, Found>()
   let taken = 0
   lines.slice(1).forEach((line, i) => {
     const row = i + 2
@@ -115,35 +126,39 @@ export function readReadingsCsv(text: string, norms: Norms): ReadingsFile {
       ...optional(cell),
       ...(height !== undefined && { heightMm: height }),
     } as Reading & { side: Side }
-    return take(
-      `${side} ${keyOf(reading)}`,
-      reading,
+    const one = {
       value,
-      /^(yes|true|1|x)$/i.test(cell('struck')),
-      bad,
-    )
+      isStruck: /^(yes|true|1|x)$/i.test(cell('struck')),
+      // A table that was sorted otherwise still says which try was which.
+      place: parseNumber(cell('trial')) ?? row,
+    }
+    return take(`${side} ${keyOf(reading)}`, reading, one, bad)
   })
   function take(
     key: string,
     fresh: Reading & { side: Side },
-    value: number,
-    struck: boolean,
+    one: Try,
     bad: (column: string, words: string) => void,
   ) {
-    const reading = found.get(key) ?? fresh
+    const { reading, tries } = found.get(key) ?? { reading: fresh, tries: [] }
     const { side, what, posture } = reading
-    const counting = reading.trials.length - reading.struck.length
-    if (reading.trials.length >= MOST_HELD || (!struck && counting >= MOST_TRIALS))
+    const counting = tries.filter((t) => !t.isStruck).length
+    if (tries.length >= MOST_HELD || (!one.isStruck && counting >= MOST_TRIALS))
       return bad('trial', `More than ${MOST_TRIALS} tries of ${what} ${posture}, ${side}.`)
-    if (struck) reading.struck.push(reading.trials.length)
-    reading.trials.push(value)
-    found.set(key, reading)
+    found.set(key, { reading, tries: [...tries, one] })
     taken++
   }
   const of = (side: Side) =>
     [...found.values()]
-      .filter((r) => r.side === side)
-      .map(({ side: _, ...reading }): Reading => reading)
+      .filter(({ reading }) => reading.side === side)
+      .map(({ reading: { side: _, ...reading }, tries }): Reading => {
+        const inOrder = [...tries].sort((a, b) => a.place - b.place)
+        return {
+          ...reading,
+          trials: inOrder.map((t) => t.value),
+          struck: inOrder.flatMap((t, i) => (t.isStruck ? [i] : [])),
+        }
+      })
   return { readings: { left: of('left'), right: of('right') }, taken, problems }
 }
 
@@ -164,9 +179,53 @@ const keyOf = (r: Pick<Reading, 'what' | 'posture' | 'instrument'>) =>
   `${r.what} ${r.posture} ${r.instrument === SCAN_INSTRUMENT}`
 
 /**
- * Readings of a file put over those of a fitting: what the file names is replaced, the rest stays.
+ * Readings of a file put over those of a fitting: what the file names is replaced where it stands,
+ * the rest stays, what is new comes behind.
  */
 export function mergeReadings(old: readonly Reading[], file: readonly Reading[]): Reading[] {
-  const named = new Set(file.map(keyOf))
-  return [...old.filter((r) => !named.has(keyOf(r))), ...file]
+  const named = new Map(file.map((r) => [keyOf(r), r]))
+  const placed = new Set<string>()
+  const there = old.flatMap((r) => {
+    const key = keyOf(r)
+    const fresh = named.get(key)
+    if (!fresh) return [r]
+    // Two old entries of one reading become the one of the file.
+    if (placed.has(key)) return []
+    placed.add(key)
+    return [fresh]
+  })
+  return [...there, ...file.filter((r) => !placed.has(keyOf(r)))]
 }
+
+/** What a file does to one reading of a fitting. */
+export interface ReadingChange {
+  side: Side
+  what: ReadingKind
+  posture: Posture
+  /** tries in words, those that were struck in brackets; null where there were none */
+  was: string | null
+  is: string
+  does: 'new' | 'other' | 'same'
+}
+
+const triesWords = ({ trials, struck }: Pick<Reading, 'trials' | 'struck'>) =>
+  trials.map((v, i) => (struck.includes(i) ? `(${v})` : String(v))).join(' ')
+
+/**
+ * What a file would change, reading by reading, before anything is kept.
+ *
+ * For instance a length of 264 in the fitting and 265 in the file is 'other', from '264' to '265'
+ */
+export const readingChanges = (
+  feet: FittingRecord['feet'],
+  { readings }: Pick<ReadingsFile, 'readings'>,
+): ReadingChange[] =>
+  SIDES.flatMap((side) =>
+    readings[side].map((fresh): ReadingChange => {
+      const old = (feet[side]?.readings ?? []).filter((r) => keyOf(r) === keyOf(fresh))
+      const was = old.length > 0 ? old.map(triesWords).join(' ') : null
+      const is = triesWords(fresh)
+      const does = was === null ? 'new' : was === is ? 'same' : 'other'
+      return { side, what: fresh.what, posture: fresh.posture, was, is, does }
+    }),
+  )

@@ -25,6 +25,8 @@ export interface FootMeasure {
     ari?: number
     stiffnessNPerUnit?: number | null
     navicularDropMm?: number
+    /** from which neutral it fell: the two are not interchangeable, and only the first has a class */
+    navicularDropBy?: 'sitting neutral' | 'standing neutral'
     navicularDropClass?: 'small' | 'usual' | 'marked' | 'large'
     /** drop as a share of arch length, % */
     navicularDropPercent?: number

@@ -1,7 +1,7 @@
 import { archSizeLengthMm } from './archSize'
 import type { Client, Foot } from '../record/schema'
-import { DEVICE_KINDS, POSTURES, type DeviceKind } from '../tables/vocabulary'
-import { READING_KINDS } from '../kinds/readings/all'
+import { DEVICE_KINDS, POSTURES, type DeviceKind, type Posture } from '../tables/vocabulary'
+import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import { archHeightClass, archHeightIndexOf, archStiffness, navicularDropClass } from './archIndex'
 import { forefootWidthClass, volumeClass } from './classes'
 import type { Norms } from '../record/tables'
@@ -119,20 +119,32 @@ function archOf(
       client?.massKg !== undefined && {
         stiffnessNPerUnit: archStiffness(client.massKg, sitting, standing),
       }),
-    ...(drop !== undefined && {
-      navicularDropMm: drop,
-      ...(!child && { navicularDropClass: navicularDropClass(drop, norms.navicularDropMm) }),
-      ...(arch !== undefined && { navicularDropPercent: (100 * drop) / arch }),
+    ...(drop && {
+      navicularDropMm: drop.mm,
+      navicularDropBy: drop.by,
+      ...(!child &&
+        drop.by === 'sitting neutral' && {
+          navicularDropClass: navicularDropClass(drop.mm, norms.navicularDropMm),
+        }),
+      ...(arch !== undefined && { navicularDropPercent: (100 * drop.mm) / arch }),
     }),
   }
 }
 
-/** Fall of the navicular from sitting neutral to standing relaxed, mm; undefined where the two cannot both be. */
-function navicularDropOf(foot: Foot): number | undefined {
-  const [sitting, standing] = (['sitting', 'standing'] as const).map((posture) =>
-    meanOfReading(foot, 'navicularHeightMm', posture),
-  )
-  return sitting === undefined || standing === undefined || risesStanding(foot, 'navicularHeightMm')
-    ? undefined
-    : sitting - standing
+/**
+ * Fall of the navicular to standing relaxed, mm: from sitting neutral, else from standing neutral
+ * (Brody 1982 read both standing); null where the two cannot both be.
+ */
+function navicularDropOf(
+  foot: Foot,
+): { mm: number; by: NonNullable<FootMeasure['arch']['navicularDropBy']> } | null {
+  const at = (what: ReadingKind, posture: Posture) => meanOfReading(foot, what, posture)
+  const relaxed = at('navicularHeightMm', 'standing')
+  if (relaxed === undefined || risesStanding(foot, 'navicularHeightMm')) return null
+  const sitting = at('navicularHeightMm', 'sitting')
+  if (sitting !== undefined) return { mm: sitting - relaxed, by: 'sitting neutral' }
+  const standing = at('navicularNeutralMm', 'standing')
+  return standing === undefined || standing < relaxed
+    ? null
+    : { mm: standing - relaxed, by: 'standing neutral' }
 }

@@ -77,3 +77,14 @@ test('a reader sees it and changes nothing', async () => {
   await button(wrapper, 'Knee').trigger('click')
   expect(told()).toEqual([HEEL])
 })
+
+test('a score that is pressed again is taken back; 0 is a score of its own', async () => {
+  const { wrapper, told } = await open([{ ...HEEL, score: 4 }])
+  const at = (n: number) => wrapper.findAll('[role="radio"]')[n]!
+  await at(4).trigger('click')
+  expect(told()).toEqual([HEEL])
+  await at(0).trigger('click')
+  expect(told()).toEqual([{ ...HEEL, score: 0 }])
+  await at(0).trigger('click')
+  expect(told()).toEqual([HEEL])
+})

@@ -1,7 +1,10 @@
 <script setup lang="ts">
+import { computed } from 'vue'
 import { VBtn, VCard, VDialog, VTable } from 'vuetify/components'
-import { mergeReadings, type ReadingsFile } from '../../../core/formats/readingsCsv'
+import { mergeReadings, readingChanges, type ReadingsFile } from '../../../core/formats/readingsCsv'
+import { READINGS } from '../../../core/kinds/readings/all'
 import { SIDES } from '../../../core/tables/vocabulary'
+import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
 
@@ -14,8 +17,18 @@ const report = defineModel<{ name: string; file: ReadingsFile | null; refused: s
 })
 const fitting = useFitting()
 const changes = useChanges()
+const DOES = { new: '+ new', other: '≠ replaced', same: '= as it was' } as const
+const rows = computed(() =>
+  report.value?.file ? readingChanges(fitting.record.feet, report.value.file) : [],
+)
+/** How many are new, are replaced and stay as they were, in words. */
+const counted = computed(() => {
+  const of = (does: keyof typeof DOES) => rows.value.filter((r) => r.does === does).length
+  return `${of('new')} new, ${of('other')} replaced, ${of('same')} as they were`
+})
 function take() {
   const { file, name } = report.value!
+  const told = `${name}: ${counted.value}.`
   for (const side of SIDES)
     if (file!.readings[side].length) {
       const refused = changes.put(
@@ -23,8 +36,13 @@ function take() {
         mergeReadings(fitting.record.feet[side]!.readings, file!.readings[side]),
         `${name}, ${side}`,
       )
-      if (refused) changes.said = refused
+      if (refused) {
+        changes.said = refused
+        report.value = null
+        return
+      }
     }
+  changes.said = told
   report.value = null
 }
 </script>
@@ -42,11 +60,35 @@ function take() {
       </p>
       <template v-else>
         <p>
-          <b>{{ report.file!.taken }}</b> tries can be taken:
-          {{ report.file!.readings.left.length }} readings left,
-          {{ report.file!.readings.right.length }} right. They replace readings of the same name and
-          posture; the rest stays.
+          <b>{{ report.file!.taken }}</b> tries can be taken: {{ counted }}. What the file does not
+          name stays.
         </p>
+        <div v-if="rows.length > 0" class="scroll list">
+          <VTable class="table">
+            <caption class="sr">
+              What the file changes
+            </caption>
+            <thead>
+              <tr>
+                <th>Reading</th>
+                <th>Was</th>
+                <th>Will be</th>
+                <th />
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="r in rows" :key="`${r.side}${r.what}${r.posture}`">
+                <td>
+                  <SideMark :side="r.side" /> {{ READINGS.of(r.what).name }}
+                  <span class="muted small">{{ r.posture }}</span>
+                </td>
+                <td>{{ r.was ?? '–' }}</td>
+                <td class="bold">{{ r.is }}</td>
+                <td class="nowrap small">{{ DOES[r.does] }}</td>
+              </tr>
+            </tbody>
+          </VTable>
+        </div>
         <p v-if="report.file!.problems.length === 0" class="muted">Every row can be taken.</p>
         <div v-else class="scroll list">
           <VTable class="table">
@@ -86,7 +128,7 @@ function take() {
 
 <style scoped>
 .list {
-  max-height: 320px;
+  max-height: 240px;
 }
 .acts {
   display: flex;

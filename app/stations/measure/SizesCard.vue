@@ -138,7 +138,9 @@ const rows = [
       const a = feet.value[s]?.arch
       return a?.navicularDropMm === undefined
         ? null
-        : `${a.navicularDropClass ? `${a.navicularDropClass}, ` : ''}${a.navicularDropMm.toFixed(1)} mm`
+        : [a.navicularDropClass, `${a.navicularDropMm.toFixed(1)} mm`, `from ${a.navicularDropBy}`]
+            .filter(Boolean)
+            .join(', ')
     },
   },
 ]

@@ -37,6 +37,9 @@ const change = (i: number, patch: Partial<Complaint>) =>
     },
     'complaint',
   )
+/** Pressed again, a score is taken back: nobody said how much it hurts. */
+const score = (i: number, n: number) =>
+  change(i, { score: story.value.complaints[i]!.score === n ? undefined : n })
 const drop = (i: number) =>
   put({ complaints: story.value.complaints.filter((_, k) => k !== i) }, 'complaint taken off')
 const elsewhere = COMPLAINT_PLACES.filter((p) => PLACES[p].spot === null)
@@ -125,9 +128,10 @@ const WHENS = choicesOf(['', ...WHEN_IT_HURTS] as const, (w) => (w ? WHEN_WORDS[
           :key="n"
           role="radio"
           :aria-checked="c.score === n"
+          :title="c.score === n ? 'press again to take it back' : undefined"
           :class="{ at: c.score === n, upto: c.score !== undefined && n < c.score, [c.foot]: true }"
           :disabled="fitting.readOnly"
-          @click="change(i, { score: n })"
+          @click="score(i, n)"
         >
           {{ n }}
         </PlainButton>

@@ -13,6 +13,7 @@ import { lateralMalleolusHeightMm } from './lateralMalleolusHeightMm'
 import { malleolusWidthMm } from './malleolusWidthMm'
 import { medialMalleolusHeightMm } from './medialMalleolusHeightMm'
 import { navicularHeightMm } from './navicularHeightMm'
+import { navicularNeutralMm } from './navicularNeutralMm'
 import { secondMetLeadMm } from './secondMetLeadMm'
 import { secondToeLeadMm } from './secondToeLeadMm'
 import { toeBoxHeightMm } from './toeBoxHeightMm'
@@ -36,6 +37,7 @@ const LIST = [
   calfGirthMm,
   dorsumHeightMm,
   navicularHeightMm,
+  navicularNeutralMm,
   medialMalleolusHeightMm,
   lateralMalleolusHeightMm,
   malleolusWidthMm,

@@ -171,3 +171,21 @@ describe('worse and better follow the harm', () => {
     expect(changeVerdict(1, 1, { least: 0, bias: 0 })).toBe('no change')
   })
 })
+
+describe('the fall of the navicular', () => {
+  const foot = (readings: object[]) => record(readings)
+  const [relaxed, seated, held] = [
+    standing('navicularHeightMm', 40),
+    sitting('navicularHeightMm', 48),
+    standing('navicularNeutralMm', 52),
+  ]
+
+  it('from sitting and from standing neutral are never held against each other', () => {
+    const rows = compareVisits(foot([relaxed, seated]), foot([relaxed, held]))
+    const falls = rows.filter((r) => r.name.startsWith('Fall'))
+    expect(falls.map((r) => [r.name, r.before, r.after, r.verdict])).toEqual([
+      ['Fall of the navicular from sitting neutral', 8, null, 'only before'],
+      ['Fall of the navicular from standing neutral', null, 12, 'only after'],
+    ])
+  })
+})

@@ -1,5 +1,11 @@
 import { describe, expect, it } from 'vitest'
-import { mergeReadings, readReadingsCsv, writeReadingsCsv } from '../../../core/formats/readingsCsv'
+import {
+  mergeReadings,
+  readingChanges,
+  readReadingsCsv,
+  writeReadingsCsv,
+} from '../../../core/formats/readingsCsv'
+import type { Reading } from '../../../core/record/schema'
 import { HOUSE_NORMS } from '../../../core/record/tables'
 import { parseRecord } from '../../../core/record/parse'
 import { DEMO_RECORDS } from '../../../demo/records'
@@ -77,8 +83,82 @@ describe('readings as CSV', () => {
       HOUSE_NORMS,
     ).readings.left
     expect(mergeReadings(old, file).map((r) => [r.what, r.trials])).toEqual([
-      ['heelWidthMm', [63]],
       ['footLengthMm', [266]],
+      ['heelWidthMm', [63]],
     ])
+  })
+})
+
+describe('a file over what is there', () => {
+  const HEAD = 'side,what,posture,trial,valueMm,struck'
+  const read = (...rows: string[]) => readReadingsCsv([HEAD, ...rows].join('\n'), HOUSE_NORMS)
+  const reading = (what: string, trials: number[], struck: number[] = []) =>
+    ({ what, posture: 'standing', trials, struck }) as Reading
+  const old = [
+    reading('heelWidthMm', [64]),
+    reading('footLengthMm', [264, 266], [1]),
+    reading('waistGirthMm', [244]),
+  ]
+
+  it('keeps the order: what it names stays in its place, what is new comes behind', () => {
+    const { readings } = read(
+      'left,ankleGirthMm,standing,1,226,',
+      'left,footLengthMm,standing,1,265,',
+    )
+    expect(mergeReadings(old, readings.left).map((r) => [r.what, r.trials])).toEqual([
+      ['heelWidthMm', [64]],
+      ['footLengthMm', [265]],
+      ['waistGirthMm', [244]],
+      ['ankleGirthMm', [226]],
+    ])
+  })
+
+  it('takes the tries in their own order, however the table was sorted', () => {
+    const { readings } = read(
+      'left,footLengthMm,standing,3,266,yes',
+      'left,footLengthMm,standing,1,264,',
+      'left,footLengthMm,standing,2,265,',
+    )
+    expect(readings.left[0]).toMatchObject({ trials: [264, 265, 266], struck: [2] })
+  })
+
+  it('says what it would change: new, replaced, as it was', () => {
+    const file = read(
+      'left,footLengthMm,standing,1,265,',
+      'left,heelWidthMm,standing,1,64,',
+      'left,ankleGirthMm,standing,1,226,',
+    )
+    expect(readingChanges({ left: { readings: old } } as never, file)).toEqual([
+      {
+        side: 'left',
+        what: 'footLengthMm',
+        posture: 'standing',
+        was: '264 (266)',
+        is: '265',
+        does: 'other',
+      },
+      { side: 'left', what: 'heelWidthMm', posture: 'standing', was: '64', is: '64', does: 'same' },
+      {
+        side: 'left',
+        what: 'ankleGirthMm',
+        posture: 'standing',
+        was: null,
+        is: '226',
+        does: 'new',
+      },
+    ])
+  })
+
+  it('its own export changes nothing', () => {
+    const record = parseRecord({
+      format: 'gentle-arch/fitting',
+      version: 1,
+      feet: { left: { readings: old } },
+    })
+    const file = readReadingsCsv(writeReadingsCsv(record), HOUSE_NORMS)
+    expect(readingChanges(record.feet, file).map((c) => c.does)).toEqual(['same', 'same', 'same'])
+    expect(mergeReadings(record.feet.left!.readings, file.readings.left)).toEqual(
+      record.feet.left!.readings,
+    )
   })
 })
