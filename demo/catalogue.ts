@@ -639,6 +639,7 @@ function stationsOf({ id, at, leg, family, liner = LINER }: Sketch): Stations {
     ...(leg?.[1] && { cuffGirthMm: leg[1], cuffHeightMm: 250 }),
     fifthToeRoomMm: liner[0] + 2,
     fifthMetRoomMm: liner[1] + 3,
+    firstMetRoomMm: liner[1] + 3,
     navicularRoomMm: liner[2] + 2 + (id.length % 4),
   }
 }

@@ -101,15 +101,6 @@ try {
     await other.goto(`${base}/audit`)
     await other.getByText('looked at the fitting').first().waitFor()
     await shot('audit', other)
-    await other.goto(`${base}/settings`)
-    await other.getByRole('tab', { name: 'Backups' }).click()
-    await other.getByText('read back whole').waitFor()
-    await shot('backups', other)
-    await other.goto(`${base}/`)
-    await other.getByRole('button', { name: /^Sunniva Hale, Owner/ }).click()
-    await other.getByText('Lock this page').click()
-    await other.getByText('Locked for Sunniva').waitFor()
-    await shot('lock', other)
   }
   await signIn(page, 'Rhona')
   await shot('today')
@@ -192,6 +183,35 @@ try {
     .nth(1)
     .waitFor({ timeout: 120_000 })
   await shot('prescribe-shell')
+  // A decision whose reason has grown since, beside a posture that is half seen.
+  await open('Oskar', 'examine')
+  const longer = page.locator('.ledger article').filter({ hasText: 'mm longer' })
+  await longer.getByRole('button', { name: 'Noted' }).click()
+  await page.getByLabel(/Call-out/).fill('length R 276 276 276')
+  await page.getByLabel(/Call-out/).press('Enter')
+  await page.getByRole('button', { name: 'Stance', exact: true }).click()
+  for (const [item, points] of [
+    ['Talar head', '+1'],
+    ['Heel from behind', '+2'],
+    ['Inner arch', '+2'],
+  ])
+    await page
+      .getByRole('group', { name: `right ${item}` })
+      .getByRole('button', { name: points, exact: true })
+      .click()
+  await page
+    .getByText(/changed since/i)
+    .first()
+    .waitFor()
+  await shot('why')
+  // What a growing client reads.
+  await open('Lioba', 'measure')
+  await page.keyboard.press('v')
+  await page
+    .getByText(/What we found/i)
+    .first()
+    .waitFor()
+  await shot('client')
   await page.getByRole('button', { name: 'Terrain', exact: true }).click()
   await page.getByRole('button', { name: 'Take back', exact: true }).click()
   await page.getByRole('button', { name: 'Take back', exact: true }).click()

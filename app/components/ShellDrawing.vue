@@ -118,6 +118,7 @@ const PLAN: Partial<Record<keyof Stations, Shape>> = {
   },
   fifthToeRoomMm: { d: 'M252 280V292', dot: [[252, 292]] },
   fifthMetRoomMm: { d: 'M196 284V296', dot: [[196, 296]] },
+  firstMetRoomMm: { d: 'M216 204V192', dot: [[216, 192]] },
   navicularRoomMm: { d: 'M140 216V204', dot: [[140, 204]] },
 }
 </script>

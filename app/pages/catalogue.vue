@@ -76,6 +76,7 @@ const NAMES: Record<string, string> = {
   cuffHeightMm: 'cuff height',
   fifthToeRoomMm: 'room, fifth toe',
   fifthMetRoomMm: 'room, fifth met',
+  firstMetRoomMm: 'room, first met',
   navicularRoomMm: 'room, navicular',
 }
 async function act(task: () => Promise<unknown>, words: string) {

@@ -45,7 +45,8 @@ export function stationAt(
   if (view === 'plantar') return undefined
   if (s > 0.82)
     return view === 'dorsal' ? 'toeBoxHeight' : view === 'lateral' ? 'fifthToe' : 'toeBox'
-  if (s > 0.56) return view === 'dorsal' ? 'ballHeight' : view === 'lateral' ? 'fifthMet' : 'ball'
+  if (s > 0.56)
+    return view === 'dorsal' ? 'ballHeight' : view === 'lateral' ? 'fifthMet' : 'firstMet'
   if (view === 'dorsal') return s > 0.3 ? 'instepHeight' : 'heelInstep'
   if (s > 0.32) return view === 'medial' ? 'navicular' : 'waist'
   return s > 0.12 ? 'ankle' : 'heel'

@@ -38,6 +38,8 @@ export function standingFoot(
     malleolusWidthMm: best('malleolusWidthMm'),
     malleolusHeightMm: best('medialMalleolusHeightMm'),
     toeHeightMm: best('toeBoxHeightMm'),
+    toeWidthMm: best('toeWidthMm'),
+    ballHeightMm: best('ballHeightMm'),
     dorsumHeightMm: best('dorsumHeightMm'),
     waistGirthMm: best('waistGirthMm'),
     instepGirthMm: best('instepGirthMm'),
@@ -113,7 +115,7 @@ export function clearanceLines(
   const { grade, insoleMm } = model
   for (let i = 0; i < STATION_KINDS.all.length; i++) {
     const { measure, liner, lift } = STATION_KINDS.all[i]!
-    const gap = room[i]! - own[i]!
+    const gap = room[i]! - own[i]! + (i === BALL ? besideBallMm(foot, model) : 0)
     const linerMm = liner === null ? 0 : thicknessMm[liner] * linerShare
     switch (measure) {
       case 'length':
@@ -143,6 +145,23 @@ export function clearanceLines(
   }
   return { baseMm, stepMm }
 }
+
+/** Bumps that a caliper across the ball takes in, and the room a shell states for each. */
+const BESIDE_BALL = [
+  ['firstMet', 'firstMetRoomMm'],
+  ['fifthMet', 'fifthMetRoomMm'],
+] as const
+/**
+ * What of the ball's width is judged at stations of its own, mm: how far the outer met heads stand
+ * proud where the shell states the room beside them. Nothing counts twice, and nothing is lost: a
+ * shell that states no room is held against the whole width.
+ */
+export const besideBallMm = (foot: StandingFoot, { at }: Pick<FootwearModel, 'at'>): number =>
+  BESIDE_BALL.reduce(
+    (sum, [bump, room]) => sum + (at[room] === undefined ? 0 : (foot.proudMm?.[bump] ?? 0)),
+    0,
+  )
+const BALL = STATIONS.indexOf('ball')
 
 /** The length that a foot is sized by in a model: where it flexes, its ball has to sit at the foot's. */
 export const sizedByMm = (foot: StandingFoot, { family }: Pick<FootwearModel, 'family'>): number =>

@@ -1,9 +1,9 @@
 import type { Intent, Side } from '../tables/vocabulary'
-import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
 import { shifted, type TargetShift } from './character'
 import { clearances, footHas, sizedByMm } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
+import { stationOn } from './stationOn'
 import { stationWeight } from './stationWeight'
 import {
   beyondWords,
@@ -73,29 +73,38 @@ export const misfitCost = (
   weights: Norms['rankingWeights'],
 ): number => weight * (shortMm * weights.short + overMm)
 
-/** Bands of one foot for a family, station by station. */
-export const bandsOf = (family: Family, side: Side, settings: MatchSettings): Band[] =>
-  STATIONS.map((s) =>
-    shifted(
-      targetBand(s, family, settings.intent, settings.child, settings.rows),
-      settings.shifts?.[side] ?? [],
-      s,
-    ),
+/** Bands of one foot for a model's family, station by station; a bump moves where it is judged. */
+export function bandsOf(
+  model: Pick<FootwearModel, 'family' | 'at'>,
+  side: Side,
+  settings: MatchSettings,
+): Band[] {
+  const shifts = (settings.shifts?.[side] ?? []).map((shift) => ({
+    ...shift,
+    station: stationOn(model, shift.station),
+  }))
+  return STATIONS.map((s) =>
+    shifted(targetBand(s, model.family, settings.intent, settings.child, settings.rows), shifts, s),
   )
+}
 
 /** The longest a shell may be behind the heel: children's footwear is never filled up. */
 export const longestMm = (band: Band, { child, rows }: MatchSettings): number =>
   child ? band[0] + rows.growthRoomMm.most : Infinity
 
-/** What offsets a size of a model has for one foot, summed by station. */
+/** What offsets a size of a model has for one foot, summed by the station that they are judged at. */
 export function offsetsFor(
   settings: MatchSettings,
-  model: string,
+  model: Pick<FootwearModel, 'id' | 'at'>,
   side: Side,
   sizeMm: number,
 ): Partial<Record<Station, number>> {
-  const out = sumOffsets(settings.offsets ?? [], model, side, sizeMm)
-  const bias = settings.learned?.[model]
+  const placed = (settings.offsets ?? []).map((o) => ({
+    ...o,
+    station: stationOn(model, o.station),
+  }))
+  const out = sumOffsets(placed, model.id, side, sizeMm)
+  const bias = settings.learned?.[model.id]
   if (bias?.used) out.length = (out.length ?? 0) + bias.usedMm
   return out
 }
@@ -107,14 +116,14 @@ export function fitFoot(
   model: FootwearModel,
   sizeMm: number,
   settings: MatchSettings,
-  bands: readonly Band[] = bandsOf(model.family, side, settings),
+  bands: readonly Band[] = bandsOf(model, side, settings),
 ): FootFit {
   const c = clearances(
     foot,
     model,
     sizeMm,
     sockMm(settings.socks, model.family),
-    offsetsFor(settings, model.id, side, sizeMm),
+    offsetsFor(settings, model, side, sizeMm),
   )
   const out: FootFit = {
     sizeMm,

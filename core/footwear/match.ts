@@ -1,5 +1,4 @@
 import { SIDES, type Side } from '../tables/vocabulary'
-import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
 import type { StandingFoot } from '../kinds/stations/definition'
 import { bandsOf, fitFoot, type FootFit, type MatchSettings } from './fitFoot'
@@ -12,6 +11,7 @@ import {
   type SizeScores,
 } from './rankSizes'
 import { reasonsOf, sizeWords } from './reasons'
+import { statedBumps } from './stationOn'
 import type { Band } from '../tables/footwearTargets'
 
 export type { FootFit, MatchSettings, WorkItem }
@@ -52,15 +52,16 @@ interface Pick {
   usable: boolean
 }
 
-type Ground = (family: Family, side: Side) => FamilyGround & { bands: readonly Band[] }
+type Ground = (model: FootwearModel, side: Side) => FamilyGround & { bands: readonly Band[] }
 
 function groundOf(feet: Feet, settings: MatchSettings): Ground {
   const made = new Map<string, ReturnType<Ground>>()
-  return (family, side) => {
-    const key = `${family} ${side}`
+  return (model, side) => {
+    const { family } = model
+    const key = `${family} ${side} ${statedBumps(model)}`
     const had = made.get(key)
     if (had) return had
-    const bands = bandsOf(family, side, settings)
+    const bands = bandsOf(model, side, settings)
     const ground = { ...familyGround(feet[side]!, family, bands, settings), bands }
     made.set(key, ground)
     return ground
@@ -100,7 +101,7 @@ function pickSizes(
   const best = (side: Side): number => {
     const foot = feet[side]
     if (!foot) return -1
-    const scores = rankSizes(foot, side, model, settings, ground(model.family, side), SCORES[side])
+    const scores = rankSizes(foot, side, model, settings, ground(model, side), SCORES[side])
     let own = 0
     for (let k = 1; k < sizesMm.length; k++)
       if (better(scores, k, own, sizesMm, foot.lengthMm)) own = k
@@ -181,7 +182,7 @@ export function matchCatalogue(
                 model,
                 model.sizesMm[pick[side]]!,
                 settings,
-                ground(model.family, side).bands,
+                ground(model, side).bands,
               ),
             ] as const,
           ],

@@ -25,6 +25,7 @@ const AT = [
   'cuffHeightMm',
   'fifthToeRoomMm',
   'fifthMetRoomMm',
+  'firstMetRoomMm',
   'navicularRoomMm',
 ] as const
 const LINER = ['toe', 'ball', 'instep', 'ankle', 'heel'] as const

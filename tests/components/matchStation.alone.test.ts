@@ -6,7 +6,9 @@ import { parseRecord } from '../../core/record/parse'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { FittingRecord } from '../../core/record/schema'
 import { demoModels } from '../../demo/catalogue'
-import { button, textOf } from './find'
+import { sizeWords } from '../../core/footwear/reasons'
+import { useHand } from '../../app/stores/hand'
+import { button, field, pick, textOf } from './find'
 import { demo, mountWith } from './mountWith'
 
 vi.mock('comlink', async () => (await import('./workerHere')).comlinkHere())
@@ -119,6 +121,65 @@ describe('choosing', () => {
   test('a reader chooses nothing', async () => {
     const { wrapper } = await open(() => undefined, 'reader')
     expect((button(wrapper, /^Choose/).element as HTMLButtonElement).disabled).toBe(true)
+  })
+})
+
+describe('another size', () => {
+  const sizeOf = (wrapper: Parameters<typeof field>[0], side: string) =>
+    field(wrapper, `${side} size`)
+
+  test('is taken for one foot alone, told with its clearances, and chosen', async () => {
+    const { wrapper, fitting, rows, settled } = await open()
+    const name = rows()[0]!.name
+    const model = MODELS.find((m) => m.name === name)!
+    const before = rows()[0]!.text
+    const ranked = matchRecord(demo('Tove'), MODELS).pair[0]!
+    const other = model.sizesMm.find((mm) => mm > ranked.left!.sizeMm)!
+    await pick(wrapper, 'left size', sizeWords(other))
+    await settled()
+    expect(rows()[0]!.text).not.toBe(before)
+    await button(wrapper, `Choose ${name}`).trigger('click')
+    await settled()
+    expect(fitting.record.footwear!.chosen).toMatchObject({
+      model: model.id,
+      sizeLeftMm: other,
+    })
+    expect(fitting.record.footwear!.chosen!.sizeRightMm).toBe(ranked.right!.sizeMm)
+    // And the way back.
+    await button(wrapper, 'Best sizes').trigger('click')
+    await settled()
+    expect(rows()[0]!.text.replace(' · chosen', '')).toBe(before)
+  })
+
+  test('what was chosen stands in the sizes it was chosen in', async () => {
+    const model = MODELS[0]!
+    const sizeMm = model.sizesMm.at(-1)!
+    const { wrapper } = await open((r) => {
+      const chosen = { model: model.id, sizeLeftMm: sizeMm, sizeRightMm: sizeMm }
+      r.footwear = parseRecord({ ...r, footwear: { chosen } }).footwear!
+    })
+    const shown = wrapper.findAllComponents({ name: 'VSelect' }).map((s) => s.props('modelValue'))
+    expect(shown.filter((v) => v === sizeMm)).toHaveLength(2)
+    expect(button(wrapper, `Chosen: ${model.name}`).element.hasAttribute('disabled')).toBe(true)
+  })
+
+  test('what cannot be made to fit is drawn with why, and can be chosen all the same', async () => {
+    const tiny = { ...MODELS[0]!, id: 'tiny', name: 'Tiny', sizesMm: [200], stock: {} }
+    const { wrapper, fitting, settled } = await open(() => undefined, 'owner', [...MODELS, tiny])
+    await wrapper.find('.no').trigger('click')
+    await settled()
+    expect(textOf(wrapper)).toMatch(/⬣ left 20\.0: .*too short.*right 20\.0: /)
+    expect(sizeOf(wrapper, 'left')).toBeTruthy()
+    await button(wrapper, 'Choose Tiny').trigger('click')
+    await settled()
+    expect(fitting.record.footwear!.chosen).toMatchObject({ model: 'tiny', sizeLeftMm: 200 })
+  })
+
+  test('a reading that is missing is named, and one key takes it', async () => {
+    const { wrapper } = await open()
+    await button(wrapper, 'Take Toe width').trigger('click')
+    expect(useHand()).toMatchObject({ what: 'toeWidthMm', posture: 'standing' })
+    expect(navigateTo).toHaveBeenCalledWith('/fittings/fitting/measure')
   })
 })
 

@@ -17,6 +17,8 @@ const words = (s: Station) =>
   band(s)
     ?.map((v) => String(v).replace('-', '−'))
     .join(' – ') ?? ''
+/** Each as it ranks; one whose sizes were taken by hand in those. */
+const shown = computed(() => (result.value?.pair ?? []).map((p) => match.fitOf(p.model) ?? p))
 const more = computed(
   () =>
     (result.value?.counts.fit ?? 0) > (result.value?.pair.length ?? 0) ||
@@ -39,7 +41,7 @@ const more = computed(
         None of these can be made to fit. See why below, look at all families, or think of a shell
         made to measure (Split and custom).
       </li>
-      <li v-for="(p, i) in result.pair" :key="p.model" class="item">
+      <li v-for="(p, i) in shown" :key="p.model" class="item">
         <PlainButton
           class="row pick"
           :class="{ now: p.model === looking }"

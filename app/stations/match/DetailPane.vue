@@ -1,6 +1,9 @@
 <script setup lang="ts">
 import { VTable } from 'vuetify/components'
 import { plainCopy } from '~/browser/plainCopy'
+import PlainButton from '~/components/PlainButton.vue'
+import { useHand } from '~/stores/hand'
+import { READINGS, READING_KINDS, type ReadingKind } from '../../../core/kinds/readings/all'
 import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, ref, shallowRef, watch } from 'vue'
 import { flexWords } from '../../../core/footwear/flex'
@@ -19,6 +22,7 @@ import PaneTabs from '~/components/PaneTabs.vue'
 const { match } = defineProps<{ match: Match }>()
 const { fitting, current, looking, model, whyNotThis, notes, advice, flexRows, settings } = match
 const models = useModels()
+const hand = useHand()
 const pane = ref<'why' | 'not' | 'work' | 'split'>('why')
 const split = shallowRef<PairQuestion | null>(null)
 watch(
@@ -37,23 +41,17 @@ watch(
   { immediate: true },
 )
 const m = computed(() => model(looking.value))
+/** Readings without which a station of this model stays unknown. */
 const missing = computed(() =>
-  [
-    ...new Set(
-      SIDES.flatMap(
-        (s) => current.value?.[s]?.missing.filter((x) => x.startsWith('readings.')) ?? [],
-      ),
-    ),
-  ]
-    .filter((x) => !/toeWidth|ballHeight/.test(x))
-    .map((x) =>
-      x
-        .replace('readings.', '')
-        .replace(/Mm$/, '')
-        .replace(/([A-Z])/g, ' $1')
-        .toLowerCase(),
-    ),
+  READING_KINDS.filter((kind) =>
+    SIDES.some((s) => current.value?.[s]?.missing.includes(`readings.${kind}`)),
+  ),
 )
+/** Takes one of them: Measure opens with it in hand. */
+function takeReading(kind: ReadingKind) {
+  hand.take(kind, 'standing')
+  void navigateTo(`/fittings/${fitting.id}/measure`)
+}
 const KIND = {
   same: 'One size, worked',
   'pad the smaller': 'Larger size, smaller foot padded',
@@ -88,7 +86,16 @@ const money = (v: number) => v.toFixed(0)
     <ul v-if="pane === 'why'" class="body scroll" tabindex="0">
       <li v-for="r in current?.reasons ?? []" :key="r">{{ r }}</li>
       <li v-if="missing.length" class="watch-text">
-        not taken, so not compared: {{ missing.join(', ') }}
+        not taken, so not compared:
+        <PlainButton
+          v-for="kind in missing"
+          :key="kind"
+          class="take"
+          :aria-label="`Take ${READINGS.of(kind).name}`"
+          @click="takeReading(kind)"
+        >
+          {{ READINGS.of(kind).name.toLowerCase() }}
+        </PlainButton>
       </li>
       <template v-if="m"
         ><li v-if="m.flex">
@@ -134,6 +141,7 @@ const money = (v: number) => v.toFixed(0)
               <th>Score</th>
               <th>Work</th>
               <th>Price</th>
+              <th />
             </tr>
           </thead>
           <tbody>
@@ -154,6 +162,16 @@ const money = (v: number) => v.toFixed(0)
               </td>
               <td>{{ o.kind === 'custom' ? '' : `${o.minutes} min` }}</td>
               <td>{{ o.kind === 'custom' ? '' : money(o.price) }}</td>
+              <td>
+                <PlainButton
+                  v-if="o.left && o.right"
+                  class="take"
+                  :aria-label="`Take ${KIND[o.kind]}`"
+                  @click="match.takeSizes(looking, { left: o.left.sizeMm, right: o.right.sizeMm })"
+                >
+                  take
+                </PlainButton>
+              </td>
             </tr>
           </tbody>
         </VTable>
@@ -173,6 +191,12 @@ const money = (v: number) => v.toFixed(0)
 </template>
 
 <style scoped>
+.take {
+  min-height: 26px;
+  margin-right: 8px;
+  text-decoration: underline dotted;
+  font-weight: 600;
+}
 .detail {
   display: flex;
   flex-direction: column;

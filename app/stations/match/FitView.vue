@@ -55,6 +55,7 @@ const LABELS: Record<'plan' | 'side' | 'back', [Station, number][]> = {
     ['length', 1],
     ['fifthToe', 0.85],
     ['ball', 0.69],
+    ['firstMet', 0.76],
     ['navicular', 0.52],
     ['waist', 0.37],
     ['heel', 0.1],

@@ -4,6 +4,7 @@ import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle, VCheckboxBtn, VMenu, VSelect } from 'vuetify/components'
 import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
 import { INTENTS } from '../../../core/tables/vocabulary'
+import type { TakenPair } from '../../../core/footwear/pairInSizes'
 import { FAMILIES } from '../../../core/kinds/families/all'
 import AmountStepper from '~/components/AmountStepper.vue'
 import BringOut from './BringOut.vue'
@@ -14,7 +15,7 @@ import ShellCheckDialog from './ShellCheckDialog.vue'
 import SideBySide from './SideBySide.vue'
 import TryOnPane from './TryOnPane.vue'
 import WorkPane from './WorkPane.vue'
-import { pairSizeWords } from '../../../core/footwear/pairFit'
+import SizesTaken from './SizesTaken.vue'
 import { familyPlural, useMatch } from './useMatch'
 import { useChanges } from '~/stores/changes'
 import { choicesOf } from '~/browser/choices'
@@ -91,6 +92,10 @@ const isChosen = computed(
     chosen.value?.model === looking.value &&
     chosen.value?.sizeLeftMm === current.value?.left?.sizeMm &&
     chosen.value?.sizeRightMm === current.value?.right?.sizeMm,
+)
+/** Why no work makes it fit in these sizes: it can be chosen all the same, the fitter decides. */
+const because = computed(() =>
+  current.value && 'because' in current.value ? (current.value as TakenPair).because : null,
 )
 const chosenFit = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 function toggleMaker(maker: string) {
@@ -223,13 +228,19 @@ const FAMILY_CHOICES = computed(() => [
         <div class="stack">
           <section class="card grow draw">
             <div class="card-head">
-              <b class="strong ellipsis"
-                >{{ model(looking)?.name }}{{ current ? `, ${pairSizeWords(current)}` : '' }}</b
-              ><VBtnToggle v-model="view" mandatory role="group" aria-label="View" class="aside"
+              <b class="strong ellipsis" :title="model(looking)?.name">{{
+                model(looking)?.name
+              }}</b><VBtnToggle
+                v-model="view"
+                mandatory
+                role="group"
+                aria-label="View"
+                class="aside"
                 ><VBtn value="plan">Plan</VBtn><VBtn value="side">Side</VBtn
                 ><VBtn value="back">Back</VBtn></VBtnToggle
               >
             </div>
+            <SizesTaken :match="match" />
             <FitView
               v-if="current && model(looking)"
               :record="fitting.record"
@@ -239,9 +250,8 @@ const FAMILY_CHOICES = computed(() => [
               :view="view"
               :as-new="asNew"
             />
-            <p v-else class="muted pad">
-              {{ result.rejected.find((r) => r.model === looking)?.because ?? 'Nothing to draw.' }}
-            </p>
+            <p v-else class="muted pad">Nothing to draw.</p>
+            <p v-if="because" class="stop-text small because">⬣ {{ because }}</p>
             <p class="small muted pad0 foot">
               <span>room left, mm · dots: contact · estimate</span
               ><label><VCheckboxBtn v-model="asNew" /> liner as new</label>
@@ -331,6 +341,10 @@ const FAMILY_CHOICES = computed(() => [
   gap: 6px;
   align-items: center;
   min-height: 28px;
+}
+
+.because {
+  padding: 0 12px 4px;
 }
 .pad {
   padding: 16px;

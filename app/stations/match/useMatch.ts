@@ -6,11 +6,13 @@ import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { chooseShell } from '../../../core/footwear/chooseShell'
 import { adviseFlex } from '../../../core/footwear/flex'
 import type { PairFit } from '../../../core/footwear/match'
+import { pairInSizes, type TakenSizes } from '../../../core/footwear/pairInSizes'
 import { matchSettings } from '../../../core/footwear/matchRecord'
 import { shapeNotes } from '../../../core/footwear/shapeNotes'
 import { sockNotes } from '../../../core/footwear/socks'
 import { whyNot } from '../../../core/footwear/whyNot'
 import type { Footwear } from '../../../core/record/schema'
+import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
 import { newestWins } from '~/workers/deviceWorker'
@@ -106,9 +108,39 @@ export function useMatch() {
         ''
     if (compared.value.length === 0) compared.value = r.pair.slice(0, 2).map((p) => p.model)
   })
-  const fitOf = (id: string): PairFit | undefined => result.value?.pair.find((p) => p.model === id)
-  const current = computed(() => fitOf(looking.value))
   const model = (id: string): FootwearModel | undefined => models.byId(id)
+  const ranked = (id: string): PairFit | undefined => result.value?.pair.find((p) => p.model === id)
+  /** Sizes that were taken by hand, by model; what was chosen stands in the sizes it was chosen in. */
+  const taken = ref<Record<string, TakenSizes>>({})
+  function sizesOf(id: string): TakenSizes | undefined {
+    const { model: chosenModel, sizeLeftMm, sizeRightMm } = chosen.value ?? {}
+    if (taken.value[id]) return taken.value[id]
+    return chosenModel === id
+      ? {
+          ...(sizeLeftMm !== undefined && { left: sizeLeftMm }),
+          ...(sizeRightMm !== undefined && { right: sizeRightMm }),
+        }
+      : undefined
+  }
+  /** A model in the sizes that were taken, else as it ranks; what does not fit can be looked at too. */
+  function fitOf(id: string): PairFit | undefined {
+    const [best, sizes, known] = [ranked(id), sizesOf(id), model(id)]
+    const isAsRanked =
+      best && (!sizes || SIDES.every((s) => !sizes[s] || sizes[s] === best[s]?.sizeMm))
+    if (isAsRanked || !known || !matched.value) return best
+    const { feet } = matched.value
+    return pairInSizes(feet, known, { ...settings.value, learned: models.learned }, sizes ?? {})
+  }
+  function takeSize(id: string, side: Side, sizeMm: number) {
+    const now = fitOf(id)
+    const both = Object.fromEntries(
+      SIDES.flatMap((s) => (now?.[s] ? [[s, now[s].sizeMm] as const] : [])),
+    )
+    taken.value = { ...taken.value, [id]: { ...both, [side]: sizeMm } }
+  }
+  const takeSizes = (id: string, sizes: TakenSizes) =>
+    (taken.value = { ...taken.value, [id]: sizes })
+  const current = computed(() => fitOf(looking.value))
   const advice = computed(() => adviseFlex(fitting.record))
   /** points of the shop's own scale of stiffness */
   const flexRows = computed(() => fitting.norms)
@@ -155,6 +187,9 @@ export function useMatch() {
     settings,
     current,
     fitOf,
+    ranked,
+    takeSize,
+    takeSizes,
     model,
     advice,
     flexRows,

@@ -27,6 +27,7 @@ export const dressShoe = family({
     heel: 1.2,
     fifthToe: 0.6,
     fifthMet: 0.5,
+    firstMet: 0.5,
     navicular: 0.3,
   },
   targets: {

@@ -30,6 +30,7 @@ export const lacedBoot = family({
     cuff: 0.3,
     fifthToe: 0.5,
     fifthMet: 0.5,
+    firstMet: 0.5,
     navicular: 0.5,
   },
   targets: {

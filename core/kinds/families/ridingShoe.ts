@@ -29,6 +29,7 @@ export const ridingShoe = family({
     heel: 1.3,
     fifthToe: 0.6,
     fifthMet: 0.6,
+    firstMet: 0.6,
     navicular: 0.5,
   },
   targets: {

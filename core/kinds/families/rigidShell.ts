@@ -28,6 +28,7 @@ export const rigidShell = family({
     cuff: 0.4,
     fifthToe: 0.5,
     fifthMet: 0.6,
+    firstMet: 0.6,
     navicular: 0.6,
   },
   targets: {},

@@ -29,6 +29,7 @@ export const shoe = family({
     heel: 1.1,
     fifthToe: 0.6,
     fifthMet: 0.5,
+    firstMet: 0.5,
     navicular: 0.3,
   },
   targets: {

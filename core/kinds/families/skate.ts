@@ -30,6 +30,7 @@ export const skate = family({
     ankle: 1,
     fifthToe: 0.5,
     fifthMet: 0.6,
+    firstMet: 0.6,
     navicular: 0.7,
     cuff: 0.2,
   },

@@ -30,6 +30,7 @@ export const workBoot = family({
     cuff: 0.2,
     fifthToe: 0.6,
     fifthMet: 0.5,
+    firstMet: 0.5,
     navicular: 0.4,
   },
   targets: {

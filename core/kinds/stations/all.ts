@@ -4,6 +4,7 @@ import { ballHeight } from './ballHeight'
 import { cuff } from './cuff'
 import { fifthMet } from './fifthMet'
 import { fifthToe } from './fifthToe'
+import { firstMet } from './firstMet'
 import { heel } from './heel'
 import { heelInstep } from './heelInstep'
 import { instep } from './instep'
@@ -32,6 +33,7 @@ const LIST = [
   cuff,
   fifthToe,
   fifthMet,
+  firstMet,
   navicular,
 ] as const
 

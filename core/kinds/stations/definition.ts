@@ -7,6 +7,10 @@ import type { ReadingKind } from '../readings/all'
  */
 export type StationMeasure = 'length' | 'width' | 'height' | 'girth' | 'bump'
 
+/** Stations with room for a bump on one side. */
+export const BUMP_STATIONS = ['fifthToe', 'fifthMet', 'firstMet', 'navicular'] as const
+export type BumpStation = (typeof BUMP_STATIONS)[number]
+
 /** What a foot measures where a shell has its stations, mm, and what its device adds. */
 export interface StandingFoot {
   lengthMm: number
@@ -18,6 +22,10 @@ export interface StandingFoot {
   heelWidthMm?: number
   malleolusWidthMm?: number
   toeHeightMm?: number
+  /** across first and fifth toe */
+  toeWidthMm?: number
+  /** top of the first met head over the floor */
+  ballHeightMm?: number
   dorsumHeightMm?: number
   waistGirthMm?: number
   instepGirthMm?: number
@@ -26,7 +34,7 @@ export interface StandingFoot {
   /** height of the inner ankle over the floor */
   malleolusHeightMm?: number
   /** how far a bump stands out of the smooth line of the foot, where one was marked */
-  proudMm?: Partial<Record<'fifthToe' | 'fifthMet' | 'navicular', number>>
+  proudMm?: Partial<Record<BumpStation, number>>
   /**
    * what the device takes under ball, instep and toes (and heel), mm; null: nothing under the foot
    * but the supplied insole
@@ -66,6 +74,8 @@ export interface StationDefinition<K extends string = string, M extends string =
   insensate: string
   measure: StationMeasure
   shell: ShellMeasure<M>
+  /** for a bump: the station that a shell without room of its own here is judged by */
+  instead?: 'ball' | 'toeBox' | 'waist'
   /** measures of a shell that belong to it and are not compared by themselves */
   beside: readonly ShellMeasure<M>[]
   /** what the foot has there */

@@ -17,6 +17,7 @@ export const fifthMet = station({
     grows: null,
     turn: 17,
   },
+  instead: 'ball',
   beside: [],
   foot: (f) => f.proudMm?.fifthMet,
   reading: null,

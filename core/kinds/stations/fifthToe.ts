@@ -17,6 +17,7 @@ export const fifthToe = station({
     grows: null,
     turn: 16,
   },
+  instead: 'toeBox',
   beside: [],
   foot: (f) => f.proudMm?.fifthToe,
   reading: null,

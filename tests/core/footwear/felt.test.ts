@@ -58,7 +58,7 @@ describe('what is felt in a try-on', () => {
       { view: 'medial', xMm: 32, yMm: 190, level: 3 },
       { view: 'plantar', xMm: 0, yMm: 180, level: 3 },
     ] as const
-    expect(felt({ hotSpots: [...spots] }).map((o) => [o.station, o.mm])).toEqual([['ball', -3]])
+    expect(felt({ hotSpots: [...spots] }).map((o) => [o.station, o.mm])).toEqual([['firstMet', -3]])
     expect([
       stationAt('lateral', -40, 172, 266),
       stationAt('medial', 30, 120, 266),

@@ -14,6 +14,7 @@ import { pairOptions } from '../../../core/footwear/pairOptions'
 import { houseRow, targetBand, targetSource, verdictOf } from '../../../core/footwear/targets'
 import { whyNot } from '../../../core/footwear/whyNot'
 import { INTENTS } from '../../../core/tables/vocabulary'
+import type { StandingFoot } from '../../../core/kinds/stations/definition'
 import { foot, SETTINGS, shell } from '../../fixtures/handShell'
 import { demoModels } from '../../../demo/catalogue'
 import { DEMO_RECORDS } from '../../../demo/records'
@@ -47,13 +48,13 @@ describe('clearance, reckoned by hand at every station', () => {
   // Liner after break-in: × 0.75, so toe 3, ball 3.75, instep 4.5, ankle 6, heel 4.5. One sock of 1
   // mm. The device stands 4 / 8 / 3 mm high where the insole of 3 mm was: it lifts by 1 (ball), 5
   // (instep), 0 (toes).
-  const HAND: Record<
-    Exclude<Station, 'toeBox' | 'ballHeight'>,
-    { worn: number; asNew: number; size275: number }
-  > = {
+  const HAND: Record<Station, { worn: number; asNew: number; size275: number }> = {
+    toeBox: { worn: (100 - 88 - 6 - 2) / 2, asNew: (100 - 88 - 8 - 2) / 2, size275: 3 }, // 2; + 2/2
+    ballHeight: { worn: 56 - 38 - 1 - 3.75 - 2, asNew: 56 - 38 - 1 - 5 - 2, size275: 12.25 }, // 11.25; + 1
     length: { worn: 278 - 264, asNew: 14, size275: 24 }, // bare shell; + 10
     toeBoxHeight: { worn: 38 - 25 - 0 - 3 - 2, asNew: 38 - 25 - 0 - 4 - 2, size275: 9 }, // 8; + 1
-    ball: { worn: (112 - 99 - 7.5 - 2) / 2, asNew: (112 - 99 - 10 - 2) / 2, size275: 2.75 }, // 1.75; + 2/2
+    // The caliper's 99 mm less what first and fifth stand proud, 2 and 3: they have stations of their own.
+    ball: { worn: (112 - 94 - 7.5 - 2) / 2, asNew: (112 - 94 - 10 - 2) / 2, size275: 5.25 }, // 4.25; + 2/2
     waist: {
       worn: 46 / (2 * Math.PI) - 4.5 - 1,
       asNew: 46 / (2 * Math.PI) - 6 - 1,
@@ -79,6 +80,7 @@ describe('clearance, reckoned by hand at every station', () => {
     },
     fifthToe: { worn: 9 - 2 - 3 - 1, asNew: 9 - 2 - 4 - 1, size275: 3 }, // room for a bump does not grow with the size
     fifthMet: { worn: 10 - 3 - 3.75 - 1, asNew: 10 - 3 - 5 - 1, size275: 2.25 },
+    firstMet: { worn: 10 - 2 - 3.75 - 1, asNew: 10 - 2 - 5 - 1, size275: 3.25 },
     navicular: { worn: 11 - 4 - 4.5 - 1, asNew: 11 - 4 - 6 - 1, size275: 1.5 },
   }
   const c = clearances(foot, shell(), 265, 1)
@@ -93,11 +95,14 @@ describe('clearance, reckoned by hand at every station', () => {
       expect(bigger.worn[station]).toBeCloseTo(size275, 9)
     })
   it("is null and named where a measure is missing, the foot's or the shell's", () => {
-    expect([c.worn.toeBox, c.worn.ballHeight]).toEqual([null, null])
-    expect(c.missing).toEqual(['readings.toeWidthMm', 'readings.ballHeightMm'])
+    expect(c.missing).toEqual([])
+    const bare = { ...foot, toeWidthMm: undefined, ballHeightMm: undefined }
+    const without = clearances(bare, shell(), 265, 1)
+    expect([without.worn.toeBox, without.worn.ballHeight]).toEqual([null, null])
+    expect(without.missing).toEqual(['readings.toeWidthMm', 'readings.ballHeightMm'])
     expect(
       clearances(
-        { ...foot, waistGirthMm: undefined },
+        { ...bare, waistGirthMm: undefined },
         shell({ at: { ...shell().at, heelWidthMm: undefined, navicularRoomMm: undefined } }),
         265,
         1,
@@ -239,7 +244,9 @@ function onTarget(id: string, family: Family = 'rigid-shell'): FootwearModel {
   const key: Partial<Record<Station, string>> = {
     length: 'lengthMm',
     toeBoxHeight: 'toeBoxHeightMm',
+    toeBox: 'toeBoxWidthMm',
     ball: 'ballWidthMm',
+    ballHeight: 'ballHeightMm',
     waist: 'waistGirthMm',
     instep: 'instepGirthMm',
     instepHeight: 'instepHeightMm',
@@ -249,6 +256,7 @@ function onTarget(id: string, family: Family = 'rigid-shell'): FootwearModel {
     cuff: 'cuffGirthMm',
     fifthToe: 'fifthToeRoomMm',
     fifthMet: 'fifthMetRoomMm',
+    firstMet: 'firstMetRoomMm',
     navicular: 'navicularRoomMm',
   }
   for (const [station, name] of Object.entries(key) as [Station, string][]) {
@@ -273,6 +281,9 @@ const KEYS = [
   'ankleWidthMm',
   'cuffGirthMm',
   'toeBoxHeightMm',
+  'toeBoxWidthMm',
+  'ballHeightMm',
+  'firstMetRoomMm',
   'navicularRoomMm',
 ] as const
 const wrong = fc.record({
@@ -289,6 +300,51 @@ const place = (feet: Feet, models: FootwearModel[], id: string) => {
   const k = pair.findIndex((p) => p.model === id)
   return k >= 0 ? k : pair.length + rejected.findIndex((r) => r.model === id)
 }
+
+describe('a bump on one side', () => {
+  const bunion = (mm: number) => ({ ...foot, proudMm: { firstMet: mm } })
+  const worn = (of: StandingFoot, model: FootwearModel) => clearances(of, model, 265, 1).worn
+  const stated = shell()
+  const unstated = shell({ at: { ...shell().at, firstMetRoomMm: undefined } })
+
+  it('is counted once: beside the ball where the shell states its room, in its width where not', () => {
+    const [none, some] = [0, 6].map((mm) => worn(bunion(mm), stated))
+    // 6 mm of the caliper stand proud on the inner side: the smooth foot is narrower by them.
+    expect(some!.ball! - none!.ball!).toBeCloseTo(3, 9)
+    expect(none!.firstMet! - some!.firstMet!).toBeCloseTo(6, 9)
+    const [a, b] = [0, 6].map((mm) => worn(bunion(mm), unstated))
+    expect([a!.firstMet, b!.firstMet]).toEqual([null, null])
+    expect(b!.ball).toBeCloseTo(a!.ball!, 9)
+  })
+
+  it('asks for work on its own side, and leaves the sound side alone', () => {
+    const tight = shell({ at: { ...shell().at, firstMetRoomMm: 8 } })
+    const fit = fitFoot(bunion(6), 'left', tight, 265, SETTINGS)
+    const work = fit.work.filter((w) => ['firstMet', 'ball', 'fifthMet'].includes(w.station))
+    expect(work.map((w) => w.station)).toEqual(['firstMet'])
+    expect(STATION_KINDS.of('firstMet').at.sides).toEqual(['medial'])
+  })
+
+  it('what is felt or wished there counts at the ball of a shell that states no room', () => {
+    const felt = (model: FootwearModel) =>
+      fitFoot(bunion(2), 'left', model, 265, {
+        ...SETTINGS,
+        offsets: [{ model: 'hand', foot: 'left', station: 'firstMet', mm: -3, words: 'felt' }],
+        shifts: {
+          left: [{ station: 'firstMet', lowMm: 2, highMm: 2, words: 'bony', trigger: 'marks' }],
+        },
+      })
+    const plain = (model: FootwearModel) => fitFoot(bunion(2), 'left', model, 265, SETTINGS)
+    for (const [model, at, other] of [
+      [stated, 'firstMet', 'ball'],
+      [unstated, 'ball', 'firstMet'],
+    ] as const) {
+      expect(felt(model).clearances[at]).toBeCloseTo(plain(model).clearances[at]! - 3, 9)
+      expect(felt(model).targets[at]![0]).toBe(plain(model).targets[at]![0] + 2)
+      expect(felt(model).targets[other]).toEqual(plain(model).targets[other])
+    }
+  })
+})
 
 describe('ranking', () => {
   const feet: Feet = {
@@ -353,7 +409,7 @@ describe('ranking', () => {
     const narrow = {
       ...onTarget('narrow'),
       sizesMm: [265],
-      at: { ...onTarget('narrow').at, ballWidthMm: 112 - 20 },
+      at: { ...onTarget('narrow').at, ballWidthMm: 112 - 25 },
     }
     expect(matchCatalogue(alike, [narrow], SETTINGS).rejected[0]!.because).toMatch(
       /Ball needs .* mm more a side than it has; it stretches by 6 mm/,
