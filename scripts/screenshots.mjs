@@ -183,35 +183,6 @@ try {
     .nth(1)
     .waitFor({ timeout: 120_000 })
   await shot('prescribe-shell')
-  // A decision whose reason has grown since, beside a posture that is half seen.
-  await open('Oskar', 'examine')
-  const longer = page.locator('.ledger article').filter({ hasText: 'mm longer' })
-  await longer.getByRole('button', { name: 'Noted' }).click()
-  await page.getByLabel(/Call-out/).fill('length R 276 276 276')
-  await page.getByLabel(/Call-out/).press('Enter')
-  await page.getByRole('button', { name: 'Stance', exact: true }).click()
-  for (const [item, points] of [
-    ['Talar head', '+1'],
-    ['Heel from behind', '+2'],
-    ['Inner arch', '+2'],
-  ])
-    await page
-      .getByRole('group', { name: `right ${item}` })
-      .getByRole('button', { name: points, exact: true })
-      .click()
-  await page
-    .getByText(/changed since/i)
-    .first()
-    .waitFor()
-  await shot('why')
-  // What a growing client reads.
-  await open('Lioba', 'measure')
-  await page.keyboard.press('v')
-  await page
-    .getByText(/What we found/i)
-    .first()
-    .waitFor()
-  await shot('client')
   await page.getByRole('button', { name: 'Terrain', exact: true }).click()
   await page.getByRole('button', { name: 'Take back', exact: true }).click()
   await page.getByRole('button', { name: 'Take back', exact: true }).click()
@@ -225,6 +196,33 @@ try {
   }
   await open('Mirela', 'followup')
   await shot('followup')
+  // A decision whose reason has grown since, beside a posture that is half seen.
+  await open('Oskar', 'examine')
+  const longer = page.locator('.ledger article').filter({ hasText: 'mm longer' })
+  await longer.getByRole('button', { name: 'Noted' }).click()
+  await page.getByLabel(/Call-out/).fill('length R 290 290 290')
+  await page.getByLabel(/Call-out/).press('Enter')
+  await page.getByRole('button', { name: 'Stance', exact: true }).click()
+  for (const [item, points] of [
+    ['Talar head', '+1'],
+    ['Heel from behind', '+2'],
+    ['Inner arch', '+2'],
+  ])
+    await page
+      .getByRole('group', { name: `right ${item}` })
+      .getByRole('button', { name: points, exact: true })
+      .click()
+  await page.getByText(/Decided: 1/).click()
+  await page.getByText('Changed since').first().waitFor()
+  await shot('why')
+  // What a growing client reads.
+  await open('Lioba', 'measure')
+  await page.keyboard.press('v')
+  await page
+    .getByText(/What we found/i)
+    .first()
+    .waitFor()
+  await shot('client')
   // The bench: a plan of the day, then one sheet in the oven, step by step on a tablet.
   await page.goto(`${base}/bench`)
   await page.getByRole('button', { name: 'Keep this plan' }).click({ timeout: 30_000 })

@@ -1,3 +1,4 @@
+import { dayWords } from '../record/typedDay'
 import { ledgerOf } from '../advice/advise'
 import type { Change } from '../advice/entry'
 import { riskOf } from '../examine/risk'
@@ -181,7 +182,7 @@ function takesWords(record: FittingRecord, today?: string): string[] {
   const days = wearInPlan(record, ANY_DAY).length
   const stretches = (record.handover?.exercises ?? []).length > 0
   return [
-    ...(promisedOn ? [`ready on ${promisedOn}`] : []),
+    ...(promisedOn ? [`ready on ${dayWords(promisedOn)}`] : []),
     ...(made ? [`about ${days} days of wearing in, a little longer every day`] : []),
     ...(stretches ? ['a few minutes of stretching a day, for about six weeks'] : []),
   ]

@@ -230,3 +230,33 @@ test('a catalogue is exported, a bad row named and left out on purpose, a shell 
   await page.getByRole('button', { name: 'Take out of the catalogue' }).click()
   await expect(page.getByText('Hand Measured taken out of the catalogue')).toBeVisible()
 })
+
+test('another size for one foot, and what does not fit: taken, told, chosen, there after a reload', async ({
+  page,
+}) => {
+  await signIn(page)
+  await own(page, 'Sizes Taken')
+  const name = (await list(page).first().locator('b.strong').innerText()).trim()
+  const choose = page.getByRole('button', { name: `Choose ${name}` })
+  await pick(page, 'left size', '27.5')
+  await expect(list(page).first()).toContainText('sizes taken')
+  await choose.click()
+  await saved(page)
+  await page.reload()
+  await expect(page.getByRole('button', { name: `Chosen: ${name}` })).toBeDisabled()
+  await expect(page.locator('.sizes')).toContainText('27.5')
+  await page.getByRole('button', { name: 'Best sizes' }).click()
+  await expect(list(page).first()).not.toContainText('sizes taken')
+  await expect(choose).toBeEnabled()
+  // What no work makes fit: why stands there, and the fitter decides.
+  await page.getByRole('button', { name: /^Filter/ }).click()
+  await pick(page, 'Family', 'all families')
+  await page.keyboard.press('Escape')
+  const out = page.locator('.no').first()
+  await out.click()
+  await expect(page.locator('.because')).toContainText(/(left|right) \d\d\.\d: /)
+  const other = (await out.locator('b').innerText()).trim()
+  await page.getByRole('button', { name: `Choose ${other}` }).click()
+  await saved(page)
+  await expect(page.getByRole('button', { name: `Chosen: ${other}` })).toBeDisabled()
+})

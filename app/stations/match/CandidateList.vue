@@ -58,7 +58,8 @@ const more = computed(
                 >{{ model(p.model)?.maker }} · {{ pairSizeWords(p) }}</span
               ><StatusMark v-bind="pairVerdict(p)" /><span class="small muted"
                 >{{ workMinutesOf(p) ? `${workMinutesOf(p)} min of work` : 'no work'
-                }}{{ chosen?.model === p.model ? ' · chosen' : '' }}</span
+                }}{{ chosen?.model === p.model ? ' · chosen' : ''
+                }}{{ p === result.pair[i] ? '' : ' · sizes taken' }}</span
               ></span
             ></span
           >

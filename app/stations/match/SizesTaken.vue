@@ -37,7 +37,6 @@ function back() {
         :model-value="current[side]!.sizeMm"
         @update:model-value="(mm: number) => match.takeSize(looking, side, mm)"
     /></span>
-    <span class="muted small">mondo</span>
     <VBtn v-if="isOther" size="small" height="34" @click="back">Best sizes</VBtn>
   </div>
 </template>
