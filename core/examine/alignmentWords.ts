@@ -94,7 +94,9 @@ function isExamined(findings: Findings | undefined): boolean {
       : typeof value === 'object' && value !== null
         ? Object.values(value).some(holds)
         : value !== undefined
-  return holds(findings)
+  // How an angle was taken is nothing that was found.
+  const { taken: _, ...found } = findings ?? {}
+  return holds(found)
 }
 
 function stance(exam: Omit<FootExamination, 'words'>): string {

@@ -76,12 +76,13 @@ export const misfitCost = (
 /** Bands of one foot for a model's family, station by station; a bump moves where it is judged. */
 export function bandsOf(
   model: Pick<FootwearModel, 'family' | 'at'>,
+  foot: StandingFoot,
   side: Side,
   settings: MatchSettings,
 ): Band[] {
   const shifts = (settings.shifts?.[side] ?? []).map((shift) => ({
     ...shift,
-    station: stationOn(model, shift.station),
+    station: stationOn(model, foot, shift.station),
   }))
   return STATIONS.map((s) =>
     shifted(targetBand(s, model.family, settings.intent, settings.child, settings.rows), shifts, s),
@@ -96,12 +97,13 @@ export const longestMm = (band: Band, { child, rows }: MatchSettings): number =>
 export function offsetsFor(
   settings: MatchSettings,
   model: Pick<FootwearModel, 'id' | 'at'>,
+  foot: StandingFoot,
   side: Side,
   sizeMm: number,
 ): Partial<Record<Station, number>> {
   const placed = (settings.offsets ?? []).map((o) => ({
     ...o,
-    station: stationOn(model, o.station),
+    station: stationOn(model, foot, o.station),
   }))
   const out = sumOffsets(placed, model.id, side, sizeMm)
   const bias = settings.learned?.[model.id]
@@ -116,14 +118,14 @@ export function fitFoot(
   model: FootwearModel,
   sizeMm: number,
   settings: MatchSettings,
-  bands: readonly Band[] = bandsOf(model, side, settings),
+  bands: readonly Band[] = bandsOf(model, foot, side, settings),
 ): FootFit {
   const c = clearances(
     foot,
     model,
     sizeMm,
     sockMm(settings.socks, model.family),
-    offsetsFor(settings, model, side, sizeMm),
+    offsetsFor(settings, model, foot, side, sizeMm),
   )
   const out: FootFit = {
     sizeMm,

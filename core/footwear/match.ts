@@ -61,7 +61,7 @@ function groundOf(feet: Feet, settings: MatchSettings): Ground {
     const key = `${family} ${side} ${statedBumps(model)}`
     const had = made.get(key)
     if (had) return had
-    const bands = bandsOf(model, side, settings)
+    const bands = bandsOf(model, feet[side]!, side, settings)
     const ground = { ...familyGround(feet[side]!, family, bands, settings), bands }
     made.set(key, ground)
     return ground

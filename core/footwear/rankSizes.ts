@@ -94,7 +94,7 @@ export function rankSizes(
   for (let k = 0; k < sizesMm.length; k++) {
     const sizeMm = sizesMm[k]!
     const n = gradeSteps(model, sizeMm)
-    const offsets = moved ? offsetsFor(settings, model, side, sizeMm) : null
+    const offsets = moved ? offsetsFor(settings, model, foot, side, sizeMm) : null
     let score = 0
     let minutes = 0
     let offAim = 0

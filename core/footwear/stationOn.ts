@@ -1,15 +1,21 @@
 import { STATION_KINDS, type Station } from '../kinds/stations/all'
+import type { StandingFoot } from '../kinds/stations/definition'
 import type { FootwearModel } from './catalogueSchema'
 
 /**
  * The station that something at a place of a foot is judged by on a model: a bump where the shell
- * states the room for it, else the station that takes it in.
+ * states the room for it and the foot has one there, else the station that takes it in.
  *
- * For instance `stationOn(a shell without firstMetRoomMm, 'firstMet')` is 'ball'
+ * For instance `stationOn(a shell without firstMetRoomMm, foot, 'firstMet')` is 'ball'
  */
-export function stationOn({ at }: Pick<FootwearModel, 'at'>, station: Station): Station {
-  const { instead, shell } = STATION_KINDS.of(station)
-  return instead && at[shell.key] === undefined ? instead : station
+export function stationOn(
+  { at }: Pick<FootwearModel, 'at'>,
+  foot: StandingFoot,
+  station: Station,
+): Station {
+  const { instead, shell, foot: measureOf } = STATION_KINDS.of(station)
+  const isJudged = at[shell.key] !== undefined && measureOf(foot) !== undefined
+  return instead && !isJudged ? instead : station
 }
 
 const BUMPS = STATION_KINDS.all.filter((s) => s.instead)

@@ -66,7 +66,7 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await page.getByLabel('left Forefoot to rearfoot, try 1, degrees').press('Enter')
   await callOut(page, 'varus R 5 6')
   await callOut(page, 'stance -3 / -6')
-  await expect(page.getByText('9.5 mm', { exact: true })).toBeVisible() // 5.5° across 99 mm
+  await expect(page.getByText(/9\.5 mm across/).first()).toBeVisible() // 5.5° across 99 mm
 
   // Capture
   await page.getByRole('button', { name: 'Go to Capture' }).click()

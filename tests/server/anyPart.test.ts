@@ -27,6 +27,7 @@ const OTHERS: readonly PartName[] = ['norms', 'jobs', 'orders']
 const STAMPED: Readonly<Record<string, readonly string[]>> = {
   story: ['recordedBy'],
   readings: ['by', 'at'],
+  findings: ['by', 'at'],
   capture: ['by', 'at'],
   footwear: ['by', 'doneAt'],
   quotes: ['by'],
@@ -36,9 +37,17 @@ function withoutStamps(part: PartName, value: unknown): unknown {
   const names = STAMPED[part.split('.')[0]!] ?? []
   const isStamp = (key: string, inside: unknown) =>
     names.includes(key) && typeof inside === 'string'
-  return JSON.parse(
+  const bare: unknown = JSON.parse(
     JSON.stringify(value, (key, inside: unknown) => (isStamp(key, inside) ? undefined : inside)),
   )
+  return part.startsWith('findings.') ? withoutEmptyTaken(bare as Record<string, unknown>) : bare
+}
+/** An angle of which only who and when was told is told nothing of without them. */
+function withoutEmptyTaken({ taken, ...rest }: Record<string, unknown>): unknown {
+  const told = Object.entries((taken as object | undefined) ?? {}).filter(
+    ([, entry]) => Object.keys(entry as object).length > 0,
+  )
+  return told.length > 0 ? { ...rest, taken: Object.fromEntries(told) } : rest
 }
 
 describe('any part that the format takes', () => {

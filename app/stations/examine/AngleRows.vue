@@ -103,6 +103,11 @@ function besides(key: AngleKey): string {
     ...(struck.length > 0 ? [`struck ${struck.join(' ')}`] : []),
   ].join(', ')
 }
+/** No try counts: nobody looked, or all were struck. */
+function noneWords(key: AngleKey): string {
+  const struck = struckOf(findings.value, key).map(signed)
+  return struck.length > 0 ? `none counts, struck ${struck.join(' ')}` : 'not taken'
+}
 /** By whom and when an angle was taken, where it is known. */
 function takenBy(key: AngleKey): string {
   const { by, at } = findings.value?.taken?.[key] ?? {}
@@ -174,7 +179,7 @@ const words = (key: AngleKey, deg: number) =>
         >
         <span class="muted small words">{{ besides(key) }}</span>
       </template>
-      <span v-else class="muted small">not taken</span>
+      <span v-else class="muted small">{{ noneWords(key) }}</span>
     </span>
     <span class="does">
       <PlainButton
@@ -199,8 +204,8 @@ const words = (key: AngleKey, deg: number) =>
         </template>
         <VList density="compact">
           <VListItem
-            v-for="item in menuOf(key)"
-            :key="item.title"
+            v-for="(item, i) in menuOf(key)"
+            :key="i"
             :title="item.title"
             @click="item.do"
           />

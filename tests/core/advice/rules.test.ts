@@ -3,10 +3,10 @@ import { describe, expect, it } from 'vitest'
 import { advise, judge, ledgerOf } from '../../../core/advice/advise'
 import { applyChange } from '../../../core/advice/applyChange'
 import { RULES } from '../../../core/advice/rules/all'
-import { applyCommand } from '../../../core/record/commands'
-import { joinRecord, splitRecord, type Parts } from '../../../core/record/parts'
+import { applyCommand, partOf, type Command } from '../../../core/record/commands'
+import { joinRecord, splitRecord, type PartName, type Parts } from '../../../core/record/parts'
 import { parseRecord } from '../../../core/record/parse'
-import type { FittingRecord } from '../../../core/record/schema'
+import type { FittingRecord, Reading } from '../../../core/record/schema'
 import { SIGN_KINDS } from '../../../core/kinds/signs/all'
 import { SCHOOLS } from '../../../core/tables/vocabulary'
 import { referenceReadings, standing } from '../../fixtures/feet'
@@ -563,6 +563,39 @@ describe('every rule', () => {
           expect(path, entry.code).toMatch(/^(story|feet|client|footwear|legLengthDifferenceMm)/)
         expect(entry.words, entry.code).not.toMatch(/undefined|null|NaN| {2}/)
       }
+  })
+})
+
+/**
+ * A record as screens make it: from a fitting with nothing in it, by the commands that they send,
+ * reading by reading and part by part.
+ */
+function asScreensMakeIt(record: FittingRecord): FittingRecord {
+  let parts: Parts = {}
+  const send = (command: Command) => {
+    const part = partOf(command)
+    parts = { ...parts, [part]: applyCommand(parts[part], command, BY_HOUSE) }
+  }
+  for (const [part, content] of Object.entries(splitRecord(record)) as [PartName, unknown][]) {
+    const side = part.split('.')[1] as 'left' | 'right'
+    if (part.startsWith('readings.'))
+      for (const { what, posture, trials, instrument } of content as Reading[])
+        send({
+          kind: 'readings.add',
+          side,
+          what,
+          posture,
+          values: trials,
+          ...(instrument && { instrument }),
+        })
+    else send({ kind: 'part.put', part, content: JSON.parse(JSON.stringify(content)) })
+  }
+  return joinRecord(parts, record.client)
+}
+
+describe('a record that screens can make', () => {
+  it.each(Object.entries(CASES))('fires %s', (code, [fires]) => {
+    expect(judge(asScreensMakeIt(recordOf(fires))).map((e) => e.code)).toContain(code)
   })
 })
 

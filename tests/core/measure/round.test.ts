@@ -3,7 +3,11 @@ import { READING_VIEWS, ROUND, roundIndex, stepFrom, viewOf } from '../../../cor
 import { READING_KINDS } from '../../../core/kinds/readings/all'
 
 /** Taken where footwear asks for them: not in the round. */
-const ON_REQUEST: ReadonlySet<string> = new Set(['toeWidthMm', 'ballHeightMm'])
+const ON_REQUEST: ReadonlySet<string> = new Set([
+  'toeWidthMm',
+  'ballHeightMm',
+  'navicularNeutralMm',
+])
 
 describe('the guided round', () => {
   it('takes 22 readings, every usual kind once standing, and seated ones first', () => {
