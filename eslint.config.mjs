@@ -2,6 +2,7 @@
 import { createNodeResolver, flatConfigs } from 'eslint-plugin-import-x'
 import withNuxt from './.nuxt/eslint.config.mjs'
 import { FLOORS } from './scripts/lib/floors.mjs'
+import { spacedJoin } from './scripts/lib/spacedJoin.mjs'
 
 /** What a folder may not import, and why (docs/decisions/house). */
 const nope = (patterns, message) => ({
@@ -103,6 +104,11 @@ export default withNuxt(
       ],
       'stations do not import each other; move what two share to drawing/, components/ or core/',
     ),
+  },
+  {
+    files: ['**/*.{ts,vue,mjs}'],
+    plugins: { house: { rules: { 'spaced-join': spacedJoin } } },
+    rules: { 'house/spaced-join': 'error' },
   },
   {
     rules: {

@@ -99,7 +99,7 @@ function twice(device: Device, at: string): DeviceClash[] {
       code: 'skives-doubled',
       kind: 'watch',
       words:
-        `${skives.map((l) => LAYERS.of(l.kind).name.toLowerCase()).join(' and ')}` +
+        `${skives.map((l) => LAYERS.of(l.kind).name.toLowerCase()).join(' and ')} ` +
         `cut the same heel: what they raise adds up. Choose one.`,
       triggers: [`${at}.layers`],
     })
@@ -130,7 +130,7 @@ function twice(device: Device, at: string): DeviceClash[] {
       code: 'post-against-skive',
       kind: 'watch',
       words:
-        `A ${isVarus ? 'varus' : 'valgus'} post and a ${outer ? 'lateral' : 'medial'}` +
+        `A ${isVarus ? 'varus' : 'valgus'} post and a ${outer ? 'lateral' : 'medial'} ` +
         `skive push the same heel to opposite sides. Keep one.`,
       triggers: [`${at}.posts`, `${at}.layers`],
     })
@@ -175,7 +175,7 @@ function walls(
         about: inner,
         kind: 'watch',
         words:
-          `The ${inner} wall of the cup stands ${cupMm.toFixed(0)} mm,` +
+          `The ${inner} wall of the cup stands ${cupMm.toFixed(0)} mm, ` +
           `the ankle bone was measured at ${bone.toFixed(0)}. It would press there.`,
         triggers: [`${at}.outline.heelCupMm`, `feet.${side}.readings`],
         figures: ankle.figures(),
@@ -200,7 +200,7 @@ function walls(
       code: 'top-line-at-navicular',
       kind: 'watch',
       words:
-        `The inner top line stands ${topMm.toFixed(0)} mm,` +
+        `The inner top line stands ${topMm.toFixed(0)} mm, ` +
         `the navicular was measured at ${navicular.toFixed(0)}. Its edge would lie on the bone.`,
       triggers: [`${at}.outline.medialTopMm`, `feet.${side}.readings`],
       figures: [{ words: 'navicular', value: topMm, limit: navicular, unit: 'mm' }],

@@ -58,7 +58,7 @@ export function finishedContradictions(
       kind: 'watch',
       foot: side,
       words:
-        `The shell is ${thinnest.mm.toFixed(1)} mm thin,` +
+        `The shell is ${thinnest.mm.toFixed(1)} mm thin, ` +
         `${Math.round(thinnest.yMm)} mm from the heel; ${material} is not made under ${leastMm} mm.`,
       triggers: [`feet.${side}.device.shell.thicknessMm`],
       source,
@@ -94,7 +94,7 @@ function blankUnder(
             ...common,
             code: 'blank-presses',
             words:
-              `${own}: its arch stays ${misfit.overMm.toFixed(1)} mm` +
+              `${own}: its arch stays ${misfit.overMm.toFixed(1)} mm ` +
               `over the ${side} foot’s${heat}. It presses: take a lower line, or make it to the foot.`,
             figures: presses.figures(),
           },
@@ -106,7 +106,7 @@ function blankUnder(
             ...common,
             code: 'blank-gapes',
             words:
-              `${own}: its arch stays ${misfit.underMm.toFixed(1)} mm` +
+              `${own}: its arch stays ${misfit.underMm.toFixed(1)} mm ` +
               `under the ${side} foot’s${heat}. It does not carry there: take a higher line, or build it up.`,
             figures: gapes.figures(),
           },
@@ -155,7 +155,7 @@ function raisesThatMeet(
       foot: side,
       about: meeting.map(({ kind }) => kind).join('+'),
       words:
-        `${names.join(' and ')} meet ${Math.round(field.y[worst.i]!)} mm` +
+        `${names.join(' and ')} meet ${Math.round(field.y[worst.i]!)} mm ` +
         `from the heel and raise it by ${worst.mm.toFixed(1)} mm together. That is too much for one place.`,
       triggers: [`feet.${side}.device.layers`],
       source: 'house limit for one place',
@@ -180,7 +180,7 @@ function unsteadyCutOut(
       kind: 'watch',
       foot: side,
       words:
-        `A first-ray cut-out on a device that ${stands.words}:` +
+        `A first-ray cut-out on a device that ${stands.words}: ` +
         `its corner no longer meets the floor. Post it, or let the corner down instead.`,
       triggers: [`feet.${side}.device`],
       source: 'a device is judged where it stands: workshop practice, a flat bench',

@@ -38,7 +38,7 @@ export function impossiblePairs(
     out.push({
       code: 'bent-below-straight',
       words:
-        `The {side} ankle bends ${said(bent)} with a bent knee and ${said(straight)} with a straight one:` +
+        `The {side} ankle bends ${said(bent)} with a bent knee and ${said(straight)} with a straight one: ` +
         `the bent knee gives more, never less. Take both again.`,
       of: ['ankleKneeBentDeg', 'ankleKneeStraightDeg'],
     })
@@ -47,7 +47,7 @@ export function impossiblePairs(
     out.push({
       code: 'loaded-over-unloaded',
       words:
-        `The {side} big toe bends ${said(loaded)} under load and ${said(unloaded)} in the air:` +
+        `The {side} big toe bends ${said(loaded)} under load and ${said(unloaded)} in the air: ` +
         `load never gives more. Take both again.`,
       of: ['firstToeLoadedDeg', 'firstToeUnloadedDeg'],
     })
@@ -58,7 +58,7 @@ export function impossiblePairs(
       out.push({
         code: 'eversion-below-nothing',
         words:
-          `The {side} heel stands ${said(-left)} further out than its eversion of ${said(eversion)}` +
+          `The {side} heel stands ${said(-left)} further out than its eversion of ${said(eversion)} ` +
           `lets it go. Take eversion, stance and shin again.`,
         of: ['eversionDeg', 'rcspDeg', 'tibialVarumDeg'],
       })
@@ -72,7 +72,7 @@ export function impossiblePairs(
     out.push({
       code: 'stance-contradicts',
       words:
-        `The {side} heel stands ${said(relaxed)} inverted, yet ${against.map(([, w]) => w).join(' and ')}:` +
+        `The {side} heel stands ${said(relaxed)} inverted, yet ${against.map(([, w]) => w).join(' and ')}: ` +
         `these contradict each other. Look at the heel line again, then at the rest.`,
       of: ['rcspDeg', ...against.map(([key]) => key)],
     })

@@ -82,8 +82,8 @@ export const PLATFORM: readonly FootRule[] = [
       const across = forefootMm === null ? '' : ` (${n(forefootMm)} mm)`
       return {
         words:
-          `With ${n(forefoot.meanDeg)}° of forefoot ${way} the ${side} ball stands on one edge` +
-          `${across}. Bring the board up to the first and fifth head alike.`,
+          `With ${n(forefoot.meanDeg)}° of forefoot ${way} the ${side} ball stands on one edge${across}. ` +
+          `Bring the board up to the first and fifth head alike.`,
         change: { layer: 'intrinsicForefootPost', amounts: {} },
         triggers: [at('findings.forefootDeg')],
       }

@@ -23,6 +23,9 @@ const stiffToe = ({ firstToe, angles }: FootExamination, side: Side) =>
   `The ${side} big toe hurts and bends ${n(angles.firstToeUnloadedDeg!.meanDeg)}° in the air: ` +
   `range as in grade ${firstToe!.slice(-1)}, the true one needs an X-ray.`
 
+/** How much a spot hurts, behind its name; nothing where nobody said. */
+const ofTen = (tenderness: number | undefined) =>
+  tenderness === undefined ? '' : ` (${n(tenderness)} of 10)`
 /** How far the second metatarsal stands before the first, mm; never far enough where nobody looked. */
 const leadOf = ({ measure }: FootContext) => measure.leads?.secondMetMm ?? -Infinity
 /** Is the second head overloaded: does it hurt, or has it a callus under it? */
@@ -139,7 +142,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
         limit.atLeast('pain', pain.score ?? 0)
         ? {
             words:
-              `The ${side} axis lies medial and the inner ankle hurts:` +
+              `The ${side} axis lies medial and the inner ankle hurts: ` +
               `a medial flare of ${n(limit.of('widthMm'))} mm gives the push a longer arm, if the footwear is wide enough.`,
             change: { layer: 'medialFlare', amounts: { widthMm: limit.of('widthMm') } },
             triggers: ['story.complaints', at('findings.axis')],
@@ -250,7 +253,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       hurts('heelPlantar', 'achilles') && exam.ankle !== null && exam.ankle !== 'usual'
         ? {
             words:
-              `The ${side} heel hurts and the ankle is short:` +
+              `The ${side} heel hurts and the ankle is short: ` +
               `a heel lift of ${n(limit.of('liftMm'))} mm eases both, under both feet alike.`,
             change: { heelLiftMm: limit.of('liftMm'), onBoth: true },
             triggers: ['story.complaints', at('findings.ankleKneeStraightDeg')],
@@ -310,7 +313,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       return pain && push.to === 'lateral' && !lowVolume && limit.atLeast('pain', pain.score ?? 0)
         ? {
             words:
-              `The ${side} outer ankle hurts:` +
+              `The ${side} outer ankle hurts: ` +
               `a lateral flare of ${n(limit.of('widthMm'))} mm keeps the heel from tipping out, if the footwear is wide enough.`,
             change: { layer: 'lateralFlare', amounts: { widthMm: limit.of('widthMm') } },
             triggers: ['story.complaints'],
@@ -331,7 +334,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
         limit.over('thicknessMm', thickness)
         ? {
             words:
-              `The ${side} outer ankle hurts and the foot is stiff:` +
+              `The ${side} outer ankle hurts and the foot is stiff: ` +
               `a soft shell of ${n(limit.of('thicknessMm'))} mm takes up what the joints do not.`,
             change: { shell: { thicknessMm: limit.of('thicknessMm') } },
             triggers: ['story.complaints', at('findings.mobility')],
@@ -396,7 +399,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       isRigid(exam) && hurts(...TOE_JOINT)
         ? {
             words:
-              `${stiffToe(exam, side)}` +
+              `${stiffToe(exam, side)} ` +
               `A rigid first-ray extension of ${n(limit.of('heightMm'))} mm carries the toe along, no bend there.`,
             change: {
               layer: 'firstRayExtension',
@@ -434,7 +437,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c)
         ? {
             words:
-              `${longSecond(c)}` +
+              `${longSecond(c)} ` +
               `A raise of ${n(limit.of('heightMm'))} mm under the first metatarsal and toe brings the load back to them.`,
             change: { layer: 'firstRayExtension', amounts: { heightMm: limit.of('heightMm') } },
             triggers: leadTriggers(c),
@@ -602,8 +605,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
           words:
             `A ${spot.kind === 'tender' ? 'tender spot' : `tender ${MARK_WORDS[spot.kind] ?? spot.kind}`} ` +
             `under the ${side} foot, ${n(spot.yMm)} mm from the heel and ${n(spot.xMm)} mm ` +
-            `${spot.xMm >= 0 ? 'inward' : 'outward'}` +
-            `${spot.tenderness === undefined ? '' : ` (${n(spot.tenderness)} of 10)`}: ` +
+            `${spot.xMm >= 0 ? 'inward' : 'outward'}${ofTen(spot.tenderness)}: ` +
             `a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,
           change: { layer: 'sweetSpot' as const, amounts: { depthMm, xMm, yMm, radiusMm } },
           triggers: [at('findings.marks')],
@@ -634,7 +636,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
       return pain && f.fatPad === 'thin' && limit.atLeast('pain', pain.score ?? 0)
         ? {
             words:
-              `The ${side} heel pad is thin and hurts:` +
+              `The ${side} heel pad is thin and hurts: ` +
               `an aperture of ${n(limit.of('depthMm'))} mm with a soft plug under the heel takes the peak away.`,
             change: { layer: 'heelAperture', amounts: { depthMm: limit.of('depthMm') } },
             triggers: [at('findings.fatPad'), 'story.complaints'],

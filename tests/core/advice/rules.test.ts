@@ -593,6 +593,24 @@ function asScreensMakeIt(record: FittingRecord): FittingRecord {
   return joinRecord(parts, record.client)
 }
 
+/** A mark behind which the next word begins at once: two lines that lost the space between them. */
+const GLUED = /[,:;.!?)][A-Za-z]|[a-z][A-Z][a-z]/
+
+describe('sentences', () => {
+  it('have a space after every mark, and no two words in one', () => {
+    for (const [fires] of Object.values(CASES))
+      for (const { words } of judge(recordOf(fires))) expect(words).not.toMatch(GLUED)
+  })
+  it.each([
+    ['skives', { layers: [{ kind: 'medialSkive' }, { kind: 'threePlaneShave' }] }, / cut the same/],
+    ['a post against a skive', { ...post(3), layers: [{ kind: 'lateralSkive' }] }, /lateral skive/],
+  ])('of %s', (_, device, said) => {
+    const words = judge(recordOf({ device })).map((e) => e.words)
+    expect(words.filter((w) => said.test(w))).toHaveLength(1)
+    for (const sentence of words) expect(sentence).not.toMatch(GLUED)
+  })
+})
+
 describe('a record that screens can make', () => {
   it.each(Object.entries(CASES))('fires %s', (code, [fires]) => {
     expect(judge(asScreensMakeIt(recordOf(fires))).map((e) => e.code)).toContain(code)
