@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VTable } from 'vuetify/components'
-import { ownOffers, type OwnOffer } from '../../core/measure/ownOffers'
+import { ownOffers } from '../../core/measure/ownOffers'
 import type { ShopTables } from '../../core/record/tables'
 import { useOwnNorms } from '~/stores/ownNorms'
 
@@ -12,7 +12,6 @@ import { useOwnNorms } from '~/stores/ownNorms'
 const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
 const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const own = useOwnNorms()
-const taken = ref<string[]>([])
 const isLooking = ref(true)
 onMounted(() =>
   own
@@ -20,19 +19,14 @@ onMounted(() =>
     .catch((error: Error) => emit('trouble', error.message))
     .finally(() => (isLooking.value = false)),
 )
-const keyOf = ({ name, what }: OwnOffer) => `${name}, ${what}`
 const rows = computed(() =>
   ownOffers(own.shares, draft).map((offer) => ({
     ...offer,
-    key: keyOf(offer),
-    isTaken: taken.value.includes(keyOf(offer)),
+    key: `${offer.name}, ${offer.what}`,
+    isTaken: offer.now === offer.own,
     few: offer.missing > 0 ? `▲ ${offer.missing} more before it is offered` : '',
   })),
 )
-function take(offer: OwnOffer) {
-  taken.value = [...taken.value, keyOf(offer)]
-  emit('change', offer.take)
-}
 </script>
 
 <template>
@@ -58,11 +52,18 @@ function take(offer: OwnOffer) {
           </td>
           <td>{{ row.clients }}</td>
           <td>{{ row.now }}</td>
-          <td class="bold">{{ row.own }}</td>
+          <td>
+            <b>{{ row.own }}</b>
+            <span v-if="row.bySize" class="muted small sizes">{{ row.bySize }}</span>
+          </td>
           <td>
             <span v-if="row.few" class="watch-text small">{{ row.few }}</span>
-            <span v-else-if="row.isTaken" class="muted small">✓ in the new table</span>
-            <VBtn v-else :disabled="!may" :aria-label="`Take ${row.key}`" @click="take(row)"
+            <span v-else-if="row.isTaken" class="muted small">✓ in the table</span>
+            <VBtn
+              v-else
+              :disabled="!may"
+              :aria-label="`Take ${row.key}`"
+              @click="emit('change', row.take)"
               >Take</VBtn
             >
           </td>
@@ -77,6 +78,9 @@ function take(offer: OwnOffer) {
 </template>
 
 <style scoped>
+.sizes {
+  display: block;
+}
 .about,
 .none {
   padding: 10px 14px;

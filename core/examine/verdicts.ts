@@ -15,14 +15,17 @@ export type PostureClass =
 export const subtalarNeutralDeg = (inversionDeg: number, eversionDeg: number): number =>
   (inversionDeg + eversionDeg) / 3 - eversionDeg
 
+/** Sums of the six posture items that are called normal (Redmond 2006). */
+export const USUAL_POSTURE = [0, 5] as const
+
 /**
  * Sum of the six posture items (Redmond 2006): 0…5 normal, 6…9 pronated, from 10 strongly; −1…−4
  * supinated, to −5 strongly.
  */
 export function postureClassOf(sum: number): PostureClass {
   if (sum >= 10) return 'stronglyPronated'
-  if (sum >= 6) return 'pronated'
-  if (sum >= 0) return 'normal'
+  if (sum > USUAL_POSTURE[1]) return 'pronated'
+  if (sum >= USUAL_POSTURE[0]) return 'normal'
   return sum >= -4 ? 'supinated' : 'stronglySupinated'
 }
 

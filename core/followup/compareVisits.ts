@@ -1,7 +1,9 @@
+import { mean } from 'd3-array'
 import { ANGLES, ANGLE_KEYS, type AngleKey } from '../kinds/findings/all'
 import { READINGS, READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import { trialsOf } from '../examine/angleTrials'
 import { examineFoot } from '../examine/examineFoot'
+import { USUAL_POSTURE } from '../examine/verdicts'
 import { isChild } from '../measure/ageAtVisit'
 import { footprintOf } from '../measure/footprintOf'
 import { leastChange, NO_ERRORS, type ShopErrors, type TakenBy } from '../measure/leastChange'
@@ -113,8 +115,7 @@ function numberRow(
   ]
 }
 
-const meanOf = (tries: readonly number[]) =>
-  tries.length > 0 ? tries.reduce((sum, v) => sum + v, 0) / tries.length : null
+const meanOf = (tries: readonly number[]) => mean(tries) ?? null
 
 function readingRows(side: Side, feet: Pair, errors: ShopErrors, norms: Norms) {
   return READING_KINDS.flatMap((what) =>
@@ -151,8 +152,6 @@ function angleRows(side: Side, feet: Pair, errors: ShopErrors, norms: Norms) {
   })
 }
 
-/** Posture that is called usual, sum of six (Redmond 2006). */
-const USUAL_POSTURE = [0, 5] as const
 /** How far a value lies outside a band; nothing within it. */
 const outside =
   ([low, high]: readonly [number, number]) =>

@@ -3,6 +3,7 @@ import type { FootwearModel } from './catalogueSchema'
 import type { StandingFoot } from '../kinds/stations/definition'
 import { bandsOf, fitFoot, type FootFit, type MatchSettings } from './fitFoot'
 import type { WorkItem } from './mend'
+import { pairScore } from './pairScore'
 import {
   emptyScores,
   familyGround,
@@ -122,7 +123,7 @@ function pickSizes(
   const pair = (a: number, b: number): Pick => ({
     left: a,
     right: b,
-    score: (l.score[a]! + r.score[b]! + (a === b ? 0 : settings.rows.rankingWeights.split)) / 2,
+    score: pairScore([l.score[a]!, r.score[b]!], a !== b, settings.rows.rankingWeights),
     offAim: l.offAim[a]! + r.offAim[b]!,
     usable: l.usable[a] === 1 && r.usable[b] === 1,
   })

@@ -2,6 +2,7 @@ import { SIDES, type Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { fitFoot, type FootFit, type MatchSettings } from './fitFoot'
 import type { Feet, PairFit } from './match'
+import { leastFit, pairScore } from './pairScore'
 import { reasonsOf, sizeWords } from './reasons'
 
 /** Sizes that a fitter takes, each foot its own. */
@@ -11,20 +12,6 @@ export type TakenSizes = Partial<Record<Side, number>>
 export interface TakenPair extends PairFit {
   /** why no work makes it fit, by foot; null where it can */
   because: string | null
-}
-
-/** The size that costs least, what can be made to fit before what cannot. */
-function leastSize(
-  foot: NonNullable<Feet[Side]>,
-  side: Side,
-  model: FootwearModel,
-  settings: MatchSettings,
-): FootFit {
-  const fits = model.sizesMm.map((size) => fitFoot(foot, side, model, size, settings))
-  const isOut = (fit: FootFit) => (fit.because === null ? 0 : 1)
-  return fits.reduce((best, fit) =>
-    isOut(fit) < isOut(best) || (isOut(fit) === isOut(best) && fit.score < best.score) ? fit : best,
-  )
 }
 
 /**
@@ -44,14 +31,9 @@ export function pairInSizes(
     const foot = feet[side]
     if (!foot) return []
     const size = sizes[side]
-    return [
-      [
-        side,
-        size !== undefined && model.sizesMm.includes(size)
-          ? fitFoot(foot, side, model, size, settings)
-          : leastSize(foot, side, model, settings),
-      ],
-    ]
+    const isMade = size !== undefined && model.sizesMm.includes(size)
+    const offered = isMade ? [size] : model.sizesMm
+    return [[side, leastFit(offered.map((mm) => fitFoot(foot, side, model, mm, settings)))]]
   })
   const isSplit = fits.length === 2 && fits[0]![1].sizeMm !== fits[1]![1].sizeMm
   const out = fits.flatMap(([side, fit]) =>
@@ -60,10 +42,11 @@ export function pairInSizes(
   return {
     model: model.id,
     ...Object.fromEntries(fits),
-    score:
-      (fits.reduce((sum, [, fit]) => sum + fit.score, 0) +
-        (isSplit ? settings.rows.rankingWeights.split : 0)) /
-      Math.max(1, fits.length),
+    score: pairScore(
+      fits.map(([, fit]) => fit.score),
+      isSplit,
+      settings.rows.rankingWeights,
+    ),
     work: fits.flatMap(([, fit]) => fit.work),
     reasons: reasonsOf(fits, model, settings),
     because: out.length > 0 ? out.join('; ') : null,

@@ -2,6 +2,7 @@ import { SIDES, type Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { fitFoot, type FootFit, type MatchSettings } from './fitFoot'
 import type { Feet } from './match'
+import { leastFit } from './pairScore'
 import { oneDecimal, sizeWords } from './reasons'
 
 /** One way to serve two different feet with a model. */
@@ -56,16 +57,6 @@ export function pairOptions(
       model.sizesMm.map((size) => fitFoot(feet[side]!, side, model, size, settings)),
     ]),
   ) as Record<Side, FootFit[]>
-  const best = (list: readonly FootFit[]) =>
-    list.reduce((a, b) =>
-      (a.because === null) === (b.because === null)
-        ? b.score < a.score
-          ? b
-          : a
-        : a.because === null
-          ? a
-          : b,
-    )
   const option = (
     kind: PairOption['kind'],
     l: FootFit,
@@ -88,7 +79,7 @@ export function pairOptions(
   )
   const sameBest = same.reduce((a, b) => ((b.score ?? Infinity) < (a.score ?? Infinity) ? b : a))
   const bigger: Side = left.lengthMm >= right.lengthMm ? 'left' : 'right'
-  const big = best(fits[bigger])
+  const big = leastFit(fits[bigger])
   const k = model.sizesMm.indexOf(big.sizeMm)
   const padded = option(
     'pad the smaller',
@@ -96,7 +87,7 @@ export function pairOptions(
     fits.right[k]!,
     `both ${sizeWords(big.sizeMm)}, the ${bigger === 'left' ? 'right' : 'left'} shell padded and shimmed`,
   )
-  const [l, r] = [best(fits.left), best(fits.right)]
+  const [l, r] = [leastFit(fits.left), leastFit(fits.right)]
   const split = option(
     'split',
     l,

@@ -29,12 +29,14 @@ export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSett
   for (const [side, fit] of fits)
     if (fit.shortBareMm !== null)
       out.push(
-        `${side}: ${oneDecimal(fit.shortBareMm)} mm by the bare standing length, long enough only on the device: try on with the finished device first`,
+        `${side}: ${oneDecimal(fit.shortBareMm)} mm by the bare standing length, ` +
+          'long enough only on the device: try on with the finished device first',
       )
   for (const [side, fit] of fits)
     if (fit.byArchMm !== null)
       out.push(
-        `${side}: sized by arch length, as a foot of ${oneDecimal(fit.byArchMm)} mm: the toes are short for it, and it has to bend where the ball is`,
+        `${side}: sized by arch length, as a foot of ${oneDecimal(fit.byArchMm)} mm: ` +
+          'the toes are short for it, and it has to bend where the ball is',
       )
   out.push(...shiftWords(fits, settings))
   const bias = settings.learned?.[model.id]

@@ -39,7 +39,9 @@ export function processOf(model: FootwearModel): WorkProcess {
     heatMin: 8,
     holdMin: 3,
     coolMin: COOL_MIN,
-    words: `heat evenly to ${heatC} °C, never above ${model.plastic.limitC} °C; press and hold 3 min; cool ${COOL_MIN[0]} to ${COOL_MIN[1]} min before the press comes out`,
+    words:
+      `heat evenly to ${heatC} °C, never above ${model.plastic.limitC} °C; press and hold 3 min; ` +
+      `cool ${COOL_MIN[0]} to ${COOL_MIN[1]} min before the press comes out`,
   }
 }
 
@@ -184,7 +186,8 @@ export function lineOf(
   if (work.does === 'sole') {
     how = 'plane or shim the sole in steps of 0.5°, 3° in all at most'
     cautions.push(
-      `sole${model.soleNorm ? ` (${model.soleNorm})` : ''} and bindings: only with a re-check by a certified technician, with the name kept`,
+      `sole${model.soleNorm ? ` (${model.soleNorm})` : ''} and bindings: ` +
+        'only with a re-check by a certified technician, with the name kept',
     )
   }
   const at = work.at

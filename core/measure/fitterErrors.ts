@@ -1,4 +1,4 @@
-import { mean } from 'd3-array'
+import { flatGroup, flatRollup, groups, mean } from 'd3-array'
 import { technicalError } from './repeatability'
 
 /** Fewer pairs of double readings than this are shown but not used. */
@@ -31,19 +31,17 @@ export interface FitterError {
  *   fitterErrors([{ what: 'footLengthMm', fitter: 'Ada', subject: 'a', first: 264, second: 266 }])[0].tem
  *   // 1.414 = √(2²/2)
  */
-export function fitterErrors(doubles: readonly DoubleRead[]): FitterError[] {
-  const groups = new Map<string, DoubleRead[]>()
-  for (const d of doubles) {
-    const key = JSON.stringify([d.what, d.fitter])
-    groups.set(key, [...(groups.get(key) ?? []), d])
-  }
-  return [...groups.values()].map((group) => ({
-    what: group[0]!.what,
-    fitter: group[0]!.fitter,
+export const fitterErrors = (doubles: readonly DoubleRead[]): FitterError[] =>
+  flatGroup(
+    doubles,
+    (d) => d.what,
+    (d) => d.fitter,
+  ).map(([what, fitter, group]) => ({
+    what,
+    fitter,
     pairs: group.length,
     tem: technicalError(group.map((d) => [d.first, d.second]))!,
   }))
-}
 
 /** Two fitters who read the same feet. */
 export interface FitterBias {
@@ -62,29 +60,34 @@ export interface FitterBias {
  * For instance Ada 264 and 266, Ben 262 and 264 on foot 'a' are a bias of 2 over one foot
  */
 export function fitterBiases(doubles: readonly DoubleRead[]): FitterBias[] {
-  const means = new Map<string, Map<string, number[]>>()
-  for (const d of doubles) {
-    const foot = JSON.stringify([d.what, d.subject.trim().toLowerCase()])
-    const byFitter = means.get(foot) ?? new Map<string, number[]>()
-    byFitter.set(d.fitter, [...(byFitter.get(d.fitter) ?? []), d.first, d.second])
-    means.set(foot, byFitter)
-  }
-  const found = new Map<string, { what: string; fitters: [string, string]; gaps: number[] }>()
-  for (const [foot, byFitter] of means) {
-    const [what] = JSON.parse(foot) as [string]
-    const names = [...byFitter.keys()].sort((a, b) => a.localeCompare(b))
-    for (const [i, one] of names.entries())
-      for (const other of names.slice(i + 1)) {
-        const key = JSON.stringify([what, one, other])
-        const entry = found.get(key) ?? { what, fitters: [one, other], gaps: [] }
-        entry.gaps.push(mean(byFitter.get(one)!)! - mean(byFitter.get(other)!)!)
-        found.set(key, entry)
-      }
-  }
-  return [...found.values()].map(({ what, fitters, gaps }) => ({
+  const meansOfFeet = groups(
+    doubles,
+    (d) => d.what,
+    (d) => d.subject.trim().toLowerCase(),
+  ).flatMap(([what, feet]) =>
+    feet.map(([, ofFoot]) => ({
+      what,
+      means: flatRollup(
+        ofFoot,
+        (read) => mean(read, (d) => (d.first + d.second) / 2)!,
+        (d) => d.fitter,
+      ).sort(([a], [b]) => a.localeCompare(b)),
+    })),
+  )
+  const gaps = meansOfFeet.flatMap(({ what, means }) =>
+    means.flatMap(([one, a], i) =>
+      means.slice(i + 1).map(([other, b]) => ({ what, one, other, gap: a - b })),
+    ),
+  )
+  return flatGroup(
+    gaps,
+    (g) => g.what,
+    (g) => g.one,
+    (g) => g.other,
+  ).map(([what, one, other, feet]) => ({
     what,
-    fitters,
-    feet: gaps.length,
-    bias: mean(gaps)!,
+    fitters: [one, other],
+    feet: feet.length,
+    bias: mean(feet, (g) => g.gap)!,
   }))
 }

@@ -7,10 +7,7 @@ import {
   type FitterBias,
   type FitterError,
 } from './fitterErrors'
-import { technicalError } from './repeatability'
-
-/** 95 % of a normal distribution lies within so many standard deviations. */
-const WITHIN = 1.96
+import { smallestChangeOfMeans, technicalError } from './repeatability'
 
 /** One side of a change: who took it, and the tries that its mean is made of. */
 export interface TakenBy {
@@ -52,11 +49,9 @@ function errorOf(errors: readonly FitterError[], fitter: string | undefined) {
 }
 
 /**
- * Smallest believable change of two means: 1.96·√(b₁² + b₂² + w²(1/k₁ + 1/k₂)), with b the error
- * between occasions and w that within one; for one fitter this is 1.96·√(2·TEM_between² +
- * TEM_within²(1/k₁ + 1/k₂)). Double readings are single readings of two occasions: their TEM² is b² +
- * w², and w comes from the tries themselves. Where no try was repeated it is the single readings'
- * 1.96·√(TEM₁² + TEM₂²).
+ * Smallest believable change of two means of these fitters (`smallestChangeOfMeans`). Double
+ * readings are single readings of two occasions: their TEM² is between² + within², and within comes
+ * from the tries themselves. Where no try was repeated it is that of single readings.
  *
  * @param what kind of reading or angle
  * @param houseLeast what counts while fewer than five pairs are held, in the kind's unit
@@ -73,14 +68,14 @@ export function leastChange(
   const [one, other] = [errorOf(ofKind, before.by), errorOf(ofKind, after.by)]
   if (!one || !other) return { least: houseLeast, bias: 0, from: 'house default' }
   const within = technicalError([before.tries, after.tries]) ?? 0
-  const between = (tem: number) => Math.max(0, tem ** 2 - within ** 2)
-  const variance =
-    between(one.tem) +
-    between(other.tem) +
-    within ** 2 * (1 / Math.max(1, before.tries.length) + 1 / Math.max(1, after.tries.length))
+  const errorOfMean = (tem: number, { tries }: TakenBy) => ({
+    between: Math.sqrt(Math.max(0, tem ** 2 - within ** 2)),
+    within,
+    tries: Math.max(1, tries.length),
+  })
   const whose = [...new Set([one.whose, other.whose])].join(' and ')
   return {
-    least: WITHIN * Math.sqrt(variance),
+    least: smallestChangeOfMeans(errorOfMean(one.tem, before), errorOfMean(other.tem, after)),
     bias: biasOf(biases, what, before.by, after.by),
     from: `double readings of ${whose}`,
   }

@@ -1,4 +1,4 @@
-import { mean, median, quantileSorted } from 'd3-array'
+import { flatGroup, mean, median, quantileSorted } from 'd3-array'
 import { READING_KINDS, type ReadingKind } from '../kinds/readings/all'
 import type { Foot } from '../record/schema'
 import type { ShopTables } from '../record/tables'
@@ -98,26 +98,29 @@ export function ownShares(
   clients: readonly OwnClient[],
   { sizesPartedAtMm }: Pick<ShopTables['ownRecords'], 'sizesPartedAtMm'>,
 ): OwnShare[] {
-  const groups = new Map<string, number[]>()
-  for (const client of clients) {
+  const values = clients.flatMap((client) => {
     const shares = sharesOf(client)
-    if (!shares) continue
-    const age = isChild({ ...(client.bornOn && { bornOn: client.bornOn }) }, client.on)
-      ? 'child'
-      : 'adult'
-    const size = sizeGroupOf(shares.lengthMm, sizesPartedAtMm)
-    for (const [what, share] of shares.of)
-      for (const group of [null, size]) {
-        const key = JSON.stringify([what, age, group])
-        const values = groups.get(key)
-        if (values) values.push(share)
-        else groups.set(key, [share])
-      }
-  }
-  const found = [...groups].map(([key, values]) => {
-    const [what, age, size] = JSON.parse(key) as [ReadingKind, OwnShare['age'], SizeGroup | null]
-    return shareOf(what, age, size, values)
+    if (!shares) return []
+    const isGrowing = isChild({ ...(client.bornOn && { bornOn: client.bornOn }) }, client.on)
+    const age: OwnShare['age'] = isGrowing ? 'child' : 'adult'
+    const own = sizeGroupOf(shares.lengthMm, sizesPartedAtMm)
+    return [...shares.of].flatMap(([what, share]) =>
+      [null, own].map((size) => ({ what, age, size, share })),
+    )
   })
+  const found = flatGroup(
+    values,
+    (v) => v.what,
+    (v) => v.age,
+    (v) => v.size,
+  ).map(([what, age, size, group]) =>
+    shareOf(
+      what,
+      age,
+      size,
+      group.map((v) => v.share),
+    ),
+  )
   const rank = (s: OwnShare) =>
     READING_KINDS.indexOf(s.what) * 10 +
     (s.age === 'adult' ? 0 : 5) +

@@ -12,6 +12,8 @@ export interface OwnOffer {
   /** as it stands in the tables today, and as the own feet have it */
   now: string
   own: string
+  /** the same of small, middle-sized and large feet, with how many there are; empty where none is told apart */
+  bySize: string
   /** how many more clients it needs; 0 where it can be taken */
   missing: number
   /** the part of the tables with the own numbers */
@@ -36,6 +38,11 @@ const inThousandths = (value: number) => Number(value.toFixed(3))
 const FEW = 5
 /** A spread of nothing would make every other foot unlikely. */
 const LEAST_SPREAD = 0.001
+
+const spreadWords = ({ median, spread, clients }: OwnShare): string =>
+  clients < FEW
+    ? String(inThousandths(median))
+    : `${inThousandths(median)} ± ${Math.max(LEAST_SPREAD, inThousandths(spread))}`
 
 /** The value below which a share of the clients lies. */
 function below(quantiles: readonly number[], share: number): number {
@@ -66,7 +73,11 @@ export function ownOffers(shares: readonly OwnShare[], tables: ShopTables): OwnO
       what: 'usual share of foot length',
       clients: s.clients,
       now: now ? `${now.mean} ± ${now.sd}` : 'none',
-      own: s.clients < FEW ? String(row.mean) : `${row.mean} ± ${row.sd}`,
+      own: spreadWords(s),
+      bySize: shares
+        .filter((one) => one.age === 'adult' && one.what === s.what && one.size !== null)
+        .map((one) => `${one.size} ${spreadWords(one)} of ${one.clients}`)
+        .join(' · '),
       missing: Math.max(0, clientsForNorms - s.clients),
       take: { ratioToLength: { ...tables.ratioToLength, [s.what]: row } },
     }
@@ -81,6 +92,7 @@ export function ownOffers(shares: readonly OwnShare[], tables: ShopTables): OwnO
         clients: s.clients,
         now: String(tables[table]),
         own: String(inThousandths(s.median)),
+        bySize: '',
         missing: Math.max(0, clientsForNorms - s.clients),
         take: { [table]: inThousandths(s.median) },
       },
@@ -102,6 +114,7 @@ export function ownOffers(shares: readonly OwnShare[], tables: ShopTables): OwnO
         clients: s.clients,
         now: `${nowLow} · ${nowHigh}`,
         own: `${low} · ${high}`,
+        bySize: '',
         missing: Math.max(0, clientsForPercentiles - s.clients),
         take: { [table]: [low, high] },
       },

@@ -26,32 +26,27 @@ const MDC_FACTOR = 1.96
  */
 export const smallestChange = (tem: number): number => MDC_FACTOR * Math.SQRT2 * tem
 
-/**
- * Smallest believable change of two means with both errors known: 1.96·√(2·TEM_between² +
- * TEM_within²(1/k₁ + 1/k₂)).
- *
- * @example smallestChangeOfMeans(1, 0.5, 3, 3) // 2.885
- */
-export const smallestChangeOfMeans = (
-  temBetween: number,
-  temWithin: number,
-  k1: number,
-  k2: number,
-): number => MDC_FACTOR * Math.sqrt(2 * temBetween ** 2 + temWithin ** 2 * (1 / k1 + 1 / k2))
+/** How sure the mean of one side of a change is: the fitter's errors and how many tries it is of. */
+export interface MeanError {
+  /** technical error between occasions */
+  between: number
+  /** technical error of tries within one */
+  within: number
+  tries: number
+}
 
 /**
- * Two fitters on the same feet: the bias between them (first minus second) and the error of a
- * change between a reading of one and a reading of the other, each with their own TEM: 1.96·√(TEM₁²
- * + TEM₂²).
+ * Smallest believable change of two means, each with its own errors: 1.96·√(b₁² + b₂² + w₁²/k₁ +
+ * w₂²/k₂). For one fitter that is 1.96·√(2·TEM_between² + TEM_within²(1/k₁ + 1/k₂)); for two, with
+ * single readings, 1.96·√(TEM₁² + TEM₂²).
+ *
+ * @example
+ *   smallestChangeOfMeans(
+ *     { between: 1, within: 0.5, tries: 3 },
+ *     { between: 1, within: 0.5, tries: 3 },
+ *   ) // 2.885
  */
-export function betweenFitters(
-  pairs: readonly (readonly [number, number])[],
-  tem1: number,
-  tem2: number,
-): { bias: number; smallestChange: number } | null {
-  if (pairs.length === 0) return null
-  return {
-    bias: mean(pairs, ([a, b]) => a - b)!,
-    smallestChange: MDC_FACTOR * Math.hypot(tem1, tem2),
-  }
-}
+export const smallestChangeOfMeans = (one: MeanError, other: MeanError): number =>
+  MDC_FACTOR * Math.sqrt(varianceOf(one) + varianceOf(other))
+
+const varianceOf = ({ between, within, tries }: MeanError) => between ** 2 + within ** 2 / tries

@@ -28,6 +28,21 @@ export const ESTIMATE_NOTES: readonly string[] = [
 
 const STEP_MM = 2
 
+/** How stiff an arch is, how that feels and how much of its limit it takes. */
+function archWords(
+  arch: NonNullable<ReturnType<typeof shellGive>['arch']>,
+  record: FittingRecord,
+  norms: ReturnType<typeof normsOf>,
+): string {
+  const { archStiffnessNPerMm, forceN, utilisationPercent } = arch
+  const feel = comfortOf(archStiffnessNPerMm, forceN, forceOf(record), norms).class
+  const stress =
+    utilisationPercent === null
+      ? ''
+      : `; stress about ${twoDigits(utilisationPercent)} % of its limit`
+  return `Shell, estimate: arch about ${twoDigits(archStiffnessNPerMm)} N/mm, ${feel}${stress}.`
+}
+
 /**
  * Estimates of one foot's device for paper: what it does against a plain device, whether it pushes
  * harder than wanted, how its shell feels. Where no estimate may be given, the sentence why.
@@ -49,9 +64,7 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
       massKg,
     )
     const shell = give.arch
-      ? [
-          `Shell, estimate: arch about ${twoDigits(give.arch.archStiffnessNPerMm)} N/mm, ${comfortOf(give.arch.archStiffnessNPerMm, give.arch.forceN, forceOf(record), norms).class}${give.arch.utilisationPercent === null ? '' : `; stress about ${twoDigits(give.arch.utilisationPercent)} % of its limit`}.`,
-        ]
+      ? [archWords(give.arch, record, norms)]
       : [`Shell, estimate: ${give.from}.`]
     const refused = pressureRefusal(record, side)
     if (refused) return [`Pressure: ${refused}`, ...shell]
@@ -68,11 +81,12 @@ export function estimateLines(record: FittingRecord, side: Side): string[] {
     const cells = effectCells(change, { lateralByDirection: lateralByDirection(device) })
     const shown = cells.filter((c) => c.step.step > 0 && c.key !== 'moment')
     const moment = cells.find((c) => c.key === 'moment')!
+    const wanted = device.aimNmm ? `; wanted ${device.aimNmm} N·mm` : ''
     // With a wanted moment the contradictions say it.
     const push = device.aimNmm ? null : overPush(surelyNmm(change), undefined, norms.pushMostNmm)
     return [
       `Against a plain device, standing, estimate: ${shown.length ? shown.map(cellWords).join('; ') : 'load as before'}.`,
-      `${cellWords(moment)}, estimate: ${change.momentBetweenNmm ? '' : 'about '}${moment.told}${device.aimNmm ? `; wanted ${device.aimNmm} N·mm` : ''}.`,
+      `${cellWords(moment)}, estimate: ${change.momentBetweenNmm ? '' : 'about '}${moment.told}${wanted}.`,
       ...(push ? [`Watch: ${push.words}`] : []),
       ...shell,
     ]

@@ -31,11 +31,15 @@ test('what holds today stands beside our own, with how many clients', async () =
   expect(change()).toBeUndefined()
 })
 
-test('one is taken by hand, and goes into the new table alone', async () => {
-  const { wrapper, changes } = await open([share('waistGirthMm', 120)])
+test('one is taken by hand, goes into the table alone, and can be left again', async () => {
+  const { wrapper, draft, changes } = await open([share('waistGirthMm', 120)])
   await button(wrapper, 'Take Waist girth, low below, high above').trigger('click')
   expect(changes()).toEqual([{ waistShare: [0.884, 0.956] }])
-  expect(textOf(wrapper)).toContain('✓ in the new table')
+  // What is taken is what the draft holds: left as it was, it is offered again.
+  await wrapper.setProps({ draft })
+  expect(textOf(wrapper)).not.toContain('✓ in the table')
+  await wrapper.setProps({ draft: { ...draft, ...changes()[0] } })
+  expect(textOf(wrapper)).toContain('✓ in the table')
   expect(() => button(wrapper, 'Take Waist girth, low below, high above')).toThrow()
   expect(button(wrapper, 'Take Waist girth, usual share of foot length')).toBeTruthy()
 })
@@ -57,4 +61,13 @@ test('children and single sizes are not offered as everybody’s', async () => {
 test('who may not change the tables may read', async () => {
   const { wrapper } = await open([share('waistGirthMm', 120)], false)
   expect(button(wrapper, /^Take Waist girth, low/).element.disabled).toBe(true)
+})
+
+test('sizes are told apart under the whole, each with how many there are', async () => {
+  const { wrapper } = await open([
+    share('waistGirthMm', 120),
+    share('waistGirthMm', 70, { size: 'small', median: 0.94 }),
+    share('waistGirthMm', 3, { size: 'large', median: 0.9 }),
+  ])
+  expect(textOf(wrapper)).toContain('small 0.94 ± 0.021 of 70 · large 0.9 of 3')
 })

@@ -145,7 +145,7 @@ function keepSided(call: Exclude<SidedCall, { kind: 'refused' }>): boolean {
     )
     const full = sides.find((side) => trials[side]!.length > MOST_TRIALS)
     refused = full
-      ? `At most ${MOST_TRIALS} tries of ${ANGLES.of(key).name.toLowerCase()}, ${full}. Take one out first.`
+      ? `At most ${MOST_TRIALS} tries of ${ANGLES.of(key).name.toLowerCase()}, ${full}. Strike or take one out first.`
       : changes.changeAll(
           sides.map((side) => ({
             command: {

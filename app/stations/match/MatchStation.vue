@@ -4,7 +4,6 @@ import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle, VCheckboxBtn, VMenu, VSelect } from 'vuetify/components'
 import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
 import { INTENTS } from '../../../core/tables/vocabulary'
-import type { TakenPair } from '../../../core/footwear/pairInSizes'
 import { FAMILIES } from '../../../core/kinds/families/all'
 import AmountStepper from '~/components/AmountStepper.vue'
 import BringOut from './BringOut.vue'
@@ -94,9 +93,7 @@ const isChosen = computed(
     chosen.value?.sizeRightMm === current.value?.right?.sizeMm,
 )
 /** Why no work makes it fit in these sizes: it can be chosen all the same, the fitter decides. */
-const because = computed(() =>
-  current.value && 'because' in current.value ? (current.value as TakenPair).because : null,
-)
+const because = computed(() => current.value?.because ?? null)
 const chosenFit = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 function toggleMaker(maker: string) {
   filter.makers = filter.makers.includes(maker)

@@ -6,7 +6,7 @@ import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { chooseShell } from '../../../core/footwear/chooseShell'
 import { adviseFlex } from '../../../core/footwear/flex'
 import type { PairFit } from '../../../core/footwear/match'
-import { pairInSizes, type TakenSizes } from '../../../core/footwear/pairInSizes'
+import { pairInSizes, type TakenPair, type TakenSizes } from '../../../core/footwear/pairInSizes'
 import { matchSettings } from '../../../core/footwear/matchRecord'
 import { shapeNotes } from '../../../core/footwear/shapeNotes'
 import { sockNotes } from '../../../core/footwear/socks'
@@ -123,7 +123,7 @@ export function useMatch() {
       : undefined
   }
   /** A model in the sizes that were taken, else as it ranks; what does not fit can be looked at too. */
-  function fitOf(id: string): PairFit | undefined {
+  function fitOf(id: string): (PairFit & Partial<TakenPair>) | undefined {
     const [best, sizes, known] = [ranked(id), sizesOf(id), model(id)]
     const isAsRanked =
       best && (!sizes || SIDES.every((s) => !sizes[s] || sizes[s] === best[s]?.sizeMm))
@@ -163,6 +163,9 @@ export function useMatch() {
     const best = result.value!.pair.slice(0, 4).map((c) => c.model)
     const made = model(p.model)
     put(chooseShell(footwear.value, sized, best, made), `choose ${made?.name ?? p.model}`)
+    // From now on the fitting says in which sizes it stands.
+    const { [p.model]: _, ...others } = taken.value
+    taken.value = others
   }
   function compare(id: string) {
     const has = compared.value.includes(id)

@@ -1,12 +1,23 @@
 import { ANGLES, ANGLE_KEYS, findingPath } from '../../kinds/findings/all'
 import { READINGS } from '../../kinds/readings/all'
 import { keptAgainstHand } from '../../capture/againstHand'
+import type { AngleSummary } from '../../examine/angleSummary'
 import { usesCaptured } from '../../device/footField'
 import { footprintOf } from '../../measure/footprintOf'
 import { OUTER_SIDE } from '../heelPush'
 import { n, ofFoot, type FootRule } from '../rule'
 
 const watch = { school: 'all', kind: 'watch', children: true } as const
+
+const signed = (deg: number) => `${deg < 0 ? '−' : ''}${n(deg)}°`
+/** What tries of an angle that spread too far ask for. */
+function triesWords(name: string, { spreadDeg, agreed, oddDeg, notRepeatable }: AngleSummary) {
+  if (notRepeatable)
+    return `The ${name} does not repeat after five tries. Its spread of ${n(spreadDeg)}° goes along.`
+  return agreed
+    ? `The ${name} spreads ${n(spreadDeg)}°. The others agree: strike ${oddDeg.map(signed).join(', ')}?`
+    : `The ${name} spreads ${n(spreadDeg)}°: take it again.`
+}
 
 /** Findings that are not firm enough to build on. */
 export const TRUST: readonly FootRule[] = [
@@ -101,21 +112,20 @@ export const TRUST: readonly FootRule[] = [
     code: 'angle-again',
     source: 'measuring practice',
     strength: 'usual',
-    when: ({ exam, side, at }) => {
-      const key = ANGLE_KEYS.find((k) => exam.angles[k]?.repeat)
-      if (!key) return null
-      const { spreadDeg, agreed, oddDeg, notRepeatable } = exam.angles[key]!
-      const name = `${side} ${ANGLES.of(key).name.toLowerCase()}`
-      return {
-        words: notRepeatable
-          ? `The ${name} does not repeat after five tries. Its spread of ${n(spreadDeg)}° goes along.`
-          : agreed
-            ? `The ${name} spreads ${n(spreadDeg)}°. The others agree: strike ${oddDeg.map((deg) => `${deg < 0 ? '−' : ''}${n(deg)}°`).join(', ')}?`
-            : `The ${name} spreads ${n(spreadDeg)}°: take it again.`,
-        change: { measure: key },
-        triggers: [at(findingPath(key))],
-      }
-    },
+    // Each for itself: one that was set aside hides no other.
+    when: ({ exam, side, at }) =>
+      ANGLE_KEYS.flatMap((key) => {
+        const angle = exam.angles[key]
+        if (!angle?.repeat) return []
+        return [
+          {
+            about: key,
+            words: triesWords(`${side} ${ANGLES.of(key).name.toLowerCase()}`, angle),
+            change: { measure: key },
+            triggers: [at(findingPath(key))],
+          },
+        ]
+      }),
   }),
   ofFoot({
     ...watch,

@@ -6,6 +6,8 @@ import { encodeLines, faceLines, pointLines } from './meshLines'
 /** A fixed day inside the package, so that the same mesh gives the same bytes. */
 const EPOCH = new Date(1980, 0, 1)
 
+const XML = '<?xml version="1.0" encoding="UTF-8"?>'
+
 const UNIT_NAMES: Record<Unit, string> = {
   mm: 'millimeter',
   cm: 'centimeter',
@@ -22,7 +24,7 @@ export function write3mf(
   const model = encodeLines(
     (function* () {
       yield (
-        '<?xml version="1.0" encoding="UTF-8"?>\n<model unit="' +
+        `${XML}\n<model unit="` +
         UNIT_NAMES[unit] +
         '" xmlns="http://schemas.microsoft.com/3dmanufacturing/core/2015/02"><resources>\n'
       )
@@ -39,10 +41,22 @@ export function write3mf(
   return zipSync(
     {
       '[Content_Types].xml': strToU8(
-        '<?xml version="1.0" encoding="UTF-8"?>\n<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types"><Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/><Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/></Types>',
+        [
+          `${XML}\n`,
+          '<Types xmlns="http://schemas.openxmlformats.org/package/2006/content-types">',
+          '<Default Extension="rels" ContentType="application/vnd.openxmlformats-package.relationships+xml"/>',
+          '<Default Extension="model" ContentType="application/vnd.ms-package.3dmanufacturing-3dmodel+xml"/>',
+          '</Types>',
+        ].join(''),
       ),
       '_rels/.rels': strToU8(
-        '<?xml version="1.0" encoding="UTF-8"?>\n<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships"><Relationship Target="/3D/3dmodel.model" Id="rel0" Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/></Relationships>',
+        [
+          `${XML}\n`,
+          '<Relationships xmlns="http://schemas.openxmlformats.org/package/2006/relationships">',
+          '<Relationship Target="/3D/3dmodel.model" Id="rel0"',
+          ' Type="http://schemas.microsoft.com/3dmanufacturing/2013/01/3dmodel"/>',
+          '</Relationships>',
+        ].join(''),
       ),
       '3D/3dmodel.model': model,
     },

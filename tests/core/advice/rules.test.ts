@@ -617,6 +617,19 @@ describe('a record that screens can make', () => {
   })
 })
 
+describe('angles that spread', () => {
+  const spread = { rcspDeg: [-1, -6], ncspDeg: [0, 5] }
+  const again = (record: FittingRecord) =>
+    ledgerOf(record).open.flatMap((e) => (e.code === 'angle-again' ? [e.about] : []))
+  it('each ask for themselves: one that was set aside hides no other', () => {
+    const open = recordOf({ findings: spread })
+    expect(again(open)).toEqual(['ncspDeg', 'rcspDeg'])
+    const { code, foot, about, words } = ledgerOf(open).open.find((e) => e.about === 'ncspDeg')!
+    const ledger = [{ code, foot, about, words, decision: 'set-aside' }]
+    expect(again(recordOf({ findings: spread, record: { ledger } }))).toEqual(['rcspDeg'])
+  })
+})
+
 describe('the ledger as a whole', () => {
   const rich: Case = {
     story: { activity: 'hockey', conditions: ['bloodThinners'], ...pain('archPlantar') },

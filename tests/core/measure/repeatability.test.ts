@@ -1,7 +1,6 @@
 import fc from 'fast-check'
 import { describe, expect, it } from 'vitest'
 import {
-  betweenFitters,
   smallestChange,
   smallestChangeOfMeans,
   technicalError,
@@ -40,21 +39,13 @@ describe('repeatability', () => {
     ))
   it('gives the smallest believable change of single readings and of means', () => {
     expect(smallestChange(1)).toBeCloseTo(2.772, 3)
-    expect(smallestChangeOfMeans(1, 0.5, 3, 3)).toBeCloseTo(
+    const of = (between: number, within: number, tries: number) => ({ between, within, tries })
+    expect(smallestChangeOfMeans(of(1, 0.5, 3), of(1, 0.5, 3))).toBeCloseTo(
       1.96 * Math.sqrt(2 + 0.25 * (2 / 3)),
       12,
     )
-    expect(smallestChangeOfMeans(1, 0, 1, 1)).toBeCloseTo(smallestChange(1), 12)
+    expect(smallestChangeOfMeans(of(1, 0, 1), of(1, 0, 1))).toBeCloseTo(smallestChange(1), 12)
+    // Two fitters, single readings: 1.96·√(0.6² + 0.8²).
+    expect(smallestChangeOfMeans(of(0.6, 0, 1), of(0.8, 0, 1))).toBeCloseTo(1.96, 12)
   })
-  it('tells the bias between two fitters', () =>
-    expect(
-      betweenFitters(
-        [
-          [10, 9],
-          [12, 10],
-        ],
-        0.6,
-        0.8,
-      ),
-    ).toEqual({ bias: 1.5, smallestChange: 1.96 }))
 })
