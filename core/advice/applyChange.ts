@@ -109,13 +109,15 @@ function withLayer(device: Device, change: ChangeOf<'layer'>, code: string): Dev
   const { key } = mainRule(asked)
   const [is, wanted] = [mainAmount(old), mainAmount(asked)]
   const isSameWay = Math.sign(is) === Math.sign(wanted)
-  const isEnough = old.on && isSameWay && Math.abs(is) >= Math.abs(wanted)
+  // Who asks for the layer without saying how much takes the amount that is there.
+  const isAnyAmount = !(key in change.amounts)
+  const isEnough = old.on && (isAnyAmount || (isSameWay && Math.abs(is) >= Math.abs(wanted)))
   const layer = {
     ...old,
     on: true,
     ...(!isEnough && { [key]: wanted }),
     ...Object.fromEntries(Object.entries(change.amounts).filter(([, asks]) => asks === true)),
-    because: withReason(old.on && isSameWay ? old.because : undefined, code),
+    because: withReason(old.on && (isAnyAmount || isSameWay) ? old.because : undefined, code),
   } as Layer
   return { ...device, layers: device.layers.map((l) => (l === old ? layer : l)) }
 }

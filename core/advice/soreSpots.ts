@@ -4,7 +4,11 @@ import { ONE_SPOT_MM } from './samePart'
 /** Marks that a hollow may relieve. */
 const RELIEVED: readonly Mark['kind'][] = ['callus', 'corn', 'lump', 'bonyPoint', 'tender']
 
-export const MARK_WORDS: Partial<Record<Mark['kind'], string>> = { bonyPoint: 'bony point' }
+const MARK_WORDS: Partial<Record<Mark['kind'], string>> = { bonyPoint: 'bony point' }
+
+/** A tender mark in a sentence; for instance 'tender bony point' and, of a kind without a look, 'tender spot'. */
+export const tenderMark = ({ kind }: Mark): string =>
+  kind === 'tender' ? 'tender spot' : `tender ${MARK_WORDS[kind] ?? kind}`
 
 /**
  * Sore spots under the sole, the worst first, each place once. A callus that nobody found tender is none.

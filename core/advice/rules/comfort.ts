@@ -1,7 +1,7 @@
 import { complaintsOf } from '../../record/health'
 import { LAYERS } from '../../kinds/layers/all'
 import { NO_COVER } from '../../tables/materials'
-import { MARK_WORDS } from '../soreSpots'
+import { tenderMark } from '../soreSpots'
 import { n, ofFoot, type FootRule, type RecordRule } from '../rule'
 
 const VIEW_WORDS = {
@@ -121,7 +121,7 @@ export const COMFORT: readonly (FootRule | RecordRule)[] = [
       const pain = hurts('heelBack', 'instep')
       if (!bump && !pain) return null
       const where = bump
-        ? `a tender ${MARK_WORDS[bump.kind] ?? bump.kind} on its ${VIEW_WORDS[bump.view]}`
+        ? `a ${tenderMark(bump)} on its ${VIEW_WORDS[bump.view]}`
         : pain!.at === 'heelBack'
           ? 'pain at the back of the heel'
           : 'pain over the instep'

@@ -108,19 +108,23 @@ export const NEUTRAL: readonly FootRule[] = [
     code: 'uncompensated',
     source: 'neutral: fill the gap below an inverted heel',
     strength: 'usual',
-    when: ({ exam, push, side, at }, limit) =>
-      push.to === 'medial' &&
-      exam.uncompensatedDeg !== null &&
-      limit.atLeast('deg', exam.uncompensatedDeg)
-        ? {
-            words:
-              `The ${side} heel stays ${n(exam.uncompensatedDeg)}° inverted in stance: ` +
-              `it does not get down. A varus post of ${n(Math.round(exam.uncompensatedDeg))}° fills the ` +
-              'gap below it instead of pushing it over.',
-            change: { post: { at: 'rearfoot', angleDeg: Math.round(exam.uncompensatedDeg) } },
-            triggers: [at('findings.rcspDeg')],
-          }
-        : null,
+    when: ({ exam, push, side, at }, limit) => {
+      const gapDeg = exam.uncompensatedDeg
+      if (push.to !== 'medial' || gapDeg === null || !limit.atLeast('deg', gapDeg)) return null
+      const mostDeg = limit.of('mostDeg')
+      const angleDeg = Math.min(mostDeg, Math.round(gapDeg))
+      const fills =
+        gapDeg > mostDeg + 0.5
+          ? 'fills part of the gap below it instead of pushing it over; more only in steps, as it is borne.'
+          : 'fills the gap below it instead of pushing it over.'
+      return {
+        words:
+          `The ${side} heel stays ${n(gapDeg)}° inverted in stance: ` +
+          `it does not get down. A varus post of ${n(angleDeg)}° ${fills}`,
+        change: { post: { at: 'rearfoot', angleDeg } },
+        triggers: [at('findings.rcspDeg')],
+      }
+    },
   }),
   ofFoot({
     school: 'neutral',

@@ -122,7 +122,11 @@ function lengthGap(record: FittingRecord): Entry[] {
   const limit = limitsOf('length-gap', normsOf(record))
   if (!limit.atLeast('mm', Math.abs(l - r))) return []
   const longer: Side = l > r ? 'left' : 'right'
-  const words = `The ${longer} foot is ${n(Math.abs(l - r))} mm longer. Fit the ${longer} one and look at the other heel.`
+  const words =
+    `The ${longer} foot is ${n(Math.abs(l - r))} mm longer` +
+    (limit.atLeast('splitMm', Math.abs(l - r))
+      ? ', a shell size or more. Compare one size with work, a split pair and a custom shell.'
+      : `. Fit the ${longer} one and look at the other heel.`)
   return [
     {
       code: 'length-gap',

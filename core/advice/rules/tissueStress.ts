@@ -1,15 +1,21 @@
 import { SPOT_HALF_MM, SPOT_LENGTH_MM } from '../../kinds/layers/spot'
 import { plainDevice } from '../../device/buildDevice'
 import type { FootExamination } from '../../examine/examination'
+import type { LayerKind } from '../../kinds/layers/all'
+import type { Device } from '../../record/schema'
 import type { Side } from '../../tables/vocabulary'
 import { INNER_SIDE, mayPushInner, OUTER_SIDE } from '../heelPush'
-import { hasCallusUnderSecond, MARK_WORDS, soreSpots } from '../soreSpots'
+import { hasCallusUnderSecond, soreSpots, tenderMark } from '../soreSpots'
 import { isNumbLasting } from '../../examine/numbLasting'
 import { TOE_WORDS, webSpaceOf } from '../numbToes'
 import { n, ofFoot, type FootContext, type FootRule } from '../rule'
 
 const school = 'tissue-stress' as const
 const suggest = { school, kind: 'suggest' } as const
+
+/** Is one of these layers on the device? What would contradict it is not asked for beside it. */
+const has = (device: Device | undefined, ...kinds: readonly LayerKind[]) =>
+  device?.layers.some((l) => l.on && kinds.includes(l.kind)) ?? false
 
 /** A relief no bigger than a fingertip unloads nothing, mm. */
 const LEAST_RADIUS_MM = 6
@@ -32,6 +38,17 @@ const leadOf = ({ measure }: FootContext) => measure.leads?.secondMetMm ?? -Infi
 const isSecondLoaded = ({ hurts, f, mean }: FootContext) =>
   hurts('secondMetHead', 'greatToe') !== undefined ||
   hasCallusUnderSecond(f, mean('archLengthMm') ?? 0.73 * (mean('footLengthMm') ?? 265))
+/**
+ * Does the first ray have to come down rather than up: it hangs low, its joint stops under load, the toe lifts
+ * the arch late or not at all, its head hurts, or the device lets it down already? A raise would jam it.
+ */
+const asksForFreeFirst = ({ exam, f, hurts, device }: FootContext) =>
+  exam.firstToe === 'functionalLimit' ||
+  f.windlass === 'late' ||
+  f.windlass === 'none' ||
+  f.firstRay?.rest === 'plantarflexed' ||
+  hurts('firstMetHead') !== undefined ||
+  has(device, 'firstRayAccommodation', 'firstRayCutOut', 'firstRayWedge')
 const longSecond = (c: FootContext) =>
   `The ${c.side} second metatarsal reaches ${n(leadOf(c))} mm past the first and carries its load.`
 const leadTriggers = ({ at, hurts }: FootContext) => [
@@ -49,8 +66,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'medial-push',
     source: 'tissue stress: push where the axis lies, amounts of the bench',
     strength: 'strong',
-    when: ({ hurts, push, exam, f, side, at }, limit) => {
-      if (!mayPushInner(push) || !hurts(...INNER_SIDE)) return null
+    when: ({ hurts, push, exam, f, device, side, at }, limit) => {
+      if (!mayPushInner(push) || !hurts(...INNER_SIDE) || has(device, 'threePlaneShave'))
+        return null
       // What is said is what was found, and each finding said is one that made the rule speak.
       const seen: [path: string, words: string][] = []
       if (exam.relaxed && limit.atMost('evertedDeg', exam.relaxed.meanDeg))
@@ -73,12 +91,15 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     code: 'medial-shave',
     source: 'tissue stress, amounts of the bench',
     strength: 'usual',
-    when: ({ hurts, push, f, side, at }, limit) =>
-      mayPushInner(push) && hurts('navicular', 'archPlantar') && f.axis === 'medial'
+    when: ({ hurts, push, f, device, side, at }, limit) =>
+      mayPushInner(push) &&
+      hurts('navicular', 'archPlantar') &&
+      f.axis === 'medial' &&
+      !has(device, 'medialSkive')
         ? {
             words:
               `The ${side} axis lies medial and the pain sits forward of the heel. ` +
-              `A three-plane shave of ${n(limit.of('depthMm'))} mm pushes further forward than a skive.`,
+              `A three-plane shave of ${n(limit.of('depthMm'))} mm instead of a skive pushes further forward.`,
             change: { layer: 'threePlaneShave', amounts: { depthMm: limit.of('depthMm') } },
             triggers: ['story.complaints', at('findings.axis')],
           }
@@ -416,8 +437,9 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     strength: 'weak',
     when: ({ exam, device, side, at }, limit) => {
       const isPosted = device?.posts.some((p) => p.angleDeg !== 0) ?? false
-      const isLetDown = device?.layers.some((l) => l.on && l.kind === 'firstRayAccommodation')
-      return exam.firstToe === 'functionalLimit' && isPosted && !isLetDown
+      return exam.firstToe === 'functionalLimit' &&
+        isPosted &&
+        !has(device, 'firstRayAccommodation', 'firstRayExtension')
         ? {
             words:
               `The ${side} big toe stops under load and the device is posted: a first-ray cut-out of ` +
@@ -434,7 +456,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress: load back to a short first ray',
     strength: 'usual',
     when: (c, limit) =>
-      limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c)
+      limit.atLeast('leadMm', leadOf(c)) && isSecondLoaded(c) && !asksForFreeFirst(c)
         ? {
             words:
               `${longSecond(c)} ` +
@@ -603,7 +625,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
         return {
           about: `${Math.round(xMm)} ${Math.round(yMm)}`,
           words:
-            `A ${spot.kind === 'tender' ? 'tender spot' : `tender ${MARK_WORDS[spot.kind] ?? spot.kind}`} ` +
+            `A ${tenderMark(spot)} ` +
             `under the ${side} foot, ${n(spot.yMm)} mm from the heel and ${n(spot.xMm)} mm ` +
             `${spot.xMm >= 0 ? 'inward' : 'outward'}${ofTen(spot.tenderness)}: ` +
             `a relief of ${n(depthMm)} mm, radius ${radiusMm} mm, at that place.`,

@@ -25,7 +25,7 @@ function plan(field: SoleField) {
 }
 
 /** Layers that let down what an extension raises. */
-const LETS_DOWN = ['firstRayCutOut', 'firstRayAccommodation']
+const LETS_DOWN = ['firstRayCutOut', 'firstRayAccommodation', 'firstRayWedge']
 
 /** Raises the first head and the great toe together, where the first metatarsal is short. */
 export const firstRayExtension = layer({

@@ -214,4 +214,63 @@ describe('doing what is suggested for any two feet', () => {
       ),
     LONG_ENOUGH_MS,
   )
+
+  /** Parts that no bench makes into one device, from the trade and not from the program's own list. */
+  const NEVER_TOGETHER: readonly (readonly [string, readonly string[]])[] = [
+    ['medialSkive', ['threePlaneShave', 'lateralSkive']],
+    ['threePlaneShave', ['lateralSkive']],
+    ['firstRayExtension', ['firstRayAccommodation', 'firstRayCutOut', 'firstRayWedge']],
+    ['firstRayCutOut', ['firstRayAccommodation']],
+    ['metBar', ['metPad']],
+  ]
+  const goesTogether = (device: Device, told: string) => {
+    const kinds = layersOf(device).map((l) => l.kind as string)
+    for (const [one, others] of NEVER_TOGETHER)
+      if (kinds.includes(one)) for (const other of others) expect(kinds, told).not.toContain(other)
+    const letDown = layersOf(device).some((l) => l.kind === 'metHeadRelief' && l.heads.includes(1))
+    if (letDown) expect(kinds, told).not.toContain('firstRayExtension')
+    for (const layer of layersOf(device))
+      if ('angleDeg' in layer && layer.angleDeg !== undefined)
+        expect(layer.angleDeg, told).not.toBe(0)
+    for (const at of ['rearfoot', 'forefoot']) {
+      const angles = device.posts.filter((p) => p.at === at).map((p) => Math.sign(p.angleDeg))
+      expect(new Set(angles).size, told).toBeLessThan(2)
+    }
+  }
+
+  it(
+    'in any order, as the ledger offers it, makes devices whose parts go together',
+    () =>
+      fc.assert(
+        fc.property(
+          anyFeet,
+          fc.array(fc.nat({ max: 50 }), { minLength: 12, maxLength: 12 }),
+          (raw, picks) => {
+            let record = parseRecord(structuredClone(raw))
+            const told: string[] = []
+            for (const pick of picks) {
+              const open = advise(record).filter(
+                (e) => e.kind === 'suggest' && e.change && !('footwear' in e.change),
+              )
+              const entry = open[pick % Math.max(1, open.length)]
+              if (!entry) break
+              told.push(entry.words)
+              for (const command of applyChange(record, entry)) {
+                if (command.kind !== 'part.put') throw new Error(command.kind)
+                const [part, side] = command.part.split('.') as [string, Side]
+                if (part !== 'device') continue
+                record = structuredClone(record)
+                record.feet[side]!.device = command.content as Device
+              }
+            }
+            for (const side of SIDES) {
+              const device = record.feet[side]!.device
+              if (device) goesTogether(device, told.join('\n'))
+            }
+          },
+        ),
+        { numRuns: Math.ceil(RECORDS / 4) },
+      ),
+    LONG_ENOUGH_MS,
+  )
 })
