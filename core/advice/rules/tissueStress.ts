@@ -17,6 +17,9 @@ const suggest = { school, kind: 'suggest' } as const
 const has = (device: Device | undefined, ...kinds: readonly LayerKind[]) =>
   device?.layers.some((l) => l.on && kinds.includes(l.kind)) ?? false
 
+/** The shell of a device that nobody has changed yet, mm. */
+const PLAIN_SHELL_MM = plainDevice().shell.thicknessMm
+
 /** A relief no bigger than a fingertip unloads nothing, mm. */
 const LEAST_RADIUS_MM = 6
 
@@ -348,7 +351,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     source: 'tissue stress: a stiff outer foot wants a soft shell',
     strength: 'weak',
     when: ({ hurts, push, exam, device, side, at }, limit) => {
-      const thickness = device?.shell.thicknessMm ?? plainDevice().shell.thicknessMm
+      const thickness = device?.shell.thicknessMm ?? PLAIN_SHELL_MM
       return push.to === 'lateral' &&
         hurts(...OUTER_SIDE) &&
         exam.stiff.length > 0 &&
@@ -674,7 +677,7 @@ export const TISSUE_STRESS: readonly FootRule[] = [
     when: ({ springs, hurts, device, side, at }, limit) =>
       springs &&
       hurts('archPlantar', 'heelPlantar', 'achilles', 'shin') &&
-      limit.over('thicknessMm', device?.shell.thicknessMm ?? plainDevice().shell.thicknessMm)
+      limit.over('thicknessMm', device?.shell.thicknessMm ?? PLAIN_SHELL_MM)
         ? {
             words: `A runner springs off the ${side} arch: a shell of ${n(limit.of('thicknessMm'))} mm lets it compress and return.`,
             change: { shell: { thicknessMm: limit.of('thicknessMm') } },
