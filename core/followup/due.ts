@@ -2,7 +2,7 @@ import { firstAdultDay } from '../measure/ageAtVisit'
 import type { FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
 import { SIDES } from '../tables/vocabulary'
-import { fitGrowth, lengthOn, outgrown, type LengthAt } from './growth'
+import { fitGrowth, lengthOn, outgrown, type LengthAt, type WornInside } from './growth'
 import { momentsOf } from './outcomes'
 import { addDays, daysBetween } from '../record/isoDay'
 
@@ -24,8 +24,8 @@ export interface DueSpan extends Omit<DueItem, 'lateDays'> {
 export interface DueKnown {
   /** all lengths of a child's feet that the shop has, by side */
   lengths?: { left?: LengthAt[]; right?: LengthAt[] } | undefined
-  /** usable inside length of the chosen shells, by side */
-  insideMm?: { left?: number; right?: number }
+  /** the chosen footwear, by side */
+  inside?: { left?: WornInside; right?: WornInside }
 }
 
 const earliest = (...days: string[]): string => days.reduce((a, b) => (b < a ? b : a))
@@ -37,7 +37,7 @@ const earliest = (...days: string[]): string => days.reduce((a, b) => (b < a ? b
  */
 export function dueSpans(
   record: FittingRecord,
-  { lengths = {}, insideMm = {} }: DueKnown = {},
+  { lengths = {}, inside = {} }: DueKnown = {},
 ): DueSpan[] {
   const norms = normsOf(record)
   const ahead = norms.dueDays
@@ -70,7 +70,7 @@ export function dueSpans(
     const fit = fitGrowth(own, bornOn, sex, norms)
     if (!fit) continue
     const madeAtMm = handover?.on ? lengthOn(fit, handover.on).lengthMm : undefined
-    const known = { insideMm: insideMm[side], madeAtMm }
+    const known = { inside: inside[side], madeAtMm }
     const { footwear, remake } = outgrown(fit, own.at(-1)!.on, known, norms)
     const early = (day: string | null) => `(as early as ${day}), estimate`
     if (footwear?.expected)

@@ -11,6 +11,14 @@ export interface LengthAt {
 /** The rows of the tables by which growth is told. */
 export type GrowthRows = Pick<Norms, 'usualGrowth' | 'growthFit' | 'outgrownMm'>
 
+/** What is known of footwear that may be outgrown. */
+export interface WornInside {
+  /** length inside the liner, mm */
+  lengthMm: number
+  /** least room that its toes need, mm */
+  leastRoomMm: number
+}
+
 /**
  * Usual growth of the foot, mm a month, by age and sex.
  *
@@ -120,18 +128,18 @@ function reachedOn(
 }
 
 /**
- * When footwear is outgrown (toe room under its least) and when a mould or device is made again
+ * When footwear is outgrown (toe room inside the liner under the least of its family) and when a mould or device is made again
  * (the foot so much longer than when it was made).
  */
 export function outgrown(
   fit: GrowthFit,
   todayOn: string,
-  { insideMm, madeAtMm }: { insideMm?: number; madeAtMm?: number },
+  { inside, madeAtMm }: { inside?: WornInside; madeAtMm?: number },
   { outgrownMm }: Pick<Norms, 'outgrownMm'>,
 ): { footwear: ReturnType<typeof reachedOn> | null; remake: ReturnType<typeof reachedOn> | null } {
   return {
     footwear:
-      insideMm === undefined ? null : reachedOn(fit, insideMm - outgrownMm.leastRoomMm, todayOn),
+      inside === undefined ? null : reachedOn(fit, inside.lengthMm - inside.leastRoomMm, todayOn),
     remake: madeAtMm === undefined ? null : reachedOn(fit, madeAtMm + outgrownMm.remakeMm, todayOn),
   }
 }

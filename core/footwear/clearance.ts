@@ -8,6 +8,7 @@ import { supportedLengthMm } from '../measure/supportedLength'
 import type { Foot } from '../record/schema'
 import type { FootwearModel, Stations } from './catalogueSchema'
 import { ballInsideMm, gradeSteps } from './gradeShell'
+import { linerEndsMm } from './toeRoom'
 import { proudOf } from './prominence'
 
 /**
@@ -93,7 +94,7 @@ const INSIDES = new WeakMap<FootwearModel, Float64Array>()
  * Clearances of a foot in a model at its reference size, and what one step of grade adds, mm, + =
  * room. Per side for widths ((inside − foot − 2·liner − 2·sock)/2) and girths ((G_inside −
  * G_foot)/2π − liner − sock); whole for heights (inside − foot − device lift − liner − 2·sock);
- * bare for length; one side for bumps (room − bump − liner − sock).
+ * bare for length, with the liner's ends where the family is judged with it in; one side for bumps (room − bump − liner − sock).
  *
  * @param linerShare 1 as new, 1 − packOut after break-in
  * @param into arrays to write over, so that a catalogue is matched without making new ones
@@ -113,13 +114,15 @@ export function clearanceLines(
   const own = footValues(foot)
   const { thicknessMm } = model.liner
   const { grade, insoleMm } = model
+  const { linerIn } = FAMILY_KINDS.of(model.family)
   for (let i = 0; i < STATION_KINDS.all.length; i++) {
     const { measure, liner, lift } = STATION_KINDS.all[i]!
     const gap = room[i]! - own[i]! + (i === BALL ? besideBallMm(foot, model) : 0)
     const linerMm = liner === null ? 0 : thicknessMm[liner] * linerShare
     switch (measure) {
       case 'length':
-        baseMm[i] = room[i]! - sizedByMm(foot, model)
+        baseMm[i] =
+          room[i]! - sizedByMm(foot, model) - (linerIn ? linerEndsMm(model, linerShare) : 0)
         stepMm[i] = grade.lengthMm
         break
       case 'width':

@@ -1,3 +1,4 @@
+import { FAMILY_KINDS, type Family } from '../kinds/families/all'
 import type { Intent, Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { shifted, type TargetShift } from './character'
@@ -20,6 +21,7 @@ import { STATIONS, type Station } from '../kinds/stations/all'
 import { sumOffsets, type Offset } from './shownOffsets'
 import type { Norms } from '../record/tables'
 import type { Band } from '../tables/footwearTargets'
+import { growthBand } from './toeRoom'
 import { targetBand, verdictOf, type TargetRows, type Verdict } from './targets'
 
 /** The rows that footwear is judged by. */
@@ -33,6 +35,10 @@ export interface MatchSettings {
   /** what shell checks taught of models, by id */
   learned?: Readonly<Record<string, LearnedBias>>
   rows: MatchRows
+  /** families that are not proposed for this client, and why */
+  referred?: Readonly<Partial<Record<Family, string>>>
+  /** feet whose toes are cold or poorly supplied */
+  coldToes?: Readonly<Partial<Record<Side, boolean>>>
   /** how each foot moves its bands */
   shifts?: Readonly<Partial<Record<Side, readonly TargetShift[]>>>
   /** what was felt in a try-on and what was worked, for this client */
@@ -75,7 +81,7 @@ export const misfitCost = (
 
 /** Bands of one foot for a model's family, station by station; a bump moves where it is judged. */
 export function bandsOf(
-  model: Pick<FootwearModel, 'family' | 'at'>,
+  model: Pick<FootwearModel, 'family' | 'at' | 'liner'>,
   foot: StandingFoot,
   side: Side,
   settings: MatchSettings,
@@ -84,14 +90,27 @@ export function bandsOf(
     ...shift,
     station: stationOn(model, foot, shift.station),
   }))
-  return STATIONS.map((s) =>
-    shifted(targetBand(s, model.family, settings.intent, settings.child, settings.rows), shifts, s),
-  )
+  const { coldToesMm } = FAMILY_KINDS.of(model.family)
+  return STATIONS.map((s) => {
+    if (s === 'length' && settings.child)
+      return shifted(growthBand(model, settings.rows).band, shifts, s)
+    const band = targetBand(s, model.family, settings.intent, settings.rows)
+    const isCold = s === 'length' && coldToesMm !== null && settings.coldToes?.[side]
+    return shifted(isCold ? withRoom(band, coldToesMm) : band, shifts, s)
+  })
+}
+
+/** A band that begins at a least room and is as wide as it was. */
+const withRoom = ([low, high]: Band, leastMm: number): Band => {
+  const by = Math.max(0, leastMm - low)
+  return [low + by, high + by]
 }
 
 /** The longest a shell may be behind the heel: children's footwear is never filled up. */
-export const longestMm = (band: Band, { child, rows }: MatchSettings): number =>
-  child ? band[0] + rows.growthRoomMm.most : Infinity
+export const longestMm = (
+  model: Pick<FootwearModel, 'family' | 'liner'>,
+  { child, rows }: MatchSettings,
+): number => (child ? growthBand(model, rows).mostMm : Infinity)
 
 /** What offsets a size of a model has for one foot, summed by the station that they are judged at. */
 export function offsetsFor(
@@ -137,13 +156,15 @@ export function fitFoot(
     costs: {},
     work: [],
     missing: c.missing,
-    because: c.worn.length === null ? 'its inside length is not known: measure it first' : null,
+    because:
+      settings.referred?.[model.family] ??
+      (c.worn.length === null ? 'its inside length is not known: measure it first' : null),
     shortBareMm: null,
     byArchMm: sizedByMm(foot, model) > foot.lengthMm ? sizedByMm(foot, model) : null,
   }
   const { rows } = settings
   const weights = rows.rankingWeights
-  const longest = longestMm(bands[0]!, settings)
+  const longest = longestMm(model, settings)
   STATIONS.forEach((station, i) => {
     const band = bands[i]!
     const value = c.worn[station]

@@ -12,6 +12,7 @@ import {
   type SizeScores,
 } from './rankSizes'
 import { reasonsOf, sizeWords } from './reasons'
+import { linerEndsMm } from './toeRoom'
 import { statedBumps } from './stationOn'
 import type { Band } from '../tables/footwearTargets'
 
@@ -59,11 +60,13 @@ function groundOf(feet: Feet, settings: MatchSettings): Ground {
   const made = new Map<string, ReturnType<Ground>>()
   return (model, side) => {
     const { family } = model
-    const key = `${family} ${side} ${statedBumps(model)}`
+    // A growing foot's room lies inside the liner, which differs from model to model.
+    const ends = settings.child ? linerEndsMm(model) : 0
+    const key = `${family} ${side} ${statedBumps(model)} ${ends}`
     const had = made.get(key)
     if (had) return had
     const bands = bandsOf(model, feet[side]!, side, settings)
-    const ground = { ...familyGround(feet[side]!, family, bands, settings), bands }
+    const ground = { ...familyGround(feet[side]!, model, bands, settings), bands }
     made.set(key, ground)
     return ground
   }

@@ -18,6 +18,7 @@ import { feltOffsets } from './felt'
 import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
 import { pairSizeWords, pairVerdict, workMinutesOf, type PairVerdict } from './pairFit'
 import { pairOptions, type PairQuestion } from './pairOptions'
+import { coldToesOf, referredFamilies } from './referred'
 import { shapeNotes, type ShapeNote } from './shapeNotes'
 import { sockNotes, socksOf } from './socks'
 import { contactSpots, type ContactSpot } from './spots'
@@ -53,6 +54,8 @@ export function matchSettings(record: FittingRecord): MatchSettings {
     socks: socksOf(record),
     child,
     rows: norms,
+    referred: referredFamilies(record),
+    coldToes: coldToesOf(record),
     shifts: {
       left: shiftsOf(record, 'left', child, norms),
       right: shiftsOf(record, 'right', child, norms),

@@ -1,5 +1,4 @@
 import type { Side } from '../tables/vocabulary'
-import type { Family } from '../kinds/families/all'
 import type { FootwearModel } from './catalogueSchema'
 import { clearanceLines, footHas, type ClearanceLines } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
@@ -50,7 +49,7 @@ export interface FamilyGround {
 
 export function familyGround(
   foot: StandingFoot,
-  family: Family,
+  model: Pick<FootwearModel, 'family' | 'liner'>,
   bands: readonly Band[],
   settings: MatchSettings,
 ): FamilyGround {
@@ -58,10 +57,10 @@ export function familyGround(
     lowMm: Float64Array.from(bands, (b) => b[0]),
     highMm: Float64Array.from(bands, (b) => b[1]),
     weight: Float64Array.from(STATIONS, (s) =>
-      stationWeight(family, s, settings.rows.rankingWeights),
+      stationWeight(model.family, s, settings.rows.rankingWeights),
     ),
     known: Uint8Array.from(STATIONS, (s) => (footHas(foot, s) ? 1 : 0)),
-    longestMm: longestMm(bands[0]!, settings),
+    longestMm: longestMm(model, settings),
   }
 }
 
@@ -88,6 +87,7 @@ export function rankSizes(
   const moved =
     (settings.offsets?.some((o) => o.model === model.id) ?? false) ||
     settings.learned?.[model.id]?.used === true
+  const isReferred = settings.referred?.[model.family] !== undefined
   const { sizesMm } = model
   const { rows } = settings
   const weights = rows.rankingWeights
@@ -98,7 +98,7 @@ export function rankSizes(
     let score = 0
     let minutes = 0
     let offAim = 0
-    let usable = !Number.isNaN(baseMm[0])
+    let usable = !isReferred && !Number.isNaN(baseMm[0])
     for (let i = 0; i < STATIONS.length; i++) {
       const base = baseMm[i]!
       if (Number.isNaN(base)) {

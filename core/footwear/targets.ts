@@ -21,21 +21,18 @@ export function targetSource(family: Family, station: Station): string {
 }
 
 /** The rows that a target band comes from. */
-export type TargetRows = Pick<Norms, 'matchTargets' | 'growthRoomMm'>
+export type TargetRows = Pick<Norms, 'matchTargets' | 'growthRoomMm' | 'leastRoomMm'>
 
 /**
  * Target band at a station for a family and an intent, mm, before the character of the foot moves
- * it. Children get room to grow at the toes whatever was wanted.
+ * it. Growing feet have their own at the toes: `growthBand`.
  */
 export function targetBand(
   station: Station,
   family: Family,
   intent: Intent,
-  child: boolean,
-  { matchTargets, growthRoomMm }: TargetRows,
+  { matchTargets }: Pick<TargetRows, 'matchTargets'>,
 ): Band {
-  if (station === 'length' && child)
-    return FAMILY_KINDS.of(family).hard ? growthRoomMm.hard : growthRoomMm.soft
   return (matchTargets[`${family}.${station}`] ?? houseRow(family, station))[intent]
 }
 

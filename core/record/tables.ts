@@ -1,6 +1,6 @@
 import { z } from 'zod'
 import { activityShiftMm } from '../kinds/activities/rows'
-import { matchTargets } from '../kinds/families/rows'
+import { leastRoomMm, matchTargets } from '../kinds/families/rows'
 import { processes } from '../kinds/processes/rows'
 import { hardBoundsMm, ratioToLength, repeatLimitMm } from '../kinds/readings/rows'
 import {
@@ -100,6 +100,7 @@ export const TABLES = {
   blankFitMm,
   layerUsual,
   matchTargets,
+  leastRoomMm,
   activityShiftMm,
   characterShiftMm,
   growthRoomMm,

@@ -50,21 +50,15 @@ export const growthFit = table({
   house: { usualSdMm: 0.3, lengthSdMm: 1, months: 18 },
 })
 
-/**
- * Footwear is outgrown when less than this is left before the toes; a mould or device is made again
- * when the foot is this much longer.
- */
+/** A mould or device is made again when the foot is this much longer; footwear goes by its family's least room. */
 export const outgrownMm = table({
-  name: 'Outgrown: least room before the toes; device made again when the foot is longer by',
+  name: 'Outgrown: device made again when the foot is longer by',
   unit: 'mm',
   source: 'house default',
   state: 'own assumption',
   keptBy: 'fitting',
-  schema: z.strictObject({
-    leastRoomMm: z.number().min(0).max(30),
-    remakeMm: z.number().min(1).max(50),
-  }),
-  house: { leastRoomMm: 4, remakeMm: 10 },
+  schema: z.strictObject({ remakeMm: z.number().min(1).max(50) }),
+  house: { remakeMm: 10 },
 })
 
 const pace = z.strictObject({

@@ -26,9 +26,22 @@ export const matchTargetRows = rowTable({
   row: targetRowSchema,
 })
 
-/** Room to grow that children get at the toes instead of the intent's, and the most beyond it. */
+/** Least room before the toes inside the footwear as it is worn, by family; the rows stand with the families. */
+export const leastRoomRows = rowTable({
+  name: 'Least room before the toes as worn: outgrown below it, growth comes on top',
+  unit: 'mm',
+  source: 'house default',
+  state: 'own assumption',
+  keptBy: 'fitting',
+  row: z.number().min(-20).max(30),
+})
+
+/**
+ * Room to grow that children get at the toes instead of the intent's, over the least room of the family, and
+ * the most over it.
+ */
 export const growthRoomMm = table({
-  name: 'Children: room to grow in hard shells, elsewhere, and the most beyond it',
+  name: 'Children: room to grow over the least room in hard shells, elsewhere, and the most',
   unit: 'mm',
   source: 'house default',
   state: 'own assumption',

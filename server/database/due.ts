@@ -1,6 +1,7 @@
 import { dueSpans, type DueSpan } from '../../core/followup/due'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import { shellInside } from '../../core/footwear/gradeShell'
+import { wornInside } from '../../core/footwear/toeRoom'
+import { normsOf } from '../../core/record/tables'
 import { daysBetween } from '../../core/record/isoDay'
 import { joinRecord, type PartName } from '../../core/record/parts'
 import type { FittingRecord } from '../../core/record/schema'
@@ -57,7 +58,8 @@ async function insideOf(db: Client, shopId: string, record: FittingRecord) {
   return Object.fromEntries(
     SIDES.flatMap((side) => {
       const size = sizes[side]
-      return model && size ? [[side, shellInside(model, size).lengthMm]] : []
+      const inside = model && size ? wornInside(model, size, normsOf(record)) : null
+      return inside ? [[side, inside]] : []
     }),
   )
 }
@@ -74,8 +76,8 @@ export async function reckonDue(db: Client, shopId: string, clientId: string): P
   const lengths = isTold ? (await lengthsOf(db, shopId, [clientId])).get(clientId) : undefined
   const items: (DueSpan & { fitting: string })[] = []
   for (const { id, record } of fittings) {
-    const insideMm = await insideOf(db, shopId, record)
-    items.push(...dueSpans(record, { lengths, insideMm }).map((span) => ({ ...span, fitting: id })))
+    const inside = await insideOf(db, shopId, record)
+    items.push(...dueSpans(record, { lengths, inside }).map((span) => ({ ...span, fitting: id })))
   }
   await db.query('delete from due_items where client_id = $1', [clientId])
   if (items.length === 0) return

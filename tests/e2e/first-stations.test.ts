@@ -2,7 +2,16 @@ import { execFileSync } from 'node:child_process'
 import { readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { callOut, expect, newClient, openFitting, saved, signIn, test } from './fixtures'
+import {
+  callOut,
+  expect,
+  newClient,
+  openFitting,
+  saved,
+  signIn,
+  test,
+  pickActivity,
+} from './fixtures'
 
 const more = (page: import('@playwright/test').Page, item: string | RegExp) =>
   page
@@ -162,10 +171,7 @@ test('what Why did keeps its reason, and says when the reason no longer holds', 
 }) => {
   await signIn(page)
   await newClient(page, 'Gesa Grund')
-  await page
-    .getByRole('group', { name: 'Activity' })
-    .getByRole('button', { name: 'Walking' })
-    .click()
+  await pickActivity(page, 'Walking')
   await page.getByRole('button', { name: 'right Medial ankle' }).click()
   await callOut(page, 'len 264 / 266')
   await callOut(page, 'stance R -6 -6')
@@ -340,7 +346,7 @@ test('two visits are set side by side, and a second activity gets a fitting of i
   await page.goto('/')
   await openFitting(page, 'Mirela', 'story')
   await page.getByRole('button', { name: '+ another activity' }).click()
-  await page.getByRole('button', { name: 'Road riding' }).first().click()
+  await pickActivity(page, 'Road riding', 'Another activity')
   await expect(page.getByRole('link', { name: /^Road riding/ })).toHaveAttribute(
     'aria-current',
     'page',

@@ -99,3 +99,9 @@ export async function own(
   await expect(page.getByText('Opening the fitting')).toHaveCount(0)
   return fittingId as string
 }
+
+/** Finds an activity by its letters and takes it, as a fitter types it. */
+export async function pickActivity(page: Page, name: string, label = 'Activity'): Promise<void> {
+  await page.getByRole('combobox', { name: label, exact: true }).fill(name)
+  await page.getByRole('option', { name, exact: true }).click()
+}

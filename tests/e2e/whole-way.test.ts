@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { callOut, expect, newClient, saved, signIn, test } from './fixtures'
+import { callOut, expect, newClient, saved, signIn, test, pickActivity } from './fixtures'
 
 const folder = mkdtempSync(join(tmpdir(), 'gentle-arch-way-'))
 
@@ -14,10 +14,7 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await newClient(page, 'Nadja Example')
 
   // Story
-  await page
-    .getByRole('group', { name: 'Activity' })
-    .getByRole('button', { name: 'Ski touring' })
-    .click()
+  await pickActivity(page, 'Ski touring')
   await page.getByRole('group', { name: 'Ability' }).getByRole('button', { name: 'strong' }).click()
   await page.getByRole('button', { name: 'Performance' }).click()
   await page.getByLabel('Goal in the client’s words').fill('Ski all day without cold toes.')

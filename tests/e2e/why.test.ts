@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test'
-import { callOut, expect, newClient, saved, signIn, test } from './fixtures'
+import { callOut, expect, newClient, saved, signIn, test, pickActivity } from './fixtures'
 
 /** All of Why, opened: what is said of this client now. */
 async function why(page: Page): Promise<string[]> {
@@ -14,10 +14,7 @@ const says = (page: Page, pattern: RegExp) =>
 async function openByHand(page: Page) {
   await signIn(page)
   await newClient(page, 'Odalys Example')
-  await page
-    .getByRole('group', { name: 'Activity' })
-    .getByRole('button', { name: 'Walking' })
-    .click()
+  await pickActivity(page, 'Walking')
   await page.getByRole('button', { name: 'right Medial ankle' }).click()
   await page
     .getByRole('radiogroup', { name: /Pain right Medial ankle/ })

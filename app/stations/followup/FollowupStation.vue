@@ -8,7 +8,7 @@ import { likelyAdjustments, type Adjustment } from '../../../core/followup/cause
 import { normsOf } from '../../../core/record/tables'
 import { fitGrowth, lengthOn, outgrown, type LengthAt } from '../../../core/followup/growth'
 import { comfortSeries } from '../../../core/followup/outcomes'
-import { shellInside } from '../../../core/footwear/gradeShell'
+import { wornInside } from '../../../core/footwear/toeRoom'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import { bestMean } from '../../../core/measure/reading'
 import { painSeries, type PainSeries } from '../../../core/followup/painSeries'
@@ -136,16 +136,17 @@ const growing = computed(() => {
     const fit = fitGrowth(lengths, bornOn, sex, norms)
     if (!fit || lengthMm === undefined) return []
     const size = side === 'left' ? chosen?.sizeLeftMm : chosen?.sizeRightMm
-    const insideMm = model && size ? shellInside(model, size).lengthMm : undefined
+    const inside = model && size ? wornInside(model, size, norms) : null
     return [
       {
         side,
         fit,
         lengths,
-        limitMm: insideMm === undefined ? null : insideMm - norms.outgrownMm.leastRoomMm,
+        limitMm: inside ? inside.lengthMm - inside.leastRoomMm : null,
+        leastRoomMm: inside?.leastRoomMm ?? null,
         remakeMm: lengthMm + norms.outgrownMm.remakeMm,
         now: lengthOn(fit, today),
-        ...outgrown(fit, today, { insideMm, madeAtMm: lengthMm }, norms),
+        ...outgrown(fit, today, { ...(inside && { inside }), madeAtMm: lengthMm }, norms),
       },
     ]
   })

@@ -22,6 +22,7 @@ export interface GrowthOf {
   fit: GrowthFit
   /** length at which the footwear has no room left, and at which the device is made again, mm */
   limitMm: number | null
+  leastRoomMm: number | null
   remakeMm: number
 }
 /**
@@ -30,6 +31,8 @@ export interface GrowthOf {
 const { feet } = defineProps<{ feet: GrowthOf[] }>()
 const fitting = useFitting()
 const norms = computed(() => normsOf(fitting.record))
+/** Least room of the chosen footwear's family; null where none is chosen. */
+const least = computed(() => feet.find((g) => g.leastRoomMm !== null)?.leastRoomMm ?? null)
 const W = 420
 const H = 240
 const usual = computed(() =>
@@ -162,8 +165,12 @@ function picture(g: GrowthOf) {
     <p class="small muted full">
       Estimate: the default by age and this child's own lengths of the last
       {{ norms.growthFit.months }} months, weighted by their errors; band 95 %. Leaves out growth
-      spurts; a length is as good as ± {{ norms.growthFit.lengthSdMm }} mm. Footwear is outgrown
-      when less than {{ norms.outgrownMm.leastRoomMm }} mm is left before the toes.
+      spurts; a length is as good as ± {{ norms.growthFit.lengthSdMm }} mm.
+      {{
+        least === null
+          ? ''
+          : `Footwear is outgrown when less than ${least} mm is left inside it before the toes.`
+      }}
     </p>
   </div>
 </template>

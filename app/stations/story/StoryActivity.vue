@@ -1,9 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue'
 import { FORCE_WORDS } from '../../../core/kinds/activities/forces'
-import { ACTIVITIES } from '../../../core/kinds/activities/all'
+import { riskOf } from '../../../core/examine/risk'
+import { isChild } from '../../../core/measure/ageAtVisit'
 import { activityOf } from '../../../core/record/storyActivity'
 import { ABILITIES, FORCES, INTENTS } from '../../../core/tables/vocabulary'
+import ActivityPicker from './ActivityPicker.vue'
 import { FORCE_SHORT, INTENT_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
@@ -13,13 +15,26 @@ import PlainButton from '~/components/PlainButton.vue'
 const { fitting, story, put, number } = useStory()
 const activity = computed(() => activityOf(story.value.activity))
 /** Another activity brings its usual force unless one was told. */
-const choose = (id: string) =>
+const choose = (id: string | undefined) => {
+  const { terrain: ground, force } = story.value
+  const next = activityOf(id)
+  // Where it is done belongs to what is done: steep descents are no answer for a ward.
+  const stays = ground === undefined || next?.terrains.includes(ground)
   put(
-    story.value.activity === id
-      ? { activity: undefined }
-      : { activity: id, force: story.value.force ?? activityOf(id)?.force },
+    { activity: id, force: force ?? next?.force, ...(!stays && { terrain: undefined }) },
     'activity',
   )
+}
+/** What has to be kept in mind with this activity, for this client. */
+const mind = computed(() => {
+  const { value: a } = activity
+  if (!a) return []
+  return [
+    ...a.cautions,
+    ...(isChild(fitting.record.client, fitting.record.visit?.on) ? [`Child: ${a.child}.`] : []),
+    ...(riskOf(fitting.record).atRisk ? [`At risk: ${a.insensate}.`] : []),
+  ]
+})
 const wears = (patch: object) => {
   const next = Object.fromEntries(
     Object.entries({ ...story.value.wears, ...patch }).filter(([, v]) => v !== undefined),
@@ -33,23 +48,20 @@ const terrain = (t: string) =>
 <template>
   <div class="ask">
     <h2>What do you do in them?</h2>
-    <div class="chips" role="group" aria-label="Activity">
-      <PlainButton
-        v-for="a in ACTIVITIES.all"
-        :key="a.kind"
-        class="tick"
-        :aria-pressed="story.activity === a.kind"
-        :disabled="fitting.readOnly"
-        @click="choose(a.kind)"
-      >
-        {{ a.name }}
-      </PlainButton>
-    </div>
+    <ActivityPicker
+      label="Activity"
+      :model-value="story.activity"
+      :disabled="fitting.readOnly"
+      @update:model-value="choose"
+    />
   </div>
   <div class="ask">
     <h2>{{ activity ? 'Tell me more' : 'How well, how often?' }}</h2>
     <div>
       <p v-if="activity" class="line">“{{ activity.ask }}”</p>
+      <p v-for="words in mind" :key="words" class="line">
+        <span aria-hidden="true">▲ </span>{{ words }}
+      </p>
       <div class="chips">
         <span role="group" aria-label="Ability" class="chips"
           ><PlainButton

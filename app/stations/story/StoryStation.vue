@@ -4,14 +4,15 @@ import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn, VSelect, VTextarea } from 'vuetify/components'
-import { ACTIVITIES } from '../../../core/kinds/activities/all'
 import { activityName } from '../../../core/record/storyActivity'
+import { dayWords } from '../../../core/record/typedDay'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import type { Client } from '../../../core/record/schema'
 import type { FittingRow } from '../../../shared/contracts'
 import ComplaintsPane from './ComplaintsPane.vue'
 import PhotosPane from './PhotosPane.vue'
 import SignsPane from './SignsPane.vue'
+import ActivityPicker from './ActivityPicker.vue'
 import StoryActivity from './StoryActivity.vue'
 import StoryHealth from './StoryHealth.vue'
 import { textOr, useStory } from './useStory'
@@ -100,7 +101,7 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
             ? activityName(story.activity)
             : activityName(f.activity ?? undefined)) ?? 'not told'
         }}
-        <small>{{ f.openedOn }}</small></NuxtLink
+        <small>{{ dayWords(f.openedOn) }}</small></NuxtLink
       >
       <PlainButton
         v-if="!fitting.readOnly"
@@ -116,15 +117,13 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
     >
   </div>
   <div v-if="adding" class="card another">
-    <span>A fitting of its own, with these readings and findings:</span
-    ><PlainButton
-      v-for="a in ACTIVITIES.all.filter((x) => x.kind !== story.activity)"
-      :key="a.kind"
-      class="tick"
-      @click="another(a.kind)"
-    >
-      {{ a.name }}
-    </PlainButton>
+    <span>A fitting of its own, with these readings and findings:</span>
+    <ActivityPicker
+      label="Another activity"
+      :model-value="undefined"
+      :without="story.activity"
+      @update:model-value="(kind) => kind && another(kind)"
+    />
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <div class="cols story">

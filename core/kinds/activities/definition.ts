@@ -2,16 +2,34 @@ import type { Force } from '../../tables/vocabulary'
 import type { Family } from '../families/all'
 import type { Station } from '../stations/all'
 
+/** How activities are grouped where one is looked for. */
+export const ACTIVITY_GROUPS = {
+  snow: 'Snow',
+  mountain: 'Mountains and rock',
+  ice: 'Rink and skates',
+  wheels: 'Bicycle',
+  running: 'Running',
+  court: 'Ball and club',
+  horse: 'Horse',
+  dance: 'Dance',
+  work: 'Work and service',
+  everyday: 'Every day',
+} as const
+export type ActivityGroup = keyof typeof ACTIVITY_GROUPS
+
 /** Everything known about one thing that clients do in their footwear. */
 export interface ActivityDefinition<K extends string = string> {
   kind: K
   name: string
   /** in the client's words */
   plain: string
+  group: ActivityGroup
   /** what it means for a child */
   child: string
   /** what it means for a foot that does not feel */
   insensate: string
+  /** said to whoever fits it; local law and licensed practice come first */
+  cautions: readonly string[]
   families: readonly Family[]
   terrains: readonly string[]
   /** the force it usually brings */

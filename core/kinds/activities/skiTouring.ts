@@ -4,8 +4,12 @@ export const skiTouring = activity({
   kind: 'ski-touring',
   name: 'Ski touring',
   plain: 'touring on skis',
+  group: 'snow',
   child: 'a softer, roomier boot; out of it every hour',
   insensate: 'cold and pressure are not felt: look at the toes every hour',
+  cautions: [
+    'The binding is set by a certified technician and tested again after any change under the sole.',
+  ],
   families: ['rigid-shell'],
   terrains: ['long climbs', 'steep descents', 'piste', 'glacier'],
   force: 'hard',

@@ -24,6 +24,19 @@ export interface FamilyDefinition<K extends string = string> {
   bends: boolean
   /** its wall is heated to be worked */
   heated: boolean
+  /** least room before the toes as worn, inside the liner, mm: below it the footwear is outgrown */
+  leastRoomMm: number
+  /** its length is judged with the liner in and moulded: a soft wall does not hold the bare one open */
+  linerIn: boolean
+  /** the least room before toes that are cold or poorly supplied, mm; null where the band is enough */
+  coldToesMm: number | null
+  /** where it is not proposed but referred, and in which words; null where it may be */
+  refers: {
+    /** to whoever knows it, whatever the foot */
+    always: string | null
+    /** a foot that does not feel or is poorly supplied */
+    atRisk: string | null
+  }
   /** weight of a millimetre of misfit at each station; what is not named decides little */
   weights: Partial<Record<Station, number>>
   /** where its bands differ from those of rigid shells */

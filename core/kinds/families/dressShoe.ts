@@ -15,6 +15,10 @@ export const dressShoe = family({
   hard: false,
   bends: true,
   heated: false,
+  leastRoomMm: 4,
+  linerIn: false,
+  coldToesMm: null,
+  refers: { always: null, atRisk: null },
   weights: {
     length: 1,
     toeBox: 0.8,

@@ -15,6 +15,10 @@ export const lacedBoot = family({
   hard: false,
   bends: true,
   heated: false,
+  leastRoomMm: 6,
+  linerIn: false,
+  coldToesMm: null,
+  refers: { always: null, atRisk: null },
   weights: {
     length: 1.2,
     toeBox: 0.6,

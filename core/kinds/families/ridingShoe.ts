@@ -10,6 +10,8 @@ export const ridingShoe = family({
   insensate: 'not snug: a foot that does not feel wants room',
   rules: [
     'Very snug: a closure that has to be cranked says that the shoe is too big.',
+    'Try it sitting: snug means that the closure holds at a third of its travel.',
+    'The cleat under the first met head or up to 10 mm behind it, never before it.',
     'With a support under it the foot does not grow in the shoe: no toe room is added for it.',
   ],
   sockMm: 1.5,
@@ -17,6 +19,10 @@ export const ridingShoe = family({
   hard: false,
   bends: false,
   heated: true,
+  leastRoomMm: 3,
+  linerIn: false,
+  coldToesMm: null,
+  refers: { always: null, atRisk: null },
   weights: {
     length: 1,
     toeBox: 0.6,

@@ -13,6 +13,10 @@ export const rigidShell = family({
   hard: true,
   bends: false,
   heated: true,
+  leastRoomMm: 0,
+  linerIn: false,
+  coldToesMm: null,
+  refers: { always: null, atRisk: null },
   weights: {
     length: 1,
     toeBox: 0.5,

@@ -17,6 +17,10 @@ export const shoe = family({
   hard: false,
   bends: true,
   heated: false,
+  leastRoomMm: 5,
+  linerIn: false,
+  coldToesMm: null,
+  refers: { always: null, atRisk: null },
   weights: {
     length: 1.2,
     toeBox: 0.7,

@@ -16,6 +16,10 @@ export const skate = family({
   hard: true,
   bends: false,
   heated: true,
+  leastRoomMm: 1,
+  linerIn: false,
+  coldToesMm: null,
+  refers: { always: null, atRisk: null },
   weights: {
     length: 1,
     toeBox: 0.6,

@@ -1,4 +1,5 @@
 import { TABLES, type TableKey } from '../tables'
+import { movedRows } from './movedRows'
 
 type Plain = Record<string, unknown>
 const isPlain = (value: unknown): value is Plain =>
@@ -33,8 +34,9 @@ function rowOf(house: unknown[], row: unknown): unknown {
  * @param keys the tables wanted; stored ones that are not among them are left out
  * @example completeTables({ growthCapMm: 6 }, ['growthCapMm', 'allowanceMm']).growthCapMm // 6; the allowance is the house's
  */
-export function completeTables(stored: unknown, keys: readonly TableKey[]): unknown {
-  if (!isPlain(stored)) return stored
+export function completeTables(from: unknown, keys: readonly TableKey[]): unknown {
+  if (!isPlain(from)) return from
+  const stored = movedRows(from)
   const known = new Set<string>(Object.keys(TABLES))
   const rest = Object.fromEntries(Object.entries(stored).filter(([key]) => !known.has(key)))
   return {

@@ -114,8 +114,8 @@ describe('a child that grows', () => {
     ],
   }
   const child = (handover: object = {}) => record({ client: { bornOn: '2016-09-01' } }, handover)
-  const told = (r: ReturnType<typeof record>, today: string, insideMm = {}) =>
-    dueOf(r, today, { lengths, insideMm }).filter((d) => d.kind !== ASK)
+  const told = (r: ReturnType<typeof record>, today: string, inside = {}) =>
+    dueOf(r, today, { lengths, inside }).filter((d) => d.kind !== ASK)
 
   it('has its device made again ten millimetres on: 12.5 months', () => {
     const [item, ...none] = told(child(), '2027-03-01')
@@ -128,21 +128,26 @@ describe('a child that grows', () => {
   })
 
   it('outgrows its footwear when less than 4 mm are left: 208 mm inside, 5 months', () => {
-    const [item] = told(child(), '2026-08-01', { left: 208 })
+    const [item] = told(child(), '2026-08-01', { left: { lengthMm: 208, leastRoomMm: 4 } })
     expect([item!.kind, item!.on.slice(0, 7)]).toEqual(['outgrown', '2026-08'])
     // The right foot has no lengths, so nothing is told of it.
-    expect(told(child(), '2026-08-01', { left: 208, right: 190 })).toHaveLength(1)
+    expect(
+      told(child(), '2026-08-01', {
+        left: { lengthMm: 208, leastRoomMm: 4 },
+        right: { lengthMm: 190, leastRoomMm: 4 },
+      }),
+    ).toHaveLength(1)
   })
 
   it('what is sooner is told first', () => {
-    const all = told(child(), '2027-03-15', { left: 208 })
+    const all = told(child(), '2027-03-15', { left: { lengthMm: 208, leastRoomMm: 4 } })
     expect(all.map((d) => d.kind)).toEqual(['outgrown', 'remake'])
     expect(all[0]!.on < all[1]!.on).toBe(true)
   })
 
   it('is a child no longer at sixteen, and never without a birthday', () => {
     const grown = record({ client: { bornOn: '2005-09-01' } })
-    expect(told(grown, '2027-03-01', { left: 208 })).toEqual([])
-    expect(told(record(), '2027-03-01', { left: 208 })).toEqual([])
+    expect(told(grown, '2027-03-01', { left: { lengthMm: 208, leastRoomMm: 4 } })).toEqual([])
+    expect(told(record(), '2027-03-01', { left: { lengthMm: 208, leastRoomMm: 4 } })).toEqual([])
   })
 })

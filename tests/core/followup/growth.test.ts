@@ -128,8 +128,8 @@ describe('growth', () => {
     const when = outgrown(
       fit,
       '2026-11-20',
-      { insideMm: 210, madeAtMm: 199 },
-      { outgrownMm: { leastRoomMm: 5, remakeMm: 10 } },
+      { inside: { lengthMm: 210, leastRoomMm: 5 }, madeAtMm: 199 },
+      { outgrownMm: { remakeMm: 10 } },
     )
     expect(when.footwear!.expected).toBe(addDays('2026-11-20', 229))
     expect(when.footwear!.earliest! < when.footwear!.expected!).toBe(true)
@@ -141,7 +141,7 @@ describe('growth', () => {
       ...HOUSE_NORMS,
       usualGrowth: { ...HOUSE_NORMS.usualGrowth, from6Mm: 2, girlsUntilYears: 18 },
       growthFit: { usualSdMm: 0.3, lengthSdMm: 1, months: 3 },
-      outgrownMm: { leastRoomMm: 4, remakeMm: 20 },
+      outgrownMm: { remakeMm: 20 },
     }
     expect(usualGrowthMm(9, undefined, own)).toBe(2)
     expect(usualGrowthMm(15, 'female', own)).toBe(0.5)

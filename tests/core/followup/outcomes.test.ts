@@ -67,7 +67,9 @@ describe('after the handover', () => {
       ],
     }
     const due = (today: string) =>
-      dueOf(juno, today, { lengths, insideMm: { left: 208 } }).filter((d) => d.kind === 'outgrown')
+      dueOf(juno, today, { lengths, inside: { left: { lengthMm: 208, leastRoomMm: 4 } } }).filter(
+        (d) => d.kind === 'outgrown',
+      )
     expect(due('2026-12-01')).toEqual([])
     const [item] = due('2027-05-01')
     expect(item!.on.slice(0, 7)).toBe('2027-06')

@@ -2,7 +2,12 @@ import { describe, expect, it } from 'vitest'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { fitFoot } from '../../../core/footwear/fitFoot'
 import type { Station } from '../../../core/kinds/stations/all'
-import type { Family } from '../../../core/kinds/families/all'
+import { FAMILIES, type Family } from '../../../core/kinds/families/all'
+import { matchRecord, matchSettings, standingFeet } from '../../../core/footwear/matchRecord'
+import { pairInSizes } from '../../../core/footwear/pairInSizes'
+import { parseRecord } from '../../../core/record/parse'
+import type { FittingRecord } from '../../../core/record/schema'
+import { standing } from '../../fixtures/feet'
 import { foot, SETTINGS, shell } from '../../fixtures/handShell'
 
 describe('every family, reckoned by hand', () => {
@@ -115,7 +120,56 @@ describe('every family, reckoned by hand', () => {
         instepHeight: [-6, 'tight'], // 64 − 62 − 6 − 2; 0 to 4
       },
     ],
+    [
+      'soft-boot',
+      { lengthMm: 278, ballWidthMm: 108, heelWidthMm: 76, waistGirthMm: 270, instepHeightMm: 76 },
+      5,
+      3,
+      {
+        length: [6, 'roomy'], // 278 − 264 − (5 + 5)·0.8, the liner's ends in; 0 to 5
+        ball: [-0.5, 'right'], // (108 − 99 − 8 − 2)/2; −1 to 2
+        heel: [0.5, 'right'], // (76 − 65 − 8 − 2)/2; −1.5 to 0.5
+        instepHeight: [3, 'roomy'], // 76 − 62 − 5 − 4 − 2; 0 to 2
+      },
+    ],
+    [
+      'climbing-shoe',
+      { lengthMm: 259, ballWidthMm: 100, heelWidthMm: 67, waistGirthMm: 250, instepHeightMm: 70 },
+      0,
+      2,
+      {
+        length: [-5, 'right'], // 259 − 264, on edges; −8 to −4
+        ball: [-0.5, 'right'], // (100 − 99 − 2)/2; −2 to 1
+        heel: [0, 'right'], // (67 − 65 − 2)/2; −1.5 to 0.5
+        waist: [6 / (2 * Math.PI) - 1, 'right'], // −0.045; −1 to 1
+      },
+    ],
+    [
+      'cleat',
+      { lengthMm: 276, ballWidthMm: 103, heelWidthMm: 69, waistGirthMm: 250, instepHeightMm: 74 },
+      0,
+      3,
+      {
+        length: [12, 'roomy'], // 276 − 264; 5 to 9
+        ball: [1, 'right'], // (103 − 99 − 2)/2; −1 to 2
+        heel: [1, 'roomy'], // −1 to 0.5
+        waist: [6 / (2 * Math.PI) - 1, 'right'], // −0.045; −1 to 3
+      },
+    ],
+    [
+      'dance',
+      { lengthMm: 266, ballWidthMm: 102, heelWidthMm: 67 },
+      0,
+      0,
+      {
+        length: [2, 'right'], // 266 − 264; 0 to 4
+        ball: [0.5, 'right'], // (102 − 99 − 2)/2; −1 to 1
+        heel: [0, 'right'], // −1 to 0.5
+      },
+    ],
   ]
+  it('leaves out no family', () =>
+    expect(new Set(cases.map(([family]) => family))).toEqual(new Set(FAMILIES)))
   it.each(cases)('%s', (family, at, liner, insoleMm, want) => {
     const thick = { toe: liner, ball: liner, instep: liner, ankle: liner, heel: liner }
     const fit = fitFoot(
@@ -134,5 +188,66 @@ describe('every family, reckoned by hand', () => {
       expect(fit.clearances[station], `${family} ${station}`).toBeCloseTo(mm, 9)
       expect(fit.verdicts[station], `${family} ${station}`).toBe(verdict)
     }
+  })
+})
+
+describe('what a family asks of the client', () => {
+  const record = (conditions: string[], findings: object = {}, bornOn = '1985-03-02') =>
+    parseRecord({
+      format: 'gentle-arch/fitting',
+      version: 2,
+      client: { bornOn },
+      visit: { on: '2026-11-20' },
+      story: { conditions, intent: 'race' },
+      feet: {
+        left: {
+          readings: [standing('footLengthMm', 260), standing('forefootWidthMm', 98)],
+          findings,
+        },
+      },
+    })
+  const NO_LINER = { toe: 0, ball: 0, instep: 0, ankle: 0, heel: 0 }
+  const made = (family: Family, lengthMm: number) =>
+    shell({
+      id: family,
+      family,
+      at: { lengthMm, ballWidthMm: 103 },
+      sizesMm: [265],
+      liner: { thicknessMm: NO_LINER, packOut: 0, mouldable: false },
+    })
+  const match = (of: FittingRecord, ...models: FootwearModel[]) => matchRecord(of, models)
+
+  it('a climbing shoe is proposed to a foot that feels, and to none that does not', () => {
+    const short = made('climbing-shoe', 248)
+    expect(match(record([]), short).pair.map((p) => p.model)).toEqual(['climbing-shoe'])
+    for (const atRisk of [
+      record(['poorCirculation']),
+      record(['neuropathy']),
+      record([], { sensationFelt: 6 }),
+      record([], { pulses: 'weak' }),
+    ]) {
+      expect(match(atRisk, short).pair).toEqual([])
+      expect(match(atRisk, short).rejected[0]!.because).toMatch(/somebody entitled to it looks/)
+    }
+  })
+
+  it('a growing foot has its growth room also in a climbing shoe', () => {
+    const child = record([], {}, '2016-05-05')
+    expect(match(child, made('climbing-shoe', 248)).pair).toEqual([])
+    const fit = match(child, made('climbing-shoe', 270)).pair[0]!.left!
+    expect(fit.targets.length).toEqual([8, 12])
+    expect(fit.verdicts.length).toBe('right')
+  })
+
+  it('dance shoes are referred, whatever the foot', () =>
+    expect(match(record([]), made('dance', 262)).rejected[0]!.because).toMatch(/refer$/))
+
+  it('toes that are poorly supplied have 8 mm in a soft boot, with the liner in', () => {
+    const band = (of: FittingRecord, family: Family) =>
+      pairInSizes(standingFeet(of), made(family, 270), matchSettings(of), {}).left!.targets.length
+    expect(band(record([]), 'soft-boot')).toEqual([0, 3])
+    expect(band(record(['poorCirculation']), 'soft-boot')).toEqual([8, 11])
+    expect(band(record([], { pulses: 'absent' }), 'soft-boot')).toEqual([8, 11])
+    expect(band(record(['poorCirculation']), 'rigid-shell')).toEqual([5, 10])
   })
 })

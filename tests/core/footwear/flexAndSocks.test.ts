@@ -78,10 +78,23 @@ describe('flex, socks and the order sheet', () => {
   })
   it('add socks up and say what is too much', () => {
     expect(sockMm({ oneMm: 1, count: 2 }, 'shoe')).toBe(2)
-    // Nothing recorded: boots and skates 1 mm, shoes 1.5, each as often as it is worn.
-    expect(FAMILIES.map((f) => sockMm({ oneMm: undefined, count: 1 }, f))).toEqual([
-      1, 1, 1, 1.5, 1, 1.5, 1.5,
-    ])
+    // Nothing recorded: boots and skates 1 mm, shoes 1.5, climbing and dance shoes bare.
+    const usual = Object.fromEntries(
+      FAMILIES.map((f) => [f, sockMm({ oneMm: undefined, count: 1 }, f)]),
+    )
+    expect(usual).toEqual({
+      'rigid-shell': 1,
+      skate: 1,
+      'soft-boot': 1,
+      'laced-boot': 1,
+      'riding-shoe': 1.5,
+      'climbing-shoe': 0,
+      'work-boot': 1,
+      cleat: 1.5,
+      shoe: 1.5,
+      'dress-shoe': 1.5,
+      dance: 0,
+    })
     expect(sockMm({ oneMm: undefined, count: 2 }, 'shoe')).toBe(3)
     expect(
       [

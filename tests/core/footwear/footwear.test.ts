@@ -11,6 +11,7 @@ import { gradeSteps, shellInside } from '../../../core/footwear/gradeShell'
 import { matchCatalogue, type Feet } from '../../../core/footwear/match'
 import { matchRecord, matchReport } from '../../../core/footwear/matchRecord'
 import { pairOptions } from '../../../core/footwear/pairOptions'
+import { growthBand } from '../../../core/footwear/toeRoom'
 import { houseRow, targetBand, targetSource, verdictOf } from '../../../core/footwear/targets'
 import { whyNot } from '../../../core/footwear/whyNot'
 import { INTENTS } from '../../../core/tables/vocabulary'
@@ -19,6 +20,8 @@ import { foot, SETTINGS, shell } from '../../fixtures/handShell'
 import { demoModels } from '../../../demo/catalogue'
 import { DEMO_RECORDS } from '../../../demo/records'
 import { runs } from '../../effort'
+
+const NO_LINER = { toe: 0, ball: 0, instep: 0, ankle: 0, heel: 0 }
 
 describe('a shell at a size', () => {
   const model = demoModels().find((m) => m.id === 'fern-traverse-99')!
@@ -136,7 +139,7 @@ describe('clearance, reckoned by hand at every station', () => {
 describe('targets', () => {
   it('of rigid shells are the stated ones', () => {
     const at = (station: Station) =>
-      INTENTS.map((i) => targetBand(station, 'rigid-shell', i, false, HOUSE_NORMS))
+      INTENTS.map((i) => targetBand(station, 'rigid-shell', i, HOUSE_NORMS))
     expect(at('length')).toEqual([
       [5, 10],
       [10, 15],
@@ -198,7 +201,7 @@ describe('targets', () => {
             `${family} ${station}`,
           ).toBe(true),
         )
-        expect(targetSource(family, station)).toMatch(/house default/)
+        expect(targetSource(family, station)).toMatch(/house default|mm|cracks/)
       }
     // Toe room of everyday and ward shoes stays within 10 to 15 mm; a riding shoe is snugger than
     // any boot.
@@ -207,8 +210,11 @@ describe('targets', () => {
     expect(FAMILY_KINDS.of('riding-shoe').weights.cuff).toBeUndefined()
   })
   it("give a child growth room instead of the intent's, at most 10 mm in hard shells", () => {
-    expect(targetBand('length', 'shoe', 'race', true, HOUSE_NORMS)).toEqual([8, 12])
-    expect(targetBand('length', 'skate', 'comfort', true, HOUSE_NORMS)).toEqual([8, 10])
+    const bare = shell({ liner: { thicknessMm: NO_LINER, packOut: 0, mouldable: false } })
+    expect(growthBand({ ...bare, family: 'shoe' }, HOUSE_NORMS).band).toEqual([13, 17])
+    expect(growthBand({ ...bare, family: 'skate' }, HOUSE_NORMS).band).toEqual([9, 11])
+    // The liner's ends, (4 + 6)·0.75, lie before room and foot in a shell that is judged bare.
+    expect(growthBand(shell(), HOUSE_NORMS)).toEqual({ band: [15.5, 17.5], mostMm: 22.5 })
     expect(
       fitFoot({ ...foot, lengthMm: 254, bareLengthMm: 254 }, 'left', shell(), 265, {
         ...SETTINGS,
@@ -227,8 +233,8 @@ describe('targets', () => {
         },
       },
     })
-    expect(targetBand('ball', 'rigid-shell', 'comfort', false, own)).toEqual([3, 4])
-    expect(targetBand('ball', 'skate', 'comfort', false, own)).toEqual([1, 5])
+    expect(targetBand('ball', 'rigid-shell', 'comfort', own)).toEqual([3, 4])
+    expect(targetBand('ball', 'skate', 'comfort', own)).toEqual([1, 5])
   })
   it('give a verdict at the edges of the band', () =>
     expect(
@@ -260,7 +266,7 @@ function onTarget(id: string, family: Family = 'rigid-shell'): FootwearModel {
     navicular: 'navicularRoomMm',
   }
   for (const [station, name] of Object.entries(key) as [Station, string][]) {
-    const [low, high] = targetBand(station, family, 'performance', false, HOUSE_NORMS)
+    const [low, high] = targetBand(station, family, 'performance', HOUSE_NORMS)
     at[name] =
       at[name]! +
       ((low + high) / 2 - c[station]!) *

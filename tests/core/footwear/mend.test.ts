@@ -1,3 +1,4 @@
+import { foot, SETTINGS, shell } from '../../fixtures/handShell'
 import { describe, expect, it } from 'vitest'
 import {
   beyondWords,
@@ -9,6 +10,9 @@ import {
 import { proudOf } from '../../../core/footwear/prominence'
 import { oneDecimal, sizeWords } from '../../../core/footwear/reasons'
 import { stationWeight } from '../../../core/footwear/stationWeight'
+import { FAMILIES } from '../../../core/kinds/families/all'
+import { bandsOf } from '../../../core/footwear/fitFoot'
+import { growthBand } from '../../../core/footwear/toeRoom'
 import { houseRow, targetBand, targetSource, verdictOf } from '../../../core/footwear/targets'
 import { STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { HOUSE_NORMS, HOUSE_TABLES } from '../../../core/record/tables'
@@ -137,21 +141,29 @@ describe('bands', () => {
     ])
   })
   it('a growing foot has room at its toes, whatever was wanted; elsewhere nothing of its own', () => {
-    const { hard, soft } = HOUSE_NORMS.growthRoomMm
     for (const intent of ['race', 'comfort'] as const) {
-      expect(targetBand('length', 'rigid-shell', intent, true, HOUSE_NORMS)).toEqual(hard)
-      expect(targetBand('length', 'shoe', intent, true, HOUSE_NORMS)).toEqual(soft)
-      expect(targetBand('ball', 'shoe', intent, true, HOUSE_NORMS)).toEqual(
-        targetBand('ball', 'shoe', intent, false, HOUSE_NORMS),
-      )
+      const bands = (child: boolean) =>
+        bandsOf(shell(), foot, 'left', { ...SETTINGS, intent, child })
+      const [own, ...others] = bands(true)
+      expect(own).toEqual(growthBand(shell(), HOUSE_NORMS).band)
+      expect(others).toEqual(bands(false).slice(1))
     }
-    expect(targetBand('length', 'shoe', 'race', false, HOUSE_NORMS)).not.toEqual(soft)
   })
+  it.each(FAMILIES)(
+    'of a %s what is right for a growing foot is not too short for a grown one',
+    (family) => {
+      const { band, mostMm } = growthBand(shell({ family }), HOUSE_NORMS)
+      expect(band[0]).toBeGreaterThanOrEqual(
+        targetBand('length', family, 'all-round', HOUSE_NORMS)[0],
+      )
+      expect(mostMm).toBeGreaterThan(band[1])
+    },
+  )
   it('the shop’s own row comes before the house’s', () => {
     const own = { race: [1, 2], performance: [1, 2], comfort: [1, 2] }
     const rows = { ...HOUSE_NORMS, matchTargets: { 'shoe.ball': own } } as never
-    expect(targetBand('ball', 'shoe', 'race', false, rows)).toEqual([1, 2])
-    expect(targetBand('ball', 'skate', 'race', false, rows)).toEqual(houseRow('skate', 'ball').race)
+    expect(targetBand('ball', 'shoe', 'race', rows)).toEqual([1, 2])
+    expect(targetBand('ball', 'skate', 'race', rows)).toEqual(houseRow('skate', 'ball').race)
   })
   it('say where they come from', () => {
     expect(targetSource('rigid-shell', 'ball')).toBe(
