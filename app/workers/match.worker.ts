@@ -1,4 +1,5 @@
 import { expose } from 'comlink'
+import { isBrought, modelOf, withBrought } from '../../core/footwear/brought'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { ownFlexStep } from '../../core/footwear/flex'
 import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear/match'
@@ -67,7 +68,7 @@ class MatchWorker {
       const own = filter.flexStep === null ? null : ownFlexStep(m, rows)
       return own === null || Math.abs(own.step - filter.flexStep!) <= FLEX_NEAR
     }
-    const offered = this.#models.filter(
+    const fromShop = this.#models.filter(
       (m) =>
         (filter.families === null || filter.families.includes(m.family)) &&
         (!filter.inStock || inStock(m)) &&
@@ -75,12 +76,15 @@ class MatchWorker {
         (filter.makers.length === 0 || filter.makers.includes(m.maker)) &&
         flexFits(m),
     )
+    // What the client brought stands there whatever is looked for.
+    const offered = withBrought(record, fromShop)
     try {
       const feet = this.#standing(record)
       const settings = { ...matchSettings(record), learned: this.#learned }
       const result = matchCatalogue(feet, offered, settings, most)
       const told = new Set([...result.pair, ...result.rejected].map((p) => p.model))
-      const extra = offered.filter((m) => filter.always.includes(m.id) && !told.has(m.id))
+      const isAsked = (m: FootwearModel) => filter.always.includes(m.id) || isBrought(m.id)
+      const extra = offered.filter((m) => isAsked(m) && !told.has(m.id))
       if (extra.length) {
         const more = matchCatalogue(feet, extra, settings)
         result.pair.push(...more.pair)
@@ -95,7 +99,7 @@ class MatchWorker {
 
   /** Same size, padded, split or made to measure, for one model. */
   options(record: FittingRecord, id: string): PairQuestion | null {
-    const model = this.#models.find((m) => m.id === id)
+    const model = modelOf(record, this.#models, id)
     return model
       ? pairOptions(this.#standing(record), model, {
           ...matchSettings(record),
@@ -109,7 +113,7 @@ class MatchWorker {
    * length.
    */
   packOut(record: FittingRecord, daysUsed: number): ReturnType<typeof packOutForecast> | null {
-    const model = this.#models.find((m) => m.id === record.footwear?.chosen?.model)
+    const model = modelOf(record, this.#models, record.footwear?.chosen?.model)
     try {
       return model ? packOutForecast(record, model, daysUsed) : null
     } catch (error) {

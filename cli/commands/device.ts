@@ -1,3 +1,4 @@
+import { modelOf } from '../../core/footwear/brought'
 import { mkdirSync, writeFileSync } from 'node:fs'
 import { join } from 'node:path'
 import { buildDevice, type BuiltDevice } from '../../core/device/buildDevice'
@@ -32,7 +33,7 @@ export const deviceCommand: Command = {
       record,
       side,
       built,
-      models.find((m) => m.id === record.footwear?.chosen?.model),
+      modelOf(record, models, record.footwear?.chosen?.model),
     )
     const report = {
       ...own,

@@ -1,3 +1,4 @@
+import { modelOf } from '../footwear/brought'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { lineOf } from '../footwear/workPlan'
 import { normsOf } from '../record/tables'
@@ -110,7 +111,7 @@ export function jobSteps(
       add(process, process.id, [...SIDES])
   }
   const chosen = record.footwear?.chosen
-  const model = models.find((m) => m.id === chosen?.model)
+  const model = modelOf(record, models, chosen?.model)
   for (const work of model
     ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state === 'planned')
     : []) {

@@ -1,3 +1,4 @@
+import { isBrought, modelOf } from '../footwear/brought'
 import type { z } from 'zod'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { sizeWords } from '../footwear/match'
@@ -27,8 +28,8 @@ export interface QuoteSums {
 const cent = (v: number) => Math.round((v + Number.EPSILON) * 100) / 100
 
 /**
- * Lines of a quote as the record asks for them by the shop's price list: footwear chosen, devices
- * (one foot is half a pair), decided work on the shells, processes added, the visits under
+ * Lines of a quote as the record asks for them by the shop's price list: footwear bought, devices
+ * (one foot is half a pair), decided work on the chosen shells, processes added, the visits under
  * guarantee at no charge. What has no price stands there with a question, not with zero.
  *
  * @returns lines, and what could not be priced
@@ -57,17 +58,21 @@ export function quoteLines(
   }
   const first = find('visit', 'first')
   if (first) add(first.name, 1, first)
-  const chosen = record.footwear?.chosen
-  const model = models.find((m) => m.id === chosen?.model)
-  if (model && chosen) {
+  const pairs = [record.footwear?.chosen, ...(record.footwear?.moreChosen ?? [])].flatMap((c) =>
+    c ? [c] : [],
+  )
+  for (const chosen of pairs) {
+    const model = modelOf(record, models, chosen.model)
+    // What the client brought is worked on, not sold.
+    if (!model || isBrought(model.id)) continue
     const sizes = [
       ...new Set([chosen.sizeLeftMm, chosen.sizeRightMm].filter((s) => s !== undefined)),
     ]
-      .map((s) => sizeWords(s))
-      .join(' and ')
+    const sized = sizes.map((s) => sizeWords(s)).join(' and ')
     add(
-      `${model.maker} ${model.name}${sizes ? `, ${sizes}` : ''}`,
-      1,
+      `${model.maker} ${model.name}${sized ? `, ${sized}` : ''}`,
+      // Two sizes are two pairs off the shelf.
+      Math.max(1, sizes.length),
       model.price > 0 ? { amount: model.price } : undefined,
     )
   }
@@ -80,7 +85,9 @@ export function quoteLines(
     if (feet === 2) add(price?.name ?? `${DEVICES[kind]}s, a pair`, 1, price)
     else add(`${DEVICES[kind]}, one foot`, 1, price && { ...price, amount: cent(price.amount / 2) })
   }
-  const planned = (chosen?.work ?? []).filter((w) => w.state !== 'dropped')
+  const planned = pairs.flatMap((c) =>
+    c.work.filter((w) => w.model === c.model && w.state !== 'dropped'),
+  )
   for (const does of new Set(planned.map((w) => w.does))) {
     const price = find('work', does) ?? find('work', 'other')
     const count = planned.filter((w) => w.does === does).length

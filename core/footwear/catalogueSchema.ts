@@ -2,21 +2,9 @@ import { z } from 'zod'
 import { parseWith } from '../record/parse'
 import { Refusal } from '../record/refusal'
 import { FAMILIES } from '../kinds/families/all'
-import { SHELL_MEASURES, type ShellMeasureKey } from '../kinds/stations/all'
+import { insideSchema } from '../kinds/stations/insideSchema'
 
 const mm = z.number().min(0).max(1000)
-/**
- * Inside of the bare shell (liner out) at the reference size, mm; girths are of the inside, heights
- * are over the boot board. Rooms say how far the wall stands clear of a smooth foot's line at that
- * place: what a bump may fill. Every measure of the stations, each left out where nobody took it.
- */
-const stationsSchema = z.strictObject(
-  Object.fromEntries(SHELL_MEASURES.map((m) => [m.key, mm.optional()])) as Record<
-    ShellMeasureKey,
-    z.ZodOptional<typeof mm>
-  >,
-)
-
 export const modelSchema = z.strictObject({
   id: z.string().min(1).max(80),
   maker: z.string().max(80),
@@ -35,7 +23,7 @@ export const modelSchema = z.strictObject({
   shellStep: z.enum(['half', 'whole']).default('half'),
   pairing: z.enum(['0-5', '5-0']).default('0-5'),
   lastWidthMm: mm.optional(),
-  at: stationsSchema,
+  at: insideSchema,
   liner: z
     .strictObject({
       thicknessMm: z
@@ -97,7 +85,7 @@ export const catalogueSchema = z.strictObject({
 
 export type FootwearModel = z.output<typeof modelSchema>
 export type Catalogue = z.output<typeof catalogueSchema>
-export type Stations = z.output<typeof stationsSchema>
+export type Stations = z.output<typeof insideSchema>
 
 /** Reads a catalogue; throws a Refusal that says which model and which key. */
 export function parseCatalogue(value: unknown): Catalogue {

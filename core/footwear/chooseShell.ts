@@ -1,3 +1,4 @@
+import { SET_ON_SHELL } from '../record/footwearSchema'
 import type { Footwear } from '../record/schema'
 import type { FootwearModel } from './catalogueSchema'
 
@@ -8,13 +9,12 @@ export type SizedModel = Pick<Chosen, 'model' | 'sizeLeftMm' | 'sizeRightMm'>
 /** What a model asks of an ankle by the way it was made. */
 export type MadeModel = Pick<FootwearModel, 'cuffLeanDeg' | 'bootBoard'>
 
-/** What is set on one shell and on no other: a next one begins as its maker made it. */
-const SET_ON_SHELL = ['cuffAlignDeg', 'soleCantDeg', 'forwardLeanDeg', 'rampDeg'] as const
+const isSetOnShell = (key: string) => (SET_ON_SHELL as readonly string[]).includes(key)
 
 /**
  * The footwear with a model chosen, and the best beside it. Checks and work name their model and go
- * along; cuff, cant, lean and ramp were set on the shell that was chosen before and stay with it.
- * The binding's delta is the binding's.
+ * along; cuff, cant, lean and ramp were set on the shell that was chosen before, stay with it, and are there again
+ * when it is chosen again. The binding's delta is the binding's.
  *
  * For instance `chooseShell(footwear, { model: 'b', sizeLeftMm: 265, sizeRightMm: 265 }, ['b']).chosen`
  *   has no forward lean, though model 'a' had one; with model b's own it has that
@@ -28,22 +28,30 @@ export function chooseShell(
   made?: MadeModel,
 ): Footwear & { chosen: Chosen } {
   const before = footwear.chosen
-  const carried = Object.entries(before ?? {}).filter(
-    ([key]) => before!.model === sized.model || !(SET_ON_SHELL as readonly string[]).includes(key),
-  )
+  const isSame = before?.model === sized.model
+  const entries = Object.entries(before ?? {})
+  const leaves = isSame ? [] : entries.filter(([key]) => isSetOnShell(key))
+  const { [sized.model]: returning, ...others } = footwear.setOn ?? {}
+  const setOn = {
+    ...others,
+    ...(leaves.length > 0 && { [before!.model]: Object.fromEntries(leaves) }),
+  }
+  const { setOn: _, ...rest } = footwear
   return {
-    ...footwear,
+    ...rest,
+    ...(Object.keys(setOn).length > 0 && { setOn }),
     candidates,
     chosen: {
       shellChecks: [],
       tryOn: [],
       work: [],
-      ...(before?.model !== sized.model &&
+      ...(!isSame &&
         made?.cuffLeanDeg !== undefined && {
           forwardLeanDeg: made.cuffLeanDeg,
           rampDeg: made.bootBoard.rampDeg,
         }),
-      ...Object.fromEntries(carried),
+      ...(!isSame && returning),
+      ...Object.fromEntries(entries.filter(([key]) => isSame || !isSetOnShell(key))),
       ...sized,
     },
   }

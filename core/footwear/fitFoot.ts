@@ -11,6 +11,7 @@ import {
   beyondWork,
   mendAmountMm,
   mendKind,
+  underOnce,
   workItem,
   type MendRows,
   type WorkItem,
@@ -191,6 +192,7 @@ export function fitFoot(
     if (beyondWork(station, model, value, short, over, longest, rows))
       out.because ??= beyondWords(station, model, value, short, over, longest, rows)
   })
+  out.work = underOnce(out.work)
   out.score = STATIONS.reduce(
     (sum, s) => sum + (out.costs[s] ?? 0),
     out.work.reduce((sum, w) => sum + w.minutes, 0) * weights.perMinute,

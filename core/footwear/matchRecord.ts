@@ -18,6 +18,7 @@ import { feltOffsets } from './felt'
 import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
 import { pairSizeWords, pairVerdict, workMinutesOf, type PairVerdict } from './pairFit'
 import { pairOptions, type PairQuestion } from './pairOptions'
+import { withBrought } from './brought'
 import { coldToesOf, referredFamilies } from './referred'
 import { shapeNotes, type ShapeNote } from './shapeNotes'
 import { sockNotes, socksOf } from './socks'
@@ -86,7 +87,7 @@ export function standingFeet(record: FittingRecord): Feet {
 }
 
 /**
- * Ranks a catalogue for the feet of a record as they stand on their devices; throws when no foot
+ * Ranks a catalogue, and what the client brought, for the feet of a record as they stand on their devices; throws when no foot
  * has a length.
  *
  * @param learned what the shop's shell checks taught of models
@@ -96,7 +97,10 @@ export function matchRecord(
   models: readonly FootwearModel[],
   learned: MatchSettings['learned'] = {},
 ): MatchResult {
-  return matchCatalogue(standingFeet(record), models, { ...matchSettings(record), learned })
+  return matchCatalogue(standingFeet(record), withBrought(record, models), {
+    ...matchSettings(record),
+    learned,
+  })
 }
 
 /**
@@ -124,8 +128,9 @@ export function matchReport(
 ): MatchReport {
   const feet = standingFeet(record)
   const settings = { ...matchSettings(record), learned }
-  const result = matchCatalogue(feet, models, settings)
-  const byId = new Map(models.map((m) => [m.id, m]))
+  const all = withBrought(record, models)
+  const result = matchCatalogue(feet, all, settings)
+  const byId = new Map(all.map((m) => [m.id, m]))
   const first = byId.get(result.pair[0]?.model ?? result.rejected[0]?.model ?? '')
   return {
     ...result,

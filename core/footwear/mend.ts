@@ -128,3 +128,25 @@ export function workItem(
             : `take ${amountMm} mm off the boot board`
   return { foot, station, does, amountMm, minutes: workMinutes[does], words }
 }
+
+/** Work under the whole foot: one piece serves every station that asks for it. */
+const UNDER: readonly MendKind[] = ['grind boot board', 'shim']
+
+/**
+ * Work of one foot with each piece under it once: a board is ground by the most that any station asks, a shim is
+ * as thick as the least, because it raises the foot at all of them.
+ *
+ * For instance toes that ask 1 mm of the board and an instep that asks 2 are one grind of 2 mm
+ */
+export function underOnce(work: readonly WorkItem[]): WorkItem[] {
+  const kept = (does: MendKind) =>
+    work
+      .filter((w) => w.does === does)
+      .reduce<WorkItem | undefined>((best, w) => {
+        if (!best) return w
+        const isMore = w.amountMm > best.amountMm
+        return (does === 'shim' ? w.amountMm < best.amountMm : isMore) ? w : best
+      }, undefined)
+  const under = new Map(UNDER.map((does) => [does, kept(does)]))
+  return work.filter((w) => !UNDER.includes(w.does) || under.get(w.does) === w)
+}

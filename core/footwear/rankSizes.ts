@@ -97,6 +97,8 @@ export function rankSizes(
     const offsets = moved ? offsetsFor(settings, model, foot, side, sizeMm) : null
     let score = 0
     let minutes = 0
+    let isGround = false
+    let isShimmed = false
     let offAim = 0
     let usable = !isReferred && !Number.isNaN(baseMm[0])
     for (let i = 0; i < STATIONS.length; i++) {
@@ -114,13 +116,19 @@ export function rankSizes(
       const over = value > high ? value - high : 0
       score += misfitCost(weight[i]!, short, over, weights)
       const kind = mendKind(STATIONS[i]!, model, short, over, rows)
-      if (kind !== null) minutes += rows.workMinutes[kind]
+      if (kind !== null && kind !== 'grind boot board' && kind !== 'shim')
+        minutes += rows.workMinutes[kind]
+      // One piece under the foot serves every station that asks for it.
+      isGround ||= kind === 'grind boot board'
+      isShimmed ||= kind === 'shim'
       if (
         usable &&
         beyondWork(STATIONS[i]!, model, value, short, over, i === 0 ? longest : Infinity, rows)
       )
         usable = false
     }
+    if (isGround) minutes += rows.workMinutes['grind boot board']
+    if (isShimmed) minutes += rows.workMinutes.shim
     into.score[k] = score + minutes * weights.perMinute
     into.offAim[k] = offAim
     into.usable[k] = usable ? 1 : 0

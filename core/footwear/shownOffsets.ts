@@ -1,4 +1,4 @@
-import { STATION_KINDS, type Station } from '../kinds/stations/all'
+import { STATIONS, STATION_KINDS, type Station } from '../kinds/stations/all'
 import type { ShellWork } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
 
@@ -30,35 +30,52 @@ export function sumOffsets(
   return out
 }
 
+/** Work under the whole foot: it lowers or raises all of it. */
+const UNDER: readonly ShellWork['does'][] = ['grind boot board', 'shim', 'insole shim']
+
+/**
+ * How much of a millimetre under the foot a station feels: a height all of it; a girth round the foot, whose loop
+ * is 2 mm longer or shorter for each, 1/π of its radius; a width or the leg nothing.
+ */
+function shareUnder(station: Station): number {
+  const { measure, kind } = STATION_KINDS.of(station)
+  if (measure === 'height') return 1
+  return measure === 'girth' && kind !== 'cuff' ? 1 / Math.PI : 0
+}
+
 /**
  * What work that is done has changed in the shells, as room by station: the mm that were found
  * afterwards where somebody looked, else the mm that were asked. Work on one side of a width or
- * girth counts half a side, as the clearance is the mean of the two.
+ * girth counts half a side, as the clearance is the mean of the two; work under the foot moves every
+ * height and girth over it.
  */
 export function workedOffsets(work: readonly ShellWork[]): Offset[] {
   return work.flatMap((w): Offset[] => {
     if (w.state !== 'done' || !STATION_KINDS.find(w.station)) return []
-    const { kind: station, short, measure } = STATION_KINDS.of(w.station)
+    const { kind: station, measure } = STATION_KINDS.of(w.station)
     const amount = w.gainedMm ?? w.amountMm
-    const share =
+    const isOneSide =
       (measure === 'width' || measure === 'girth') &&
       w.at.side !== 'both' &&
       w.does !== 'tongue pad'
-        ? 0.5
-        : 1
-    const mm = GIVES[w.does] * amount * share
-    return mm === 0
-      ? []
-      : [
-          {
-            model: w.model,
-            foot: w.foot,
-            sizeMm: w.sizeMm,
-            station,
-            mm,
-            words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${short}: counts ${mm > 0 ? '+' : '−'}${Math.abs(mm)} mm`,
-          },
-        ]
+    const shares: [Station, number][] = UNDER.includes(w.does)
+      ? STATIONS.map((s) => [s, shareUnder(s)])
+      : [[station, isOneSide ? 0.5 : 1]]
+    return shares.flatMap(([at, share]): Offset[] => {
+      const mm = GIVES[w.does] * amount * share
+      if (mm === 0) return []
+      const counts = `${mm > 0 ? '+' : '−'}${Math.abs(Math.round(mm * 10) / 10)} mm`
+      return [
+        {
+          model: w.model,
+          foot: w.foot,
+          sizeMm: w.sizeMm,
+          station: at,
+          mm,
+          words: `${w.does} ${w.gainedMm === undefined ? 'asked' : 'found'} ${amount} mm at ${STATION_KINDS.of(at).short}: counts ${counts}`,
+        },
+      ]
+    })
   })
 }
 

@@ -3,6 +3,7 @@ import type { HotSpot, ShellWork } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
 import { FAMILY_KINDS } from '../kinds/families/all'
 import type { Norms } from '../record/tables'
+import { oneDecimal } from './reasons'
 import type { FootwearModel } from './catalogueSchema'
 import type { StandingFoot } from '../kinds/stations/definition'
 import { stationOfSpot } from './felt'
@@ -24,8 +25,16 @@ const COOL_MIN = [20, 25] as const
 
 /** Heat, hold and cool for a wall of this model. Leather and cloth are not heated. */
 export function processOf(model: FootwearModel): WorkProcess {
-  const plastic = model.plastic.limitC > 0 && FAMILY_KINDS.of(model.family).heated
-  if (!plastic)
+  const isHeated = FAMILY_KINDS.of(model.family).heated
+  if (isHeated && model.plastic.limitC === 0)
+    return {
+      heatC: null,
+      heatMin: 0,
+      holdMin: 3,
+      coolMin: COOL_MIN,
+      words: 'how warm this plastic may get is not known: ask its maker before any heat',
+    }
+  if (!isHeated)
     return {
       heatC: null,
       heatMin: 0,
@@ -64,17 +73,42 @@ export interface WorkLine extends ShellWork {
 
 const round = (v: number) => Math.round(v * 10) / 10
 
+/** What was taken off the boot board of a shell already, mm. */
+const groundMm = (kept: readonly ShellWork[], model: string, side: Side, sizeMm: number): number =>
+  kept
+    .filter(
+      (k) =>
+        k.model === model &&
+        k.foot === side &&
+        k.sizeMm === sizeMm &&
+        k.does === 'grind boot board' &&
+        k.state === 'done',
+    )
+    .reduce((sum, k) => sum + k.amountMm, 0)
+
+/** Less of a boot board than this is not worth a grind, mm. */
+const LEAST_GRIND_MM = 0.5
+
 /**
  * Work that a fit asks for, placed in shell coordinates; nothing of it is decided. Ids say foot and
- * station, so that a plan made again finds what is done.
+ * station, so that a plan made again finds what is done. A boot board is ground by what is left of it.
+ *
+ * @param kept lines of the fitting, where some are done
  */
 export function planOf(
   foot: StandingFoot,
   side: Side,
   model: FootwearModel,
   fit: FootFit,
+  kept: readonly ShellWork[] = [],
 ): ShellWork[] {
-  return fit.work.map((w) => {
+  const boardMm = model.bootBoard.grindableMm - groundMm(kept, model.id, side, fit.sizeMm)
+  const possible = fit.work.flatMap((w) => {
+    if (w.does !== 'grind boot board') return [w]
+    const amountMm = round(Math.min(w.amountMm, boardMm))
+    return amountMm < LEAST_GRIND_MM ? [] : [{ ...w, amountMm }]
+  })
+  return possible.map((w) => {
     const places = stationPlaces(foot, model, w.station)
     const at = places[0]!
     const two = places.length > 1
@@ -95,7 +129,7 @@ export function planOf(
       does: w.does,
       at: place,
       amountMm: w.amountMm,
-      because: `${STATION_KINDS.of(w.station).name} ${fit.verdicts[w.station]}, ${round(fit.clearances[w.station]!)} mm`,
+      because: `${STATION_KINDS.of(w.station).name} ${fit.verdicts[w.station]}, ${oneDecimal(fit.clearances[w.station]!)} mm`,
       state: 'planned' as const,
     }
   })
@@ -210,14 +244,4 @@ export function lineOf(
           ? `${work.does}, ${round(work.amountMm)}°`
           : `${station}: ${work.does} ${round(work.amountMm)} mm; ${where}`,
   }
-}
-
-/**
- * A plan made anew over what is kept: lines that somebody touched, did or dropped stay; new needs
- * are added; needs that are gone and were untouched go.
- */
-export function mergePlan(kept: readonly ShellWork[], planned: readonly ShellWork[]): ShellWork[] {
-  const byId = new Map(kept.map((w) => [w.id, w]))
-  const fresh = planned.filter((p) => !byId.has(p.id))
-  return [...kept, ...fresh]
 }

@@ -1,3 +1,4 @@
+import { modelOf } from '../footwear/brought'
 import { madeOf } from '../device/shellMaking'
 import { usesCaptured } from '../device/footField'
 import type { Grid } from '../geometry/grid'
@@ -62,7 +63,7 @@ export function labFeet(
 /** The footwear that was chosen; all unknown where none was. */
 export function labFootwear(record: FittingRecord, models: readonly FootwearModel[]): LabFootwear {
   const chosen = record.footwear?.chosen
-  const model = models.find((m) => m.id === chosen?.model)
+  const model = modelOf(record, models, chosen?.model)
   const sizes = { left: chosen?.sizeLeftMm, right: chosen?.sizeRightMm }
   return {
     model: model?.name ?? null,

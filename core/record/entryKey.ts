@@ -36,6 +36,7 @@ const KEYS: Record<string, KeyOf> = {
   pinned: (p) => [p.job, p.step],
   devices: (d) => [d.name],
   moreChosen: (c) => [c.model],
+  brought: (b) => [b.id],
   own: (o) => [o.id],
 }
 

@@ -1,5 +1,7 @@
 import { z } from 'zod'
 import { FOOTWEAR_ASKS } from '../kinds/footwearAsks'
+import { FAMILIES } from '../kinds/families/all'
+import { insideSchema } from '../kinds/stations/insideSchema'
 import { SHELL_SIDES } from '../kinds/stations/definition'
 import { WORK_KINDS } from '../tables/shellWork'
 import { SIDES } from '../tables/vocabulary'
@@ -96,6 +98,8 @@ const workSchema = z.strictObject({
     side: z.enum(SHELL_SIDES),
   }),
   amountMm: z.number().min(0).max(40),
+  /** somebody set the amount: the fit asks for no other */
+  amountByHand: z.literal(true).optional(),
   because: text(200).optional(),
   state: z.enum(['planned', 'done', 'dropped']).default('planned'),
   /** what a gauge or a foot in the shell found after cooling, mm */
@@ -108,6 +112,16 @@ const workSchema = z.strictObject({
 
 const perSide = z.strictObject({ left: finite.default(0), right: finite.default(0) })
 
+/** What is set on one shell, and on no other. */
+const setOnShell = {
+  cuffAlignDeg: perSide.optional(),
+  soleCantDeg: perSide.optional(),
+  forwardLeanDeg: finite.optional(),
+  rampDeg: finite.optional(),
+}
+/** Their names. */
+export const SET_ON_SHELL = Object.keys(setOnShell) as readonly (keyof typeof setOnShell)[]
+
 const chosenSchema = z.strictObject({
   model: text(80),
   sizeLeftMm: finite.optional(),
@@ -115,11 +129,35 @@ const chosenSchema = z.strictObject({
   shellChecks: z.array(shellCheckSchema).max(200).default([]),
   tryOn: z.array(tryOnSchema).max(20).default([]),
   work: z.array(workSchema).max(80).default([]),
-  cuffAlignDeg: perSide.optional(),
-  soleCantDeg: perSide.optional(),
-  forwardLeanDeg: finite.optional(),
-  rampDeg: finite.optional(),
+  ...setOnShell,
   deltaMm: finite.optional(),
+  /** that a certified technician set and tested the binding, and what it was for */
+  binding: z
+    .strictObject({
+      by: text(80).min(1),
+      at: text(40).optional(),
+      recordedBy: text(80).optional(),
+      basis: z.record(text(40), text(80)),
+    })
+    .optional(),
+})
+
+/** Ids of what clients bring begin so: no catalogue has them. */
+export const BROUGHT_ID = /^own:[\w-]{1,40}$/
+
+/** Footwear that the client brought: its family, its size, and what was measured inside it. */
+export const broughtSchema = z.strictObject({
+  id: z.string().regex(BROUGHT_ID, 'write it as own:1'),
+  name: text(80).min(1),
+  family: z.enum(FAMILIES),
+  sizeMm,
+  at: insideSchema.prefault({}),
+  /** the liner as it is now, mm, all round */
+  linerMm: z.number().min(0).max(30).default(0),
+  insoleMm: z.number().min(0).max(20).default(3),
+  /** how far its wall may be stretched, mm */
+  stretchMm: z.number().min(0).max(20).optional(),
+  words: text(300).optional(),
 })
 
 export const footwearSchema = z.strictObject({
@@ -128,6 +166,8 @@ export const footwearSchema = z.strictObject({
   /** how many socks, worn over each other; their thickness adds */
   socks: z.number().int().min(0).max(3).optional(),
   candidates: z.array(text(80)).max(40).default([]),
+  /** what the client brought, to be judged and worked like any model */
+  brought: z.array(broughtSchema).max(8).optional(),
   /** what the ledger asked of the footwear and the fitter took over */
   asks: z
     .array(
@@ -141,6 +181,8 @@ export const footwearSchema = z.strictObject({
     .optional(),
   tryOns: z.array(tryOnSchema).max(20).optional(),
   chosen: chosenSchema.optional(),
+  /** what was set on models that were chosen before: it is there again when they are */
+  setOn: z.record(text(80), z.strictObject(setOnShell)).optional(),
   /** chosen for the other devices of a foot that has several, with what was found and worked there */
   moreChosen: z.array(chosenSchema).max(8).optional(),
 })
@@ -151,3 +193,4 @@ export type TryOn = z.output<typeof tryOnSchema>
 export type TryOnReading = z.output<typeof tryOnReadingSchema>
 export type HotSpot = z.output<typeof hotSpotSchema>
 export type ShellWork = z.output<typeof workSchema>
+export type BroughtFootwear = z.output<typeof broughtSchema>

@@ -542,6 +542,7 @@ export type {
   Footwear,
   HotSpot,
   ShellCheck,
+  BroughtFootwear,
   ShellWork,
   TryOn,
   TryOnReading,

@@ -32,6 +32,8 @@ export const STAMPS: Readonly<Record<string, StampFields>> = {
   overruled: { who: ['by'], when: ['at'] },
   quotes: { who: ['by'] },
   work: { who: ['by'], times: ['doneAt'] },
+  // The technician is somebody else than whoever writes it down.
+  binding: { who: ['recordedBy'], when: ['at'] },
   shellChecks: { who: ['by'] },
   tryOns: { who: ['by'] },
 }

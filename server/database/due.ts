@@ -1,5 +1,6 @@
 import { dueSpans, type DueSpan } from '../../core/followup/due'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import { modelOf } from '../../core/footwear/brought'
 import { wornInside } from '../../core/footwear/toeRoom'
 import { normsOf } from '../../core/record/tables'
 import { daysBetween } from '../../core/record/isoDay'
@@ -53,7 +54,11 @@ async function insideOf(db: Client, shopId: string, record: FittingRecord) {
     'select content from models where shop_id = $1 and id = $2',
     [shopId, chosen.model],
   )
-  const model = rows[0]?.content
+  const model = modelOf(
+    record,
+    rows.map((row) => row.content),
+    chosen.model,
+  )
   const sizes = { left: chosen.sizeLeftMm, right: chosen.sizeRightMm }
   return Object.fromEntries(
     SIDES.flatMap((side) => {

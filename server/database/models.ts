@@ -1,3 +1,4 @@
+import { isBrought } from '../../core/footwear/brought'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { FittingRecord, ShellCheck } from '../../core/record/schema'
 import type { StockElsewhere } from '../../shared/contracts'
@@ -124,6 +125,7 @@ export async function readShellChecks(db: Client, shopId: string): Promise<Shell
   )
   return rows.flatMap((r): ShellCheck[] => {
     const footwear = partContent('footwear', r.content, r.record_version) as Footwear
-    return footwear.chosen?.shellChecks ?? []
+    // What one client brought teaches nothing about another's: its id is theirs alone.
+    return (footwear.chosen?.shellChecks ?? []).filter((check) => !isBrought(check.model))
   })
 }

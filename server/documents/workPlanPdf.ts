@@ -1,3 +1,4 @@
+import { settingWords } from '../../core/footwear/shellSettings'
 import { soleParameters } from '../../core/device/soleParameters'
 import { createSole } from '../../core/device/sole'
 import { planPoints, planView } from '../../core/footwear/planView'
@@ -36,6 +37,8 @@ export async function workPlanPdf(
   const right = sizeWords(chosen.sizeRightMm ?? 0)
   const shells = `${model.maker} ${model.name}, left ${left}, right ${right}`
   text(`${shop} · ${day} · ${shells}`, 15, 23, { colour: MUTED })
+  const set = settingWords(chosen)
+  if (set.length > 0) text(set.join(' · '), 15, 26.5, { colour: MUTED })
   rule(30)
   const feet = standingFeet(record)
   for (const side of SIDES) {

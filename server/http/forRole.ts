@@ -14,8 +14,9 @@ const CUTS: Cuts = {
   'findings.left': findingsForShape,
   'findings.right': findingsForShape,
   // The shells and the work on them; nothing of what was felt, asked or said in them.
-  footwear: ({ sockMm, socks, chosen }) => ({
+  footwear: ({ sockMm, socks, chosen, brought }) => ({
     candidates: [],
+    ...(brought && { brought: brought.map(({ words: _, ...own }) => own) }),
     ...(sockMm !== undefined && { sockMm }),
     ...(socks !== undefined && { socks }),
     ...(chosen && {

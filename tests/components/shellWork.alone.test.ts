@@ -17,14 +17,14 @@ vi.mock('~/workers/matchWorker', async () => {
 const MODELS = demoModels().filter((m) => m.family === 'rigid-shell')
 const NOW = new Date('2026-11-29T10:00:00Z')
 
-/** Match at one of its parts, with the third of the ranking chosen: it needs some work. */
+/** Match at one of its parts, with the best of the ranking chosen that needs some work. */
 async function open(
   part: 'Work plan' | 'Try-on',
   { work = [] as object[], tryOns = [] as object[], chosen = true } = {},
 ) {
   const record = demo('Tove')
   delete record.footwear
-  const best = matchRecord(record, MODELS).pair[2]!
+  const best = matchRecord(record, MODELS).pair.find((p) => p.work.length > 1)!
   if (chosen)
     record.footwear = parseRecord({
       ...record,
@@ -83,7 +83,7 @@ describe('the work plan', () => {
   test('from the fit: one piece for each that the match asked for, on its own foot', async () => {
     const { press, work, best, wrapper } = await open('Work plan')
     expect(textOf(wrapper)).toContain('Nothing planned.')
-    await press('Plan from fit')
+    await press(/^Follow the fit/)
     const asked = best.work.map((w) => `${w.foot} ${w.station}`).sort()
     expect(
       work()
@@ -91,9 +91,19 @@ describe('the work plan', () => {
         .sort(),
     ).toEqual(asked)
     for (const w of work()) expect(w).toMatchObject({ model: best.model, state: 'planned' })
-    // Asked again, nothing stands there twice.
-    await press('Plan from fit')
+    // Once followed, nothing is asked any more.
+    expect(textOf(wrapper)).toContain('Follows the fit')
     expect(work()).toHaveLength(asked.length)
+  })
+
+  test('says what goes when nothing asks for it any more, and takes one at a time', async () => {
+    const first = await open('Work plan')
+    const { model } = first.best
+    const stale = piece({ id: 'right-cuff-stretch', model, station: 'cuff', because: 'Cuff tight' })
+    const { press, work, wrapper } = await open('Work plan', { work: [stale] })
+    expect(textOf(wrapper)).toContain('nothing asks for it any more (was: Cuff tight)')
+    await press(/^Goes: right cuff/)
+    expect(work().map((w) => w.id)).not.toContain('right-cuff-stretch')
   })
 
   test('a piece by hand is two millimetres at its station; under the foot it lies on the board', async () => {
@@ -124,6 +134,8 @@ describe('the work plan', () => {
     await press(/^Drop /)
     expect(work()[0]!.state).toBe('dropped')
     expect(textOf(wrapper)).toContain('Nothing planned.')
+    await press(/^Back into the plan/)
+    expect(work()[0]!.state).toBe('planned')
   })
 
   test('a sole waits for the technician who checks it again', async () => {

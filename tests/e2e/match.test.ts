@@ -151,7 +151,7 @@ test('a try-on by the clock moves the ranking, work is planned, done, found, and
   const before = await ball()
   await page.getByRole('button', { name: 'Choose Firebreak W' }).click()
   await page.getByRole('button', { name: 'Work plan' }).click()
-  await page.getByRole('button', { name: 'Plan from fit' }).click()
+  await page.getByRole('button', { name: /^Follow the fit/ }).click()
   await expect(
     page.getByText(
       /Ball: stretch [\d.]+ mm a side, press to [\d.]+ mm; both sides, \d+ mm from the back inside/,

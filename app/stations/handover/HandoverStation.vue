@@ -9,6 +9,8 @@ import { HANDOVER_CHECKS } from '../../../core/followup/handoverChecks'
 import { monthsLater } from '../../../core/record/isoDay'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import type { Handover } from '../../../core/record/schema'
+import BindingCheck from '~/components/BindingCheck.vue'
+import { bindingState } from '../../../core/footwear/bindingCheck'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -27,6 +29,13 @@ const set = (id: string, verdict: 'good' | 'watch' | 'stop') =>
   put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
 const good = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'good').length)
 const stops = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'stop').length)
+/** Why it is not handed over yet. */
+const waits = computed(() => {
+  if (stops.value > 0) return 'A check says stop: mend it first'
+  return bindingState(fitting.record).kind === 'due'
+    ? 'The binding is set and tested by a certified technician first'
+    : ''
+})
 const start = computed(() => handover.value.wearInStart ?? format(new Date(), 'yyyy-MM-dd'))
 const card = computed(() => clientCard(fitting.record, format(new Date(start.value), 'd MMMM')))
 const plan = computed(() => wearInPlan(fitting.record, start.value))
@@ -68,13 +77,14 @@ function minutes(text: string) {
     <VBtn
       color="primary"
       variant="flat"
-      :disabled="fitting.readOnly || stops > 0"
-      :title="stops ? 'A check says stop: mend it first' : ''"
+      :disabled="fitting.readOnly || waits !== ''"
+      :title="waits"
       @click="handOver"
       >{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn
     >
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
+  <BindingCheck />
   <p v-if="stops" class="notice stop">A check says stop. Back to the bench before handing over.</p>
   <div class="cols two">
     <section class="card stack0">

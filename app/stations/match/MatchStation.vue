@@ -6,6 +6,7 @@ import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
 import { INTENTS } from '../../../core/tables/vocabulary'
 import { FAMILIES } from '../../../core/kinds/families/all'
 import AmountStepper from '~/components/AmountStepper.vue'
+import BroughtDialog from './BroughtDialog.vue'
 import BringOut from './BringOut.vue'
 import CandidateList from './CandidateList.vue'
 import DetailPane from './DetailPane.vue'
@@ -44,6 +45,7 @@ onMounted(() => load())
 const part = ref<'list' | 'side' | 'try' | 'work'>('list')
 const view = ref<'plan' | 'side' | 'back'>('plan')
 const checking = ref(false)
+const bringing = ref(false)
 const asNew = ref(false)
 const PARTS = [
   ['list', 'Candidates'],
@@ -143,6 +145,9 @@ const FAMILY_CHOICES = computed(() => [
       :title="chosenFit ? '' : 'choose a model first'"
       @click="checking = true"
       >Shell check</VBtn
+    >
+    <VBtn :disabled="!models.loaded" @click="bringing = true"
+      >Brought along{{ footwear.brought ? ` (${footwear.brought.length})` : '' }}</VBtn
     >
     <span class="space" />
     <VMenu :close-on-content-click="false">
@@ -263,6 +268,7 @@ const FAMILY_CHOICES = computed(() => [
     <WorkPane v-else :match="match" />
   </template>
   <ShellCheckDialog v-if="chosenFit" v-model="checking" :model="chosenFit" @learned="load(false)" />
+  <BroughtDialog v-model="bringing" :match="match" />
   <p v-if="!result && !trouble && busy" class="muted" role="status">Ranking the catalogue …</p>
 </template>
 

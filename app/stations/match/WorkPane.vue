@@ -3,13 +3,15 @@ import { newId } from '~/browser/newId'
 import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stations/all'
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle, VSelect } from 'vuetify/components'
-import { tryOnsOf, lastReading } from '../../../core/footwear/felt'
+import { workAsked } from '../../../core/footwear/workAsked'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
-import { lineOf, mergePlan, planOf, processOf, workForSpot } from '../../../core/footwear/workPlan'
+import { planChanges, withChanges, type PlanChange } from '../../../core/footwear/planChanges'
+import { lineOf, processOf } from '../../../core/footwear/workPlan'
 import { WORK_KINDS } from '../../../core/tables/shellWork'
 import type { ShellWork } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
+import BindingCheck from '~/components/BindingCheck.vue'
 import AmountStepper from '~/components/AmountStepper.vue'
 import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
@@ -60,31 +62,23 @@ const change = (index: number, patch: Partial<ShellWork>, words: string) =>
     words,
   )
 
-/**
- * Work for what is tight or loose in the chosen size, and for what hurt in the last try-on of it.
- */
-function plan() {
-  const model_ = m.value
-  const feet = matched.value?.feet
-  if (!model_ || !feet || !fit.value) return
-  const wanted = SIDES.flatMap((side) => {
-    const foot = feet[side]
-    const one = fit.value![side]
-    const size = sizeOf(side)
-    if (!foot || !one || !size) return []
-    const tried = tryOnsOf(footwear.value)
-      .filter((t) => t.worn[side]?.model === model_.id)
-      .at(-1)
-    const spots = (tried ? (lastReading(tried, side)?.hotSpots ?? []) : []).filter(
-      (s) => s.level > 1,
-    )
-    return [
-      ...(one.sizeMm === size ? planOf(foot, side, model_, one) : []),
-      ...spots.flatMap((s, i) => workForSpot(s, i, foot, side, model_, size) ?? []),
-    ]
-  })
-  save(mergePlan(chosen.value!.work, wanted), 'work plan from the fit')
-}
+/** What the fit asks of the plan; nothing before the fit of the chosen sizes is reckoned. */
+const changes = computed(() =>
+  m.value && matched.value && fit.value
+    ? planChanges(
+        chosen.value!.work,
+        workAsked(footwear.value, matched.value.feet, m.value, fit.value),
+        m.value.id,
+      )
+    : [],
+)
+const CHANGE_WORDS = { add: 'New', change: 'Other', again: 'Again', go: 'Goes' } as const
+const follow = (list: readonly PlanChange[]) =>
+  save(
+    withChanges(chosen.value!.work, list, m.value!.id),
+    list.length === 1 ? `plan: ${list[0]!.words}` : 'work plan as the fit asks',
+  )
+const dropped = computed(() => lines.value.filter(({ line }) => line.state === 'dropped'))
 const adding = ref<{ foot: Side; station: Station; does: ShellWork['does'] }>({
   foot: 'right',
   station: 'ball',
@@ -175,17 +169,30 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
           size="small"
           color="primary"
           variant="flat"
-          :disabled="fitting.readOnly || !fit"
-          @click="plan"
-          >Plan from fit</VBtn
+          :disabled="fitting.readOnly || changes.length === 0"
+          @click="follow(changes)"
+          >{{ changes.length > 0 ? `Follow the fit (${changes.length})` : 'Follows the fit' }}</VBtn
         ><VBtn size="small" :href="`/api/fittings/${fitting.id}/workplan`" target="_blank"
           >Print (PDF)</VBtn
         >
       </div>
       <ul class="scroll grow" tabindex="0" aria-label="Pieces of work">
+        <li v-for="c in changes" :key="`${c.kind} ${c.id}`" class="asks">
+          <b class="small">{{ CHANGE_WORDS[c.kind] }}</b>
+          <span class="what"
+            ><b><SideMark :side="c.foot" /> {{ c.words }}</b
+            ><span class="small muted">{{ c.why }}</span></span
+          ><VBtn
+            size="small"
+            :disabled="fitting.readOnly"
+            :aria-label="`${CHANGE_WORDS[c.kind]}: ${c.words}`"
+            @click="follow([c])"
+            >Take</VBtn
+          >
+        </li>
         <li v-if="open.length === 0" class="muted pad">
-          Nothing planned. Plan from fit takes what is tight or loose, and what hurt in the last
-          try-on of this model; or add a piece by hand.
+          Nothing planned. What is tight or loose in the chosen sizes, and what hurt in the last
+          try-on of this model, is asked for above; or add a piece by hand.
         </li>
         <li
           v-for="({ line, index }, i) in open"
@@ -232,7 +239,9 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
               :start="1"
               :label="`${i + 1}: ${line.does} amount`"
               :disabled="fitting.readOnly"
-              @keep="(v: number) => change(index, { amountMm: v }, 'amount of work')"
+              @keep="
+                (v: number) => change(index, { amountMm: v, amountByHand: true }, 'amount of work')
+              "
             />
             <template v-if="line.state === 'done' && STATION_KINDS.find(line.station)"
               ><span class="small">found after cooling</span
@@ -308,6 +317,19 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
             />
           </div>
         </li>
+        <li v-for="{ line, index } in dropped" :key="`dropped ${line.id}`" class="asks">
+          <b class="small">Dropped</b>
+          <span class="what"
+            ><span><SideMark :side="line.foot" /> {{ line.words }}</span
+            ><span class="small muted">{{ line.because }}</span></span
+          ><VBtn
+            size="small"
+            :disabled="fitting.readOnly"
+            :aria-label="`Back into the plan: ${line.words}`"
+            @click="change(index, { state: 'planned' }, 'work back in the plan')"
+            >Bring back</VBtn
+          >
+        </li>
       </ul>
       <section class="set">
         <div class="sethead">
@@ -356,6 +378,7 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
               @keep="(v: number) => setOne(key, v)"
           /></label>
         </div>
+        <BindingCheck />
       </section>
       <form class="add" @submit.prevent="add">
         <span class="small">Add</span
@@ -401,6 +424,19 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
 </template>
 
 <style scoped>
+.asks {
+  display: grid;
+  grid-template-columns: 60px minmax(0, 1fr) auto;
+  gap: 8px;
+  align-items: center;
+  padding: 8px 12px;
+  border-bottom: 1px solid var(--hairline);
+  background: var(--wash);
+}
+.asks .what {
+  display: flex;
+  flex-direction: column;
+}
 .work {
   grid-template-columns: minmax(0, 1fr) minmax(0, 350px);
 }

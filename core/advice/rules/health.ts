@@ -1,3 +1,4 @@
+import { bindingState } from '../../footwear/bindingCheck'
 import { isNumbLasting } from '../../examine/numbLasting'
 import { isLapsed } from '../../examine/risk'
 import { SIGNS } from '../../kinds/signs/all'
@@ -316,16 +317,18 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     ...watch,
     code: 'binding-check',
     source: 'release settings are a certified technician’s',
-    when: ({ record, recheck }) =>
-      record.footwear?.chosen && recheck === 'binding'
+    when: ({ record }) => {
+      const state = bindingState(record)
+      return state.kind === 'due'
         ? {
             words:
-              'A changed shell or sole length, a lift or cant under the sole, ' +
-              'another weight or ability: a certified technician re-checks the release setting. ' +
-              'This tool never computes it.',
+              `The release setting: ${state.why.join('; ')}. A changed shell or sole length, a lift or cant ` +
+              'under the sole, another weight or ability: a certified technician sets and tests it ' +
+              'before handover. This tool never computes it.',
             triggers: ['footwear.chosen'],
           }
-        : null,
+        : null
+    },
   }),
   ofRecord({
     ...watch,

@@ -1,3 +1,6 @@
+import { bindingWords } from '../../footwear/bindingCheck'
+import { settingWords } from '../../footwear/shellSettings'
+import { modelOf } from '../../footwear/brought'
 import { FINDINGS, type AnyFinding, type Findings } from '../../kinds/findings/all'
 import { READINGS, READING_KINDS } from '../../kinds/readings/all'
 import { deviceKindWords, deviceLines } from '../../device/deviceWords'
@@ -66,7 +69,7 @@ export function fittingForm(record: FittingRecord, models: readonly FootwearMode
   ]
   const found = [...taken, ...verdicts].filter(([, l, r]) => l !== '–' || r !== '–')
   const chosen = record.footwear?.chosen
-  const model = models.find((m) => m.id === chosen?.model)
+  const model = modelOf(record, models, chosen?.model)
   const gaps = (side: Side) =>
     chosen?.shellChecks.filter((c) => c.foot === side && c.model === chosen.model).at(-1)
   const works = model
@@ -109,12 +112,17 @@ export function fittingForm(record: FittingRecord, models: readonly FootwearMode
               ['Gap behind the heel', ...both((s) => n(gaps(s)?.gapMm, ' mm'))],
             ] as FormRow[])
           : [],
-        lines: model
-          ? works.map(
-              (w) =>
-                `${w.foot}: ${lineOf(w, model, norms).words}, ${w.state}${w.gainedMm === undefined ? '' : `, gained ${w.gainedMm} mm`}`,
-            )
-          : ['not chosen'],
+        lines:
+          model && chosen
+            ? [
+                ...settingWords(chosen),
+                ...works.map(
+                  (w) =>
+                    `${w.foot}: ${lineOf(w, model, norms).words}, ${w.state}${w.gainedMm === undefined ? '' : `, gained ${w.gainedMm} mm`}`,
+                ),
+                ...bindingWords(record),
+              ]
+            : ['not chosen'],
       },
       {
         title: 'Handover',

@@ -1,3 +1,5 @@
+import { settingWords } from '../../footwear/shellSettings'
+import { modelOf } from '../../footwear/brought'
 import { cautionsOf, type Caution } from '../../advice/cautions'
 import { contradictionsOf } from '../../advice/contradictions'
 import { caliperWords } from '../../bench/checkMade'
@@ -110,7 +112,7 @@ function workLines(record: FittingRecord, model: FootwearModel): string[] {
         (l.stops.length ? `. STOP: ${l.stops.join('; ')}` : ''),
     )
   }
-  return (matchRecord(record, [model]).pair[0]?.work ?? []).map(
+  return (matchRecord(record, [model]).pair.find((p) => p.model === model.id)?.work ?? []).map(
     (w) => `${w.foot}: ${w.words}, about ${w.minutes} min (not planned yet)`,
   )
 }
@@ -158,7 +160,7 @@ export function ticketOf(
   const code = record.client?.code ?? 'no code'
   const steps = jobSteps(record, { processes }).filter((step) => !step.step.startsWith('work:'))
   const chosen = record.footwear?.chosen
-  const model = models.find((m) => m.id === chosen?.model)
+  const model = modelOf(record, models, chosen?.model)
   return {
     code,
     devices: SIDES.flatMap((side) => {
@@ -184,7 +186,7 @@ export function ticketOf(
       model && chosen
         ? `${model.maker} ${model.name}, left ${sizeWords(chosen.sizeLeftMm ?? 0)}, right ${sizeWords(chosen.sizeRightMm ?? 0)}`
         : 'not chosen yet',
-    work: model ? workLines(record, model) : [],
+    work: model && chosen ? [...settingWords(chosen), ...workLines(record, model)] : [],
     cautions: [
       ...cautions.map((c) => c.words),
       ...stops,

@@ -37,6 +37,16 @@ describe('choosing a shell', () => {
     expect(chosen).toMatchObject({ ...B, deltaMm: 4 })
   })
 
+  it('what was set on a shell is there again when it is chosen again, also after a third', () => {
+    const made = { cuffLeanDeg: 13, bootBoard: { rampDeg: 4, thicknessMm: 8, grindableMm: 3 } }
+    const away = chooseShell(chooseShell(onA, B, ['b']), { ...B, model: 'c' }, ['c'])
+    const back = chooseShell(away, A, ['a'], made)
+    expect(back.chosen).toEqual(onA.chosen)
+    // Nothing is kept of the shell that is chosen; b had nothing set on it.
+    expect(back.setOn).toBeUndefined()
+    expect(away.setOn).toMatchObject({ a: { forwardLeanDeg: 16, rampDeg: 5 } })
+  })
+
   it('the next one begins as its maker made it, where that is known', () => {
     const made = { cuffLeanDeg: 13, bootBoard: { rampDeg: 4, thicknessMm: 8, grindableMm: 3 } }
     expect(chooseShell(onA, B, ['b'], made).chosen).toMatchObject({
@@ -65,10 +75,4 @@ describe('choosing a shell', () => {
       ...onA.chosen,
       sizeLeftMm: 265,
     }))
-
-  it('coming back, a shell begins as its maker made it', () => {
-    const back = chooseShell(chooseShell(onA, B, ['b']), A, ['a'])
-    expect(back.chosen.forwardLeanDeg).toBeUndefined()
-    expect(back.chosen.work).toEqual([WORK])
-  })
 })

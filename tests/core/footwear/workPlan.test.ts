@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { matchRecord, standingFeet } from '../../../core/footwear/matchRecord'
 import { predictedGapMm, predictedLooks } from '../../../core/footwear/shellCheck'
-import { lineOf, mergePlan, planOf, pressMm, workForSpot } from '../../../core/footwear/workPlan'
+import { lineOf, planOf, pressMm, workForSpot } from '../../../core/footwear/workPlan'
 import { workedOffsets } from '../../../core/footwear/shownOffsets'
 import type { FittingRecord, ShellWork } from '../../../core/record/schema'
 import { demoModels } from '../../../demo/catalogue'
@@ -121,15 +121,6 @@ describe('work on the shell', () => {
     expect(
       predictedLooks({ ...plain, feet: { left: plain.feet.left } }, 'right', tight, 265),
     ).toEqual({})
-  })
-  it('planned anew keeps what was done and adds what is new', () => {
-    const kept = [{ ...ball, state: 'done' as const, amountMm: 1 }]
-    expect(
-      mergePlan(kept, [ball, { ...ball, id: 'other' }]).map((w) => [w.id, w.state, w.amountMm]),
-    ).toEqual([
-      [ball.id, 'done', 1],
-      ['other', 'planned', 2],
-    ])
   })
   it('follows a hot spot to its place on the shell', () => {
     const spot = workForSpot(

@@ -1,3 +1,4 @@
+import { modelOf } from '../../../../core/footwear/brought'
 import { recordOf } from '../../../database/fittings'
 import { readModels } from '../../../database/models'
 import { database } from '../../../database/pool'
@@ -15,7 +16,8 @@ export default paperRoute({
     // What was felt and said of a shell is cut for the bench; its feet are needed whole.
     const { footwear } = recordOf(forRole(state, person.role))
     const chosen = footwear?.chosen?.model
-    const [model] = chosen ? await readModels(database(), person, [chosen]) : []
+    const found = chosen ? await readModels(database(), person, [chosen]) : []
+    const model = modelOf({ footwear }, found, chosen)
     if (!model)
       throw new HttpProblem(
         409,
