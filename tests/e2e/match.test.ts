@@ -67,7 +67,7 @@ test('two different feet: which two to bring out, in which sizes, why, why not t
   // gone.
   await page.getByRole('button', { name: /^Filter/ }).click()
   await pick(page, 'Family', 'all families')
-  await expect(page.getByText(/of 40 can be made to fit, all families/)).toBeVisible()
+  await expect(page.getByText(/of 47 can be made to fit, all families/)).toBeVisible()
   await pick(page, 'Family', 'dress')
   await expect(page.getByText(/of 3 can be made to fit, dress shoes/)).toBeVisible()
   await pick(page, 'Family', 'suited')
@@ -259,4 +259,61 @@ test('another size for one foot, and what does not fit: taken, told, chosen, the
   await page.getByRole('button', { name: `Choose ${other}` }).click()
   await saved(page)
   await expect(page.getByRole('button', { name: `Chosen: ${other}` })).toBeDisabled()
+})
+
+test('what the client brought is judged and worked as it stands, the plan says what changed, the binding waits', async ({
+  page,
+}) => {
+  await signIn(page)
+  const id = await own(page, 'Own Boots', (r) => {
+    r.story = { ...r.story!, activity: 'piste' }
+  })
+  await page.getByRole('button', { name: 'Brought along' }).click()
+  const form = page.getByRole('dialog')
+  await form.getByLabel('What it is').fill('grey boots, three winters')
+  await form.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(form.getByText('Say this.')).toBeVisible()
+  for (const [label, text] of [
+    ['Size on it, mm', '285'],
+    ['Length, mm', '296'],
+    ['Ball width, mm', '112'],
+    ['Liner as it is, mm', '4'],
+    ['Wall gives, mm', '6'],
+  ])
+    await form.getByLabel(label!, { exact: true }).fill(text!)
+  await form.getByRole('button', { name: 'Keep', exact: true }).click()
+  await expect(page.getByRole('button', { name: 'Brought along (1)' })).toBeVisible()
+  await page.getByRole('button', { name: 'Choose grey boots, three winters' }).click()
+  await page.getByRole('button', { name: 'Work plan' }).click()
+  const plan = page.getByRole('list', { name: 'Pieces of work' })
+  await page.getByRole('button', { name: /^Follow the fit/ }).click()
+  await expect(page.getByText('Follows the fit')).toBeVisible()
+  const pieces = await plan.getByRole('button', { name: /^Drop / }).count()
+  expect(pieces).toBeGreaterThan(0)
+
+  // The shell is measured again, wider: what was planned for the narrow one is proposed to go, and nothing is lost.
+  await page.getByRole('button', { name: 'Brought along (1)' }).click()
+  await form.getByLabel('Ball width, mm', { exact: true }).fill('126')
+  await form.getByRole('button', { name: 'Keep', exact: true }).click()
+  await page.getByRole('button', { name: 'Work plan' }).click()
+  await expect(plan.getByText(/nothing asks for it any more/).first()).toBeVisible()
+  expect(await plan.getByRole('button', { name: /^Drop / }).count()).toBe(pieces)
+  await page.getByRole('button', { name: /^Follow the fit/ }).click()
+  await expect(page.getByText('Follows the fit')).toBeVisible()
+  await expect(plan.getByText(/ball.*stretch/i)).toHaveCount(0)
+
+  await expect(page.getByText(/Binding to be set and tested: not tested/)).toBeVisible()
+  await page.goto(`/fittings/${id}/handover`)
+  await expect(page.getByRole('button', { name: 'Hand over', exact: true })).toBeDisabled()
+  await page.getByRole('button', { name: 'Tested', exact: true }).click()
+  await expect(page.getByText('Name the certified technician who tested it.')).toBeVisible()
+  await page.getByLabel('Certified technician').fill('Ansgar Holt')
+  await page.getByRole('button', { name: 'Tested', exact: true }).click()
+  await saved(page)
+  await expect(page.getByRole('button', { name: 'Hand over', exact: true })).toBeEnabled()
+  const { parts } = await (await page.request.get(`/api/fittings/${id}`)).json()
+  expect(parts.footwear.content.chosen).toMatchObject({
+    model: 'own:1',
+    binding: { by: 'Ansgar Holt', basis: { shell: 'own:1', 'left size': '285 mm' } },
+  })
 })

@@ -162,6 +162,11 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await page.keyboard.press('8')
   for (const check of ['Flat and not rocking', 'Fits the liner'])
     await page.getByRole('radiogroup', { name: check }).getByRole('radio', { name: 'Good' }).click()
+  // A boot that is chosen waits for whoever sets and tests the binding.
+  await expect(page.getByRole('button', { name: 'Hand over' })).toBeDisabled()
+  await page.getByLabel('Certified technician').fill('Ansgar Holt')
+  await page.getByRole('button', { name: 'Tested', exact: true }).click()
+  await expect(page.getByText(/Binding set and tested by Ansgar Holt/)).toBeVisible()
   await page.getByRole('button', { name: 'Hand over' }).click()
   await expect(page.getByText(/handed over/)).toBeVisible()
   await saved(page)

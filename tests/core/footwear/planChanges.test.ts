@@ -134,11 +134,6 @@ describe('any life of a plan', () => {
     shell({ id: 'b', at: { ...shell().at, ballWidthMm: 108, instepHeightMm: 71 } }),
     shell({ id: 'c', at: { ...shell().at, heelWidthMm: 84, toeBoxHeightMm: 31 } }),
   ]
-  type Deed =
-    | { do: 'choose'; model: number; size: number }
-    | { do: 'measure'; width: number; height: number }
-    | { do: 'follow' }
-    | { do: 'finish' | 'drop' | 'reopen'; at: number }
   const deeds = fc.array(
     fc.oneof(
       fc.record({
