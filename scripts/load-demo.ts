@@ -45,7 +45,8 @@ async function main(demo: boolean) {
         'insert into people (shop_id, name, login, role, demo) values ($1, $2, $3, $4, true)',
         [shopId, name, login, role],
       )
-    await putModels(db, { shopId }, demoModels())
+    const models = demoModels()
+    await putModels(db, { shopId }, models)
     const times: Record<string, [hour: number, minute: number, state: VisitState, reason: string]> =
       {
         'mirela-stanhope': [9, 0, 'seen', 'two weeks after handover'],
@@ -112,7 +113,7 @@ async function main(demo: boolean) {
     for (const record of Object.values(past))
       await importRecord(db, { shopId }, record, localDay(), 'Rhona Ketteridge')
     const clients = [times, jobs, past].reduce((sum, all) => sum + Object.keys(all).length, 0)
-    return `Demo data loaded: three invented people, ${clients} invented clients, forty invented models.`
+    return `Demo data loaded: three invented people, ${clients} invented clients, ${models.length} invented models.`
   })
   if (made) console.log(made)
   await database().end()

@@ -82,7 +82,7 @@ try {
     await signIn(page, 'Sunniva')
     return page
   }
-  /** Two people set the same thing, one of them without a line; then what the owner alone sees. */
+  /** Two people set the same thing, one of them without a line. */
   const bothChanged = async (page, other) => {
     const story = page.url().replace(/[a-z]+$/, 'story')
     const goal = 'Goal in the client’s words'
@@ -98,9 +98,41 @@ try {
     await page.unroute('**/api/**')
     await page.getByRole('alertdialog').waitFor({ timeout: 60_000 })
     await shot('both-changed')
-    await other.goto(`${base}/audit`)
-    await other.getByText('looked at the fitting').first().waitFor()
-    await shot('audit', other)
+    await page.getByRole('button', { name: 'All theirs' }).click()
+    await page.getByRole('button', { name: 'Keep what is chosen' }).click()
+    await page.getByRole('alertdialog').waitFor({ state: 'hidden' })
+  }
+  /** A client's own boots, worked once; then the shell was measured again, and the plan says what changed. */
+  const workPlan = async () => {
+    const form = page.getByRole('dialog')
+    const fill = async (numbers) => {
+      for (const [label, text] of Object.entries(numbers))
+        await form.getByLabel(label, { exact: true }).fill(text)
+      await form.getByRole('button', { name: 'Keep', exact: true }).click()
+    }
+    await page.getByRole('button', { name: /^Brought along/ }).click()
+    await fill({
+      'What it is': 'grey boots, three winters',
+      'Size on it, mm': '270',
+      'Length, mm': '281',
+      'Ball width, mm': '107',
+      'Waist girth, mm': '276',
+      'Instep height, mm': '74',
+      'Heel width, mm': '73',
+      'Liner as it is, mm': '4',
+      'Wall gives, mm': '6',
+    })
+    await page.getByRole('button', { name: /^Choose grey boots/ }).click()
+    await page.getByRole('button', { name: 'Work plan' }).click()
+    await page.getByRole('button', { name: /^Follow the fit/ }).click()
+    await page.getByRole('button', { name: /^Brought along/ }).click()
+    await fill({ 'Ball width, mm': '104', 'Waist girth, mm': '286' })
+    await page
+      .getByText(/nothing asks for it any more/)
+      .first()
+      .waitFor()
+    await wait(1000)
+    await shot('work-plan')
   }
   await signIn(page, 'Rhona')
   await shot('today')
@@ -189,6 +221,13 @@ try {
   await page.getByRole('status').filter({ hasText: 'Saved' }).waitFor()
   await open('Tove', 'match')
   await page.getByRole('region', { name: 'Bring out' }).waitFor()
+  // Another size for one foot, taken beside the drawing.
+  await page
+    .locator('.v-field')
+    .filter({ has: page.getByRole('combobox', { name: 'right size', exact: true }) })
+    .click()
+  await page.getByRole('option', { name: '27.0' }).click()
+  await page.getByText('sizes taken').first().waitFor()
   await shot('match')
   for (const station of ['make', 'handover']) {
     await open('Tove', station)
@@ -281,6 +320,9 @@ try {
   await open('Tove', 'measure')
   await waiting(page)
   await bothChanged(page, await another())
+  await open('Tove', 'match')
+  await page.getByRole('region', { name: 'Bring out' }).waitFor()
+  await workPlan()
   await browser.close()
 } finally {
   server.kill('SIGTERM')

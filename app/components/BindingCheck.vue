@@ -67,8 +67,13 @@ function keep() {
   gap: 8px;
   align-items: center;
 }
+.binding :deep(.status) {
+  white-space: normal;
+  flex: 1 1 100%;
+}
 .who {
-  min-width: 12rem;
+  flex: 1;
+  min-width: 9rem;
   max-width: 18rem;
 }
 </style>

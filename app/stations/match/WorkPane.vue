@@ -378,7 +378,6 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
               @keep="(v: number) => setOne(key, v)"
           /></label>
         </div>
-        <BindingCheck />
       </section>
       <form class="add" @submit.prevent="add">
         <span class="small">Add</span
@@ -419,6 +418,7 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
           board.
         </p>
       </section>
+      <BindingCheck class="card" />
     </div>
   </div>
 </template>
