@@ -29,7 +29,7 @@ function keep() {
   if (!name) return void (trouble.value = 'Name the certified technician who tested it.')
   const binding = {
     by: name,
-    at: new Date().toISOString(),
+    testedAt: new Date().toISOString(),
     basis: bindingBasis(fitting.record),
   }
   const next = { ...footwear, chosen: { ...footwear.chosen, binding } }

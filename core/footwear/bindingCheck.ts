@@ -64,7 +64,7 @@ export function bindingState(record: FittingRecord): BindingState {
   const why = changesOf(binding.basis, bindingBasis(record))
   return why.length > 0
     ? { kind: 'due', why }
-    : { kind: 'tested', by: binding.by, at: binding.at ?? '' }
+    : { kind: 'tested', by: binding.by, at: binding.testedAt ?? '' }
 }
 
 /** How the binding stands as a paper says it; nothing where none is worn. */

@@ -135,7 +135,7 @@ const chosenSchema = z.strictObject({
   binding: z
     .strictObject({
       by: text(80).min(1),
-      at: text(40).optional(),
+      testedAt: text(40).optional(),
       recordedBy: text(80).optional(),
       basis: z.record(text(40), text(80)),
     })

@@ -33,7 +33,7 @@ export const STAMPS: Readonly<Record<string, StampFields>> = {
   quotes: { who: ['by'] },
   work: { who: ['by'], times: ['doneAt'] },
   // The technician is somebody else than whoever writes it down.
-  binding: { who: ['recordedBy'], when: ['at'] },
+  binding: { who: ['recordedBy'], when: ['testedAt'] },
   shellChecks: { who: ['by'] },
   tryOns: { who: ['by'] },
 }

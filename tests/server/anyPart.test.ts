@@ -29,7 +29,7 @@ const STAMPED: Readonly<Record<string, readonly string[]>> = {
   readings: ['by', 'at'],
   findings: ['by', 'at'],
   capture: ['by', 'at'],
-  footwear: ['by', 'doneAt'],
+  footwear: ['by', 'doneAt', 'recordedBy', 'testedAt'],
   quotes: ['by'],
   ledger: ['by', 'at'],
 }

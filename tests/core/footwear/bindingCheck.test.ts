@@ -22,7 +22,7 @@ function tested(record: FittingRecord): FittingRecord {
   const next = structuredClone(record)
   next.footwear!.chosen!.binding = {
     by: 'Ansgar Holt',
-    at: '2026-11-30T10:00:00Z',
+    testedAt: '2026-11-30T10:00:00Z',
     basis: bindingBasis(record),
   }
   return next
@@ -79,7 +79,11 @@ describe('a binding', () => {
       'Binding set and tested by Ansgar Holt, 2026-11-30',
     ])
     const { chosen } = tested(skier()).footwear!
-    const forged = { ...chosen!.binding!, recordedBy: 'Somebody else', at: '2020-01-01T00:00:00Z' }
+    const forged = {
+      ...chosen!.binding!,
+      recordedBy: 'Somebody else',
+      testedAt: '2020-01-01T00:00:00Z',
+    }
     expect(
       stampContent(
         'footwear',
@@ -92,7 +96,7 @@ describe('a binding', () => {
       ),
     ).toMatchObject({
       chosen: {
-        binding: { by: 'Ansgar Holt', recordedBy: 'Rhona', at: '2026-11-30T11:00:00Z' },
+        binding: { by: 'Ansgar Holt', recordedBy: 'Rhona', testedAt: '2026-11-30T11:00:00Z' },
       },
     })
   })

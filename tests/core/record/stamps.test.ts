@@ -90,7 +90,7 @@ describe('who wrote what, and when', () => {
 
 describe('merging what was stamped', () => {
   it('asks nobody about a stamp', () => {
-    for (const name of Object.keys(STAMPS).filter((n) => n !== 'overruled')) {
+    for (const name of Object.keys(STAMPS).filter((n) => !['overruled', 'binding'].includes(n))) {
       const fields = [...STAMPS[name]!.who, ...(STAMPS[name]!.when ?? [])]
       const entry = { id: 'x', what: 'x', code: 'x', step: 'x', way: 'x', model: 'x' }
       const stamp = (word: string) => Object.fromEntries(fields.map((f) => [f, word]))
@@ -98,6 +98,15 @@ describe('merging what was stamped', () => {
       const theirs = [{ ...entry, ...stamp('theirs') }]
       expect(mergeParts(name, [], mine, theirs), name).toEqual({ content: theirs, clashes: [] })
     }
+  })
+  it('asks nobody who of two wrote down the same test of a binding', () => {
+    const footwear = (more: object) => ({ candidates: [], chosen: { model: 'm', ...more } })
+    const tested = (who: string) =>
+      footwear({ binding: { by: 'Ansgar Holt', basis: {}, recordedBy: who, testedAt: who } })
+    expect(mergeParts('footwear', footwear({}), tested('Ada'), tested('Ben'))).toEqual({
+      content: tested('Ben'),
+      clashes: [],
+    })
   })
   it('puts two changes of one decision together, with one stamp', () => {
     const base = [decision('a', ADA)]
