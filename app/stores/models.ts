@@ -3,8 +3,6 @@ import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
 import type { StockElsewhere } from '../../shared/contracts'
-import { modelOf } from '../../core/footwear/brought'
-import { useFitting } from './fitting'
 import { useLine } from './line'
 import { useSession } from './session'
 
@@ -38,9 +36,8 @@ export const useModels = defineStore('models', {
         .map(([place, pairs]) => `${pairs} at ${places.find((p) => p.id === place)?.name ?? '?'}`)
         .join(', ')
     },
-    /** A model of the shop's, or of what the client of the open fitting brought. */
     byId(id: string | undefined): FootwearModel | undefined {
-      return modelOf(useFitting().record, this.models, id)
+      return this.models.find((m) => m.id === id)
     },
   },
 })

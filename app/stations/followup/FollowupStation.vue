@@ -30,6 +30,7 @@ import { api } from '~/browser/api'
 import { useDeviceVersions } from '~/composables/useDeviceVersions'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import { useChanges } from '~/stores/changes'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
@@ -122,7 +123,7 @@ const growing = computed(() => {
   const today = format(new Date(), 'yyyy-MM-dd')
   if (!bornOn || !isChild(fitting.record.client, today)) return []
   const chosen = fitting.record.footwear?.chosen
-  const model = models.byId(chosen?.model)
+  const model = modelHere(chosen?.model)
   return SIDES.flatMap((side) => {
     const foot = fitting.record.feet[side]
     const lengthMm = foot && bestMean(foot, 'footLengthMm', 'standing')

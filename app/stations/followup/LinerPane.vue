@@ -14,6 +14,7 @@ import DraftField from '~/components/DraftField.vue'
 import SideMark from '~/components/SideMark.vue'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import { matchWorker } from '~/workers/matchWorker'
 
 /** How the liner packs out, when snug becomes loose, and what to do then. */
@@ -27,7 +28,7 @@ const used = computed(() =>
   Math.max(0, ...(fitting.record.followups ?? []).map((f) => f.daysUsed ?? 0)),
 )
 const daysAWeek = computed(() => fitting.record.story?.daysPerWeek ?? 3)
-const chosen = computed(() => models.byId(fitting.record.footwear?.chosen?.model))
+const chosen = computed(() => modelHere(fitting.record.footwear?.chosen?.model))
 async function look() {
   await models.load().catch(() => undefined)
   if (!chosen.value) return (asked.value = true)

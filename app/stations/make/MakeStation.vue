@@ -19,6 +19,7 @@ import { download } from '~/browser/download'
 import { useJob } from '~/composables/useJob'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import { useSession } from '~/stores/session'
 import { deviceWorker } from '~/workers/deviceWorker'
 import PlainButton from '~/components/PlainButton.vue'
@@ -92,7 +93,7 @@ const prescribed = computed(() => {
   const { left, right } = fitting.record.feet
   return { left: deviceLines(left!, rows), right: deviceLines(right!, rows) }
 })
-const shell = computed(() => models.byId(fitting.record.footwear?.chosen?.model))
+const shell = computed(() => modelHere(fitting.record.footwear?.chosen?.model))
 </script>
 
 <template>

@@ -15,6 +15,7 @@ import type { Footwear } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import { newestWins } from '~/workers/deviceWorker'
 import type { Matched, MatchFilter } from '~/workers/match.worker'
 import { matchWorker } from '~/workers/matchWorker'
@@ -108,7 +109,7 @@ export function useMatch() {
         ''
     if (compared.value.length === 0) compared.value = r.pair.slice(0, 2).map((p) => p.model)
   })
-  const model = (id: string): FootwearModel | undefined => models.byId(id)
+  const model = (id: string): FootwearModel | undefined => modelHere(id)
   const ranked = (id: string): PairFit | undefined => result.value?.pair.find((p) => p.model === id)
   /** Sizes that were taken by hand, by model; what was chosen stands in the sizes it was chosen in. */
   const taken = ref<Record<string, TakenSizes>>({})

@@ -5,14 +5,13 @@ import { devicesOf } from '../../../core/device/severalDevices'
 import { SIDES } from '../../../core/tables/vocabulary'
 import { useChanges } from '~/stores/changes'
 import { useFitting } from '~/stores/fitting'
-import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import OtherFootwearDialog from './OtherFootwearDialog.vue'
 import { useDevices } from './useDevices'
 
 /** Which of a fitting's devices is worked on, and the way to another for other footwear on the same feet. */
 const fitting = useFitting()
 const changes = useChanges()
-const models = useModels()
 const devices = useDevices()
 const isAsking = ref(false)
 const now = computed(() => devices.names.value[0] ?? '')
@@ -23,7 +22,7 @@ const all = computed(() => SIDES.flatMap((side) => devicesOf(fitting.record.feet
 const choices = computed(() =>
   devices.names.value.map((name) => {
     const model = all.value.find((d) => d.name === name && d.forFootwear)?.forFootwear
-    return { name, subtitle: model ? `for ${models.byId(model)?.name ?? model}` : undefined }
+    return { name, subtitle: model ? `for ${modelHere(model)?.name ?? model}` : undefined }
   }),
 )
 const workOn = (name: string) => (changes.said = devices.workOn(name))

@@ -13,6 +13,7 @@ import {
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import { useDevices } from './useDevices'
 
 /**
@@ -35,7 +36,7 @@ const choices = computed(() =>
 )
 const chosenName = computed(() => {
   const id = fitting.record.footwear?.chosen?.model
-  return models.byId(id)?.name ?? 'first footwear'
+  return modelHere(id)?.name ?? 'first footwear'
 })
 watch(open, (isOpen) => {
   if (!isOpen) return
@@ -48,7 +49,7 @@ watch(open, (isOpen) => {
 })
 /** A model that is chosen gives its name, unless one was typed. */
 watch(model, (id) => {
-  if (id && !name.value) name.value = models.byId(id)?.name ?? id
+  if (id && !name.value) name.value = modelHere(id)?.name ?? id
 })
 function begin() {
   const said = name.value.trim()

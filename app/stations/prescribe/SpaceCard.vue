@@ -17,6 +17,7 @@ import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useModels } from '~/stores/models'
+import { modelHere } from '~/browser/modelHere'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
 import { useChanges } from '~/stores/changes'
@@ -38,7 +39,7 @@ const picked = computed({
   get: () => other.value ?? fitting.record.footwear?.chosen?.model,
   set: (id) => (other.value = id ?? undefined),
 })
-const model = computed(() => models.byId(picked.value))
+const model = computed(() => modelHere(picked.value))
 interface PlaceRow {
   place: SpacePlace | WidthPlace
   name: string
