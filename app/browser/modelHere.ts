@@ -1,4 +1,4 @@
-import { modelOf } from '../../core/footwear/brought'
+import { modelOf, withBrought } from '../../core/footwear/brought'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
@@ -9,3 +9,7 @@ import { useModels } from '~/stores/models'
  */
 export const modelHere = (id: string | undefined): FootwearModel | undefined =>
   modelOf(useFitting().record, useModels().models, id)
+
+/** Every model that may be chosen here: what the client brought first. */
+export const modelsHere = (): FootwearModel[] =>
+  withBrought(useFitting().record, useModels().models)

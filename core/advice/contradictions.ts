@@ -171,7 +171,9 @@ function bodyContradictions(
     )({
       code: 'outside-usual',
       kind: 'watch',
-      words: `${materialName(material.id, norms)} ${thicknessMm} mm is outside its usual ${material.usualMm[0]} to ${material.usualMm[1]} mm.`,
+      words:
+        `${materialName(material.id, norms)} ${thicknessMm} mm is outside its usual ` +
+        `${material.usualMm[0]} to ${material.usualMm[1]} mm.`,
       triggers: [`${at}.shell.thicknessMm`],
     })
   for (const amount of BODY_AMOUNTS.all) {
@@ -216,7 +218,9 @@ function bodyContradictions(
     add({
       code: 'lift-over-counter',
       kind: 'watch',
-      words: `A heel lift of ${device.heelLiftMm} mm inside lifts the heel out of most counters (${counter.of('mm')} mm). Put the rest on the whole sole.`,
+      words:
+        `A heel lift of ${device.heelLiftMm} mm inside lifts the heel out of most counters ` +
+        `(${counter.of('mm')} mm). Put the rest on the whole sole.`,
       triggers: [`${at}.heelLiftMm`],
       figures: counter.figures(),
     })

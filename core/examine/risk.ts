@@ -44,7 +44,7 @@ export interface Risk {
 }
 
 /** Does a condition that was told say this of feeling and flow? */
-const told = (record: FittingRecord, what: keyof ConditionDefinition['risk']): boolean =>
+export const told = (record: FittingRecord, what: keyof ConditionDefinition['risk']): boolean =>
   conditionsOf(record).some((c) => CONDITIONS.of(c).risk[what])
 
 /**

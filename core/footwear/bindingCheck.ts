@@ -34,13 +34,17 @@ export function bindingBasis(record: FittingRecord): BindingBasis {
 }
 
 const NOTHING = 'none'
+/** Said without what it was: an id says nothing, and a body's weight goes on no ticket. */
+const UNTOLD: readonly string[] = ['shell', 'body weight']
 /** What differs between two, in words; a weight that nobody took the first time counts too. */
 function changesOf(was: BindingBasis, now: BindingBasis): string[] {
   const keys = [...new Set([...Object.keys(was), ...Object.keys(now)])]
   return keys
     .filter((key) => was[key] !== now[key])
     .map((key) =>
-      key === 'shell' ? 'another shell' : `${key} ${was[key] ?? NOTHING} → ${now[key] ?? NOTHING}`,
+      UNTOLD.includes(key)
+        ? `another ${key}`
+        : `${key} ${was[key] ?? NOTHING} → ${now[key] ?? NOTHING}`,
     )
 }
 

@@ -87,8 +87,8 @@ export function standingFeet(record: FittingRecord): Feet {
 }
 
 /**
- * Ranks a catalogue, and what the client brought, for the feet of a record as they stand on their devices; throws when no foot
- * has a length.
+ * Ranks a catalogue, and what the client brought, for the feet of a record as they stand on their
+ * devices; throws when no foot has a length.
  *
  * @param learned what the shop's shell checks taught of models
  */

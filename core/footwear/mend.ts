@@ -1,4 +1,5 @@
 import { STATION_KINDS, type Station } from '../kinds/stations/all'
+import { isUnderFoot } from '../tables/shellWork'
 import type { Side } from '../tables/vocabulary'
 import type { Norms } from '../record/tables'
 import type { FootwearModel } from './catalogueSchema'
@@ -129,12 +130,9 @@ export function workItem(
   return { foot, station, does, amountMm, minutes: workMinutes[does], words }
 }
 
-/** Work under the whole foot: one piece serves every station that asks for it. */
-const UNDER: readonly MendKind[] = ['grind boot board', 'shim']
-
 /**
  * Work of one foot with each piece under it once: a board is ground by the most that any station asks, a shim is
- * as thick as the least, because it raises the foot at all of them.
+ * as thick as the least, because it raises the foot at all of them, and none where the board is ground.
  *
  * For instance toes that ask 1 mm of the board and an instep that asks 2 are one grind of 2 mm
  */
@@ -147,6 +145,7 @@ export function underOnce(work: readonly WorkItem[]): WorkItem[] {
         const isMore = w.amountMm > best.amountMm
         return (does === 'shim' ? w.amountMm < best.amountMm : isMore) ? w : best
       }, undefined)
-  const under = new Map(UNDER.map((does) => [does, kept(does)]))
-  return work.filter((w) => !UNDER.includes(w.does) || under.get(w.does) === w)
+  // A foot is lowered or raised, never both: what is too low goes before what is loose.
+  const under = kept('grind boot board') ?? kept('shim')
+  return work.filter((w) => !isUnderFoot(w.does) || w === under)
 }

@@ -20,7 +20,8 @@ const SAME_MM = 0.3
 /** Ids of lines that the fit asked for say foot, station and work; a further one of the same says which. */
 const OF_FIT = /^(?:left|right)-/
 const FURTHER = /~\d+$/
-const askOf = (id: string): string => id.replace(FURTHER, '')
+/** The ask that a line answers: its id without which of several it is. */
+export const askOf = (id: string): string => id.replace(FURTHER, '')
 
 /** An id that no line has, of whatever model: the bench knows a piece of work by it alone. */
 function freshId(id: string, taken: ReadonlySet<string>): string {

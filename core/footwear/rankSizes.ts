@@ -8,6 +8,7 @@ import { gradeSteps } from './gradeShell'
 import { beyondWork, mendKind } from './mend'
 import { sockMm } from './socks'
 import { STATIONS } from '../kinds/stations/all'
+import { isUnderFoot } from '../tables/shellWork'
 import type { Band } from '../tables/footwearTargets'
 
 /**
@@ -116,8 +117,7 @@ export function rankSizes(
       const over = value > high ? value - high : 0
       score += misfitCost(weight[i]!, short, over, weights)
       const kind = mendKind(STATIONS[i]!, model, short, over, rows)
-      if (kind !== null && kind !== 'grind boot board' && kind !== 'shim')
-        minutes += rows.workMinutes[kind]
+      if (kind !== null && !isUnderFoot(kind)) minutes += rows.workMinutes[kind]
       // One piece under the foot serves every station that asks for it.
       isGround ||= kind === 'grind boot board'
       isShimmed ||= kind === 'shim'
@@ -128,7 +128,7 @@ export function rankSizes(
         usable = false
     }
     if (isGround) minutes += rows.workMinutes['grind boot board']
-    if (isShimmed) minutes += rows.workMinutes.shim
+    else if (isShimmed) minutes += rows.workMinutes.shim
     into.score[k] = score + minutes * weights.perMinute
     into.offAim[k] = offAim
     into.usable[k] = usable ? 1 : 0

@@ -1,12 +1,11 @@
-import { riskOf } from '../examine/risk'
+import { riskOf, told } from '../examine/risk'
 import { FAMILY_KINDS, type Family } from '../kinds/families/all'
-import { conditionsOf } from '../record/health'
 import type { FittingRecord } from '../record/schema'
 import { SIDES, type Side } from '../tables/vocabulary'
 
-/** Feet whose toes are poorly supplied: told of the client, or found on the foot. */
+/** Feet whose toes are poorly supplied: a condition says so, or it was found on the foot. */
 export function coldToesOf(record: FittingRecord): Partial<Record<Side, boolean>> {
-  const isTold = conditionsOf(record).includes('poorCirculation')
+  const isTold = told(record, 'reducedFlow')
   return Object.fromEntries(
     SIDES.flatMap((side) => {
       const pulses = record.feet[side]?.findings?.pulses

@@ -1,4 +1,5 @@
 import { STATIONS, STATION_KINDS, type Station } from '../kinds/stations/all'
+import { isUnderFoot } from '../tables/shellWork'
 import type { ShellWork } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
 
@@ -30,9 +31,6 @@ export function sumOffsets(
   return out
 }
 
-/** Work under the whole foot: it lowers or raises all of it. */
-const UNDER: readonly ShellWork['does'][] = ['grind boot board', 'shim', 'insole shim']
-
 /**
  * How much of a millimetre under the foot a station feels: a height all of it; a girth round the foot, whose loop
  * is 2 mm longer or shorter for each, 1/π of its radius; a width or the leg nothing.
@@ -58,7 +56,7 @@ export function workedOffsets(work: readonly ShellWork[]): Offset[] {
       (measure === 'width' || measure === 'girth') &&
       w.at.side !== 'both' &&
       w.does !== 'tongue pad'
-    const shares: [Station, number][] = UNDER.includes(w.does)
+    const shares: [Station, number][] = isUnderFoot(w.does)
       ? STATIONS.map((s) => [s, shareUnder(s)])
       : [[station, isOneSide ? 0.5 : 1]]
     return shares.flatMap(([at, share]): Offset[] => {

@@ -1,5 +1,6 @@
-import { STATION_KINDS } from '../kinds/stations/all'
+import { STATION_KINDS, type Station } from '../kinds/stations/all'
 import type { HotSpot, ShellWork } from '../record/schema'
+import { isUnderFoot } from '../tables/shellWork'
 import type { Side } from '../tables/vocabulary'
 import { FAMILY_KINDS } from '../kinds/families/all'
 import type { Norms } from '../record/tables'
@@ -73,55 +74,33 @@ export interface WorkLine extends ShellWork {
 
 const round = (v: number) => Math.round(v * 10) / 10
 
-/** What was taken off the boot board of a shell already, mm. */
-const groundMm = (kept: readonly ShellWork[], model: string, side: Side, sizeMm: number): number =>
-  kept
-    .filter(
-      (k) =>
-        k.model === model &&
-        k.foot === side &&
-        k.sizeMm === sizeMm &&
-        k.does === 'grind boot board' &&
-        k.state === 'done',
-    )
-    .reduce((sum, k) => sum + k.amountMm, 0)
-
-/** Less of a boot board than this is not worth a grind, mm. */
-const LEAST_GRIND_MM = 0.5
+/** Id of a piece of work: what lies under the whole foot is one, whichever station asks most for it. */
+const workId = (side: Side, station: Station, does: ShellWork['does']): string =>
+  `${side}-${isUnderFoot(does) ? 'under' : station}-${does.replace(/ /g, '-')}`
 
 /**
  * Work that a fit asks for, placed in shell coordinates; nothing of it is decided. Ids say foot and
- * station, so that a plan made again finds what is done. A boot board is ground by what is left of it.
- *
- * @param kept lines of the fitting, where some are done
+ * station, so that a plan made again finds what is done.
  */
 export function planOf(
   foot: StandingFoot,
   side: Side,
   model: FootwearModel,
   fit: FootFit,
-  kept: readonly ShellWork[] = [],
 ): ShellWork[] {
-  const boardMm = model.bootBoard.grindableMm - groundMm(kept, model.id, side, fit.sizeMm)
-  const possible = fit.work.flatMap((w) => {
-    if (w.does !== 'grind boot board') return [w]
-    const amountMm = round(Math.min(w.amountMm, boardMm))
-    return amountMm < LEAST_GRIND_MM ? [] : [{ ...w, amountMm }]
-  })
-  return possible.map((w) => {
+  return fit.work.map((w) => {
     const places = stationPlaces(foot, model, w.station)
     const at = places[0]!
     const two = places.length > 1
-    const place =
-      w.does === 'grind boot board' || w.does === 'shim'
-        ? { fromHeelMm: at.fromHeelMm, heightMm: 0, side: 'under' as const }
-        : {
-            fromHeelMm: at.fromHeelMm,
-            heightMm: at.heightMm,
-            side: two ? ('both' as const) : at.side,
-          }
+    const place = isUnderFoot(w.does)
+      ? { fromHeelMm: at.fromHeelMm, heightMm: 0, side: 'under' as const }
+      : {
+          fromHeelMm: at.fromHeelMm,
+          heightMm: at.heightMm,
+          side: two ? ('both' as const) : at.side,
+        }
     return {
-      id: `${side}-${w.station}-${w.does.replace(/ /g, '-')}`,
+      id: workId(side, w.station, w.does),
       foot: side,
       model: model.id,
       sizeMm: fit.sizeMm,
@@ -153,15 +132,17 @@ export function workForSpot(
   const places = stationPlaces(foot, model, station)
   const zMm = (places.find((p) => p.side === where) ?? places[0]!).zMm
   const place = shellPlace(foot, model, spot.yMm, zMm, where)
-  const height = STATION_KINDS.of(station).measure === 'height'
+  const isHeight = STATION_KINDS.of(station).measure === 'height'
+  const does = isHeight && model.bootBoard.grindableMm > 0 ? 'grind boot board' : 'stretch'
+  const isUnder = isUnderFoot(does)
   return {
-    id: `${side}-spot-${index}-${station}`,
+    id: isUnder ? workId(side, station, does) : `${side}-spot-${index}-${station}`,
     foot: side,
     model: model.id,
     sizeMm,
     station,
-    does: height && model.bootBoard.grindableMm > 0 ? 'grind boot board' : 'stretch',
-    at: place,
+    does,
+    at: isUnder ? { ...place, heightMm: 0, side: 'under' } : place,
     amountMm: spot.level,
     because: `hot spot in the try-on, ${['', 'felt', 'bothers', 'hurts'][spot.level]}`,
     state: 'planned',

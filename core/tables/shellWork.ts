@@ -22,6 +22,14 @@ export const WORK_KINDS = [
   'sole',
 ] as const
 
+const UNDER_FOOT: ReadonlySet<string> = new Set<(typeof WORK_KINDS)[number]>([
+  'grind boot board',
+  'shim',
+  'insole shim',
+])
+/** Does a kind of work lie under the whole foot? One piece of it lowers or raises all of it. */
+export const isUnderFoot = (does: string): boolean => UNDER_FOOT.has(does)
+
 export const springBackShare = table({
   ...note,
   name: 'A stretched wall springs back by this share',

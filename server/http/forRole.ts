@@ -3,6 +3,12 @@ import type { PartContent, PartName } from '../../core/record/parts'
 import type { FittingState } from '../../shared/contracts'
 import { BENCH_PARTS, type Role } from '../../shared/permissions'
 
+/** What a binding was tested for holds the body's weight: nobody makes anything by it. */
+const without = <T extends object, K extends keyof T>(value: T, key: K): Omit<T, K> => {
+  const { [key]: _, ...rest } = value
+  return rest
+}
+
 type Cuts = { [P in PartName]?: (content: PartContent<P>) => unknown }
 
 const findingsForShape = ({ forefootDeg }: PartContent<'findings.left'>) =>
@@ -21,7 +27,7 @@ const CUTS: Cuts = {
     ...(socks !== undefined && { socks }),
     ...(chosen && {
       chosen: {
-        ...chosen,
+        ...without(chosen, 'binding'),
         shellChecks: [],
         tryOn: [],
         work: chosen.work.map(({ because: _, ...work }) => work),

@@ -202,6 +202,31 @@ describe('permissions', () => {
     ).toBe(200)
     expect(JSON.stringify((await bram.get('today')).json)).not.toMatch(/Tove|Juno/)
   })
+  it('show a bench hand the shells without what the binding was tested for: it holds a weight', async () => {
+    const rhona = await new Caller(server.base).signIn('rhona')
+    const { fittingId } = (
+      await rhona.post('clients', { details: { name: 'Ski Er', massKg: 71.5 } })
+    ).json as { fittingId: string }
+    const content = {
+      candidates: [],
+      brought: [
+        { id: 'own:1', name: 'grey boots', family: 'shoe', sizeMm: 270, words: 'after the fall' },
+      ],
+      chosen: {
+        model: 'own:1',
+        sizeLeftMm: 270,
+        binding: { by: 'Ansgar Holt', basis: { shell: 'own:1', 'body weight': '71.5 kg' } },
+      },
+    }
+    const put = { kind: 'part.put', part: 'footwear', content } as never
+    expect((await rhona.command(fittingId, 0, put)).status).toBe(200)
+    const whole = JSON.stringify((await rhona.get(`fittings/${fittingId}`)).json.parts.footwear)
+    expect(whole).toMatch(/Ansgar Holt/)
+    const bram = await new Caller(server.base).signIn('bram')
+    const own = JSON.stringify((await bram.get(`fittings/${fittingId}`)).json)
+    expect(own).toContain('grey boots')
+    expect(own).not.toMatch(/71[.,]5|Ansgar Holt|after the fall|Ski Er/)
+  })
   it('keep shops apart, route by route', async () => {
     const otto = new Caller(server.base)
     expect(

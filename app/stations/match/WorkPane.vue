@@ -8,7 +8,7 @@ import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
 import { planChanges, withChanges, type PlanChange } from '../../../core/footwear/planChanges'
 import { lineOf, processOf } from '../../../core/footwear/workPlan'
-import { WORK_KINDS } from '../../../core/tables/shellWork'
+import { isUnderFoot, WORK_KINDS } from '../../../core/tables/shellWork'
 import type { ShellWork } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import BindingCheck from '~/components/BindingCheck.vue'
@@ -90,7 +90,7 @@ function add() {
   if (!m.value || !foot || !size) return
   const places = stationPlaces(foot, m.value, adding.value.station)
   const { fromHeelMm, heightMm, side } = places[0]!
-  const under = ['grind boot board', 'shim', 'insole shim', 'sole'].includes(adding.value.does)
+  const under = isUnderFoot(adding.value.does) || adding.value.does === 'sole'
   save(
     [
       ...chosen.value!.work,

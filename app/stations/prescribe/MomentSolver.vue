@@ -112,8 +112,10 @@ const outOfReach = computed(() => {
   const brings = found.value?.momentNmm ?? 0
   const beyond = brings * Math.sign(wanted.value ?? 1) > Math.abs(wanted.value ?? 0)
   return beyond
-    ? `Even with none of it the rest of the device brings about ${signed(twoDigits(brings))} N·mm, for ${signed(wanted.value!)} wanted. Take another part down first.`
-    : `With as much of it as there can be the device brings about ${signed(twoDigits(brings))} N·mm, for ${signed(wanted.value!)} wanted. Add another part.`
+    ? `Even with none of it the rest of the device brings about ${signed(twoDigits(brings))} N·mm, ` +
+        `for ${signed(wanted.value!)} wanted. Take another part down first.`
+    : `With as much of it as there can be the device brings about ${signed(twoDigits(brings))} N·mm, ` +
+        `for ${signed(wanted.value!)} wanted. Add another part.`
 })
 function apply(amount: number) {
   const c = candidate.value

@@ -12,8 +12,7 @@ import {
 } from 'vuetify/components'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
-import { useModels } from '~/stores/models'
-import { modelHere } from '~/browser/modelHere'
+import { modelHere, modelsHere } from '~/browser/modelHere'
 import { useDevices } from './useDevices'
 
 /**
@@ -22,7 +21,6 @@ import { useDevices } from './useDevices'
  */
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
-const models = useModels()
 const devices = useDevices()
 const called = ref('')
 const name = ref('')
@@ -32,7 +30,7 @@ const bare = ref<Record<Side, boolean>>({ left: false, right: false })
 const trouble = ref('')
 const isFirst = computed(() => devices.names.value.length < 2)
 const choices = computed(() =>
-  models.models.map((m) => ({ value: m.id, title: `${m.maker} ${m.name}` })),
+  modelsHere().map((m) => ({ value: m.id, title: `${m.maker} ${m.name}` })),
 )
 const chosenName = computed(() => {
   const id = fitting.record.footwear?.chosen?.model

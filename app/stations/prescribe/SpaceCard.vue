@@ -16,8 +16,7 @@ import { deviceRows } from '../../../core/device/deviceRows'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
-import { useModels } from '~/stores/models'
-import { modelHere } from '~/browser/modelHere'
+import { modelHere, modelsHere } from '~/browser/modelHere'
 import { deviceWorker } from '~/workers/deviceWorker'
 import type { useStudio } from './useStudio'
 import { useChanges } from '~/stores/changes'
@@ -32,13 +31,13 @@ import PlainButton from '~/components/PlainButton.vue'
 const { studio } = defineProps<{ studio: ReturnType<typeof useStudio> }>()
 const { fitting, shapes } = studio
 const changes = useChanges()
-const models = useModels()
 /** what was picked here, else what was chosen for the client */
 const other = ref<string>()
 const picked = computed({
   get: () => other.value ?? fitting.record.footwear?.chosen?.model,
   set: (id) => (other.value = id ?? undefined),
 })
+const choices = computed(modelsHere)
 const model = computed(() => modelHere(picked.value))
 interface PlaceRow {
   place: SpacePlace | WidthPlace
@@ -176,7 +175,7 @@ useEventListener('keydown', onKey)
       <VAutocomplete
         v-model="picked"
         label="Footwear to hold the devices against"
-        :items="models.models"
+        :items="choices"
         item-title="name"
         item-value="id"
         single-line

@@ -112,7 +112,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
     when: ({ risk, device, side, at }, limit) =>
       risk.atRisk && device?.kind !== 'none'
         ? {
-            words: `The ${side} foot is at risk: total contact, soft throughout, rounded borders, and an early recheck. Licensed practice only.`,
+            words:
+              `The ${side} foot is at risk: total contact, soft throughout, rounded borders, ` +
+              'and an early recheck. Licensed practice only.',
             triggers: ['story.conditions', at('findings.sensationFelt'), at('findings.pulses')],
             change: { shell: { coverMaterial: 'eva-35', coverMm: limit.of('coverMm') } },
           }
@@ -176,7 +178,9 @@ export const CAUTIONS: readonly (RecordRule | FootRule)[] = [
       ]
       return open.length > 0
         ? {
-            words: `Feeling goes in the ${side} foot: ${open.join('? ')}? Both feet like a stocking, lasting, or with weakness: somebody entitled to it looks first.`,
+            words:
+              `Feeling goes in the ${side} foot: ${open.join('? ')}? ` +
+              'Both feet like a stocking, lasting, or with weakness: somebody entitled to it looks first.',
             triggers: ['story.complaints', at('findings.numbness')],
             change: { measure: 'numbness' },
           }

@@ -155,6 +155,12 @@ function idleOf(
   )
 }
 
+/** What a step that fits nowhere waits for, as it is said: the things it needs, and the visit. */
+function hoursOf(needed: readonly string[], isAtVisit: boolean): string {
+  const visit = isAtVisit || needed.length === 0 ? ['the visit'] : []
+  return [needed.join(', '), ...visit].filter(Boolean).join(' and ')
+}
+
 function clashesOf(
   problem: Problem,
   unplaced: readonly number[],
@@ -163,11 +169,14 @@ function clashesOf(
   const out: Clash[] = unplaced.map((j) => {
     const job = problem.jobs[j]!
     const never = job.tasks.map((t) => problem.tasks[t]!).find((t) => !t.fits)
+    const needed = [...new Set(never?.needs.map((r) => problem.resourceIds[r]!))]
     return never
       ? {
           job: job.id,
           step: never.step,
-          words: `${never.step} takes ${never.minutes} min; the hours of ${[...new Set(never.needs.map((r) => problem.resourceIds[r]!))].join(', ') || 'the visit'}${never.client ? ' and the visit' : ''} leave no room for it`,
+          words:
+            `${never.step} takes ${never.minutes} min; ` +
+            `the hours of ${hoursOf(needed, never.client)} leave no room for it`,
         }
       : {
           job: job.id,
@@ -175,12 +184,15 @@ function clashesOf(
         }
   })
   const twice = firstConflict(problem, starts)
-  if (twice)
+  if (twice) {
+    const tasks = twice.tasks.map((t) => problem.tasks[t]!)
+    const held = tasks.map((task) => `${problem.jobs[task.job]!.id} ${task.step}`)
     out.push({
-      job: problem.jobs[problem.tasks[twice.tasks[0]!]!.job]!.id,
-      step: problem.tasks[twice.tasks[0]!]!.step,
-      words: `${problem.resourceIds[twice.resource]} is held by ${twice.tasks.map((t) => `${problem.jobs[problem.tasks[t]!.job]!.id} ${problem.tasks[t]!.step}`).join(' and ')} at once`,
+      job: problem.jobs[tasks[0]!.job]!.id,
+      step: tasks[0]!.step,
+      words: `${problem.resourceIds[twice.resource]} is held by ${held.join(' and ')} at once`,
     })
+  }
   return out
 }
 

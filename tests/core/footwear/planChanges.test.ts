@@ -91,19 +91,23 @@ describe('work under the whole foot', () => {
     minutes: 20,
     words: '',
   })
+  const said = (work: WorkItem[]) => work.map((w) => [w.station, w.does, w.amountMm])
   it('is one piece: the most of a board, the least of a shim', () => {
-    const once = underOnce([
+    const board = [
       item('toeBoxHeight', 'grind boot board', 1),
       item('ball', 'stretch', 2),
       item('instepHeight', 'grind boot board', 2),
-      item('waist', 'shim', 3),
-      item('instep', 'shim', 2),
-    ])
-    expect(once.map((w) => [w.station, w.does, w.amountMm])).toEqual([
+    ]
+    expect(said(underOnce(board))).toEqual([
       ['ball', 'stretch', 2],
       ['instepHeight', 'grind boot board', 2],
-      ['instep', 'shim', 2],
     ])
+    const shims = [item('waist', 'shim', 3), item('instep', 'shim', 2)]
+    expect(said(underOnce(shims))).toEqual([['instep', 'shim', 2]])
+  })
+  it('is none where the board is ground: a foot is lowered or raised, never both', () => {
+    const once = underOnce([item('toeBoxHeight', 'grind boot board', 1), item('waist', 'shim', 3)])
+    expect(once.map((w) => w.does)).toEqual(['grind boot board'])
   })
   it('moves every height by its millimetres and a girth by 1/π of them, widths and the leg by nothing', () => {
     const ground = {
@@ -148,6 +152,18 @@ describe('any life of a plan', () => {
       }),
       fc.record({ do: fc.constant('follow' as const) }),
       fc.record({
+        do: fc.constant('try' as const),
+        spots: fc.array(
+          fc.record({
+            view: fc.constantFrom('dorsal' as const, 'medial' as const, 'lateral' as const),
+            xMm: fc.constant(0),
+            yMm: fc.integer({ min: 20, max: 255 }),
+            level: fc.constantFrom(2 as const, 3 as const),
+          }),
+          { maxLength: 3 },
+        ),
+      }),
+      fc.record({
         do: fc.constantFrom('finish' as const, 'drop' as const, 'reopen' as const),
         at: fc.nat({ max: 20 }),
       }),
@@ -187,7 +203,8 @@ describe('any life of a plan', () => {
         let [width, height] = [99, 62]
         let footwear: Footwear = { candidates: [] }
         const done = new Map<string, number>()
-        for (const deed of life) {
+        for (const [hour, deed] of life.entries()) {
+          const at = new Date(Date.UTC(2026, 10, 30, hour)).toISOString()
           const work = footwear.chosen?.work ?? []
           const put = (next: ShellWork[]) =>
             (footwear = { ...footwear, chosen: { ...footwear.chosen!, work: next } })
@@ -200,12 +217,21 @@ describe('any life of a plan', () => {
             )
           else if (deed.do === 'measure') [width, height] = [deed.width, deed.height]
           else if (!footwear.chosen) continue
-          else if (deed.do === 'follow') {
+          else if (deed.do === 'try') {
+            const worn = { left: { model: footwear.chosen.model, sizeMm: 265 } }
+            const reading = { minute: 15, foot: 'left' as const, hotSpots: deed.spots }
+            const tryOn = { id: at, worn, onDevice: true, startedAt: at, readings: [reading] }
+            footwear = { ...footwear, tryOns: [...(footwear.tryOns ?? []), tryOn] }
+          } else if (deed.do === 'follow') {
             const { model } = footwear.chosen
             const wants = asked(recordOf(width, height, footwear))
             const next = withChanges(work, planChanges(work, wants, model), model)
             put(next)
             expect(planChanges(next, wants, model)).toEqual([])
+            // Nothing is asked for twice.
+            expect(new Set(wants.map((w) => w.id)).size).toBe(wants.length)
+            const ground = wants.filter((w) => w.does === 'grind boot board' || w.does === 'shim')
+            expect(ground.length, ground.map((w) => w.id).join()).toBeLessThan(2)
             for (const want of wants)
               expect(
                 next.filter(
@@ -233,7 +259,11 @@ describe('any life of a plan', () => {
             const key = `${picked.model} ${picked.id}`
             if (deed.do === 'finish') done.set(key, picked.amountMm)
             else done.delete(key)
-            put(work.map((w) => (w === picked ? { ...w, state } : w)))
+            put(
+              work.map((w) =>
+                w === picked ? { ...w, state, ...(state === 'done' && { doneAt: at }) } : w,
+              ),
+            )
           }
           for (const [key, amountMm] of done)
             expect(
