@@ -18,6 +18,8 @@ const WORDS: [begins: string, words: string][] = [
   ['readings.add:', 'took'],
   ['readings.set:', 'changed'],
   ['jobs.step:', 'worked on'],
+  ['work.found:', 'measured the work in'],
+  ['work.follows:', 'by it changed'],
   ['part.put:', 'changed'],
   ['photo.add', 'new photo'],
   ['photo.drop', 'took a photo away'],

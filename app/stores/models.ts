@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/shellCheck'
+import type { LearnedSpringBack } from '../../core/footwear/springBack'
 import type { StockElsewhere } from '../../shared/contracts'
 import { useLine } from './line'
 import { useSession } from './session'
@@ -11,6 +12,8 @@ export const useModels = defineStore('models', {
   state: () => ({
     models: [] as FootwearModel[],
     learned: {} as Record<string, LearnedBias>,
+    /** what springs back, by plastic */
+    springBack: {} as Record<string, LearnedSpringBack>,
     elsewhere: {} as StockElsewhere,
     loaded: false,
   }),
@@ -18,14 +21,16 @@ export const useModels = defineStore('models', {
     /** Reads them; again when something was learned. */
     async load(again = false) {
       if (this.loaded && !again) return
-      const { models, learned, elsewhere } = await useLine().read<{
+      const { models, learned, springBack, elsewhere } = await useLine().read<{
         models: FootwearModel[]
         learned: Record<string, LearnedBias>
+        springBack?: Record<string, LearnedSpringBack>
         elsewhere?: StockElsewhere
       }>('models')
       // Thousands of models need no watching, one by one.
       this.models = markRaw(models)
       this.learned = learned
+      this.springBack = springBack ?? {}
       this.elsewhere = elsewhere ?? {}
       this.loaded = true
     },

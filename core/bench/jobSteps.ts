@@ -2,9 +2,10 @@ import { modelOf } from '../footwear/brought'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { lineOf } from '../footwear/workPlan'
 import { normsOf } from '../record/tables'
-import type { FittingRecord, Job } from '../record/schema'
+import type { FittingRecord, Job, ShellWork } from '../record/schema'
 import { SIDES, type Side } from '../tables/vocabulary'
 import type { Process, Step } from '../tables/processes'
+import { workOfStep, workPrefix } from './workTruth'
 import { ofKey, stateOf, stepKey, type StepState } from '../record/stepState'
 
 /** What the shop's own log says of a step's minutes. */
@@ -112,16 +113,18 @@ export function jobSteps(
   }
   const chosen = record.footwear?.chosen
   const model = modelOf(record, models, chosen?.model)
-  for (const work of model
-    ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state === 'planned')
-    : []) {
+  const worked = new Set((record.jobs ?? []).map(({ step }) => workOfStep(step)))
+  // What the bench did stays among its steps: it can be opened again where it was closed.
+  const isHere = (w: ShellWork) =>
+    w.model === model?.id && (w.state === 'planned' || (w.state === 'done' && worked.has(w.id)))
+  for (const work of model ? (chosen?.work ?? []).filter(isHere) : []) {
     const line = lineOf(work, model!, norms)
-    if (line.stops.length > 0) continue
+    if (line.stops.length > 0 && work.state === 'planned') continue
     const process = processes.find((p) => p.works?.includes(work.does as never))
     if (process)
       add(
         { ...process, steps: process.steps.map((s) => ({ ...s, perFoot: false })) },
-        `work:${work.id}`,
+        workPrefix(work.id),
         [work.foot],
         `${work.foot}, ${line.words}`,
       )
@@ -134,7 +137,7 @@ export function jobSteps(
             { id: 'do', words: `${work.foot}, ${line.words}`.slice(0, 120), minutes: line.minutes },
           ],
         },
-        `work:${work.id}`,
+        workPrefix(work.id),
         [work.foot],
       )
   }

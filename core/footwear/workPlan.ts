@@ -165,8 +165,11 @@ export function lineOf(
   let setMm = work.amountMm
   let how = ''
   if (work.does === 'stretch') {
-    setMm = pressMm(work.amountMm, springBackShare)
-    how = process.words
+    setMm = pressMm(work.amountMm, work.springBackShare ?? springBackShare)
+    how =
+      work.springBackShare === undefined
+        ? process.words
+        : `${process.words}; ${Math.round(work.springBackShare * 100)} % springs back, learned here`
     if (work.amountMm > stretchMm)
       stops.push(`${round(work.amountMm)} mm asked; this wall stretches ${stretchMm} mm`)
     else if (setMm > stretchMm)

@@ -1,4 +1,5 @@
 import { z } from 'zod'
+import { withFound } from './workState'
 import { changeStep, STEP_DOES, type Wearer } from './stepState'
 import type { Norms } from './tables'
 import { parseWith } from './parse'
@@ -53,6 +54,13 @@ export const commandSchema = z.discriminatedUnion('kind', [
       .max(300)
       .default([]),
   }),
+  // What was found after cooling: told at the bench too, where the rest of footwear is not seen.
+  z.strictObject({
+    kind: z.literal('work.found'),
+    work: z.string().min(1).max(40),
+    gainedMm: z.number().min(-10).max(40).nullable().optional(),
+    pressedMm: z.number().min(0).max(60).nullable().optional(),
+  }),
   z.strictObject({
     kind: z.literal('part.put'),
     part: z.enum(Object.keys(PART_SCHEMAS) as [PartName, ...PartName[]]),
@@ -63,12 +71,18 @@ export const commandSchema = z.discriminatedUnion('kind', [
 export type Command = z.output<typeof commandSchema>
 
 /** The part a command changes. */
-export const partOf = (command: Command): PartName =>
-  command.kind === 'part.put'
-    ? command.part
-    : command.kind === 'jobs.step'
-      ? 'jobs'
-      : `readings.${command.side}`
+export function partOf(command: Command): PartName {
+  switch (command.kind) {
+    case 'part.put':
+      return command.part
+    case 'jobs.step':
+      return 'jobs'
+    case 'work.found':
+      return 'footwear'
+    default:
+      return `readings.${command.side}`
+  }
+}
 
 type Readings = PartContent<'readings.left'>
 
@@ -104,6 +118,11 @@ export function applyCommand(
       }),
       'jobs',
     )
+  }
+  if (command.kind === 'work.found') {
+    const { work, kind: _, ...found } = command
+    const content = withFound(before as PartContent<'footwear'> | undefined, work, found)
+    return parseWith(PART_SCHEMAS.footwear, content, 'footwear')
   }
   if (command.kind === 'part.put') {
     if (command.part === 'norms')

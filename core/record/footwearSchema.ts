@@ -102,6 +102,10 @@ const workSchema = z.strictObject({
   amountByHand: z.literal(true).optional(),
   because: text(200).optional(),
   state: z.enum(['planned', 'done', 'dropped']).default('planned'),
+  /** what springs back of this plastic as it was learned when it was planned; the house's share where absent */
+  springBackShare: z.number().min(0).max(1).optional(),
+  /** what the press was set to, mm: what is wanted and what springs back */
+  pressedMm: z.number().min(0).max(60).optional(),
   /** what a gauge or a foot in the shell found after cooling, mm */
   gainedMm: z.number().min(-10).max(40).optional(),
   /** who looked at soles or bindings again */

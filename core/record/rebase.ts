@@ -23,6 +23,7 @@ export interface Rebased<W extends Waiting> {
 const isAdded = ({ command, after }: Waiting) =>
   command.kind === 'readings.add' ||
   command.kind === 'jobs.step' ||
+  command.kind === 'work.found' ||
   (command.kind === 'readings.set' && after === undefined)
 
 /**

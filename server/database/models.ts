@@ -1,6 +1,6 @@
 import { isBrought } from '../../core/footwear/brought'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import type { FittingRecord, ShellCheck } from '../../core/record/schema'
+import type { FittingRecord, ShellCheck, ShellWork } from '../../core/record/schema'
 import type { StockElsewhere } from '../../shared/contracts'
 import { dueOfModelsChanged } from './due'
 import type { Asked, At } from './places'
@@ -115,17 +115,28 @@ export async function removeModel(db: Client, shopId: string, model: string): Pr
   return rowCount === 1
 }
 
-/** Every shell check of a shop, whoever's foot it was; no client goes along. */
-export async function readShellChecks(db: Client, shopId: string): Promise<ShellCheck[]> {
+/**
+ * What a shop measured on its shells, whoever's foot it was: shell checks, and stretches after cooling. No client goes
+ * along; what one client brought teaches nothing about another's, its id is theirs alone.
+ */
+export async function readShellFacts(
+  db: Client,
+  shopId: string,
+): Promise<{ checks: ShellCheck[]; stretches: ShellWork[] }> {
   const { rows } = await db.query<{ content: unknown; record_version: number }>(
     `select p.content, p.record_version from fitting_parts p join fittings f on f.id = p.fitting_id
      where f.shop_id = $1 and p.part = 'footwear'
-       and p.content #> '{chosen,shellChecks,0}' is not null`,
+       and (p.content #> '{chosen,shellChecks,0}' is not null
+         or p.content #> '{chosen,work,0}' is not null)`,
     [shopId],
   )
-  return rows.flatMap((r): ShellCheck[] => {
+  const chosen = rows.flatMap((r) => {
     const footwear = partContent('footwear', r.content, r.record_version) as Footwear
-    // What one client brought teaches nothing about another's: its id is theirs alone.
-    return (footwear.chosen?.shellChecks ?? []).filter((check) => !isBrought(check.model))
+    return footwear.chosen ? [footwear.chosen] : []
   })
+  const isOurs = ({ model }: { model: string }) => !isBrought(model)
+  return {
+    checks: chosen.flatMap((c) => c.shellChecks).filter(isOurs),
+    stretches: chosen.flatMap((c) => c.work).filter((w) => w.does === 'stretch' && isOurs(w)),
+  }
 }

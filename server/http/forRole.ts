@@ -1,6 +1,6 @@
 import { benchCautions } from '../../core/advice/benchCautions'
 import type { PartContent, PartName } from '../../core/record/parts'
-import type { FittingState } from '../../shared/contracts'
+import type { FittingState, PartState } from '../../shared/contracts'
 import { BENCH_PARTS, type Role } from '../../shared/permissions'
 
 /** What a binding was tested for holds the body's weight: nobody makes anything by it. */
@@ -36,16 +36,19 @@ const CUTS: Cuts = {
   }),
 }
 
+/** A part as a role may see it: a bench hand gets of it what a job needs. */
+export function partForRole(name: PartName, part: PartState, role: Role): PartState {
+  const cut = CUTS[name] as ((content: unknown) => unknown) | undefined
+  return role === 'bench' && cut && part.content ? { ...part, content: cut(part.content) } : part
+}
+
 /** A fitting as a role may see it: a bench hand gets what a job needs, under the client's code. */
 export function forRole(state: FittingState, role: Role): FittingState {
   if (role !== 'bench') return state
   const parts = Object.fromEntries(
     Object.entries(state.parts)
       .filter(([name]) => (BENCH_PARTS as readonly string[]).includes(name))
-      .map(([name, part]) => {
-        const cut = CUTS[name as PartName] as ((content: unknown) => unknown) | undefined
-        return [name, cut ? { ...part, content: cut(part.content) } : part]
-      }),
+      .map(([name, part]) => [name, partForRole(name as PartName, part, role)]),
   )
   const { code } = state.client
   return {

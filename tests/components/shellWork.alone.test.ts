@@ -2,7 +2,7 @@ import { describe, expect, test, vi } from 'vitest'
 import MatchStation from '../../app/stations/match/MatchStation.vue'
 import { matchRecord } from '../../core/footwear/matchRecord'
 import { parseRecord } from '../../core/record/parse'
-import type { ShellWork } from '../../core/record/schema'
+import type { Job, ShellWork } from '../../core/record/schema'
 import { demoModels } from '../../demo/catalogue'
 import { button, pick, textOf, type } from './find'
 import { demo, mountWith } from './mountWith'
@@ -20,10 +20,17 @@ const NOW = new Date('2026-11-29T10:00:00Z')
 /** Match at one of its parts, with the best of the ranking chosen that needs some work. */
 async function open(
   part: 'Work plan' | 'Try-on',
-  { work = [] as object[], tryOns = [] as object[], chosen = true } = {},
+  {
+    work = [] as object[],
+    tryOns = [] as object[],
+    chosen = true,
+    springBack = {},
+    jobs = [] as Job[],
+  } = {},
 ) {
   const record = demo('Tove')
   delete record.footwear
+  record.jobs = jobs
   const best = matchRecord(record, MODELS).pair.find((p) => p.work.length > 1)!
   if (chosen)
     record.footwear = parseRecord({
@@ -40,7 +47,7 @@ async function open(
     }).footwear!
   const opened = await mountWith(MatchStation, {
     record,
-    answers: { models: { models: MODELS, learned: {} } },
+    answers: { models: { models: MODELS, learned: {}, springBack } },
   })
   const calm = async () => {
     for (let i = 0; i < 15; i++) await new Promise((go) => setTimeout(go, 10))
@@ -60,7 +67,7 @@ async function open(
     },
   }
 }
-const piece = (more: Partial<ShellWork> = {}): object => ({
+const piece = (more: Partial<ShellWork> = {}) => ({
   id: '00000000-0000-4000-8000-000000000001',
   foot: 'right',
   model: MODELS[0]!.id,
@@ -129,13 +136,31 @@ describe('the work plan', () => {
     expect(Date.parse(work()[0]!.doneAt!)).toBeGreaterThan(NOW.getTime() - 864e5 * 365)
     await type(wrapper, /^1: found after cooling/, '1.5')
     expect(work()[0]!.gainedMm).toBe(1.5)
+    expect(work()[0]!.pressedMm).toBe(2.4)
     await press('Open again')
     expect(work()[0]!.state).toBe('planned')
+    expect(work()[0]).not.toHaveProperty('gainedMm')
     await press(/^Drop /)
     expect(work()[0]!.state).toBe('dropped')
     expect(textOf(wrapper)).toContain('Nothing planned.')
     await press(/^Back into the plan/)
     expect(work()[0]!.state).toBe('planned')
+  })
+
+  test('a plastic that springs back further here is pressed further; the bench is told of', async () => {
+    const { model } = (await open('Work plan')).best
+    const { plastic } = MODELS.find((m) => m.id === model)!
+    const own = { share: 0.35, seenShare: 0.4, count: 15, used: true }
+    const { wrapper, press, work } = await open('Work plan', {
+      work: [piece({ model })],
+      springBack: { [plastic.name!]: own },
+      jobs: [{ step: `work:${piece().id}:mark`, done: true, state: 'done' }],
+    })
+    expect(textOf(wrapper)).toContain('at the bench 1 of 5 steps')
+    expect(textOf(wrapper)).toContain('35 % springs back of polyether shell, learned from 15')
+    await press('Add')
+    expect(work().at(-1)).toMatchObject({ does: 'stretch', springBackShare: 0.35 })
+    expect(textOf(wrapper)).toContain('press to 2.7 mm')
   })
 
   test('a sole waits for the technician who checks it again', async () => {

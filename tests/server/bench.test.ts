@@ -5,7 +5,8 @@ import { EMPTY_PLAN } from '../../core/bench/dayPlan'
 import type { BenchStep } from '../../core/bench/jobSteps'
 import { benchRecords } from '../../demo/benchRecords'
 import { DEMO_RECORDS } from '../../demo/records'
-import type { FittingRecord } from '../../core/record/schema'
+import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import type { FittingRecord, ShellWork } from '../../core/record/schema'
 import type { BenchJobRow, BenchState, HeatLogRow } from '../../shared/contracts'
 import type { Timer } from '../../core/bench/timer'
 import { HOUSE_TABLES } from '../../core/record/tables'
@@ -309,6 +310,114 @@ describe('the bench', () => {
         (await db.query(`select count(*)::int as n from ${table} where fitting_id = $1`, [id]))
           .rows[0].n,
       ).toBe(0)
+  })
+})
+
+describe('work on a shell', () => {
+  const piece = (id: string, model: string, more = {}) => ({
+    id,
+    foot: 'left',
+    model,
+    sizeMm: 265,
+    station: 'ball',
+    does: 'stretch',
+    at: { fromHeelMm: 190, heightMm: 20, side: 'both' },
+    amountMm: 2,
+    because: 'said in confidence',
+    state: 'planned',
+    ...more,
+  })
+  const partsOf = async (id: string, who = rhona) => (await who.get(`fittings/${id}`)).json.parts
+  const put = async (id: string, content: object) =>
+    rhona.command(id, (await partsOf(id)).footwear?.version ?? 0, {
+      kind: 'part.put',
+      part: 'footwear',
+      content,
+    } as never)
+  const workOf = async (id: string) => (await partsOf(id)).footwear.content.chosen.work
+  const tell = async (id: string, found: object, who = bram) =>
+    who.command(id, (await partsOf(id)).footwear.version, { kind: 'work.found', ...found } as never)
+  const finish = async (id: string, work: string) => {
+    for (const s of (await job(id)).steps.filter((x) => x.step.startsWith(`work:${work}:`)))
+      expect((await step(id, { step: s.step, do: 'finish' })).status).toBe(200)
+  }
+  it('is one thing for bench and fitter: done here is done there, opened there is opened here', async () => {
+    const { models } = (await rhona.get('models')).json
+    const model = models.find(
+      (m: FootwearModel) => m.plastic.stretchMm >= 4 && m.plastic.limitC > 0,
+    )
+    const id = await own('wendeline-achterberg', 'Sina Shell', (r) => {
+      r.feet = { left: { readings: [] } } as never
+      r.jobs = []
+      delete r.making
+    })
+    const work = [
+      piece('left-ball-stretch', model.id),
+      piece('left-heel-pad', model.id, { does: 'pad' }),
+    ]
+    expect((await put(id, { chosen: { model: model.id, sizeLeftMm: 265, work } })).status).toBe(200)
+    await finish(id, 'left-ball-stretch')
+    const [stretched, pad] = await workOf(id)
+    expect(stretched).toMatchObject({ state: 'done', by: 'Bram Oyelaran', pressedMm: 2.4 })
+    expect(Date.parse(stretched.doneAt)).toBeGreaterThan(Date.now() - 60_000)
+    expect(pad.state).toBe('planned')
+    // The bench hand says what was found, sees nothing of the rest, and changes nothing of it.
+    const told = await tell(id, { work: 'left-ball-stretch', gainedMm: 1.7 })
+    expect(told.status).toBe(200)
+    expect(JSON.stringify(told.json)).not.toContain('confidence')
+    expect((await tell(id, { work: 'left-heel-pad', gainedMm: 1 })).json.code).toBe('not-done')
+    const stale = await bram.command(id, 0, { kind: 'work.found', work: 'x' } as never)
+    expect(stale.status).toBe(409)
+    expect(JSON.stringify(stale.json)).not.toContain('confidence')
+    const forbidden = { kind: 'part.put', part: 'footwear', content: {} } as never
+    expect((await bram.command(id, 3, forbidden)).status).toBe(403)
+    expect((await workOf(id))[0]).toMatchObject({ gainedMm: 1.7, because: 'said in confidence' })
+    // Taken back by the fitter in Match: the bench begins anew.
+    const { content } = (await partsOf(id)).footwear
+    const back = content.chosen.work.map((w: ShellWork) => {
+      const { gainedMm: _, pressedMm: __, doneAt: ___, ...rest } = w
+      return { ...rest, state: 'planned' }
+    })
+    expect((await put(id, { ...content, chosen: { ...content.chosen, work: back } })).status).toBe(
+      200,
+    )
+    const again = (await job(id)).steps.filter((s) => s.step.startsWith('work:left-ball-stretch:'))
+    expect(again.map((s) => s.state)).toEqual(Array(5).fill('open'))
+    // And opened again at the bench, it is planned in Match.
+    await finish(id, 'left-ball-stretch')
+    expect((await workOf(id))[0].state).toBe('done')
+    await step(id, { step: 'work:left-ball-stretch:recheck', do: 'redo', reason: 'still tight' })
+    expect((await workOf(id))[0]).toMatchObject({ state: 'planned' })
+    const trail = await db.query(
+      `select action from audit where fitting_id = $1 and action like 'work.%' order by id`,
+      [id],
+    )
+    expect(trail.rows.map((r) => r.action)).toEqual([
+      'work.follows:footwear',
+      'work.found:footwear',
+      'work.follows:jobs',
+      'work.follows:footwear',
+      'work.follows:footwear',
+    ])
+  })
+  it('teaches how far a plastic springs back, from five pieces on', async () => {
+    const read = async () => (await rhona.get('models')).json
+    const { models } = await read()
+    const model = models.find((m: FootwearModel) => m.plastic.name)
+    const plastic = model.plastic.name.toLowerCase()
+    const before = (await read()).springBack[plastic]?.count ?? 0
+    const done = (n: number) =>
+      piece(`left-ball-stretch~${n}`, model.id, { state: 'done', pressedMm: 3, gainedMm: 2 })
+    await own('wendeline-achterberg', 'Petra Press', (r) => {
+      r.footwear = {
+        candidates: [],
+        chosen: { model: model.id, work: [1, 2, 3, 4, 5].map(done) },
+      } as never
+    })
+    const now = (await read()).springBack[plastic]
+    expect(now).toMatchObject({ count: before + 5, used: true })
+    expect(now.share).toBeGreaterThan(HOUSE_TABLES.springBackShare)
+    expect(JSON.stringify(now)).not.toContain('Petra')
   })
 })
 

@@ -6,6 +6,7 @@ import { openBefore } from '../../../core/bench/stepCommand'
 import type { StepChange } from '../../../core/record/stepState'
 import { leftWords } from '../../../core/bench/timer'
 import AppHeader from '~/components/AppHeader.vue'
+import FoundAfterCooling from '~/components/FoundAfterCooling.vue'
 import HeatCard from '~/components/HeatCard.vue'
 import SideMark from '~/components/SideMark.vue'
 import StepActions from '~/components/StepActions.vue'
@@ -220,6 +221,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
             :name="`${fitting.client?.code ?? 'piece'}: ${step.words}`"
             :may="canWork"
           />
+          <FoundAfterCooling :may="canWork" />
           <section class="card">
             <div class="card-head">
               <h2>Also running</h2>
@@ -255,6 +257,7 @@ const who = computed(() => fitting.client?.details.name ?? fitting.client?.code 
             steps.length ? 'Go to Handover' : 'Prescribe a device first'
           }}</NuxtLink>
         </p>
+        <FoundAfterCooling :may="canWork" />
       </section>
       <p v-else class="muted" role="status">Opening the job …</p>
     </main>

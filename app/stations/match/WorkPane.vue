@@ -7,7 +7,12 @@ import { workAsked } from '../../../core/footwear/workAsked'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
 import { planChanges, withChanges, type PlanChange } from '../../../core/footwear/planChanges'
-import { lineOf, processOf } from '../../../core/footwear/workPlan'
+import { lineOf, processOf, type WorkLine } from '../../../core/footwear/workPlan'
+import { plasticOf, springBackWords, withSpringBack } from '../../../core/footwear/springBack'
+import { workOpenedAgain } from '../../../core/record/workState'
+import { benchWords } from '../../../core/bench/workTruth'
+import { useJob } from '~/composables/useJob'
+import { useModels } from '~/stores/models'
 import { isUnderFoot, WORK_KINDS } from '../../../core/tables/shellWork'
 import type { ShellWork } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
@@ -28,6 +33,8 @@ import { choicesOf } from '~/browser/choices'
 const { match } = defineProps<{ match: Match }>()
 const { fitting, footwear, chosen, fitOf, model, matched } = match
 const session = useSession()
+const models = useModels()
+const { steps } = useJob()
 const view = ref<'plan' | 'side'>('plan')
 const m = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 const fit = computed(() => (chosen.value ? fitOf(chosen.value.model) : undefined))
@@ -62,12 +69,19 @@ const change = (index: number, patch: Partial<ShellWork>, words: string) =>
     words,
   )
 
+/** A line as it is pressed with what this shop learned of the plastic. */
+const planned = (work: ShellWork) => withSpringBack(work, m.value!, models.springBack)
+const learnedOf = computed(() => {
+  const plastic = m.value && plasticOf(m.value)
+  const own = plastic ? models.springBack[plastic] : undefined
+  return own ? springBackWords(plastic!, own) : ''
+})
 /** What the fit asks of the plan; nothing before the fit of the chosen sizes is reckoned. */
 const changes = computed(() =>
   m.value && matched.value && fit.value
     ? planChanges(
         chosen.value!.work,
-        workAsked(footwear.value, matched.value.feet, m.value, fit.value),
+        workAsked(footwear.value, matched.value.feet, m.value, fit.value).map(planned),
         m.value.id,
       )
     : [],
@@ -94,7 +108,7 @@ function add() {
   save(
     [
       ...chosen.value!.work,
-      {
+      planned({
         id: newId(),
         foot: adding.value.foot,
         model: m.value.id,
@@ -109,23 +123,28 @@ function add() {
         amountMm: 2,
         because: 'added by hand',
         state: 'planned',
-      },
+      }),
     ],
     `${adding.value.does}, ${adding.value.foot}`,
   )
 }
-const done = (index: number, w: ShellWork) =>
-  change(
-    index,
+const done = (index: number, w: WorkLine) => {
+  const { work } = chosen.value!
+  const next: ShellWork =
     w.state === 'done'
-      ? { state: 'planned' }
+      ? workOpenedAgain(work[index]!)
       : {
+          ...work[index]!,
           state: 'done',
           ...(session.person && { by: session.person.name }),
+          ...(w.does === 'stretch' && { pressedMm: w.setMm }),
           doneAt: new Date().toISOString(),
-        },
-    `${w.does} ${w.state === 'done' ? 'open again' : 'done'}`,
-  )
+        }
+  save(work.with(index, next), `${w.does} ${w.state === 'done' ? 'open again' : 'done'}`)
+}
+/** Where the bench stands with a piece that is planned. */
+const atBench = (w: WorkLine) =>
+  w.state === 'planned' ? benchWords(w.id, fitting.record.jobs ?? [], steps.value) : ''
 const SIDE_WORDS = ['medial', 'lateral', 'both', 'top', 'back', 'front', 'under'] as const
 /** Sole cants go in half degrees, three in all at most. */
 const CANT = { step: 0.5, most: 3 }
@@ -205,9 +224,9 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
             <b><SideMark :side="line.foot" /> {{ line.words }}</b
             ><span class="small">{{ line.process }}</span
             ><span class="small muted"
-              >{{ line.because }} · about {{ line.minutes }} min<template
-                v-if="line.state === 'done'"
-              >
+              >{{ line.because }} · about {{ line.minutes }} min<template v-if="atBench(line)">
+                · {{ atBench(line) }}</template
+              ><template v-if="line.state === 'done'">
                 · done {{ line.by ? `by ${line.by}` : '' }}</template
               ></span
             >
@@ -244,6 +263,18 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
               "
             />
             <template v-if="line.state === 'done' && STATION_KINDS.find(line.station)"
+              ><template v-if="line.does === 'stretch'"
+                ><span class="small">pressed to</span
+                ><AmountStepper
+                  :value="line.pressedMm ?? null"
+                  unit="mm"
+                  :step="0.5"
+                  :min="0"
+                  :max="60"
+                  :start="line.setMm"
+                  :label="`${i + 1}: pressed to`"
+                  :disabled="fitting.readOnly"
+                  @keep="(v: number) => change(index, { pressedMm: v }, 'pressed to')" /></template
               ><span class="small">found after cooling</span
               ><AmountStepper
                 :value="line.gainedMm ?? null"
@@ -414,8 +445,8 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
           This model cannot be made to fit as it stands; work is listed, not drawn.
         </p>
         <p class="small muted pad0">
-          {{ processOf(m).words }}. Distances from the inside of the back, heights over the boot
-          board.
+          {{ processOf(m).words }}. <template v-if="learnedOf">{{ learnedOf }}.</template> Distances
+          from the inside of the back, heights over the boot board.
         </p>
       </section>
       <BindingCheck class="card" />

@@ -1,20 +1,29 @@
 import { learnAll } from '../../../core/footwear/shellCheck'
+import { learnSpringBack } from '../../../core/footwear/springBack'
 import { freshest } from '../../database/freshest'
-import { readModels, readShellChecks, stockElsewhere } from '../../database/models'
+import { readModels, readShellFacts, stockElsewhere } from '../../database/models'
 import type { At } from '../../database/places'
 import { database } from '../../database/pool'
+import { currentTables } from '../../database/shopTables'
 import { route } from '../../http/route'
 
 /** The same for all who ask at once. */
-const catalogueOf = freshest(async (at: At) => ({
-  models: await readModels(database(), at),
-  elsewhere: await stockElsewhere(database(), at),
-  learned: learnAll(await readShellChecks(database(), at.shopId)),
-}))
+const catalogueOf = freshest(async (at: At) => {
+  const db = database()
+  const models = await readModels(db, at)
+  const { checks, stretches } = await readShellFacts(db, at.shopId)
+  const { springBackShare } = await currentTables(db, at.shopId)
+  return {
+    models,
+    elsewhere: await stockElsewhere(db, at),
+    learned: learnAll(checks),
+    springBack: learnSpringBack(stretches, models, springBackShare),
+  }
+})
 
 /**
- * The shop's models with what lies on this place's shelf, what lies elsewhere, and what its shell checks
- * have taught of them.
+ * The shop's models with what lies on this place's shelf, what lies elsewhere, and what its shell checks and
+ * stretches have taught of them.
  */
 export default route({ permission: 'models.see' }, ({ person: { shopId, placeId } }) =>
   catalogueOf({ shopId, placeId }),

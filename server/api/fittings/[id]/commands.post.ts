@@ -14,6 +14,8 @@ import { timerFollows } from '../../../database/timers'
 import { currentTables } from '../../../database/shopTables'
 import { outcomeRestsOn, reckonOutcomes } from '../../../database/outcomes'
 import { transaction } from '../../../database/pool'
+import { workFollows } from '../../../database/workFollows'
+import { partForRole } from '../../../http/forRole'
 import { HttpProblem } from '../../../http/problem'
 import { here, idParam, route } from '../../../http/route'
 import { tellShop, type Change } from '../../../http/listener'
@@ -26,7 +28,8 @@ export default route(
   { permission: 'jobs.change', body: commandBody },
   async ({ event, person, body }) => {
     const part = partOf(body.command)
-    if (part !== 'jobs' && part !== 'making' && !may(person.role, 'fittings.change'))
+    const isBenchWork = part === 'jobs' || part === 'making' || body.command.kind === 'work.found'
+    if (!isBenchWork && !may(person.role, 'fittings.change'))
       throw new HttpProblem(403, 'not-allowed', 'Your role changes jobs only.')
     if (part === 'orders')
       throw new HttpProblem(400, 'not-so', 'Orders are kept by sending them to a lab.')
@@ -58,6 +61,7 @@ export default route(
           'A foot goes onto a warm surface only after its temperature is measured and cool enough. Begin the step at the bench.',
         )
       const command = known?.command ?? body.command
+      const stamp = { by: person.name, at: new Date(Date.now() - body.waitedMs).toISOString() }
       const applied = await applyToFitting(
         db,
         person.shopId,
@@ -65,7 +69,7 @@ export default route(
         body.id,
         body.version,
         command,
-        { by: person.name, at: new Date(Date.now() - body.waitedMs).toISOString() },
+        stamp,
         state?.wearer,
       )
       if (applied.kind === 'unknown') return here(null)
@@ -74,7 +78,7 @@ export default route(
           409,
           'stale',
           `${applied.current.changedBy ?? 'Someone'} changed this meanwhile.`,
-          { path: applied.part, current: applied.current },
+          { path: applied.part, current: partForRole(applied.part, applied.current, person.role) },
         )
       if (applied.kind === 'applied') {
         const { clientId } = applied
@@ -103,10 +107,19 @@ export default route(
             person.name,
           )
         }
-        if (part === 'jobs' || part === 'making') news.push({ what: 'bench' })
+        const also = await workFollows(db, person, id, applied, stamp)
+        if (also) {
+          news.push({ what: 'part', fitting: id, ...also })
+          if (outcomeRestsOn(also.part)) await reckonOutcomes(db, [id])
+          if (dueRestsOn(also.part)) await reckonDue(db, person.shopId, clientId)
+        }
+        if (isBenchWork || also) news.push({ what: 'bench' })
         await tellShop(db, person.shopId, ...news)
       }
-      return { part: applied.part, state: applied.state }
+      return {
+        part: applied.part,
+        state: partForRole(applied.part, applied.state, person.role),
+      }
     })
   },
 )
