@@ -4,7 +4,7 @@ import { computed, ref } from 'vue'
 import { VBtn, VDataTable, VTextField } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../core/footwear/reasons'
-import { biasWords } from '../../core/footwear/shellCheck'
+import { biasWords } from '../../core/footwear/learnedBias'
 import { catalogueCautions, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
 import { download } from '~/browser/download'
 import { readHere } from '~/composables/readHere'
@@ -211,6 +211,7 @@ function measureNew() {
               {{ m.grade.heightMm }}, girths {{ m.grade.girthMm }} mm
             </p>
             <p class="small">{{ bias ? biasWords(bias) : 'no shell checks yet' }}</p>
+            <p v-if="bias?.bent" class="small">knee bent: {{ biasWords(bias.bent) }}</p>
             <p v-for="c in catalogueCautions(m)" :key="c.column" class="small">
               <StatusMark kind="watch" :word="c.words" />
             </p>

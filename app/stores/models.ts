@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import type { LearnedBias } from '../../core/footwear/shellCheck'
+import type { LearnedBias } from '../../core/footwear/learnedBias'
 import type { LearnedSpringBack } from '../../core/footwear/springBack'
 import type { StockElsewhere } from '../../shared/contracts'
 import { useLine } from './line'

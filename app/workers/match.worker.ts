@@ -5,7 +5,7 @@ import { ownFlexStep } from '../../core/footwear/flex'
 import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear/match'
 import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
 import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
-import type { LearnedBias } from '../../core/footwear/shellCheck'
+import type { LearnedBias } from '../../core/footwear/learnedBias'
 import {
   readCatalogueCsv,
   readCatalogueJson,

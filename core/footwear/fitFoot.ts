@@ -16,7 +16,7 @@ import {
   type MendRows,
   type WorkItem,
 } from './mend'
-import type { LearnedBias } from './shellCheck'
+import type { LearnedBias } from './learnedBias'
 import { sockMm, type Socks } from './socks'
 import { STATIONS, type Station } from '../kinds/stations/all'
 import { sumOffsets, type Offset } from './shownOffsets'
@@ -126,9 +126,18 @@ export function offsetsFor(
     station: stationOn(model, foot, o.station),
   }))
   const out = sumOffsets(placed, model.id, side, sizeMm)
-  const bias = settings.learned?.[model.id]
-  if (bias?.used) out.length = (out.length ?? 0) + bias.usedMm
+  const biasMm = learnedMm(settings, model)
+  if (biasMm !== 0) out.length = (out.length ?? 0) + biasMm
   return out
+}
+
+/** What the shop's shell checks add to a model's inside length, mm; 0 where they teach nothing. */
+export function learnedMm(
+  { learned }: Pick<MatchSettings, 'learned'>,
+  { id }: Pick<FootwearModel, 'id'>,
+): number {
+  const bias = learned?.[id]
+  return bias?.used ? bias.usedMm : 0
 }
 
 /** One foot in one size: clearances, verdicts, misfit and the work that mends it. */

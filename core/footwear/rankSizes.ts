@@ -3,7 +3,7 @@ import type { FootwearModel } from './catalogueSchema'
 import { clearanceLines, footHas, type ClearanceLines } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
 import { stationWeight } from './stationWeight'
-import { longestMm, misfitCost, offsetsFor, type MatchSettings } from './fitFoot'
+import { learnedMm, longestMm, misfitCost, offsetsFor, type MatchSettings } from './fitFoot'
 import { gradeSteps } from './gradeShell'
 import { beyondWork, mendKind } from './mend'
 import { sockMm } from './socks'
@@ -30,6 +30,8 @@ export const emptyScores = (): SizeScores => ({
   offAim: new Float64Array(MOST_SIZES),
   usable: new Uint8Array(MOST_SIZES),
 })
+
+const LENGTH = STATIONS.indexOf('length')
 
 const lines: ClearanceLines = {
   baseMm: new Float64Array(STATIONS.length),
@@ -85,9 +87,8 @@ export function rankSizes(
     lines,
   )
   const { lowMm, highMm, weight, known, longestMm: longest } = ground
-  const moved =
-    (settings.offsets?.some((o) => o.model === model.id) ?? false) ||
-    settings.learned?.[model.id]?.used === true
+  const moved = settings.offsets?.some((o) => o.model === model.id) ?? false
+  const biasMm = learnedMm(settings, model)
   const isReferred = settings.referred?.[model.family] !== undefined
   const { sizesMm } = model
   const { rows } = settings
@@ -108,7 +109,9 @@ export function rankSizes(
         if (known[i] === 1) score += weight[i]! * weights.unknownMm
         continue
       }
-      const value = base + n * stepMm[i]! + (offsets === null ? 0 : (offsets[STATIONS[i]!] ?? 0))
+      const learned = i === LENGTH && offsets === null ? biasMm : 0
+      const shown = offsets === null ? learned : (offsets[STATIONS[i]!] ?? 0)
+      const value = base + n * stepMm[i]! + shown
       const low = lowMm[i]!
       const high = highMm[i]!
       offAim += weight[i]! * Math.abs(value - (low + high) / 2)

@@ -2,7 +2,7 @@ import { STATIONS, STATION_KINDS } from '../kinds/stations/all'
 import type { Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import type { FootFit, MatchSettings } from './fitFoot'
-import { biasWords } from './shellCheck'
+import { biasWords, likeCondition } from './learnedBias'
 
 /** A mondo size as the boot trade writes it. @example sizeWords(265) // '26.5' */
 export const sizeWords = (sizeMm: number): string => (sizeMm / 10).toFixed(1)
@@ -39,7 +39,7 @@ export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSett
           'the toes are short for it, and it has to bend where the ball is',
       )
   out.push(...shiftWords(fits, settings))
-  const bias = settings.learned?.[model.id]
+  const bias = likeCondition(settings.learned?.[model.id], false)
   if (bias) out.push(`length: ${biasWords(bias)}`)
   for (const o of settings.offsets ?? [])
     if (

@@ -1,4 +1,3 @@
-import { student95 } from '../measure/student'
 import { bestMean, meanOfReading } from '../measure/reading'
 import { normsOf, type Norms } from '../record/tables'
 import { supportedLengthMm } from '../measure/supportedLength'
@@ -104,73 +103,4 @@ export function predictedLooks(
           ]
     }),
   )
-}
-
-/** What the shell checks of a shop say of one model. */
-export interface LearnedBias {
-  /** what is added to the predicted length, mm; 0 while it is not used */
-  usedMm: number
-  /** mean of seen less predicted, with its 95 % interval, mm */
-  seenMm: number
-  lowMm: number
-  highMm: number
-  count: number
-  used: boolean
-}
-
-/**
- * Fewer checks than this teach nothing; as many count as much as the catalogue does (house rule
- * n/(n + 5)).
- */
-const LEAST = 5
-
-/**
- * How much longer or shorter a model's shells are than its data say: the mean of seen less
- * predicted, shrunk by n/(n + 5). It is used from five checks on and only when its 95 % interval
- * leaves zero out, so that chance is not taken for knowledge.
- *
- * @param checks those of one model, of any client
- * For instance `learnBias(20 checks around +3 mm)` is { usedMm: 2.4, seenMm: 3, count: 20, used: true, …
- *   }
- */
-export function learnBias(
-  checks: readonly Pick<ShellCheck, 'gapMm' | 'predictedMm'>[],
-): LearnedBias {
-  const off = checks.flatMap((c) => (c.predictedMm === undefined ? [] : [c.gapMm - c.predictedMm]))
-  const count = off.length
-  const seenMm = count ? off.reduce((s, v) => s + v, 0) / count : 0
-  const spread =
-    count > 1 ? Math.sqrt(off.reduce((s, v) => s + (v - seenMm) ** 2, 0) / (count - 1)) : 0
-  const half = count > 1 ? (student95(count - 1) * spread) / Math.sqrt(count) : Infinity
-  const [lowMm, highMm] = [seenMm - half, seenMm + half]
-  const used = count >= LEAST && (lowMm > 0 || highMm < 0)
-  return {
-    usedMm: used ? (seenMm * count) / (count + LEAST) : 0,
-    seenMm,
-    lowMm,
-    highMm,
-    count,
-    used,
-  }
-}
-
-/** The learned bias of every model that was checked. */
-export function learnAll(checks: readonly ShellCheck[]): Record<string, LearnedBias> {
-  const byModel = new Map<string, ShellCheck[]>()
-  for (const check of checks) byModel.set(check.model, [...(byModel.get(check.model) ?? []), check])
-  return Object.fromEntries([...byModel].map(([model, list]) => [model, learnBias(list)]))
-}
-
-/**
- * A bias in words. For instance `biasWords(bias)` is '+2.4 mm learned from 20 shell checks (seen +3.0,
- * 2.7 to 3.3)'
- */
-export function biasWords(b: LearnedBias): string {
-  const sign = (v: number) => `${v >= 0 ? '+' : '−'}${Math.abs(v).toFixed(1)}`
-  if (b.count < LEAST)
-    return `${b.count} shell ${b.count === 1 ? 'check' : 'checks'} so far, learns from ${LEAST}`
-  const seen = `seen ${sign(b.seenMm)}, ${sign(b.lowMm)} to ${sign(b.highMm)}`
-  return b.used
-    ? `${sign(b.usedMm)} mm learned from ${b.count} shell checks (${seen})`
-    : `${b.count} shell checks agree with the data (${seen})`
 }

@@ -26,6 +26,8 @@ export const shellCheckSchema = z.strictObject({
   looks: z.partialRecord(z.enum(CHECK_PLACES), z.enum(['clear', 'touches', 'presses'])).default({}),
   /** what was predicted for the same conditions when it was looked at, mm */
   predictedMm: finite.optional(),
+  /** inside length of the shell as it was known then, mm: a shell measured again is learned anew */
+  insideMm: finite.optional(),
   by: text(80).optional(),
   at: text(40).optional(),
 })

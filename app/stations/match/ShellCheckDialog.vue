@@ -4,8 +4,9 @@ import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VCheckboxBtn, VDialog, VSelect } from 'vuetify/components'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../../core/footwear/match'
+import { shellInside } from '../../../core/footwear/gradeShell'
+import { biasWords, likeCondition } from '../../../core/footwear/learnedBias'
 import {
-  biasWords,
   fingersMm,
   predictedGapMm,
   predictedLooks,
@@ -82,6 +83,17 @@ const sizeOf = (side: Side) =>
   (side === 'left' ? chosen.value.sizeLeftMm : chosen.value.sizeRightMm) ?? model.referenceMm
 const predicted = (side: Side) =>
   predictedGapMm(fitting.record, side, model, sizeOf(side), onDevice.value)
+/** The prediction with what was learned here under the same condition, mm. */
+function likely(side: Side): number | null {
+  const p = predicted(side)
+  return p === null ? null : p + (bias.value?.used ? bias.value.usedMm : 0)
+}
+function predictedWords(side: Side): string {
+  const p = predicted(side)
+  if (p === null) return 'no prediction: the foot’s or the shell’s length is missing'
+  const learned = bias.value?.used ? `, ${likely(side)!.toFixed(1)} as learned here` : ''
+  return `predicted ${p.toFixed(1)} mm${learned}`
+}
 const expected = computed(() => ({
   left: predictedLooks(fitting.record, 'left', model, sizeOf('left')),
   right: predictedLooks(fitting.record, 'right', model, sizeOf('right')),
@@ -95,7 +107,7 @@ const PLACE_WORDS = {
 /** A gap this far off the prediction is worth a second look, mm. */
 const FAR_MM = 4
 function against(side: Side): { kind: 'good' | 'watch'; word: string } | null {
-  const p = predicted(side)
+  const p = likely(side)
   const seen = gap[side].mm
   if (p === null || seen === null) return null
   const off = seen - p
@@ -108,11 +120,13 @@ function setFingers(side: Side, v: number) {
   gap[side] = { fingers: v, mm: Math.round(fingersMm(v, fingers.value) * 2) / 2 }
 }
 const logged = computed(() => [...chosen.value.shellChecks].reverse())
-const bias = computed(() => models.learned[model.id])
+/** What was learned under the same condition: knees straight and bent are two predictions. */
+const bias = computed(() => likeCondition(models.learned[model.id], kneeBent.value))
 async function keep() {
   const by = session.person?.name
   const made = SIDES.filter((s) => gap[s].mm !== null).map((s): ShellCheck => {
     const p = predicted(s)
+    const insideMm = shellInside(model, sizeOf(s)).lengthMm
     return {
       model: model.id,
       sizeMm: sizeOf(s),
@@ -124,6 +138,7 @@ async function keep() {
       sockMm: fitting.record.footwear?.sockMm,
       looks: { ...looks[s] },
       ...(p !== null && { predictedMm: Math.round(p * 100) / 100 }),
+      ...(insideMm !== undefined && { insideMm }),
       ...(by && { by }),
       at: new Date().toISOString(),
     }
@@ -171,7 +186,9 @@ const LOOKS = choicesOf(
         <label><VCheckboxBtn v-model="onDevice" /> on the device</label
         ><label><VCheckboxBtn v-model="kneeBent" /> knee bent</label
         ><span class="small">{{
-          bias ? biasWords(bias) : 'no shell checks of this model yet'
+          bias
+            ? biasWords(bias)
+            : `no shell checks of this model yet, knee ${kneeBent ? 'bent' : 'straight'}`
         }}</span>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
@@ -211,9 +228,7 @@ const LOOKS = choicesOf(
         <section v-for="s in SIDES" :key="s">
           <h3>
             <SideMark :side="s" word />
-            <span class="small muted"
-              >{{ sizeWords(sizeOf(s)) }} · predicted {{ predicted(s)?.toFixed(1) ?? '–' }} mm</span
-            >
+            <span class="small muted">{{ sizeWords(sizeOf(s)) }} · {{ predictedWords(s) }}</span>
           </h3>
           <div class="two">
             <span class="small">fingers</span
@@ -273,7 +288,7 @@ const LOOKS = choicesOf(
               ? ` (${c.fingers} ${c.fingers === 1 ? 'finger' : 'fingers'})`
               : ''
           }}, predicted {{ c.predictedMm?.toFixed(1) ?? '–' }} ·
-          {{ c.onDevice ? 'on the device' : 'bare' }} ·
+          {{ c.onDevice ? 'on the device' : 'bare' }}, knee {{ c.kneeBent ? 'bent' : 'straight' }} ·
           {{
             CHECK_PLACES.filter((p) => c.looks[p] && c.looks[p] !== 'clear')
               .map((p) => `${PLACE_WORDS[p]} ${c.looks[p]}`)

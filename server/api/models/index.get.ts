@@ -1,4 +1,4 @@
-import { learnAll } from '../../../core/footwear/shellCheck'
+import { learnAll } from '../../../core/footwear/learnedBias'
 import { learnSpringBack } from '../../../core/footwear/springBack'
 import { freshest } from '../../database/freshest'
 import { readModels, readShellFacts, stockElsewhere } from '../../database/models'
@@ -16,7 +16,7 @@ const catalogueOf = freshest(async (at: At) => {
   return {
     models,
     elsewhere: await stockElsewhere(db, at),
-    learned: learnAll(checks),
+    learned: learnAll(checks, models),
     springBack: learnSpringBack(stretches, models, springBackShare),
   }
 })

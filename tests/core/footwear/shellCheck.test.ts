@@ -4,13 +4,8 @@ import { describe, expect, it } from 'vitest'
 import { seeded } from '../../../core/capture/standin/random'
 import { clearances, standingFoot } from '../../../core/footwear/clearance'
 import { matchRecord } from '../../../core/footwear/matchRecord'
-import {
-  biasWords,
-  fingersMm,
-  learnAll,
-  learnBias,
-  predictedGapMm,
-} from '../../../core/footwear/shellCheck'
+import { biasWords, learnAll, learnBias } from '../../../core/footwear/learnedBias'
+import { fingersMm, predictedGapMm } from '../../../core/footwear/shellCheck'
 import { supportedLengthMm } from '../../../core/measure/supportedLength'
 import { shellCheckSchema } from '../../../core/record/schema'
 import { demoModels } from '../../../demo/catalogue'
@@ -102,7 +97,7 @@ describe('what shell checks teach', () => {
     })
   })
   it('moves the length of its own model in the match, says so with its count, and leaves others alone', () => {
-    const learned = learnAll(simulated(3, 20, 3, 0.5))
+    const learned = learnAll(simulated(3, 20, 3, 0.5), demoModels())
     const [plain, taught] = [
       matchRecord(tove, demoModels()),
       matchRecord(tove, demoModels(), learned),
