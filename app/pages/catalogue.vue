@@ -4,6 +4,7 @@ import { computed, ref } from 'vue'
 import { VBtn, VDataTable, VTextField } from 'vuetify/components'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { sizeWords } from '../../core/footwear/reasons'
+import { packOutWords } from '../../core/followup/learnedPackOut'
 import { biasWords } from '../../core/footwear/learnedBias'
 import { catalogueCautions, writeCatalogueCsv } from '../../core/formats/catalogueCsv'
 import { download } from '~/browser/download'
@@ -211,6 +212,9 @@ function measureNew() {
               {{ m.grade.heightMm }}, girths {{ m.grade.girthMm }} mm
             </p>
             <p class="small">{{ bias ? biasWords(bias) : 'no shell checks yet' }}</p>
+            <p v-if="models.packs[m.id]" class="small">
+              {{ packOutWords(m, models.packs[m.id]!) }}
+            </p>
             <p v-if="bias?.bent" class="small">knee bent: {{ biasWords(bias.bent) }}</p>
             <p v-for="c in catalogueCautions(m)" :key="c.column" class="small">
               <StatusMark kind="watch" :word="c.words" />

@@ -248,8 +248,20 @@ function nameBlank(i: number, text: string) {
 const nameCover = (id: string, text: string) =>
   text.trim() &&
   emit('change', {
-    coverMaterials: draft.coverMaterials.map((m) => (m.id === id ? { id, name: text.trim() } : m)),
+    coverMaterials: draft.coverMaterials.map((m) =>
+      m.id === id ? { ...m, name: text.trim() } : m,
+    ),
   })
+/** How much of it is lost in the end, as typed in per cent. */
+function packCover(id: string, text: string) {
+  const percent = parseNumber(text)
+  if (percent === null || percent < 0 || percent > 90)
+    return emit('trouble', `“${text}” is no share of a cover’s thickness, 0 to 90 %.`)
+  const packOut = percent / 100
+  emit('change', {
+    coverMaterials: draft.coverMaterials.map((m) => (m.id === id ? { ...m, packOut } : m)),
+  })
+}
 const removeCover = (id: string) =>
   emit('change', { coverMaterials: draft.coverMaterials.filter((m) => m.id !== id) })
 function addCover() {
@@ -262,7 +274,8 @@ function addCover() {
   // The cover that is none stays last, as in the menu.
   const others = draft.coverMaterials.filter((m) => m.id !== NO_COVER)
   const none = draft.coverMaterials.filter((m) => m.id === NO_COVER)
-  emit('change', { coverMaterials: [...others, { id, name: name.value.trim() }, ...none] })
+  const cover = { id, name: name.value.trim(), packOut: 0 }
+  emit('change', { coverMaterials: [...others, cover, ...none] })
   name.value = ''
 }
 const PANES = [
@@ -361,6 +374,7 @@ const PANES = [
       <thead>
         <tr>
           <th>Cover</th>
+          <th>packs out in the end, %</th>
           <th />
         </tr>
       </thead>
@@ -374,6 +388,16 @@ const PANES = [
               :disabled="!may"
               :aria-label="`Name of cover ${m.name}`"
               @keep="nameCover(m.id, $event)"
+            />
+          </td>
+          <td>
+            <DraftField
+              class="num"
+              inputmode="decimal"
+              :value="Math.round(m.packOut * 100)"
+              :disabled="!may || m.id === NO_COVER"
+              :aria-label="`${m.name} packs out, per cent`"
+              @keep="packCover(m.id, $event)"
             />
           </td>
           <td>

@@ -2,6 +2,7 @@ import { defineStore } from 'pinia'
 import { markRaw } from 'vue'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/learnedBias'
+import type { PackOut } from '../../core/followup/packOut'
 import type { LearnedSpringBack } from '../../core/footwear/springBack'
 import type { StockElsewhere } from '../../shared/contracts'
 import { useLine } from './line'
@@ -14,6 +15,8 @@ export const useModels = defineStore('models', {
     learned: {} as Record<string, LearnedBias>,
     /** what springs back, by plastic */
     springBack: {} as Record<string, LearnedSpringBack>,
+    /** how liners pack out here, by model */
+    packs: {} as Record<string, PackOut>,
     elsewhere: {} as StockElsewhere,
     loaded: false,
   }),
@@ -21,16 +24,18 @@ export const useModels = defineStore('models', {
     /** Reads them; again when something was learned. */
     async load(again = false) {
       if (this.loaded && !again) return
-      const { models, learned, springBack, elsewhere } = await useLine().read<{
+      const { models, learned, springBack, packs, elsewhere } = await useLine().read<{
         models: FootwearModel[]
         learned: Record<string, LearnedBias>
         springBack?: Record<string, LearnedSpringBack>
+        packs?: Record<string, PackOut>
         elsewhere?: StockElsewhere
       }>('models')
       // Thousands of models need no watching, one by one.
       this.models = markRaw(models)
       this.learned = learned
       this.springBack = springBack ?? {}
+      this.packs = packs ?? {}
       this.elsewhere = elsewhere ?? {}
       this.loaded = true
     },

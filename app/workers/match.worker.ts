@@ -5,6 +5,8 @@ import { ownFlexStep } from '../../core/footwear/flex'
 import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear/match'
 import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
 import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
+import { asPacked } from '../../core/followup/learnedPackOut'
+import type { PackOut } from '../../core/followup/packOut'
 import type { LearnedBias } from '../../core/footwear/learnedBias'
 import {
   readCatalogueCsv,
@@ -44,11 +46,21 @@ const inStock = (m: FootwearModel) => Object.values(m.stock).some((n) => n > 0)
 class MatchWorker {
   #models: FootwearModel[] = []
   #learned: Record<string, LearnedBias> = {}
+  #packs: Record<string, PackOut> = {}
   #feet: { key: string; feet: Feet } | null = null
 
-  setModels(models: FootwearModel[], learned: Record<string, LearnedBias>): void {
-    this.#models = models
+  /**
+   * @param learned what the shop's shell checks taught, by model
+   * @param packs how liners pack out here, by model
+   */
+  setModels(
+    models: FootwearModel[],
+    learned: Record<string, LearnedBias>,
+    packs: Record<string, PackOut>,
+  ): void {
+    this.#models = models.map((model) => asPacked(model, packs))
     this.#learned = learned
+    this.#packs = packs
   }
 
   /**
@@ -115,7 +127,7 @@ class MatchWorker {
   packOut(record: FittingRecord, daysUsed: number): ReturnType<typeof packOutForecast> | null {
     const model = modelOf(record, this.#models, record.footwear?.chosen?.model)
     try {
-      return model ? packOutForecast(record, model, daysUsed) : null
+      return model ? packOutForecast(record, model, daysUsed, this.#packs[model.id]) : null
     } catch (error) {
       if (error instanceof Refusal && error.code === 'no-length') return null
       throw error

@@ -19,6 +19,12 @@ export const tableCurve = ({ packOut }: Pick<Norms, 'packOut'>): PackOut => ({
   count: 0,
 })
 
+/** The curve of a model's liner before anything was measured: its own share, by the days of the table. */
+export const statedCurve = (
+  { liner }: { liner: { packOut: number } },
+  { packOut }: Pick<Norms, 'packOut'>,
+): PackOut => ({ endShare: liner.packOut, scaleDays: packOut.scaleDays, count: 0 })
+
 /**
  * Share of thickness lost by a day of use.
  *
@@ -31,17 +37,18 @@ export const packedOut = (
 
 /**
  * Fits the saturating curve to what was seen: the share lost at so many days of use. Least squares
- * over the scale, the end share follows; the table's curve counts as two observations at days 10 and
+ * over the scale, the end share follows; what was taken before counts as two observations at days 10 and
  * 60, so that one reading does not overturn it.
  *
  * @param seen share 0–1 by days of use
+ * @param before curve of the table, of the model, or of what the shop learned of it
  */
 export function fitPackOut(
   seen: readonly { days: number; share: number }[],
-  rows: Pick<Norms, 'packOut'>,
+  before: PackOut,
 ): PackOut {
-  if (seen.length === 0) return tableCurve(rows)
-  const all = [...seen, ...[10, 60].map((days) => ({ days, share: packedOut(rows.packOut, days) }))]
+  if (seen.length === 0) return before
+  const all = [...seen, ...[10, 60].map((days) => ({ days, share: packedOut(before, days) }))]
   let best = { sum: Infinity, endShare: 0, scaleDays: 0 }
   for (let scaleDays = 1; scaleDays <= 200; scaleDays *= 1.02) {
     const shape = all.map((o) => 1 - Math.exp(-o.days / scaleDays))

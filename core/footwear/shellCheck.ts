@@ -1,7 +1,7 @@
 import { bestMean, meanOfReading } from '../measure/reading'
 import { normsOf, type Norms } from '../record/tables'
 import { supportedLengthMm } from '../measure/supportedLength'
-import { CHECK_PLACES, type FittingRecord, type ShellCheck } from '../record/schema'
+import { CHECK_PLACES, type FittingRecord } from '../record/schema'
 import type { Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import { clearances, standingFoot } from './clearance'

@@ -115,6 +115,8 @@ export const shellMaterials = table({
 const coverMaterialSchema = z.strictObject({
   id: z.string().min(1).max(40),
   name: z.string().min(1).max(60),
+  /** share of its thickness that is lost in the end; what does not give loses none */
+  packOut: z.number().min(0).max(0.9).default(0),
 })
 
 /** The cover that is none. */
@@ -132,9 +134,9 @@ export const coverMaterials = table({
     .max(60)
     .refine((list) => list.some((m) => m.id === NO_COVER), 'one of them is “none”'),
   house: [
-    { id: 'eva-35', name: 'EVA foam, soft' },
-    { id: 'microfibre', name: 'Microfibre on foam' },
-    { id: 'leather', name: 'Leather' },
-    { id: NO_COVER, name: 'No cover' },
+    { id: 'eva-35', name: 'EVA foam, soft', packOut: 0.2 },
+    { id: 'microfibre', name: 'Microfibre on foam', packOut: 0.15 },
+    { id: 'leather', name: 'Leather', packOut: 0.05 },
+    { id: NO_COVER, name: 'No cover', packOut: 0 },
   ],
 })

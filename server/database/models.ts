@@ -1,6 +1,8 @@
 import { isBrought } from '../../core/footwear/brought'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
-import type { FittingRecord, ShellCheck, ShellWork } from '../../core/record/schema'
+import { linerSeen } from '../../core/followup/packOutForecast'
+import type { LinerSeen } from '../../core/followup/learnedPackOut'
+import type { FittingRecord, Followup, ShellCheck, ShellWork } from '../../core/record/schema'
 import type { StockElsewhere } from '../../shared/contracts'
 import { dueOfModelsChanged } from './due'
 import type { Asked, At } from './places'
@@ -113,6 +115,22 @@ export async function removeModel(db: Client, shopId: string, model: string): Pr
   ])
   await dueOfModelsChanged(db, shopId, [model])
   return rowCount === 1
+}
+
+/** Liners that were measured again at the follow-ups, by the model that was chosen; no client goes along. */
+export async function readLinersSeen(db: Client, shopId: string): Promise<LinerSeen[]> {
+  const { rows } = await db.query<{ content: unknown; record_version: number; model: string }>(
+    `select p.content, p.record_version, w.content #>> '{chosen,model}' as model
+     from fitting_parts p join fittings f on f.id = p.fitting_id
+       join fitting_parts w on w.fitting_id = f.id and w.part = 'footwear'
+     where f.shop_id = $1 and p.part = 'followups' and p.content @> '[{"liner": {}}]'
+       and w.content #>> '{chosen,model}' is not null`,
+    [shopId],
+  )
+  return rows.flatMap(({ content, record_version, model }) => {
+    const followups = partContent('followups', content, record_version) as Followup[]
+    return linerSeen({ followups }).map((seen) => ({ model, ...seen }))
+  })
 }
 
 /**

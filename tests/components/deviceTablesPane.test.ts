@@ -188,7 +188,7 @@ describe('covers', () => {
     await field(wrapper, 'Name of a new cover').setValue('Wool felt')
     await wrapper.find('form').trigger('submit')
     expect(change()!.coverMaterials!.slice(-2)).toEqual([
-      { id: 'wool-felt', name: 'Wool felt' },
+      { id: 'wool-felt', name: 'Wool felt', packOut: 0 },
       NONE,
     ])
   })
@@ -201,6 +201,15 @@ describe('covers', () => {
     expect(trouble()).toContain('“Leather”')
   })
 
+  test('how much of a cover packs out is typed in per cent, and survives a new name', async () => {
+    const { wrapper, change, trouble } = await covers()
+    await type(wrapper, 'Leather packs out, per cent', '12,5')
+    expect(change()!.coverMaterials!.find((m) => m.id === 'leather')!.packOut).toBe(0.125)
+    await type(wrapper, 'EVA foam, soft packs out, per cent', '95')
+    expect(trouble()).toContain('0 to 90 %')
+    await type(wrapper, 'Name of cover EVA foam, soft', 'Soft foam')
+    expect(change()!.coverMaterials![0]).toEqual({ id: 'eva-35', name: 'Soft foam', packOut: 0.2 })
+  })
   test('a new name keeps the cover', async () => {
     const { wrapper, change } = await covers()
     await type(wrapper, 'Name of cover Leather', 'Pigskin')

@@ -7,6 +7,7 @@ import { line } from 'd3-shape'
 import { addDays, format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { givesAfter, linerSeen, type packOutForecast } from '../../../core/followup/packOutForecast'
+import { packOutWords } from '../../../core/followup/learnedPackOut'
 import { packedOut, tableCurve } from '../../../core/followup/packOut'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import type { Followup } from '../../../core/record/schema'
@@ -33,13 +34,29 @@ async function look() {
   await models.load().catch(() => undefined)
   if (!chosen.value) return (asked.value = true)
   const worker = matchWorker()
-  await worker.setModels(plainCopy(models.models), {})
+  await worker.setModels(
+    plainCopy(models.models),
+    plainCopy(models.learned),
+    plainCopy(models.packs),
+  )
   answer.value = await worker.packOut(plainCopy(fitting.record), used.value)
   asked.value = true
 }
 onMounted(look)
 watch(() => JSON.stringify([fitting.record.followups, fitting.record.footwear]), look)
 const curve = computed(() => answer.value?.curve ?? tableCurve(fitting.norms))
+/** What the curve rests on, in words. */
+const restsOn = computed(() => {
+  const own = seen.value.length
+  const shop = chosen.value && models.packs[chosen.value.id]
+  const stated = chosen.value
+    ? `${Math.round(chosen.value.liner.packOut * 100)} % in the end as the model is stated`
+    : 'House curve: 10 % by day 10, 20 % in the end'
+  const from = shop && chosen.value ? packOutWords(chosen.value, shop) : stated
+  return own > 0
+    ? `${from}, drawn towards ${own} ${own === 1 ? 'reading' : 'readings'} of this liner`
+    : from
+})
 const seen = computed(() => linerSeen(fitting.record))
 const W = 420
 const H = 170
@@ -144,11 +161,7 @@ function set(key: 'newMm' | 'nowMm', text: string) {
       />
     </svg>
     <p class="label muted">
-      {{
-        curve.count
-          ? `Drawn towards ${curve.count} ${curve.count === 1 ? 'reading' : 'readings'} of this liner`
-          : 'House curve: 10 % by day 10, 20 % in the end'
-      }}; estimate, leaves out heat and wet. Lost now
+      {{ restsOn }}; estimate, leaves out heat and wet. Lost now
       {{ (100 * packedOut(curve, used)).toFixed(0) }} %, in the end
       {{ (100 * curve.endShare).toFixed(0) }} %.
     </p>

@@ -15,6 +15,7 @@ import type { Footwear } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { useFitting } from '~/stores/fitting'
 import { useModels } from '~/stores/models'
+import { asPacked } from '../../../core/followup/learnedPackOut'
 import { modelHere } from '~/browser/modelHere'
 import { newestWins } from '~/workers/deviceWorker'
 import type { Matched, MatchFilter } from '~/workers/match.worker'
@@ -75,7 +76,11 @@ export function useMatch() {
   async function load(again = false) {
     try {
       await models.load(again)
-      await matchWorker().setModels(models.models, plainCopy(models.learned))
+      await matchWorker().setModels(
+        models.models,
+        plainCopy(models.learned),
+        plainCopy(models.packs),
+      )
       ask(null)
     } catch (error) {
       trouble.value = (error as Error).message
@@ -130,7 +135,12 @@ export function useMatch() {
       best && (!sizes || SIDES.every((s) => !sizes[s] || sizes[s] === best[s]?.sizeMm))
     if (isAsRanked || !known || !matched.value) return best
     const { feet } = matched.value
-    return pairInSizes(feet, known, { ...settings.value, learned: models.learned }, sizes ?? {})
+    return pairInSizes(
+      feet,
+      asPacked(known, models.packs),
+      { ...settings.value, learned: models.learned },
+      sizes ?? {},
+    )
   }
   function takeSize(id: string, side: Side, sizeMm: number) {
     const now = fitOf(id)

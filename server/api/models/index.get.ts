@@ -1,7 +1,8 @@
 import { learnAll } from '../../../core/footwear/learnedBias'
 import { learnSpringBack } from '../../../core/footwear/springBack'
+import { learnPackOut } from '../../../core/followup/learnedPackOut'
 import { freshest } from '../../database/freshest'
-import { readModels, readShellFacts, stockElsewhere } from '../../database/models'
+import { readLinersSeen, readModels, readShellFacts, stockElsewhere } from '../../database/models'
 import type { At } from '../../database/places'
 import { database } from '../../database/pool'
 import { currentTables } from '../../database/shopTables'
@@ -12,12 +13,13 @@ const catalogueOf = freshest(async (at: At) => {
   const db = database()
   const models = await readModels(db, at)
   const { checks, stretches } = await readShellFacts(db, at.shopId)
-  const { springBackShare } = await currentTables(db, at.shopId)
+  const tables = await currentTables(db, at.shopId)
   return {
     models,
     elsewhere: await stockElsewhere(db, at),
     learned: learnAll(checks, models),
-    springBack: learnSpringBack(stretches, models, springBackShare),
+    springBack: learnSpringBack(stretches, models, tables.springBackShare),
+    packs: learnPackOut(await readLinersSeen(db, at.shopId), models, tables),
   }
 })
 

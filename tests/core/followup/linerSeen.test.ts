@@ -62,7 +62,10 @@ describe('a forecast', () => {
   })
   it('of a liner that does not pack out, or of nothing chosen, is none', () => {
     const stays = { ...model, liner: { ...model.liner, packOut: 0 } }
-    expect(packOutForecast(record, stays, 10).lines).toEqual([])
+    const bare = structuredClone(record)
+    for (const foot of [bare.feet.left, bare.feet.right])
+      if (foot?.device) foot.device.shell.cover.material = 'none'
+    expect(packOutForecast(bare, stays, 10).lines).toEqual([])
     const none = structuredClone(record)
     delete none.footwear
     expect(packOutForecast(none, model, 10).lines).toEqual([])

@@ -31,11 +31,13 @@ describe('packing out', () => {
         days,
         share: packedOut(truth, days),
       })),
-      HOUSE_NORMS,
+      tableCurve(HOUSE_NORMS),
     )
     expect(many.endShare).toBeCloseTo(0.31, 1)
-    expect(fitPackOut([{ days: 30, share: 0.6 }], HOUSE_NORMS).endShare).toBeLessThan(0.45)
-    expect(fitPackOut([], HOUSE_NORMS)).toEqual(tableCurve(HOUSE_NORMS))
+    expect(fitPackOut([{ days: 30, share: 0.6 }], tableCurve(HOUSE_NORMS)).endShare).toBeLessThan(
+      0.45,
+    )
+    expect(fitPackOut([], tableCurve(HOUSE_NORMS))).toEqual(tableCurve(HOUSE_NORMS))
   })
 })
 
