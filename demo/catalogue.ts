@@ -719,7 +719,6 @@ function stationsOf({ id, at, leg, family, liner = LINER }: Sketch): Stations {
     heelInstepGirthMm,
     toeBoxWidthMm: Math.round(ballWidthMm * 0.9),
     ballHeightMm: Math.round((toeBoxHeightMm + instepHeightMm) / 2),
-    heelDepthMm: Math.round(heelWidthMm * 0.72),
     ...(leg && { ankleWidthMm: leg[0], ankleHeightMm: HARD(family) ? 92 : 86 }),
     ...(leg?.[1] && { cuffGirthMm: leg[1], cuffHeightMm: 250 }),
     fifthToeRoomMm: liner[0] + 2,

@@ -79,13 +79,6 @@ const SIDE: Partial<Record<keyof Stations, Shape>> = {
       [30, 14],
     ],
   },
-  heelDepthMm: {
-    d: 'M30 120H76',
-    dot: [
-      [30, 120],
-      [76, 120],
-    ],
-  },
 }
 const PLAN: Partial<Record<keyof Stations, Shape>> = {
   toeBoxWidthMm: {

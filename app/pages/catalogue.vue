@@ -69,7 +69,6 @@ const NAMES: Record<string, string> = {
   instepHeightMm: 'instep height',
   instepGirthMm: 'instep girth',
   heelWidthMm: 'heel width',
-  heelDepthMm: 'heel depth',
   heelInstepGirthMm: 'heel–instep girth',
   ankleWidthMm: 'ankle width',
   ankleHeightMm: 'ankle pocket height',

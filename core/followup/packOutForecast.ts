@@ -53,7 +53,7 @@ function foamMm(device: Device | undefined, station: Station): number {
   const under = BODY_AMOUNTS.of('coverThickness').takesMm(device)
   return under[PLACE_OF[lift]] ?? 0
 }
-const PLACE_OF = { toes: 'toes', ball: 'ball', instep: 'arch' } as const
+const PLACE_OF = { toes: 'toes', ball: 'ball', instep: 'arch', heel: 'heel' } as const
 
 /**
  * When the chosen shell turns from snug to roomy and loose as its liner and the device's cover pack out, station by

@@ -2,7 +2,7 @@ import { FAMILY_KINDS } from '../kinds/families/all'
 import { STATIONS, STATION_KINDS, type Station } from '../kinds/stations/all'
 import { archSizeLengthMm } from '../measure/archSize'
 import { bestMean, meanOfReading } from '../measure/reading'
-import type { StandingFoot } from '../kinds/stations/definition'
+import { isWhereStated, type StandingFoot } from '../kinds/stations/definition'
 import type { Norms } from '../record/tables'
 import { supportedLengthMm } from '../measure/supportedLength'
 import type { Foot } from '../record/schema'
@@ -94,7 +94,8 @@ const INSIDES = new WeakMap<FootwearModel, Float64Array>()
  * Clearances of a foot in a model at its reference size, and what one step of grade adds, mm, + =
  * room. Per side for widths ((inside − foot − 2·liner − 2·sock)/2) and girths ((G_inside −
  * G_foot)/2π − liner − sock); whole for heights (inside − foot − device lift − liner − 2·sock);
- * bare for length, with the liner's ends where the family is judged with it in; one side for bumps (room − bump − liner − sock).
+ * bare for length, with the liner's ends where the family is judged with it in; one side for bumps (room − bump − liner − sock);
+ * a bone's place against the shell's for levels (inside − foot − device lift − sock), + = it sits below.
  *
  * @param linerShare 1 as new, 1 − packOut after break-in
  * @param into arrays to write over, so that a catalogue is matched without making new ones
@@ -113,7 +114,7 @@ export function clearanceLines(
   const room = insideValues(model)
   const own = footValues(foot)
   const { thicknessMm } = model.liner
-  const { grade, insoleMm } = model
+  const { grade } = model
   const { linerIn } = FAMILY_KINDS.of(model.family)
   for (let i = 0; i < STATION_KINDS.all.length; i++) {
     const { measure, liner, lift } = STATION_KINDS.all[i]!
@@ -133,20 +134,32 @@ export function clearanceLines(
         baseMm[i] = gap / (2 * Math.PI) - linerMm - sockMm
         stepMm[i] = grade.girthMm / (2 * Math.PI)
         break
-      case 'height': {
-        // What the device adds over the insole that it replaces; socks lie above and below.
-        const stack = lift === null ? undefined : foot.stackMm?.[lift]
-        const liftMm = stack === undefined ? 0 : stack - insoleMm
-        baseMm[i] = gap - liftMm - linerMm - 2 * sockMm
+      case 'height':
+        // Socks lie above and below.
+        baseMm[i] = gap - overInsoleMm(foot, model, lift) - linerMm - 2 * sockMm
         stepMm[i] = grade.heightMm
         break
-      }
       case 'bump':
         baseMm[i] = gap - linerMm - sockMm
         stepMm[i] = 0
+        break
+      case 'level':
+        // The bone stands on device and sock; the liner lies beside it.
+        baseMm[i] = gap - overInsoleMm(foot, model, lift) - sockMm
+        stepMm[i] = grade.heightMm
     }
   }
   return { baseMm, stepMm }
+}
+
+/** What the device adds at a place over the insole that it replaces, mm; 0 where nothing is known of it. */
+function overInsoleMm(
+  { stackMm }: StandingFoot,
+  { insoleMm }: Pick<FootwearModel, 'insoleMm'>,
+  lift: 'toes' | 'ball' | 'instep' | 'heel' | null,
+): number {
+  const stack = lift === null ? undefined : stackMm?.[lift]
+  return stack === undefined ? 0 : stack - insoleMm
 }
 
 /** Bumps that a caliper across the ball takes in, and the room a shell states for each. */
@@ -170,9 +183,10 @@ const BALL = STATIONS.indexOf('ball')
 export const sizedByMm = (foot: StandingFoot, { family }: Pick<FootwearModel, 'family'>): number =>
   FAMILY_KINDS.of(family).bends ? (foot.archSizedMm ?? foot.lengthMm) : foot.lengthMm
 
-/** Does the foot have the measure of a station? Bumps are not asked of a foot. */
+/** Does the foot have the measure of a station? What counts only where a shell states its own is not asked. */
 export const footHas = (foot: StandingFoot, station: Station): boolean =>
-  STATION_KINDS.of(station).measure !== 'bump' && STATION_KINDS.of(station).foot(foot) !== undefined
+  !isWhereStated(STATION_KINDS.of(station).measure) &&
+  STATION_KINDS.of(station).foot(foot) !== undefined
 
 export interface Clearances {
   /** as worn after the liner's break-in, mm, + = room; null where a measure is missing */
@@ -222,8 +236,9 @@ function missingMeasures(foot: StandingFoot, model: FootwearModel): string[] {
     const key = station.shell.key as keyof Stations
     const inside = station.kind === 'ball' ? ballInsideMm(model) : model.at[key]
     const bump = station.measure === 'bump'
-    if (inside === undefined && !bump) out.add(`models.${model.id}.at.${key}`)
-    if (station.foot(foot) === undefined && !(bump && inside === undefined))
+    const isOptional = isWhereStated(station.measure)
+    if (inside === undefined && !isOptional) out.add(`models.${model.id}.at.${key}`)
+    if (station.foot(foot) === undefined && !(isOptional && inside === undefined))
       out.add(bump ? station.missing : `readings.${station.missing}`)
   }
   return [...out]

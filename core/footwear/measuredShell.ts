@@ -160,12 +160,16 @@ export function measuredShell(
     referenceMm: typed(form.referenceMm),
     sizesMm: sizesOf(form.sizesMm),
     shellStep: form.wholeShells ? 'whole' : 'half',
-    at: Object.fromEntries(
-      SHELL_ROUND.flatMap(({ key }) => {
-        const mm = typed(form.at[key])
-        return mm === undefined ? [] : [[key, mm]]
-      }),
-    ),
+    at: {
+      // What the round does not ask stays as it was stated.
+      ...(model?.at.heelDepthMm !== undefined && { heelDepthMm: model.at.heelDepthMm }),
+      ...Object.fromEntries(
+        SHELL_ROUND.flatMap(({ key }) => {
+          const mm = typed(form.at[key])
+          return mm === undefined ? [] : [[key, mm]]
+        }),
+      ),
+    },
     insoleMm: num('insole'),
     liner: {
       thicknessMm: {

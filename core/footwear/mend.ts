@@ -27,7 +27,9 @@ export function mendKind(
   const { measure: kind, closes } = STATION_KINDS.of(station)
   if (short > mendMm.short) {
     if (kind === 'width' || kind === 'girth' || kind === 'bump') return 'stretch'
-    return kind === 'height' && model.bootBoard.grindableMm > 0 ? 'grind boot board' : null
+    return (kind === 'height' || kind === 'level') && model.bootBoard.grindableMm > 0
+      ? 'grind boot board'
+      : null
   }
   if (over <= mendMm.loose) return null
   return closes === 'shim' && over <= mendMm.closure + mendMm.loose ? null : closes
@@ -66,6 +68,8 @@ export function beyondWork(
   const kind = STATION_KINDS.of(station).measure
   if (station === 'length')
     return short > mendMm.lengthShort || over > mendMm.lengthOver || value > longestMm
+  // A bone beside its pocket is worked at the liner, or borne: no reason to refuse a shell.
+  if (kind === 'level') return false
   if (kind === 'height') return short > model.bootBoard.grindableMm + mendMm.closure
   return short > model.plastic.stretchMm || over > looseMostMm(station, mendMm)
 }

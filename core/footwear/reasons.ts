@@ -2,6 +2,7 @@ import { STATIONS, STATION_KINDS } from '../kinds/stations/all'
 import type { Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import type { FootFit, MatchSettings } from './fitFoot'
+import { verdictWord } from './targets'
 import { biasWords, likeCondition } from './learnedBias'
 
 /** A mondo size as the boot trade writes it. @example sizeWords(265) // '26.5' */
@@ -64,7 +65,7 @@ function verdictWords(fits: Sided): string[] {
   for (const station of STATIONS) {
     const said = fits.flatMap(([side, fit]) =>
       fit.verdicts[station] && fit.verdicts[station] !== 'right'
-        ? [[side, fit.verdicts[station], fit.clearances[station]!] as const]
+        ? [[side, verdictWord(station, fit.verdicts[station]), fit.clearances[station]!] as const]
         : [],
     )
     if (said.length === 2 && said[0]![1] === said[1]![1])

@@ -32,12 +32,12 @@ export function sumOffsets(
 }
 
 /**
- * How much of a millimetre under the foot a station feels: a height all of it; a girth round the foot, whose loop
+ * How much of a millimetre under the foot a station feels: a height, or where a bone sits, all of it; a girth round the foot, whose loop
  * is 2 mm longer or shorter for each, 1/π of its radius; a width or the leg nothing.
  */
 function shareUnder(station: Station): number {
   const { measure, kind } = STATION_KINDS.of(station)
-  if (measure === 'height') return 1
+  if (measure === 'height' || measure === 'level') return 1
   return measure === 'girth' && kind !== 'cuff' ? 1 / Math.PI : 0
 }
 

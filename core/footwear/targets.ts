@@ -53,3 +53,7 @@ export function verdictOf(
   if (clearanceMm <= high) return 'right'
   return clearanceMm - high <= loose + 1e-9 ? 'roomy' : 'loose'
 }
+
+/** A verdict in the words of its station. @example verdictWord('anklePocket', 'snug') // 'too high' */
+export const verdictWord = (station: Station, verdict: Verdict): string =>
+  STATION_KINDS.of(station).verdicts?.[verdict] ?? verdict

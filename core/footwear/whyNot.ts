@@ -4,6 +4,7 @@ import type { FootwearModel } from './catalogueSchema'
 import type { Norms } from '../record/tables'
 import type { MatchResult, PairFit } from './match'
 import { oneDecimal, sizeWords } from './reasons'
+import { verdictWord } from './targets'
 
 const pairCost = (pair: PairFit, station: Station) =>
   SIDES.reduce((sum, side) => sum + (pair[side]?.costs[station] ?? 0), 0)
@@ -40,7 +41,7 @@ export function whyNot(
       const other = first[side]
       return fit && fit.verdicts[station] !== 'right' && fit.clearances[station] !== null
         ? [
-            `${side} ${fit.verdicts[station]} with ${oneDecimal(fit.clearances[station]!)} mm${other && other.clearances[station] !== null ? `, ${best.name} has ${oneDecimal(other.clearances[station]!)}` : ''}`,
+            `${side} ${verdictWord(station, fit.verdicts[station]!)} with ${oneDecimal(fit.clearances[station]!)} mm${other && other.clearances[station] !== null ? `, ${best.name} has ${oneDecimal(other.clearances[station]!)}` : ''}`,
           ]
         : []
     })

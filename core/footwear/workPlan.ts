@@ -5,6 +5,7 @@ import type { Side } from '../tables/vocabulary'
 import { FAMILY_KINDS } from '../kinds/families/all'
 import type { Norms } from '../record/tables'
 import { oneDecimal } from './reasons'
+import { verdictWord } from './targets'
 import type { FootwearModel } from './catalogueSchema'
 import type { StandingFoot } from '../kinds/stations/definition'
 import { stationOfSpot } from './felt'
@@ -108,7 +109,7 @@ export function planOf(
       does: w.does,
       at: place,
       amountMm: w.amountMm,
-      because: `${STATION_KINDS.of(w.station).name} ${fit.verdicts[w.station]}, ${oneDecimal(fit.clearances[w.station]!)} mm`,
+      because: `${STATION_KINDS.of(w.station).name} ${verdictWord(w.station, fit.verdicts[w.station]!)}, ${oneDecimal(fit.clearances[w.station]!)} mm`,
       state: 'planned' as const,
     }
   })
@@ -132,7 +133,7 @@ export function workForSpot(
   const places = stationPlaces(foot, model, station)
   const zMm = (places.find((p) => p.side === where) ?? places[0]!).zMm
   const place = shellPlace(foot, model, spot.yMm, zMm, where)
-  const isHeight = STATION_KINDS.of(station).measure === 'height'
+  const isHeight = ['height', 'level'].includes(STATION_KINDS.of(station).measure)
   const does = isHeight && model.bootBoard.grindableMm > 0 ? 'grind boot board' : 'stretch'
   const isUnder = isUnderFoot(does)
   return {

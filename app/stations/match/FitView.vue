@@ -7,7 +7,7 @@ import type { Feet, PairFit } from '../../../core/footwear/match'
 import { borderAt, planPoints, planView } from '../../../core/footwear/planView'
 import { oneDecimal } from '../../../core/footwear/reasons'
 import { contactSpots } from '../../../core/footwear/spots'
-import { verdictOf } from '../../../core/footwear/targets'
+import { verdictOf, verdictWord } from '../../../core/footwear/targets'
 import { backView, sideView, type Line } from '../../../core/footwear/views'
 import { normsOf } from '../../../core/record/tables'
 import type { FittingRecord } from '../../../core/record/schema'
@@ -68,6 +68,7 @@ const LABELS: Record<'plan' | 'side' | 'back', [Station, number][]> = {
   ],
   back: [
     ['cuff', 0.86],
+    ['anklePocket', 0.45],
     ['ankle', 0.33],
     ['heel', 0.08],
   ],
@@ -87,7 +88,9 @@ const pairs = computed(() =>
         share,
         value,
         verdict:
-          value === null ? '' : verdictOf(value, one.targets[station]!, normsOf(record).verdictMm),
+          value === null
+            ? undefined
+            : verdictOf(value, one.targets[station]!, normsOf(record).verdictMm),
       }
     }
     const labels = LABELS[view].map(label).filter((l) => l.value !== null)
@@ -204,7 +207,7 @@ const pairs = computed(() =>
   }),
 )
 const sentence = (p: (typeof pairs.value)[number]) =>
-  `${p.side} foot in ${model.name}, ${view === 'plan' ? 'from above' : view === 'side' ? 'from the inner side' : 'from behind'}: ${p.labels.map((l) => `${STATION_KINDS.of(l.station).short} ${n1(l.value)} mm${l.verdict ? ` ${l.verdict}` : ''}`).join(', ')}. ${p.spots.length ? `Contact: ${[...new Set(p.spots.map(({ s }) => STATION_KINDS.of(s.station).short))].join(', ')}` : 'No contact predicted'}`
+  `${p.side} foot in ${model.name}, ${view === 'plan' ? 'from above' : view === 'side' ? 'from the inner side' : 'from behind'}: ${p.labels.map((l) => `${STATION_KINDS.of(l.station).short} ${n1(l.value)} mm${l.verdict ? ` ${verdictWord(l.station, l.verdict)}` : ''}`).join(', ')}. ${p.spots.length ? `Contact: ${[...new Set(p.spots.map(({ s }) => STATION_KINDS.of(s.station).short))].join(', ')}` : 'No contact predicted'}`
 </script>
 
 <template>

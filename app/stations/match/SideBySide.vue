@@ -9,6 +9,7 @@ import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import FitView from './FitView.vue'
 import type { PairFit } from '../../../core/footwear/match'
+import { verdictWord, type Verdict } from '../../../core/footwear/targets'
 import { pairSizeWords, pairVerdict, stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
 
@@ -43,6 +44,8 @@ function choose(p: PairFit) {
   looking.value = p.model
   match.choose(p)
 }
+const wordOf = (station: Station, verdict: Verdict | undefined) =>
+  verdict ? verdictWord(station, verdict) : 'not known'
 </script>
 
 <template>
@@ -105,7 +108,7 @@ function choose(p: PairFit) {
                 ><SideMark :side="side" /><b>{{ n1(p[side]?.clearances[s]) }}</b>
                 <span class="small"
                   ><span aria-hidden="true">{{ MARK[p[side]?.verdicts[s] ?? ''] }}</span>
-                  {{ p[side]?.verdicts[s] ?? 'not known'
+                  {{ wordOf(s, p[side]?.verdicts[s])
                   }}<template v-if="p[side]?.clearances[s] !== p[side]?.asNew[s]"
                     >, new {{ n1(p[side]?.asNew[s]) }}</template
                   ></span

@@ -1,4 +1,5 @@
 import { ankle } from './ankle'
+import { anklePocket } from './anklePocket'
 import { ball } from './ball'
 import { ballHeight } from './ballHeight'
 import { cuff } from './cuff'
@@ -30,6 +31,7 @@ const LIST = [
   heel,
   heelInstep,
   ankle,
+  anklePocket,
   cuff,
   fifthToe,
   fifthMet,

@@ -17,15 +17,7 @@ export const ankle = station({
     grows: 'widthMm',
     turn: 12,
   },
-  beside: [
-    {
-      key: 'ankleHeightMm',
-      name: 'Ankle pocket height',
-      how: 'Boot board to the middle of the inner pocket.',
-      grows: 'heightMm',
-      turn: 13,
-    },
-  ],
+  beside: [],
   foot: (f) => f.malleolusWidthMm,
   reading: 'malleolusWidthMm',
   missing: 'malleolusWidthMm',

@@ -3,9 +3,13 @@ import type { ReadingKind } from '../readings/all'
 
 /**
  * What kind of measure a station compares: bare length, a width or girth a side, a height whole, or
- * room for a bump on one side.
+ * room for a bump on one side, or how far a bone sits below (+) or above (−) its place in the shell.
  */
-export type StationMeasure = 'length' | 'width' | 'height' | 'girth' | 'bump'
+export type StationMeasure = 'length' | 'width' | 'height' | 'girth' | 'bump' | 'level'
+
+/** Measures of a foot that count only where a shell states its own: not every shell has room or a pocket there. */
+export const isWhereStated = (measure: StationMeasure): boolean =>
+  measure === 'bump' || measure === 'level'
 
 /** Stations with room for a bump on one side. */
 export const BUMP_STATIONS = ['fifthToe', 'fifthMet', 'firstMet', 'navicular'] as const
@@ -73,6 +77,8 @@ export interface StationDefinition<K extends string = string, M extends string =
   /** what it means for a foot that does not feel */
   insensate: string
   measure: StationMeasure
+  /** what its verdicts are called, where a place is not tight or loose */
+  verdicts?: Record<'tight' | 'snug' | 'right' | 'roomy' | 'loose', string>
   shell: ShellMeasure<M>
   /** for a bump: the station that a shell without room of its own here is judged by */
   instead?: 'ball' | 'toeBox' | 'waist'
@@ -85,7 +91,7 @@ export interface StationDefinition<K extends string = string, M extends string =
   missing: string
   /** which part of the liner lies there, and where the device's height counts */
   liner: 'toe' | 'ball' | 'instep' | 'ankle' | 'heel' | null
-  lift: 'toes' | 'ball' | 'instep' | null
+  lift: 'toes' | 'ball' | 'instep' | 'heel' | null
   /** bands of rigid shells; other families say where theirs differ */
   target: TargetRow
   targetStated: boolean

@@ -17,15 +17,7 @@ export const heel = station({
     grows: 'widthMm',
     turn: 10,
   },
-  beside: [
-    {
-      key: 'heelDepthMm',
-      name: 'Heel pocket depth',
-      how: 'From the back to where the pocket ends.',
-      grows: 'widthMm',
-      turn: 11,
-    },
-  ],
+  beside: [],
   foot: (f) => f.heelWidthMm,
   reading: 'heelWidthMm',
   missing: 'heelWidthMm',

@@ -56,7 +56,7 @@ describe('a liner', () => {
     expect(own.curve.endShare).toBeGreaterThan(house.curve.endShare)
     for (const line of own.lines) {
       const same = house.lines.find((l) => l.side === line.side && l.station === line.station)
-      if (same?.looseDays != null) expect(line.looseDays).toBeLessThan(same.looseDays)
+      if (same?.looseDays) expect(line.looseDays).toBeLessThan(same.looseDays)
     }
   })
 })

@@ -76,6 +76,8 @@ describe('clearance, reckoned by hand at every station', () => {
       size275: 56 / (2 * Math.PI) - 5.5,
     },
     ankle: { worn: (86 - 70 - 12 - 2) / 2, asNew: (86 - 70 - 16 - 2) / 2, size275: 2 }, // 1
+    // The bone's middle under the pocket's: on the device, 2 mm over the insole, and on the sock.
+    anklePocket: { worn: 90 - 82 - 2 - 1, asNew: 90 - 82 - 2 - 1, size275: 6 }, // 5; + 1
     cuff: {
       worn: 68 / (2 * Math.PI) - 6 - 1,
       asNew: 68 / (2 * Math.PI) - 9,
@@ -259,6 +261,7 @@ function onTarget(id: string, family: Family = 'rigid-shell'): FootwearModel {
     heel: 'heelWidthMm',
     heelInstep: 'heelInstepGirthMm',
     ankle: 'ankleWidthMm',
+    anklePocket: 'ankleHeightMm',
     cuff: 'cuffGirthMm',
     fifthToe: 'fifthToeRoomMm',
     fifthMet: 'fifthMetRoomMm',
@@ -270,7 +273,7 @@ function onTarget(id: string, family: Family = 'rigid-shell'): FootwearModel {
     at[name] =
       at[name]! +
       ((low + high) / 2 - c[station]!) *
-        { width: 2, girth: 2 * Math.PI, height: 1, length: 1, bump: 1 }[
+        { width: 2, girth: 2 * Math.PI, height: 1, length: 1, bump: 1, level: 1 }[
           STATION_KINDS.of(station).measure
         ]
   }

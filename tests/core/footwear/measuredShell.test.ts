@@ -108,7 +108,7 @@ describe('what is wrong with a form', () => {
   })
 
   it('nothing, at the very limits', () => {
-    const form = { ...empty(), sizesMm: '100, 400', at: { lengthMm: '1000', heelDepthMm: '0' } }
+    const form = { ...empty(), sizesMm: '100, 400', at: { lengthMm: '1000', heelWidthMm: '0' } }
     expect(shellTroubles(form)).toEqual([])
   })
 })

@@ -122,6 +122,7 @@ describe('work under the whole foot', () => {
       toeBoxHeight: 2,
       ballHeight: 2,
       instepHeight: 2,
+      anklePocket: 2,
       waist: 2 / Math.PI,
       instep: 2 / Math.PI,
       heelInstep: 2 / Math.PI,
