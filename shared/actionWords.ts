@@ -32,6 +32,7 @@ const WORDS: [begins: string, words: string][] = [
   ['models.measure', 'measured a shell'],
   ['models.remove', 'took a model out'],
   ['models.stock', 'counted a shelf'],
+  ['models.shelf', 'moved pairs on a shelf by the handover'],
   ['preset.add', 'new preset'],
   ['preset.drop', 'took a preset away'],
   ['double-reading.add', 'double reading:'],

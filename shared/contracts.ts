@@ -313,6 +313,8 @@ export const stockBody = z.strictObject({
 })
 /** Pairs on the shelves of other places: by model, size in mm and place. */
 export type StockElsewhere = Record<string, Record<string, Record<string, number>>>
+/** Fittings that chose a pair and have not taken it yet, by model and size in mm. */
+export type Reserved = Record<string, Record<string, string[]>>
 export const modelIdBody = z.strictObject({ model: z.string().min(1).max(80) })
 
 /** A fitter's own fingers behind a heel, mm: one, and two side by side. */

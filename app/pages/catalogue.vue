@@ -32,7 +32,10 @@ const looking = ref('')
 const importing = ref(false)
 const measuring = ref<'new' | 'this' | null>(null)
 const load = (again = true) =>
-  models.load(again).catch((error: Error) => (trouble.value = error.message))
+  models
+    .load(again)
+    .then(() => models.countShelf())
+    .catch((error: Error) => (trouble.value = error.message))
 readHere(() => load())
 const HEADERS = [
   { title: 'Model', key: 'name' },
@@ -231,7 +234,9 @@ function measureNew() {
                   :label="`${sizeWords(s)} on the shelf`"
                   :disabled="!session.may('models.stock')"
                   @keep="(v: number) => stock(s, v)"
-                /><span v-if="models.elsewhereWords(m.id, s)" class="small muted">{{
+                /><span v-if="models.reserved[m.id]?.[String(s)]" class="small muted"
+                  >{{ models.reserved[m.id]![String(s)]!.length }} chosen, not handed over</span
+                ><span v-if="models.elsewhereWords(m.id, s)" class="small muted">{{
                   models.elsewhereWords(m.id, s)
                 }}</span>
               </div>

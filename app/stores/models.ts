@@ -4,7 +4,7 @@ import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import type { LearnedBias } from '../../core/footwear/learnedBias'
 import type { PackOut } from '../../core/followup/packOut'
 import type { LearnedSpringBack } from '../../core/footwear/springBack'
-import type { StockElsewhere } from '../../shared/contracts'
+import type { Reserved, StockElsewhere } from '../../shared/contracts'
 import { useLine } from './line'
 import { useSession } from './session'
 
@@ -18,6 +18,8 @@ export const useModels = defineStore('models', {
     /** how liners pack out here, by model */
     packs: {} as Record<string, PackOut>,
     elsewhere: {} as StockElsewhere,
+    /** fittings that wait for a pair of this place's shelf */
+    reserved: {} as Reserved,
     loaded: false,
   }),
   actions: {
@@ -38,6 +40,22 @@ export const useModels = defineStore('models', {
       this.packs = packs ?? {}
       this.elsewhere = elsewhere ?? {}
       this.loaded = true
+    },
+    /** Counts the shelf anew: what lies here, what is chosen by whom, what lies elsewhere. */
+    async countShelf() {
+      const { stock, reserved, elsewhere } = await useLine().read<{
+        stock: Record<string, Record<string, number>>
+        reserved: Reserved
+        elsewhere: StockElsewhere
+      }>('models/shelf')
+      this.models = markRaw(this.models.map((m) => ({ ...m, stock: stock[m.id] ?? {} })))
+      this.reserved = reserved
+      this.elsewhere = elsewhere
+    },
+    /** Other fittings than this one that wait for a pair. */
+    waitingFor(model: string, sizeMm: number, fitting: string): number {
+      const ids = this.reserved[model]?.[String(sizeMm)] ?? []
+      return ids.filter((id) => id !== fitting).length
     },
     /** Where else pairs of a size lie, in words; empty where nowhere. */
     elsewhereWords(model: string, sizeMm: number): string {

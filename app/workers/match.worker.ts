@@ -41,7 +41,9 @@ export interface Matched {
 
 /** A stated flex this far off the advice is left out, steps. */
 const FLEX_NEAR = 1.5
-const inStock = (m: FootwearModel) => Object.values(m.stock).some((n) => n > 0)
+/** Does a model lie here in the sizes that it ranks with? */
+const liesHere = ({ stock }: FootwearModel, sizesMm: readonly number[]) =>
+  sizesMm.every((sizeMm) => (stock[String(sizeMm)] ?? 0) > 0)
 
 class MatchWorker {
   #models: FootwearModel[] = []
@@ -83,7 +85,6 @@ class MatchWorker {
     const fromShop = this.#models.filter(
       (m) =>
         (filter.families === null || filter.families.includes(m.family)) &&
-        (!filter.inStock || inStock(m)) &&
         (filter.mostPrice === null || m.price <= filter.mostPrice) &&
         (filter.makers.length === 0 || filter.makers.includes(m.maker)) &&
         flexFits(m),
@@ -93,7 +94,10 @@ class MatchWorker {
     try {
       const feet = this.#standing(record)
       const settings = { ...matchSettings(record), learned: this.#learned }
-      const result = matchCatalogue(feet, offered, settings, most)
+      // The size counts, not that some other lies there.
+      const isHere = (m: FootwearModel, sizes: readonly number[]) =>
+        !filter.inStock || isBrought(m.id) || liesHere(m, sizes)
+      const result = matchCatalogue(feet, offered, settings, most, isHere)
       const told = new Set([...result.pair, ...result.rejected].map((p) => p.model))
       const isAsked = (m: FootwearModel) => filter.always.includes(m.id) || isBrought(m.id)
       const extra = offered.filter((m) => isAsked(m) && !told.has(m.id))
@@ -102,7 +106,7 @@ class MatchWorker {
         result.pair.push(...more.pair)
         result.rejected.push(...more.rejected)
       }
-      return { result, feet, offered: offered.length }
+      return { result, feet, offered: result.counts.compared }
     } catch (error) {
       if (error instanceof Refusal && error.code === 'no-length') return null
       throw error

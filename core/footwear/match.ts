@@ -156,15 +156,23 @@ function pickSizes(
  *
  * @param feet one foot or both, as they stand on their devices
  * @param most only so many of the best are told in full; 0 for all
+ * @param isAsked is a model in the sizes that it ranks with asked for at all? Such as are not are left out, whatever
+ *   they score
  */
 export function matchCatalogue(
   feet: Feet,
   models: readonly FootwearModel[],
   settings: MatchSettings,
   most = 0,
+  isAsked: (model: FootwearModel, sizesMm: readonly number[]) => boolean = () => true,
 ): MatchResult {
   const ground = groundOf(feet, settings)
-  const picked = models.map((model) => ({ model, pick: pickSizes(feet, model, settings, ground) }))
+  const picked = models
+    .map((model) => ({ model, pick: pickSizes(feet, model, settings, ground) }))
+    .filter(({ model, pick }) => {
+      const sizes = [pick.left, pick.right].flatMap((k) => (k < 0 ? [] : [model.sizesMm[k]!]))
+      return isAsked(model, sizes)
+    })
   const order = (a: (typeof picked)[number], b: (typeof picked)[number]) =>
     Math.abs(a.pick.score - b.pick.score) > EPS
       ? a.pick.score - b.pick.score

@@ -396,6 +396,8 @@ export const followupSchema = z.strictObject({
 
 export const handoverSchema = z.strictObject({
   on: isoDay.optional(),
+  /** the footwear of the shop's came back: it lies on the shelf again */
+  footwearBackOn: isoDay.optional(),
   checks: z.record(z.string(), z.enum(['good', 'watch', 'stop'])).optional(),
   wearInStart: isoDay.optional(),
   nextVisitOn: isoDay.optional(),

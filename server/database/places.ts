@@ -84,6 +84,8 @@ export async function closePlace(db: Client, from: At, to: string): Promise<void
        and not exists (
          select 1 from bench_plans o where o.shop_id = $1 and o.place_id = $3 and o.day = p.day
        )`,
+    `update shelf_taken t set place_id = $3 from fittings f
+     where f.id = t.fitting_id and f.shop_id = $1 and t.place_id = $2`,
     'update people set place_id = $3 where shop_id = $1 and place_id = $2',
     `update sessions s set place_id = $3 from people p
      where p.id = s.person_id and p.shop_id = $1 and s.place_id = $2`,

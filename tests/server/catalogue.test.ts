@@ -4,6 +4,7 @@ import type { FootwearModel } from '../../core/footwear/catalogueSchema'
 import { demoModels } from '../../demo/catalogue'
 import { DEMO_RECORDS } from '../../demo/records'
 import { Caller, startServer } from './client'
+import { seeded } from '../../core/capture/standin/random'
 
 let server: Awaited<ReturnType<typeof startServer>>
 let rhona: Caller
@@ -249,5 +250,119 @@ describe('papers of the shell work', () => {
     ).json.fittingId
     for (const paper of ['workplan', 'ordersheet', 'ticket'])
       expect((await rhona.get(`fittings/${refer}/${paper}`)).json.code, paper).toBe('refer-first')
+  })
+})
+
+describe('a pair on the shelf', () => {
+  const MODEL = 'fern-traverse-99'
+  const shelf = async (who = rhona) => (await who.get('models/shelf')).json
+  const lies = async (sizeMm: number) => (await shelf()).stock[MODEL][String(sizeMm)]
+  /** Which of some fittings wait for a size; demo clients may wait too. */
+  const waiting = async (sizeMm: number, ...of: string[]): Promise<string[]> => {
+    const ids: string[] = (await shelf()).reserved[MODEL]?.[String(sizeMm)] ?? []
+    return ids.filter((id) => of.includes(id))
+  }
+  const count = (sizeMm: number, to: number) =>
+    rhona.post('models/stock', { model: MODEL, sizeMm, count: to })
+  const fitting = async (name: string): Promise<string> =>
+    (await rhona.post('clients', { details: { name } })).json.fittingId
+  const put = async (id: string, part: string, content: object) => {
+    const { parts } = (await rhona.get(`fittings/${id}`)).json
+    const command = { kind: 'part.put', part, content } as never
+    return rhona.command(id, parts[part]?.version ?? 0, command)
+  }
+  const choose = (id: string, left: number | null, right = left, model = MODEL) =>
+    put(id, 'footwear', left ? { chosen: { model, sizeLeftMm: left, sizeRightMm: right } } : {})
+  const handOver = (id: string, more = {}) => put(id, 'handover', { on: '2026-11-30', ...more })
+
+  it('waits for whoever chose it, goes with them once, comes back, and can be counted anew', async () => {
+    await count(265, 3)
+    await count(270, 1)
+    const id = await fitting('Shelf Life')
+    await choose(id, 265)
+    expect(await waiting(265, id)).toEqual([id])
+    expect(await lies(265)).toBe(3)
+    await handOver(id)
+    expect([await lies(265), await waiting(265, id)]).toEqual([2, []])
+    // Handed over again, and written into again: no second pair goes.
+    await handOver(id, { note: 'fits well' })
+    await choose(id, 265)
+    expect(await lies(265)).toBe(2)
+    // Another size instead: the first lies there again.
+    await choose(id, 265, 270)
+    expect([await lies(265), await lies(270)]).toEqual([2, 0])
+    await handOver(id, { footwearBackOn: '2026-12-05' })
+    expect([await lies(265), await lies(270), await waiting(265, id)]).toEqual([3, 1, []])
+    await handOver(id)
+    await count(265, 9)
+    await put(id, 'handover', {})
+    expect([await lies(265), await lies(270), await waiting(265, id)]).toEqual([10, 1, [id]])
+  })
+  it('that does not lie there is not taken, and none comes back of it; the own boots are on no shelf', async () => {
+    await count(275, 0)
+    const id = await fitting('Ordered Pair')
+    await choose(id, 275)
+    await handOver(id)
+    expect(await lies(275)).toBe(0)
+    await count(275, 4)
+    await handOver(id, { note: 'arrived' })
+    await put(id, 'handover', {})
+    expect(await lies(275)).toBe(4)
+    const own = await fitting('Own Boots')
+    await choose(own, 265, 265, 'own:1')
+    expect(JSON.stringify((await shelf()).reserved)).not.toContain(own)
+    expect((await handOver(own)).status).toBe(200)
+  })
+  it('stays sold when its client is erased', async () => {
+    await count(280, 2)
+    const { fittingId, clientId } = (await rhona.post('clients', { details: { name: 'Erased' } }))
+      .json
+    await choose(fittingId, 280)
+    await handOver(fittingId)
+    expect((await owner.call('DELETE', `clients/${clientId}`, {})).status).toBe(200)
+    expect([await lies(280), await waiting(280, fittingId)]).toEqual([1, []])
+  })
+  it('through any lives of three fittings is there or with somebody', async () => {
+    const { next: random } = seeded(7)
+    const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!
+    const ids = [await fitting('One'), await fitting('Two'), await fitting('Three')]
+    const sizes = [255, 260]
+    for (const size of sizes) await count(size, 3)
+    const with_ = new Map(ids.map((id) => [id, { has: null as number | null, over: false }]))
+    for (let i = 0; i < 40; i++) {
+      const id = pick(ids)
+      const now = with_.get(id)!
+      if (random() < 0.5) {
+        now.has = pick([null, ...sizes])
+        expect((await choose(id, now.has)).status).toBe(200)
+      } else {
+        now.over = !now.over
+        expect((await put(id, 'handover', now.over ? { on: '2026-11-30' } : {})).status).toBe(200)
+      }
+      for (const size of sizes) {
+        const gone = [...with_.values()].filter((w) => w.over && w.has === size).length
+        expect(await lies(size), `${size} after ${i + 1} changes`).toBe(3 - gone)
+      }
+    }
+  })
+  it('is not handed over on a binding that nobody tested', async () => {
+    const id = await fitting('Bound Foot')
+    await put(id, 'story', { complaints: [], conditions: [], activity: 'ski-touring' })
+    await choose(id, 265)
+    const refused = await handOver(id)
+    expect([refused.status, refused.json.code]).toEqual([409, 'binding-not-tested'])
+    expect(refused.json.detail).toContain('not tested for these shells yet')
+    expect((await put(id, 'handover', { note: 'waits' })).status).toBe(200)
+    const { footwear } = (await rhona.get(`fittings/${id}`)).json.parts
+    const record = { ...footwear.content }
+    record.chosen.binding = {
+      by: 'Ansgar Holt',
+      basis: { shell: MODEL, 'left size': '265 mm', 'right size': '265 mm' },
+    }
+    expect((await put(id, 'footwear', record)).status).toBe(200)
+    expect((await handOver(id)).status).toBe(200)
+    // Handed over once, it stays so, whatever changes: notes can be written.
+    await choose(id, 270)
+    expect((await handOver(id, { note: 'another size' })).status).toBe(200)
   })
 })

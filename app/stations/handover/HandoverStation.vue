@@ -10,6 +10,7 @@ import { monthsLater } from '../../../core/record/isoDay'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import type { Handover } from '../../../core/record/schema'
 import BindingCheck from '~/components/BindingCheck.vue'
+import { pairsChosen } from '../../../core/footwear/pairsTaken'
 import { bindingState } from '../../../core/footwear/bindingCheck'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -45,10 +46,14 @@ const months = computed(
     fitting.record.quotes?.filter((q) => q.answer === 'accepted').at(-1)?.guaranteeMonths ??
     fitting.tables.prices.guaranteeMonths,
 )
+/** Pairs of the shop's that went with the client. */
+const taken = computed(() => pairsChosen(fitting.record.footwear).length)
+const back = () => put({ footwearBackOn: today() }, 'footwear came back')
 const handOver = () =>
   put(
     {
       on: today(),
+      footwearBackOn: undefined,
       guaranteeUntil: monthsLater(today(), months.value),
       wearInStart: start.value,
       nextVisitOn: handover.value.nextVisitOn ?? format(addDays(new Date(), 14), 'yyyy-MM-dd'),
@@ -69,11 +74,18 @@ function minutes(text: string) {
     <span class="fact"
       >{{ good }} of {{ CHECKS.length }} checks good{{
         handover.on ? ` · handed over ${handover.on}` : ''
-      }}</span
+      }}{{ handover.footwearBackOn ? `, footwear back ${handover.footwearBackOn}` : '' }}</span
     >
     <VBtn :href="`/api/fittings/${fitting.id}/card`" target="_blank">Client’s card (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/form`" target="_blank">Fitting form (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/wearin`">Wear-in dates (calendar)</VBtn>
+    <VBtn
+      v-if="handover.on && !handover.footwearBackOn && taken > 0"
+      :disabled="fitting.readOnly"
+      title="The shop’s pair lies on its shelf again"
+      @click="back"
+      >Footwear came back</VBtn
+    >
     <VBtn
       color="primary"
       variant="flat"

@@ -5,7 +5,7 @@ import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { SIDES } from '../../../core/tables/vocabulary'
-import { pairVerdict, stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
+import { pairVerdict, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
 import PlainButton from '~/components/PlainButton.vue'
 
@@ -41,7 +41,9 @@ const two = computed(() =>
         ><b class="strong ellipsis">{{ m.name }}</b
         ><span v-for="s in SIDES" :key="s" class="size"
           ><SideMark v-if="p[s]" :side="s" /><b v-if="p[s]">{{ sizeWords(p[s]!.sizeMm) }}</b
-          ><span v-if="p[s] && stockOf(m, p[s]) === 0" class="small watch-text">order</span></span
+          ><span v-if="p[s] && match.freeOf(m, p[s]) === 0" class="small watch-text"
+            >order</span
+          ></span
         ><StatusMark v-bind="pairVerdict(p)"
       /></span>
       <span class="label why">{{ why.join(' · ') }}</span>

@@ -14,7 +14,8 @@ import { SIDES } from '../../../core/tables/vocabulary'
 import SideMark from '~/components/SideMark.vue'
 import { useModels } from '~/stores/models'
 import { matchWorker } from '~/workers/matchWorker'
-import { stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
+import { isBrought } from '../../../core/footwear/brought'
+import { workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
 import PaneTabs from '~/components/PaneTabs.vue'
 
@@ -41,6 +42,12 @@ watch(
   { immediate: true },
 )
 const m = computed(() => model(looking.value))
+/** What lies here of it; what the client brought lies on no shelf. */
+const shelf = computed(() => {
+  if (!m.value || isBrought(m.value.id)) return 'the client’s own'
+  const words = match.shelfWords(m.value, current.value ?? {})
+  return words ? `on the shelf ${words}` : 'no size'
+})
 /** Readings without which a station of this model stays unknown. */
 const missing = computed(() =>
   READING_KINDS.filter((kind) =>
@@ -110,9 +117,7 @@ const money = (v: number) => v.toFixed(0)
         </li>
         <li v-for="r in FAMILY_KINDS.of(m.family).rules" :key="r" class="muted">{{ r }}</li>
         <li class="muted">
-          in stock {{ stockOf(m, current?.left) }} left, {{ stockOf(m, current?.right) }} right{{
-            elsewhere
-          }}{{ m.price ? ` · ${money(m.price)}` : ''
+          {{ shelf }}{{ elsewhere }}{{ m.price ? ` · ${money(m.price)}` : ''
           }}{{
             m.measured ? ` · measured by ${m.measured.by ?? 'the shop'}` : ' · as the maker states'
           }}

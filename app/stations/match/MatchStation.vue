@@ -155,7 +155,7 @@ const FAMILY_CHOICES = computed(() => [
         ><VBtn v-bind="props">Filter{{ filters ? ` (${filters})` : '' }}</VBtn></template
       >
       <div class="card pop">
-        <label><VCheckboxBtn v-model="filter.inStock" /> in stock here</label>
+        <label><VCheckboxBtn v-model="filter.inStock" /> in stock here, in its size</label>
         <label
           >family<VSelect v-model="filter.family" :items="FAMILY_CHOICES" aria-label="Family"
         /></label>

@@ -10,7 +10,7 @@ import StatusMark from '~/components/StatusMark.vue'
 import FitView from './FitView.vue'
 import type { PairFit } from '../../../core/footwear/match'
 import { verdictWord, type Verdict } from '../../../core/footwear/targets'
-import { pairSizeWords, pairVerdict, stockOf, workMinutesOf } from '../../../core/footwear/pairFit'
+import { pairSizeWords, pairVerdict, workMinutesOf } from '../../../core/footwear/pairFit'
 import type { Match } from './useMatch'
 
 /**
@@ -138,8 +138,7 @@ const wordOf = (station: Station, verdict: Verdict | undefined) =>
         <tr>
           <th scope="row">Price, stock</th>
           <td v-for="{ p, m } in columns" :key="p.model">
-            {{ m.price.toFixed(0) }} · {{ stockOf(m, p.left) }} left,
-            {{ stockOf(m, p.right) }} right
+            {{ m.price.toFixed(0) }} · {{ match.shelfWords(m, p) }}
           </td>
         </tr>
         <tr>

@@ -5,7 +5,10 @@ import { familiesFor } from '../../../core/record/storyActivity'
 import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
 import { chooseShell } from '../../../core/footwear/chooseShell'
 import { adviseFlex } from '../../../core/footwear/flex'
-import type { PairFit } from '../../../core/footwear/match'
+import type { FootFit, PairFit } from '../../../core/footwear/match'
+import { isBrought } from '../../../core/footwear/brought'
+import { stockOf } from '../../../core/footwear/pairFit'
+import { sizeWords } from '../../../core/footwear/reasons'
 import { pairInSizes, type TakenPair, type TakenSizes } from '../../../core/footwear/pairInSizes'
 import { matchSettings } from '../../../core/footwear/matchRecord'
 import { shapeNotes } from '../../../core/footwear/shapeNotes'
@@ -73,11 +76,38 @@ export function useMatch() {
       busy.value = false
     },
   )
+  /** Pairs of a size that lie here and that nobody else waits for. */
+  const freeOf = (m: FootwearModel, fit: Pick<FootFit, 'sizeMm'> | undefined): number =>
+    isBrought(m.id)
+      ? 1
+      : fit
+        ? Math.max(0, stockOf(m, fit) - models.waitingFor(m.id, fit.sizeMm, fitting.id))
+        : 0
+  const withFreeStock = (m: FootwearModel): FootwearModel =>
+    models.reserved[m.id]
+      ? {
+          ...m,
+          stock: Object.fromEntries(m.sizesMm.map((sizeMm) => [sizeMm, freeOf(m, { sizeMm })])),
+        }
+      : m
+  /** What lies here of the sizes that are looked at, and what of it waits for others. */
+  function shelfWords(m: FootwearModel, fits: Partial<Record<Side, FootFit>>): string {
+    const sizes = [...new Set(SIDES.flatMap((s) => fits[s]?.sizeMm ?? []))]
+    return sizes
+      .map((sizeMm) => {
+        const others = models.waitingFor(m.id, sizeMm, fitting.id)
+        const waits = others > 0 ? `, ${others} waiting for others` : ''
+        return `${sizeWords(sizeMm)}: ${stockOf(m, { sizeMm })} here${waits}`
+      })
+      .join('; ')
+  }
   async function load(again = false) {
     try {
       await models.load(again)
+      // Away from the line what was counted last stands.
+      await models.countShelf().catch(() => undefined)
       await matchWorker().setModels(
-        models.models,
+        models.models.map(withFreeStock),
         plainCopy(models.learned),
         plainCopy(models.packs),
       )
@@ -205,6 +235,8 @@ export function useMatch() {
     takeSize,
     takeSizes,
     model,
+    freeOf,
+    shelfWords,
     advice,
     flexRows,
     whyNotThis,

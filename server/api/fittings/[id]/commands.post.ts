@@ -1,6 +1,7 @@
 import { jobSteps } from '../../../../core/bench/jobSteps'
 import { skinGaps } from '../../../../core/bench/skinGaps'
 import { stepCommand, stepLine } from '../../../../core/bench/stepCommand'
+import { bindingState } from '../../../../core/footwear/bindingCheck'
 import { partOf, type Command } from '../../../../core/record/commands'
 import type { Job } from '../../../../core/record/schema'
 import { commandBody } from '../../../../shared/contracts'
@@ -13,7 +14,8 @@ import { readModels } from '../../../database/models'
 import { timerFollows } from '../../../database/timers'
 import { currentTables } from '../../../database/shopTables'
 import { outcomeRestsOn, reckonOutcomes } from '../../../database/outcomes'
-import { transaction } from '../../../database/pool'
+import { transaction, type Client } from '../../../database/pool'
+import { shelfFollows, shelfRestsOn } from '../../../database/shelf'
 import { workFollows } from '../../../database/workFollows'
 import { partForRole } from '../../../http/forRole'
 import { HttpProblem } from '../../../http/problem'
@@ -35,6 +37,7 @@ export default route(
       throw new HttpProblem(400, 'not-so', 'Orders are kept by sending them to a lab.')
     const id = idParam(event)
     return transaction(async (db) => {
+      await bindingBefore(db, person.shopId, id, body.command)
       const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
       const state = making ? here(await readFitting(db, person.shopId, id)) : null
       if (state?.blocked)
@@ -107,6 +110,7 @@ export default route(
             person.name,
           )
         }
+        if (shelfRestsOn(part)) await shelfFollows(db, person, id)
         const also = await workFollows(db, person, id, applied, stamp)
         if (also) {
           news.push({ what: 'part', fitting: id, ...also })
@@ -133,4 +137,21 @@ function anyDone(command: Command): boolean {
       (step: { done?: boolean; state?: string }) => step.done === true || step.state === 'running',
     )
   )
+}
+
+/** Nothing is handed over on a binding that is not tested for it; what was handed over once stays so. */
+async function bindingBefore(db: Client, shopId: string, id: string, command: Command) {
+  if (command.kind !== 'part.put' || command.part !== 'handover') return
+  const { on } = (command.content ?? {}) as { on?: unknown }
+  if (!on) return
+  const state = here(await readFitting(db, shopId, id))
+  const before = state.parts.handover?.content as { on?: string } | undefined
+  if (before?.on === on) return
+  const binding = bindingState(recordOf(state))
+  if (binding.kind === 'due')
+    throw new HttpProblem(
+      409,
+      'binding-not-tested',
+      `The binding is set and tested by a certified technician first: ${binding.why.join('; ')}.`,
+    )
 }
