@@ -1,7 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, shallowRef } from 'vue'
 import { VBtn, VCard, VCheckboxBtn, VDialog, VProgressLinear } from 'vuetify/components'
+import { changeWords, type CatalogueChanges } from '../../core/formats/catalogueChanges'
 import type { CatalogueCheck } from '../../core/formats/catalogueCsv'
+import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import { plainCopy } from '~/browser/plainCopy'
 import { api } from '~/browser/api'
 import { matchWorker } from '~/workers/matchWorker'
 import StatusMark from './StatusMark.vue'
@@ -13,9 +16,9 @@ import FileField from './FileField.vue'
  */
 const open = defineModel<boolean>({ required: true })
 const emit = defineEmits<{ done: [number] }>()
-const { known } = defineProps<{ known: ReadonlySet<string> }>()
+const { known } = defineProps<{ known: readonly FootwearModel[] }>()
 const name = ref('')
-const check = shallowRef<CatalogueCheck | null>(null)
+const check = shallowRef<(CatalogueCheck & { changes: CatalogueChanges }) | null>(null)
 const leaveOut = ref(false)
 const busy = ref('')
 const trouble = ref('')
@@ -29,12 +32,18 @@ async function read([file]: File[]) {
   const found = await matchWorker().check(
     await file.text(),
     file.name.toLowerCase().endsWith('.csv') ? 'csv' : 'json',
+    plainCopy([...known]),
   )
   busy.value = ''
   if ('wrong' in found) trouble.value = found.wrong
   else check.value = found
 }
-const replaced = computed(() => check.value?.models.filter((m) => known.has(m.id)).length ?? 0)
+const changes = computed(() => check.value?.changes)
+/** Models that lose something stand first. */
+const changed = computed(() =>
+  [...(changes.value?.models ?? [])].sort((a, b) => b.lost.length - a.lost.length),
+)
+const losing = computed(() => changed.value.filter((m) => m.lost.length > 0).length)
 const badRows = computed(() => new Set(check.value?.bad.map((b) => b.row)).size)
 async function keep() {
   busy.value = 'Keeping'
@@ -60,8 +69,9 @@ async function keep() {
     <VCard class="pane">
       <h2>Import a catalogue</h2>
       <p class="small muted">
-        CSV with one row a model, or a catalogue file as JSON. Models with the same id are replaced,
-        the others stay. Export one first to see the columns.
+        CSV with one row a model, or a catalogue file as JSON. A CSV with some of the columns
+        changes those: empty cells and other columns stay as they are. A model in a JSON file is
+        replaced. What the file does not name stays. Export one first to see the columns.
       </p>
       <FileField
         label="Catalogue file"
@@ -74,16 +84,27 @@ async function keep() {
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <template v-if="check">
         <p>
-          <b>{{ name }}</b>: {{ check.rows }} rows, <b>{{ check.models.length }} good</b> ({{
-            replaced
-          }}
-          replace a model of the catalogue),
+          <b>{{ name }}</b>: {{ check.rows }} rows, <b>{{ check.models.length }} good</b>,
           <b :class="{ 'stop-text': badRows }">{{ badRows }} bad</b>,
           {{ check.cautions.length }} worth a second look.
+        </p>
+        <p v-if="changes">
+          Keeping it adds <b>{{ changes.added.length }}</b>, changes
+          <b>{{ changes.models.length }}</b><template v-if="losing"
+            >, <b class="stop-text">{{ losing }} of them lose something</b></template
+          >, leaves {{ changes.same }} as they are; {{ changes.untouched }} are not in the file and
+          stay.
         </p>
         <ul class="scroll report" tabindex="0" aria-label="Report">
           <li v-for="(b, i) in check.bad.slice(0, 300)" :key="`b${i}`">
             <StatusMark kind="stop" :word="`row ${b.row}, ${b.column}: ${b.words}`" />
+          </li>
+          <li v-for="one in changed.slice(0, 200)" :key="one.id">
+            <StatusMark v-if="one.lost.length" kind="watch" :word="changeWords(one)" /><span
+              v-else
+              class="small"
+              >{{ changeWords(one) }}</span
+            >
           </li>
           <li v-for="(c, i) in check.cautions.slice(0, 200)" :key="`c${i}`">
             <StatusMark kind="watch" :word="`row ${c.row}, ${c.column}: ${c.words}`" />

@@ -22,7 +22,11 @@ import { choicesOf } from '~/browser/choices'
  * Measuring a shell of the shop: which model, then station by station with a drawing of where;
  * Enter goes on, what is not known stays empty.
  */
-const { model = null, by } = defineProps<{ model?: FootwearModel | null; by: string }>()
+const {
+  model = null,
+  by,
+  known = [],
+} = defineProps<{ model?: FootwearModel | null; by: string; known?: readonly FootwearModel[] }>()
 const emit = defineEmits<{ keep: [FootwearModel] }>()
 const open = defineModel<boolean>({ required: true })
 /** Steps: −2 which model, −1 what is in it, then one station after the other. */
@@ -59,7 +63,7 @@ const submit = () => (isLast.value ? keep() : go(step.value + 1))
 const measured = () => ({ by, on: format(new Date(), 'yyyy-MM-dd') })
 const cautions = computed(() => {
   try {
-    return catalogueCautions(measuredShell(form.value, model, measured()))
+    return catalogueCautions(measuredShell(form.value, model, measured(), known))
   } catch (error) {
     // Not a shell yet: what is missing is told where it is typed.
     if (!(error instanceof Refusal)) throw error
@@ -68,7 +72,7 @@ const cautions = computed(() => {
 })
 function keep() {
   try {
-    emit('keep', measuredShell(form.value, model, measured()))
+    emit('keep', measuredShell(form.value, model, measured(), known))
     open.value = false
   } catch (error) {
     if (!(error instanceof Refusal)) throw error

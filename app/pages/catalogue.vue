@@ -282,7 +282,7 @@ function measureNew() {
       </div>
       <ImportCatalogue
         v-model="importing"
-        :known="new Set(models.models.map((x) => x.id))"
+        :known="models.models"
         @done="
           (n: number) => {
             done = `${n} models kept`
@@ -294,6 +294,7 @@ function measureNew() {
         :model-value="measuring !== null"
         :model="measuring === 'this' ? m : null"
         :by="session.person?.name ?? ''"
+        :known="models.models"
         @update:model-value="(v: boolean) => !v && (measuring = null)"
         @keep="keep"
       />

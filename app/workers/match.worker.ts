@@ -5,6 +5,7 @@ import { ownFlexStep } from '../../core/footwear/flex'
 import { matchCatalogue, type Feet, type MatchResult } from '../../core/footwear/match'
 import { matchSettings, standingFeet } from '../../core/footwear/matchRecord'
 import { pairOptions, type PairQuestion } from '../../core/footwear/pairOptions'
+import { catalogueChanges, type CatalogueChanges } from '../../core/formats/catalogueChanges'
 import { asPacked } from '../../core/followup/learnedPackOut'
 import type { PackOut } from '../../core/followup/packOut'
 import type { LearnedBias } from '../../core/footwear/learnedBias'
@@ -138,10 +139,20 @@ class MatchWorker {
     }
   }
 
-  /** Checks a catalogue file; a sentence when it is none. */
-  check(text: string, kind: 'csv' | 'json'): CatalogueCheck | { wrong: string } {
+  /**
+   * Checks a catalogue file, and says what it would do to the catalogue; a sentence when it is none.
+   *
+   * @param known models as they are stored
+   */
+  check(
+    text: string,
+    kind: 'csv' | 'json',
+    known: FootwearModel[],
+  ): (CatalogueCheck & { changes: CatalogueChanges }) | { wrong: string } {
     try {
-      return kind === 'csv' ? readCatalogueCsv(text) : readCatalogueJson(JSON.parse(text))
+      const check =
+        kind === 'csv' ? readCatalogueCsv(text, known) : readCatalogueJson(JSON.parse(text))
+      return { ...check, changes: catalogueChanges(known, check.models) }
     } catch (error) {
       if (error instanceof Refusal) return { wrong: error.message }
       return { wrong: 'This is not JSON. Check the file from its start.' }

@@ -2,10 +2,7 @@ import { SHELL_MEASURES, type ShellMeasureKey } from '../kinds/stations/all'
 import { parseNumber } from '../measure/parseNumber'
 import { Refusal } from '../record/refusal'
 import { modelSchema, type FootwearModel } from './catalogueSchema'
-import { idOf } from '../record/idOf'
-
-/** letters that the catalogue keeps of an id */
-const MOST_OF_ID = 80
+import { modelIdOf } from './modelId'
 
 /** Measures of a bare shell in the order in which they are taken. */
 export const SHELL_ROUND = SHELL_MEASURES.toSorted((a, b) => a.turn - b.turn)
@@ -136,19 +133,22 @@ export function shellTroubles(form: ShellForm): ShellTrouble[] {
  * has it.
  *
  * @param model the one that is measured anew; null for one that the shop did not have
+ * @param known models of the catalogue: a new one gets an id that none of another name has
  * @throws Refusal with the first thing that is wrong
  */
 export function measuredShell(
   form: ShellForm,
   model: FootwearModel | null,
   measured: { by: string; on: string },
+  known: readonly Pick<FootwearModel, 'id' | 'maker' | 'name'>[] = [],
 ): FootwearModel {
   const [trouble] = shellTroubles(form)
   if (trouble) throw new Refusal('bad-shell', trouble.words, trouble.path)
   const typed = (text: string | undefined) => (isEmpty(text) ? undefined : parseNumber(text!)!)
   const num = (key: BuildKey) =>
     typed(form.build[key]) ?? BUILD_MEASURES.find((b) => b.key === key)!.fallback
-  const id = idOf(`${form.maker}-${form.name}`, MOST_OF_ID)
+  const named = { maker: form.maker.trim(), name: form.name.trim() }
+  const id = modelIdOf(named, new Map(known.map((m) => [m.id, m])))
   const flex = num('flex')
   const lean = num('lean')
   const { flex: _, cuffLeanDeg: __, ...kept } = model ?? { id }

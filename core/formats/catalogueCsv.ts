@@ -1,5 +1,6 @@
 import Papa from 'papaparse'
 import { modelSchema, MOST_MODELS, type FootwearModel } from '../footwear/catalogueSchema'
+import { modelIdOf } from '../footwear/modelId'
 import { parseNumber } from '../measure/parseNumber'
 import { Refusal } from '../record/refusal'
 
@@ -31,7 +32,8 @@ const AT = [
 const LINER = ['toe', 'ball', 'instep', 'ankle', 'heel'] as const
 const GRADE = ['lengthMm', 'widthMm', 'heightMm', 'girthMm'] as const
 
-const CATALOGUE_COLUMNS: readonly string[] = [
+/** Columns of a catalogue as CSV, in their order. */
+export const CATALOGUE_COLUMNS: readonly string[] = [
   'id',
   'maker',
   'name',
@@ -103,6 +105,10 @@ const CELLS: Record<string, Get> = {
   ),
 }
 
+/** What a column says of a model; empty where it is not known. */
+export const catalogueCell = (model: FootwearModel, column: string): string =>
+  String(CELLS[column]!(model) ?? '')
+
 /**
  * A catalogue as CSV, one row a model. What is not known is an empty cell; a text that a table
  * program would run as a formula gets a ' before it.
@@ -134,14 +140,22 @@ export interface CatalogueCheck {
 
 /**
  * Reads a catalogue as CSV and checks every row; rows that cannot be taken are named, the others
- * are ready to be kept.
+ * are ready to be kept. A row of a model that is known says only what it changes: columns that are not there, and
+ * cells that are empty, stay as they were. A row without an id is known by maker and name.
+ *
+ * @param known models of the catalogue, as they are stored
  */
-export function readCatalogueCsv(text: string): CatalogueCheck {
+export function readCatalogueCsv(
+  text: string,
+  known: readonly FootwearModel[] = [],
+): CatalogueCheck {
   const parsed = Papa.parse<string[]>(text.replace(/^\uFEFF/, '').trim(), {
     skipEmptyLines: true,
   }).data
   const names = (parsed[0] ?? []).map((c) => c.trim())
-  const missing = ['id', 'family', 'sizesMm'].filter((c) => !names.includes(c))
+  const isNamed = names.includes('id') || names.includes('name')
+  const wanted = [...(isNamed ? [] : ['id']), ...(known.length > 0 ? [] : NEW_MODELS_NEED)]
+  const missing = wanted.filter((c) => !names.includes(c))
   if (missing.length)
     throw new Refusal(
       'no-columns',
@@ -156,22 +170,46 @@ export function readCatalogueCsv(text: string): CatalogueCheck {
       column: name,
       words: `No column is called "${name}": it is left out.`,
     })
-  const known = names.map((name) => (CATALOGUE_COLUMNS.includes(name) ? name : null))
+  const columns = names.map((name) => (CATALOGUE_COLUMNS.includes(name) ? name : null))
+  const byId = new Map<string, Named>(known.map((m) => [m.id, m]))
   parsed.slice(1).forEach((line, i) => {
-    const draft: Record<string, unknown> = { at: {} }
+    const cells: Record<string, unknown> = {}
     const wrong: CatalogueRemark[] = []
-    known.forEach((name, k) => {
+    columns.forEach((name, k) => {
       const cell = line[k]?.trim() ?? ''
       if (name === null || cell === '') return
       const value = cellValue(name, cell)
       if (typeof value === 'object' && !Array.isArray(value) && 'wrong' in value)
         wrong.push({ row: i + 2, column: name, words: value.wrong as string })
-      else put(draft, name, value)
+      else cells[name] = value
     })
-    if (wrong.length) check.refuse(wrong)
-    else check.take({ maker: '', name: draft.id, ...draft }, i + 2)
+    if (wrong.length) return check.refuse(wrong)
+    check.take(withCells(cells, byId), i + 2)
   })
   return check.done()
+}
+
+/** What a row of a model must say that the catalogue does not know. */
+const NEW_MODELS_NEED = ['family', 'sizesMm']
+type Named = Pick<FootwearModel, 'maker' | 'name'> & Partial<FootwearModel>
+
+/** A model as a row makes it of what is known of it. */
+function withCells(cells: Readonly<Record<string, unknown>>, byId: Map<string, Named>): unknown {
+  const maker = typeof cells.maker === 'string' ? cells.maker : ''
+  const name = typeof cells.name === 'string' ? cells.name : ''
+  const id =
+    typeof cells.id === 'string' ? cells.id : name ? modelIdOf({ maker, name }, byId) : undefined
+  const before = id === undefined ? undefined : byId.get(id)
+  const draft: Record<string, unknown> = before?.sizesMm
+    ? structuredClone(before)
+    : { at: {}, maker: '', name: id }
+  for (const [column, value] of Object.entries(cells)) put(draft, column, value)
+  if (id !== undefined) {
+    draft.id = id
+    // A further row of the file with this maker and name is this model again, another is not.
+    if (!before) byId.set(id, { maker, name: name || id })
+  }
+  return draft
 }
 
 /** Reads a catalogue file as JSON the same way: a bad model is named, the others are ready. */

@@ -9,6 +9,6 @@ const MOST = 40
 export const idOf = (name: string, most = MOST): string =>
   name
     .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, '-')
+    .replace(/[^\p{L}\p{M}\p{N}]+/gu, '-')
     .slice(0, most)
     .replace(/^-|-$/g, '')

@@ -76,7 +76,7 @@ describe('a catalogue as CSV', () => {
       [7, 'stock'],
     ])
     expect(check.cautions.map((c) => c.column)).toEqual(expect.arrayContaining(['extra', 'stock']))
-    expect(() => readCatalogueCsv('name,price\nx,1')).toThrow('id, family, sizesMm are missing')
+    expect(() => readCatalogueCsv('name,price\nx,1')).toThrow('family, sizesMm are missing')
   })
   it('reads JSON model by model and says what looks odd', () => {
     const check = readCatalogueJson({
