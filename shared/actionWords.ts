@@ -29,6 +29,7 @@ const WORDS: [begins: string, words: string][] = [
   ['document.', 'printed or took out:'],
   ['norms.version', 'house table'],
   ['models.import', 'read a catalogue in'],
+  ['models.details', 'changed a model of the catalogue'],
   ['models.measure', 'measured a shell'],
   ['models.remove', 'took a model out'],
   ['models.stock', 'counted a shelf'],

@@ -14,6 +14,7 @@ import { useSession } from '~/stores/session'
 import AmountStepper from '~/components/AmountStepper.vue'
 import AppHeader from '~/components/AppHeader.vue'
 import ImportCatalogue from '~/components/ImportCatalogue.vue'
+import ModelDetails from '~/components/ModelDetails.vue'
 import MeasureShell from '~/components/MeasureShell.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import PlainButton from '~/components/PlainButton.vue'
@@ -93,7 +94,7 @@ async function act(task: () => Promise<unknown>, words: string) {
   }
 }
 const outbox = useOutbox()
-const write = (what: 'stock' | 'measured' | 'remove', body: object) =>
+const write = (what: 'stock' | 'measured' | 'details' | 'remove', body: object) =>
   outbox.write({
     method: 'POST',
     path: `models/${what}`,
@@ -110,6 +111,9 @@ const keep = (model: FootwearModel) =>
     await write('measured', model)
     looking.value = model.id
   }, `${model.name} kept`)
+const detailing = ref(false)
+const keepDetails = (model: FootwearModel) =>
+  act(() => write('details', model), `${model.name} kept`)
 async function remove() {
   const name = m.value?.name
   await act(() => write('remove', { model: looking.value }), `${name} taken out of the catalogue`)
@@ -272,6 +276,7 @@ function measureNew() {
             </dl>
             <div v-if="session.may('models.measure')" class="line">
               <VBtn @click="measuring = 'this'">Measure it again</VBtn
+              ><VBtn v-if="session.may('models.change')" @click="detailing = true">Details</VBtn
               ><VBtn v-if="session.may('models.change')" variant="text" @click="remove"
                 >Take out of the catalogue</VBtn
               >
@@ -290,6 +295,7 @@ function measureNew() {
           }
         "
       />
+      <ModelDetails v-if="m" v-model="detailing" :model="m" @keep="keepDetails" />
       <MeasureShell
         :model-value="measuring !== null"
         :model="measuring === 'this' ? m : null"
