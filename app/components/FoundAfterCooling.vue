@@ -79,6 +79,9 @@ function tell(work: string, found: WorkFound) {
   padding: 10px 14px;
   border-bottom: 1px solid var(--hairline);
 }
+.line :deep(.stepper) {
+  width: 260px;
+}
 .line label {
   display: flex;
   gap: 10px;

@@ -359,6 +359,7 @@ h3 {
 }
 .line {
   display: flex;
+  flex-wrap: wrap;
   gap: 8px;
   padding-top: 10px;
 }

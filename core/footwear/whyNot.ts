@@ -38,12 +38,12 @@ export function whyNot(
   const out = worse.map(({ station }) => {
     const told = SIDES.flatMap((side) => {
       const fit = this_[side]
-      const other = first[side]
-      return fit && fit.verdicts[station] !== 'right' && fit.clearances[station] !== null
-        ? [
-            `${side} ${verdictWord(station, fit.verdicts[station]!)} with ${oneDecimal(fit.clearances[station]!)} mm${other && other.clearances[station] !== null ? `, ${best.name} has ${oneDecimal(other.clearances[station]!)}` : ''}`,
-          ]
-        : []
+      const value = fit?.clearances[station] ?? null
+      const verdict = fit?.verdicts[station]
+      if (value === null || !verdict || verdict === 'right') return []
+      const other = first[side]?.clearances[station] ?? null
+      const beside = other === null ? '' : `, ${best.name} has ${oneDecimal(other)}`
+      return [`${side} ${verdictWord(station, verdict)} with ${oneDecimal(value)} mm${beside}`]
     })
     return `${STATION_KINDS.of(station).name}: ${told.join('; ') || 'not stated by the maker'}`
   })

@@ -90,6 +90,8 @@ export function planOf(
   fit: FootFit,
 ): ShellWork[] {
   return fit.work.map((w) => {
+    const { name } = STATION_KINDS.of(w.station)
+    const verdict = verdictWord(w.station, fit.verdicts[w.station]!)
     const places = stationPlaces(foot, model, w.station)
     const at = places[0]!
     const two = places.length > 1
@@ -109,7 +111,7 @@ export function planOf(
       does: w.does,
       at: place,
       amountMm: w.amountMm,
-      because: `${STATION_KINDS.of(w.station).name} ${verdictWord(w.station, fit.verdicts[w.station]!)}, ${oneDecimal(fit.clearances[w.station]!)} mm`,
+      because: `${name} ${verdict}, ${oneDecimal(fit.clearances[w.station]!)} mm`,
       state: 'planned' as const,
     }
   })

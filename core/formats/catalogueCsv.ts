@@ -183,8 +183,16 @@ export function readCatalogueCsv(
         wrong.push({ row: i + 2, column: name, words: value.wrong as string })
       else cells[name] = value
     })
+    const draft = withCells(cells, byId)
+    for (const column of NEW_MODELS_NEED)
+      if (draft[column] === undefined && !wrong.some((w) => w.column === column))
+        wrong.push({
+          row: i + 2,
+          column,
+          words: `${String(draft.id)} is not in the catalogue: a new model needs it.`,
+        })
     if (wrong.length) return check.refuse(wrong)
-    check.take(withCells(cells, byId), i + 2)
+    check.take(draft, i + 2)
   })
   return check.done()
 }
@@ -194,7 +202,10 @@ const NEW_MODELS_NEED = ['family', 'sizesMm']
 type Named = Pick<FootwearModel, 'maker' | 'name'> & Partial<FootwearModel>
 
 /** A model as a row makes it of what is known of it. */
-function withCells(cells: Readonly<Record<string, unknown>>, byId: Map<string, Named>): unknown {
+function withCells(
+  cells: Readonly<Record<string, unknown>>,
+  byId: Map<string, Named>,
+): Record<string, unknown> {
   const maker = typeof cells.maker === 'string' ? cells.maker : ''
   const name = typeof cells.name === 'string' ? cells.name : ''
   const id =

@@ -206,8 +206,17 @@ const pairs = computed(() =>
     }
   }),
 )
-const sentence = (p: (typeof pairs.value)[number]) =>
-  `${p.side} foot in ${model.name}, ${view === 'plan' ? 'from above' : view === 'side' ? 'from the inner side' : 'from behind'}: ${p.labels.map((l) => `${STATION_KINDS.of(l.station).short} ${n1(l.value)} mm${l.verdict ? ` ${verdictWord(l.station, l.verdict)}` : ''}`).join(', ')}. ${p.spots.length ? `Contact: ${[...new Set(p.spots.map(({ s }) => STATION_KINDS.of(s.station).short))].join(', ')}` : 'No contact predicted'}`
+const FROM = { plan: 'from above', side: 'from the inner side', back: 'from behind' } as const
+/** What a drawing shows, for who does not see it. */
+function sentence({ side, labels, spots }: (typeof pairs.value)[number]): string {
+  const told = labels.map(({ station, value, verdict }) => {
+    const word = verdict ? ` ${verdictWord(station, verdict)}` : ''
+    return `${STATION_KINDS.of(station).short} ${n1(value)} mm${word}`
+  })
+  const touched = new Set(spots.map(({ s }) => STATION_KINDS.of(s.station).short))
+  const contact = touched.size > 0 ? `Contact: ${[...touched].join(', ')}` : 'No contact predicted'
+  return `${side} foot in ${model.name}, ${FROM[view]}: ${told.join(', ')}. ${contact}`
+}
 </script>
 
 <template>

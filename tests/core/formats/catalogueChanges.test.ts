@@ -39,6 +39,7 @@ describe('a CSV with some of the columns', () => {
     expect(new Set(bad.map((b) => `${b.row} ${b.column}`))).toEqual(
       new Set(['3 family', '3 sizesMm']),
     )
+    expect(bad[0]!.words).toBe('brand-new is not in the catalogue: a new model needs it.')
   })
   it('whatever the columns are, no other value of a model moves', () => {
     const columns = ['price', 'insoleMm', 'flex.index', 'at.heelWidthMm', 'plastic.name', 'pairing']
