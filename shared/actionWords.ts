@@ -19,7 +19,7 @@ const WORDS: [begins: string, words: string][] = [
   ['readings.set:', 'changed'],
   ['jobs.step:', 'worked on'],
   ['work.found:', 'measured the work in'],
-  ['work.follows:', 'by it changed'],
+  ['work.follows', 'by it changed'],
   ['part.put:', 'changed'],
   ['photo.add', 'new photo'],
   ['photo.drop', 'took a photo away'],

@@ -105,7 +105,7 @@ const at = (value: unknown, path: string): unknown =>
     .split('.')
     .reduce<unknown>((v, key) => (v as Record<string, unknown> | undefined)?.[key], value)
 
-/** A model as its form begins. @example detailsForm(model)['grade.girthMm'] // '6' */
+/** A model as its form begins: every detail as text, empty where nobody knows it. */
 export const detailsForm = (model: FootwearModel): DetailsForm =>
   Object.fromEntries(
     FIELDS.map(({ path, kind }) => {

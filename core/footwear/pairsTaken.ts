@@ -11,7 +11,7 @@ export interface ShelfPair {
  * Pairs of the shop's that a fitting has chosen, those for its other devices among them: one where both feet have one
  * size, two where they have two, because a pair is sold with both its shoes. What the client brought lies on no shelf.
  *
- * @example pairsChosen({ candidates: [], chosen: { model: 'a', sizeLeftMm: 265, sizeRightMm: 275, … } }).length // 2
+ * For instance a chosen model in 265 left and 275 right is two pairs
  */
 export function pairsChosen(footwear: Footwear | undefined): ShelfPair[] {
   const all = [...(footwear?.chosen ? [footwear.chosen] : []), ...(footwear?.moreChosen ?? [])]

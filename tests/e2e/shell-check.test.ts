@@ -36,7 +36,7 @@ test('a shell check is logged in fingers and by gauge, against what was predicte
   await pick(dialog, 'right fifth toe', 'touches')
   await dialog.getByRole('button', { name: 'Keep this check' }).click()
   await expect(dialog.getByText(/16 mm \(1 finger\), predicted/)).toBeVisible()
-  await expect(dialog.getByText(/on the device · fifth toe touches/)).toBeVisible()
+  await expect(dialog.getByText(/on the device, knee straight · fifth toe touches/)).toBeVisible()
   await expect(
     dialog.getByText(/shell checks so far, learns from 5|learned from|agree with the data/),
   ).toBeVisible()
