@@ -1,5 +1,5 @@
 import { DEMO_RECORDS } from '../../demo/records'
-import { expect, openFitting, pick, saved, signIn, test } from './fixtures'
+import { expect, openFitting, own, pick, saved, signIn, test } from './fixtures'
 
 test('layers are added, named, switched, doubled, ordered and taken back, also after a reload', async ({
   page,
@@ -316,7 +316,8 @@ test('the same feet in other footwear have a device of their own, also after a r
   page,
 }) => {
   await signIn(page)
-  await openFitting(page, 'Mirela', 'prescribe')
+  // Feet of their own: other tests change the demo client's device.
+  await own(page, 'mirela-stanhope', 'Olga Other-Footwear', 'prescribe')
   const which = page.getByRole('button', { name: /^Device worked on/ })
   const pads = page.getByLabel('left Met pad, mm')
   await expect(pads).toHaveValue('3 mm')
