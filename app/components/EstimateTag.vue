@@ -18,9 +18,16 @@ const IGNORES: Record<'contact' | 'shell', readonly string[]> = {
   shell: SHELL_IGNORES,
 }
 const MORE = {
-  contact: `A stiff sole rests on springs of tissue over floor or device; force, centre and roll are in balance. The springs were fitted to mean standing pressures of healthy adults (Cavanagh, Rodgers and Iiboshi 1987): a fit, not a proof. Over equally good fits a change of moment comes out ${FIT_RANGE[0]} to ${FIT_RANGE[1]} times what is told; that is the range in brackets. The turning moment is about the subtalar axis at its mean inclination (Manter 1941) and the palpated line.`,
+  contact:
+    'A stiff sole rests on springs of tissue over floor or device; force, centre and roll are in balance. ' +
+    'The springs were fitted to mean standing pressures of healthy adults (Cavanagh, Rodgers and Iiboshi ' +
+    '1987): a fit, not a proof. Over equally good fits a change of moment comes out ' +
+    `${FIT_RANGE[0]} to ${FIT_RANGE[1]} times what is told; that is the range in brackets. ` +
+    'The turning moment is about the subtalar axis at its mean inclination (Manter 1941) and the palpated line.',
   shell:
-    'Flat triangles that bend and stretch, on springs that push and never pull: 10 N/mm³ for the floor through a shoe, softer under posts. How it is supported decides more than anything else; the range is over a foundation of 0.3 to 10 times that.',
+    'Flat triangles that bend and stretch, on springs that push and never pull: 10 N/mm³ for the floor through ' +
+    'a shoe, softer under posts. How it is supported decides more than anything else; the range is over a ' +
+    'foundation of 0.3 to 10 times that.',
 }
 </script>
 

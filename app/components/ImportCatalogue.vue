@@ -43,16 +43,26 @@ const changes = computed(() => check.value?.changes)
 const changed = computed(() =>
   [...(changes.value?.models ?? [])].sort((a, b) => b.lost.length - a.lost.length),
 )
+/** Does the file say another stock than is counted? Else the count may go on meanwhile. */
+const saysShelf = computed(() =>
+  changed.value.some(({ changed: other, lost }) =>
+    [...other, ...lost].some(({ column }) => column === 'stock'),
+  ),
+)
 const losing = computed(() => changed.value.filter((m) => m.lost.length > 0).length)
 const badRows = computed(() => new Set(check.value?.bad.map((b) => b.row)).size)
 async function keep() {
   busy.value = 'Keeping'
   try {
-    const { models } = await api<{ models: number }>('models', 'PUT', {
-      format: 'gentle-arch/catalogue',
-      version: 1,
-      models: check.value!.models,
-    })
+    const { models } = await api<{ models: number }>(
+      `models${saysShelf.value ? '' : '?shelf=stays'}`,
+      'PUT',
+      {
+        format: 'gentle-arch/catalogue',
+        version: 1,
+        models: check.value!.models,
+      },
+    )
     emit('done', models)
     open.value = false
     check.value = null

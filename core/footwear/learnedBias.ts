@@ -151,7 +151,8 @@ export function learnAll(
       )
       const maker = othersBias(
         'maker',
-        meansOf((m) => m.maker === model.maker && m.id !== model.id),
+        // Models whose maker nobody knows are not of one maker.
+        meansOf((m) => m.maker !== '' && m.maker === model.maker && m.id !== model.id),
         family?.usedMm ?? 0,
       )
       ofLike.set(key, maker ?? family)

@@ -6,7 +6,9 @@ import type { FittingRecord, Followup, ShellCheck, ShellWork } from '../../core/
 import type { StockElsewhere } from '../../shared/contracts'
 import { dueOfModelsChanged } from './due'
 import type { Asked, At } from './places'
-import type { Client } from './pool'
+import { audit } from './audit'
+import type { AtWork } from './people'
+import { transaction, type Client } from './pool'
 import { partContent } from './storedParts'
 
 type Footwear = NonNullable<FittingRecord['footwear']>
@@ -43,11 +45,14 @@ export async function modelsMark(db: Client, shopId: string): Promise<string> {
  * is what lies at this place; that of others stays.
  *
  * @param json of the models with these ids, as an array
+ * @param shelf does what they say of their stock count, or stay the pairs that are counted here? They were read some
+ *   time ago, and pairs were handed over since
  */
 export async function putModelsJson(
   db: Client,
   { shopId, placeId }: Asked,
   { ids, json }: { ids: readonly string[]; json: string },
+  shelf: 'counts' | 'stays' = 'counts',
 ): Promise<void> {
   await db.query(
     `insert into models (shop_id, id, position, content, stock)
@@ -57,8 +62,9 @@ export async function putModelsJson(
        jsonb_build_object(coalesce($3::uuid, first_place($1)), coalesce(m.content->'stock', '{}'))
      from jsonb_array_elements($2::jsonb) with ordinality as m(content, place)
      on conflict (shop_id, id) do update
-       set content = excluded.content, stock = models.stock || excluded.stock`,
-    [shopId, json, placeId ?? null],
+       set content = excluded.content,
+         stock = case when $4 then models.stock else models.stock || excluded.stock end`,
+    [shopId, json, placeId ?? null, shelf === 'stays'],
   )
   await dueOfModelsChanged(db, shopId, ids)
 }
@@ -72,6 +78,20 @@ export const putModels = (
   const ids = models.map((model) => model.id)
   return putModelsJson(db, at, { ids, json: JSON.stringify(models) })
 }
+
+/** Keeps one model that somebody of the shop changed or measured; the pairs that lie here stay counted. */
+export const keepModel = (
+  person: AtWork,
+  model: FootwearModel,
+  action: 'models.measure' | 'models.details',
+): Promise<{ models: number }> =>
+  transaction(async (db) => {
+    const json = JSON.stringify([model])
+    await putModelsJson(db, person, { ids: [model.id], json }, 'stays')
+    const { shopId } = person
+    await audit(db, { shopId, person, action, detail: { model: model.id } })
+    return { models: 1 }
+  })
 
 /** Sizes of models that lie at other places than this one: `{ model: { size: { place: pairs } } }`. */
 export async function stockElsewhere(db: Client, { shopId, placeId }: At): Promise<StockElsewhere> {

@@ -322,6 +322,21 @@ describe('a pair on the shelf', () => {
     expect((await owner.call('DELETE', `clients/${clientId}`, {})).status).toBe(200)
     expect([await lies(280), await waiting(280, fittingId)]).toEqual([1, []])
   })
+  it('is not put back by a price, a measuring or a file that were made of an older count', async () => {
+    await count(265, 5)
+    const old = (await models()).find((m) => m.id === MODEL)!
+    const id = await fitting('Meanwhile')
+    await choose(id, 265)
+    await handOver(id)
+    expect((await owner.post('models/details', { ...old, price: 655 })).status).toBe(200)
+    expect((await rhona.post('models/measured', { ...old, price: 656 })).status).toBe(200)
+    const file = { format: 'gentle-arch/catalogue', version: 1, models: [{ ...old, price: 657 }] }
+    expect((await owner.call('PUT', 'models?shelf=stays', file)).status).toBe(200)
+    expect((await models()).find((m) => m.id === MODEL)).toMatchObject({ price: 657 })
+    expect(await lies(265)).toBe(4)
+    expect((await owner.call('PUT', 'models', file)).status).toBe(200)
+    expect(await lies(265)).toBe(5)
+  })
   it('through any lives of three fittings is there or with somebody', async () => {
     const { next: random } = seeded(7)
     const pick = <T>(list: readonly T[]) => list[Math.floor(random() * list.length)]!

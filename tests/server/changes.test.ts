@@ -284,7 +284,8 @@ describe('backup and migrations', () => {
     )
     // The application's role may do on the copy what it may do on the original, table by table.
     const rights =
-      "select table_name, string_agg(privilege_type, ' ' order by privilege_type) as rights from information_schema.role_table_grants where grantee = 'arch_app' group by 1 order by 1"
+      "select table_name, string_agg(privilege_type, ' ' order by privilege_type) as rights " +
+      "from information_schema.role_table_grants where grantee = 'arch_app' group by 1 order by 1"
     expect((await copy.query(rights)).rows).toEqual((await owner.query(rights)).rows)
     // Whoever restores a backup signs in anew.
     const leftOut = ['sessions', 'sign_in_tries', 'sign_in_known']

@@ -66,11 +66,12 @@ const words = computed(() =>
   sides.value
     .filter((s) => reached(s))
     .map((s) => {
-      const r = reached(s)!
-      return {
-        side: s,
-        text: `reaches ${r.peakMm.toFixed(1)} of ${r.askedMm.toFixed(1)} mm${r.at ? `, ${Math.abs(r.at.xMm).toFixed(0)} mm ${r.at.xMm >= 0 ? 'medial' : 'lateral'}, ${r.at.yMm.toFixed(0)} from the heel` : ''}`,
-      }
+      const { peakMm, askedMm, at } = reached(s)!
+      const side = at && at.xMm >= 0 ? 'medial' : 'lateral'
+      const where = at
+        ? `, ${Math.abs(at.xMm).toFixed(0)} mm ${side}, ${at.yMm.toFixed(0)} from the heel`
+        : ''
+      return { side: s, text: `reaches ${peakMm.toFixed(1)} of ${askedMm.toFixed(1)} mm${where}` }
     }),
 )
 /** What the depth means on this heel, and the step that would mean what it says on a 65 mm heel. */
@@ -83,12 +84,12 @@ const sense = computed(() =>
         if (!heel || !depth) return []
         const { angleDeg } = skiveSense(depth, heel)
         const same = Math.round(((depth * heel) / REFERENCE_HEEL_MM) * 2) / 2
-        return [
-          {
-            side: s,
-            text: `${angleDeg.toFixed(1)}° over a heel of ${heel.toFixed(0)} mm${same === depth ? '' : `; ${same} mm here does what ${depth} mm does on ${REFERENCE_HEEL_MM}`}`,
-          },
-        ]
+        const usual =
+          same === depth
+            ? ''
+            : `; ${same} mm here does what ${depth} mm does on ${REFERENCE_HEEL_MM}`
+        const text = `${angleDeg.toFixed(1)}° over a heel of ${heel.toFixed(0)} mm${usual}`
+        return [{ side: s, text }]
       }),
 )
 const marks = (side: Side): Mark[] =>

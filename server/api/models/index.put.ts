@@ -1,3 +1,4 @@
+import { getQuery } from 'h3'
 import { audit } from '../../database/audit'
 import { putModelsJson } from '../../database/models'
 import { transaction } from '../../database/pool'
@@ -11,9 +12,11 @@ export default route(
     readBody: (bytes) => inThread('catalogue', [bytes], [bytes]),
     mostBytes: 24_000_000,
   },
-  ({ person, body }) =>
+  ({ event, person, body }) =>
     transaction(async (db) => {
-      await putModelsJson(db, person, body)
+      // A file that says nothing of the shelf, or what was counted when it was read, changes no count.
+      const shelf = getQuery(event).shelf === 'stays' ? 'stays' : 'counts'
+      await putModelsJson(db, person, body, shelf)
       const models = body.ids.length
       await audit(db, {
         shopId: person.shopId,

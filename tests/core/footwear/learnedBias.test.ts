@@ -96,6 +96,10 @@ describe('models of one maker and one family', () => {
     const from = 3.05 / 2
     expect(learned.a!.usedMm).toBeCloseTo(from + (2.85 - from) * (10 / 15), 9)
   })
+  it('models whose maker nobody knows are not of one maker', () => {
+    const nobody = ['a', 'b', 'c', 'd', 'new'].map((id) => model(id, { maker: '' }))
+    expect(learnAll(ofMaker, nobody).new).toBeUndefined()
+  })
   it('two are not enough, and such as do not agree say nothing', () => {
     expect(learnAll(ofMaker.slice(0, 20), wall).new).toBeUndefined()
     const apart = ['a', 'b', 'c', 'd'].flatMap((id, i) => checks(id, 10, i % 2 ? 3 : -3))
