@@ -1,6 +1,7 @@
 import { z } from 'zod'
 import type { Caution } from '../core/advice/cautions'
 import { dayPlanSchema, type DayPlan } from '../core/bench/dayPlan'
+import { ownActivitySchema } from '../core/kinds/activities/own'
 import type { StepTime } from '../core/bench/durations'
 import type { BenchStep } from '../core/bench/jobSteps'
 import type { BenchResource } from '../core/tables/benchResources'
@@ -112,6 +113,7 @@ export const visitChangeBody = z.strictObject({
 
 export const newFittingBody = z.strictObject({
   activity: z.string().max(60).optional(),
+  ownActivity: ownActivitySchema.optional(),
   /** an earlier fitting of this client whose readings and findings go along */
   copyFrom: z.uuid().optional(),
 })

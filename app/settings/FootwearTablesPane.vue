@@ -10,6 +10,7 @@ import { ACTIVITIES } from '../../core/kinds/activities/all'
 import { INTENTS, type Intent } from '../../core/tables/vocabulary'
 import { useModels } from '~/stores/models'
 import { toldNumber } from '~/browser/toldNumber'
+import OwnActivities from './OwnActivities.vue'
 import DraftField from '~/components/DraftField.vue'
 import PlainButton from '~/components/PlainButton.vue'
 import { choicesOf } from '~/browser/choices'
@@ -23,7 +24,7 @@ const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
 const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const models = useModels()
 models.load().catch(() => undefined)
-const pane = ref<'targets' | 'activity' | 'flex'>('targets')
+const pane = ref<'targets' | 'activity' | 'own' | 'flex'>('targets')
 const family = ref<Family>('rigid-shell')
 const rowOf = (station: Station) =>
   draft.matchTargets[`${family.value}.${station}`] ?? houseRow(family.value, station)
@@ -117,6 +118,7 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
 const PANES = [
   ['targets', 'Target clearances'],
   ['activity', 'Activities, spring-back'],
+  ['own', 'Our activities'],
   ['flex', 'Flex scale'],
 ] as const
 </script>
@@ -263,6 +265,12 @@ const PANES = [
         <span class="small muted">{{ TABLES.springBackShare.source }}</span></label
       >
     </template>
+    <OwnActivities
+      v-else-if="pane === 'own'"
+      :draft="draft"
+      :may="may"
+      @change="(part) => emit('change', part)"
+    />
     <template v-else>
       <p class="small muted">
         Makers' flex numbers cannot be compared with each other. Try two shells of a maker, give

@@ -10,6 +10,7 @@ export const OWN_PANES = {
   devices: ['shellMaterials', 'coverMaterials', 'blanks', 'layerUsual'],
   footwear: [
     'matchTargets',
+    'ownActivities',
     'activityShiftMm',
     'characterShiftMm',
     'flexPoints',

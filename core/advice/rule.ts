@@ -1,6 +1,6 @@
 import type { ActivityDefinition } from '../kinds/activities/definition'
 import { complaintsOf, conditionsOf } from '../record/health'
-import { activityOf, deviceRoom, isBootActivity } from '../record/storyActivity'
+import { activityTold, deviceRoom, isBootActivity } from '../record/storyActivity'
 import type { FootExamination } from '../examine/examination'
 import { examineSide } from '../examine/examineSide'
 import { isChild } from '../measure/ageAtVisit'
@@ -127,7 +127,7 @@ export interface FootContext extends RecordContext {
 /** What rules see of a record. */
 export function recordContext(record: FittingRecord, day?: string): RecordContext {
   const conditions = new Set(conditionsOf(record))
-  const activity = activityOf(record.story?.activity)
+  const activity = activityTold(record.story)
   const today = judgedOn(record, day)
   return {
     record,
@@ -137,7 +137,7 @@ export function recordContext(record: FittingRecord, day?: string): RecordContex
     risk: riskOf(record, day),
     recheck: activity?.recheck ?? null,
     springs: activity?.springs ?? false,
-    boot: isBootActivity(record.story?.activity),
+    boot: isBootActivity(record.story),
     lowVolume: deviceRoom(record) === 'low',
     has: (condition) => conditions.has(condition),
   }

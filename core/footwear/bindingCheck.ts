@@ -1,4 +1,4 @@
-import { activityOf } from '../record/storyActivity'
+import { activityTold } from '../record/storyActivity'
 import type { FittingRecord } from '../record/schema'
 import { SIDES } from '../tables/vocabulary'
 
@@ -62,7 +62,7 @@ export type BindingState =
  */
 export function bindingState(record: FittingRecord): BindingState {
   const chosen = record.footwear?.chosen
-  if (!chosen || activityOf(record.story?.activity)?.recheck !== 'binding') return { kind: 'none' }
+  if (!chosen || activityTold(record.story)?.recheck !== 'binding') return { kind: 'none' }
   const { binding } = chosen
   if (!binding) return { kind: 'due', why: ['not tested for these shells yet'] }
   const why = changesOf(binding.basis, bindingBasis(record))

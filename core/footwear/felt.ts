@@ -65,6 +65,7 @@ function offsetsOfReading(
   const at = `felt at ${r.minute} min`
   const add = (station: Station, mm: number, words: string) =>
     out.push({
+      by: 'felt',
       model,
       foot,
       station,

@@ -4,6 +4,7 @@ import type { FootwearModel } from './catalogueSchema'
 import { shifted, type TargetShift } from './character'
 import { clearances, footHas, sizedByMm } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
+import { shellInside } from './gradeShell'
 import { stationOn } from './stationOn'
 import { stationWeight } from './stationWeight'
 import {
@@ -19,7 +20,7 @@ import {
 import type { LearnedBias } from './learnedBias'
 import { sockMm, type Socks } from './socks'
 import { STATIONS, type Station } from '../kinds/stations/all'
-import { sumOffsets, type Offset } from './shownOffsets'
+import { isAbout, sumOffsets, type Offset } from './shownOffsets'
 import type { Norms } from '../record/tables'
 import type { Band } from '../tables/footwearTargets'
 import { growthBand } from './toeRoom'
@@ -116,19 +117,33 @@ export const longestMm = (
 /** What offsets a size of a model has for one foot, summed by the station that they are judged at. */
 export function offsetsFor(
   settings: MatchSettings,
-  model: Pick<FootwearModel, 'id' | 'at'>,
+  model: FootwearModel,
   foot: StandingFoot,
   side: Side,
   sizeMm: number,
 ): Partial<Record<Station, number>> {
-  const placed = (settings.offsets ?? []).map((o) => ({
-    ...o,
-    station: stationOn(model, foot, o.station),
-  }))
-  const out = sumOffsets(placed, model.id, side, sizeMm)
-  const biasMm = learnedMm(settings, model)
-  if (biasMm !== 0) out.length = (out.length ?? 0) + biasMm
+  const placed = (settings.offsets ?? [])
+    .filter((o) => isAbout(o, model.id, side, sizeMm))
+    .map((o) => ({ ...o, station: stationOn(model, foot, o.station) }))
+  const out = sumOffsets(placed.filter((o) => o.by !== 'check'))
+  const check = placed.find((o) => o.by === 'check')
+  if (!check) {
+    const biasMm = learnedMm(settings, model)
+    if (biasMm !== 0) out.length = (out.length ?? 0) + biasMm
+    return out
+  }
+  // Seen on this very foot: nothing that was learned of others' is added. What was felt at the toes is about the same
+  // length, so of the two the one with less room counts, and only once.
+  const feltMm = sumOffsets(placed.filter((o) => o.by === 'felt')).length
+  const seenMm = check.mm - correctedMm(check, model)
+  out.length = (out.length ?? 0) - (feltMm ?? 0) + Math.min(seenMm, feltMm ?? Infinity)
   return out
+}
+
+/** How much longer the catalogue has the shell today than when it was checked, mm. */
+function correctedMm({ knownAs }: Offset, model: FootwearModel): number {
+  const nowMm = knownAs && shellInside(model, knownAs.sizeMm).lengthMm
+  return knownAs === undefined || nowMm === undefined ? 0 : nowMm - knownAs.insideMm
 }
 
 /** What the shop's shell checks add to a model's inside length, mm; 0 where they teach nothing. */

@@ -1,6 +1,6 @@
 import { mean } from 'd3-array'
 import type { FittingRecord } from '../record/schema'
-import { activityOf } from '../record/storyActivity'
+import { activityTold } from '../record/storyActivity'
 import { normsOf, type Norms } from '../record/tables'
 import { SIDES } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
@@ -24,10 +24,10 @@ export interface FlexAdvice {
 /**
  * Stiffness of the cuff for a client on the shop's own scale of 1 to 10, with what each part adds
  * (an estimate, by the rows of the table): a middle for a usual weight and height, and what more of
- * either, ability, force (speed and terrain), little ankle bend and cold add.
+ * either, ability, force, ground, little ankle bend and cold add.
  */
 export function adviseFlex(record: FittingRecord): FlexAdvice {
-  const by = normsOf(record).flexAdvice
+  const { flexAdvice: by, cuffOnTerrain } = normsOf(record)
   const parts: FlexPart[] = []
   const missing: string[] = []
   const add = (steps: number, words: string) => steps !== 0 && parts.push({ steps, words })
@@ -40,22 +40,38 @@ export function adviseFlex(record: FittingRecord): FlexAdvice {
   if (ability) add(by.ability[ability], ability)
   else missing.push('ability')
   if (force) add(by.force[force], `${force} force`)
-  const bends = SIDES.flatMap(
-    (side) => mean(record.feet[side]?.findings?.ankleKneeBentDeg ?? []) ?? [],
-  )
-  if (bends.length === 0) missing.push('ankle range')
-  else if (Math.min(...bends) < by.littleAnkleDeg)
+  const ground = groundOf(record.story, cuffOnTerrain)
+  if (ground) add(ground.steps, ground.words)
+  const bendDeg = leastBendDeg(record)
+  if (bendDeg === undefined) missing.push('ankle range')
+  else if (bendDeg < by.littleAnkleDeg)
     add(
       by.littleAnkle,
-      `ankle bends only ${Math.round(Math.min(...bends))}°: softer, and look at lean and ramp first`,
+      `ankle bends only ${Math.round(bendDeg)}°: softer, and look at lean and ramp first`,
     )
-  if (activityOf(record.story?.activity)?.cold) add(by.cold, 'cold stiffens plastic')
+  if (activityTold(record.story)?.cold) add(by.cold, 'cold stiffens plastic')
   const step = Math.min(10, Math.max(1, by.middle + parts.reduce((sum, p) => sum + p.steps, 0)))
   return {
     step: Math.round(step * 2) / 2,
     parts: parts.map((p) => ({ ...p, steps: Math.round(p.steps * 10) / 10 })),
     missing,
   }
+}
+
+/** What the ground of a story asks of a cuff, where its activity has something to say of it. */
+export function groundOf(
+  story: FittingRecord['story'],
+  rows: Norms['cuffOnTerrain'],
+): ({ words: string } & Norms['cuffOnTerrain'][string]) | undefined {
+  const { activity, terrain } = story ?? {}
+  const row = rows[`${activity}.${terrain}`]
+  return row && terrain !== undefined ? { ...row, words: terrain } : undefined
+}
+
+/** How far the ankle bends that bends less, knee bent, degrees; undefined where none was measured. */
+export function leastBendDeg({ feet }: FittingRecord): number | undefined {
+  const bends = SIDES.flatMap((side) => mean(feet[side]?.findings?.ankleKneeBentDeg ?? []) ?? [])
+  return bends.length === 0 ? undefined : Math.min(...bends)
 }
 
 /**

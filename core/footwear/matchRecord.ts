@@ -14,6 +14,7 @@ import { shiftsOf } from './character'
 import { standingFoot } from './clearance'
 import type { StandingFoot } from '../kinds/stations/definition'
 import type { MakingRows } from '../device/shellMaking'
+import { checkedOffsets } from './checkedOffsets'
 import { feltOffsets } from './felt'
 import { matchCatalogue, type Feet, type MatchResult, type MatchSettings } from './match'
 import { pairSizeWords, pairVerdict, workMinutesOf, type PairVerdict } from './pairFit'
@@ -62,6 +63,7 @@ export function matchSettings(record: FittingRecord): MatchSettings {
       right: shiftsOf(record, 'right', child, norms),
     },
     offsets: [
+      ...checkedOffsets(record),
       ...feltOffsets(record.footwear, lengths, norms),
       ...workedOffsets(record.footwear?.chosen?.work ?? []),
     ],

@@ -2,6 +2,7 @@ import { STATIONS, STATION_KINDS } from '../kinds/stations/all'
 import type { Side } from '../tables/vocabulary'
 import type { FootwearModel } from './catalogueSchema'
 import type { FootFit, MatchSettings } from './fitFoot'
+import { isAbout } from './shownOffsets'
 import { verdictWord } from './targets'
 import { biasWords, likeCondition } from './learnedBias'
 
@@ -40,16 +41,13 @@ export function reasonsOf(fits: Sided, model: FootwearModel, settings: MatchSett
           'the toes are short for it, and it has to bend where the ball is',
       )
   out.push(...shiftWords(fits, settings))
+  const offsets = (settings.offsets ?? []).filter((o) =>
+    fits.some(([side, fit]) => isAbout(o, model.id, side, fit.sizeMm)),
+  )
+  const isChecked = (side: Side) => offsets.some((o) => o.by === 'check' && o.foot === side)
   const bias = likeCondition(settings.learned?.[model.id], false)
-  if (bias) out.push(`length: ${biasWords(bias)}`)
-  for (const o of settings.offsets ?? [])
-    if (
-      o.model === model.id &&
-      fits.some(
-        ([side, fit]) => side === o.foot && (o.sizeMm === undefined || o.sizeMm === fit.sizeMm),
-      )
-    )
-      out.push(`${o.foot} ${o.words}`)
+  if (bias && fits.some(([side]) => !isChecked(side))) out.push(`length: ${biasWords(bias)}`)
+  for (const o of offsets) out.push(`${o.foot} ${o.words}`)
   return out
 }
 

@@ -7,7 +7,7 @@ import type { FootwearModel } from './catalogueSchema'
 import { clearances, standingFoot } from './clearance'
 import { shellInside } from './gradeShell'
 import { sockMm, socksOf } from './socks'
-import { sumOffsets, workedOffsets } from './shownOffsets'
+import { isAbout, sumOffsets, workedOffsets } from './shownOffsets'
 
 /** A fitter's fingers behind the heel, mm: one, and two side by side. */
 export type Fingers = Norms['fingersMm']
@@ -22,6 +22,26 @@ export const fingersMm = (fingers: number, { one, two }: Fingers): number =>
   fingers <= 1 ? fingers * one : one + (fingers - 1) * (two - one)
 
 /**
+ * The length of a foot as a shell check meets it, mm: standing on nothing, or on its device. Undefined where no length
+ * was taken standing.
+ */
+export function checkedFootMm(
+  record: FittingRecord,
+  side: Side,
+  onDevice: boolean,
+): number | undefined {
+  const foot = record.feet[side]
+  const standing = foot && bestMean(foot, 'footLengthMm', 'standing')
+  if (!foot || standing === undefined || !onDevice) return standing
+  return supportedLengthMm(
+    standing,
+    meanOfReading(foot, 'footLengthMm', 'sitting'),
+    foot.device?.kind ?? 'none',
+    normsOf(record),
+  )
+}
+
+/**
  * The gap behind the heel that a shell check should show, mm: liner out, toes just touching. The
  * foot is as it was then: standing on nothing, or on its device; the shell is as it was worked.
  *
@@ -34,24 +54,19 @@ export function predictedGapMm(
   sizeMm: number,
   onDevice: boolean,
 ): number | null {
-  const foot = record.feet[side]
-  const standing = foot && bestMean(foot, 'footLengthMm', 'standing')
+  const length = checkedFootMm(record, side, onDevice)
   const inside = shellInside(model, sizeMm).lengthMm
-  if (!foot || standing === undefined || inside === undefined) return null
-  const length = onDevice
-    ? supportedLengthMm(
-        standing,
-        meanOfReading(foot, 'footLengthMm', 'sitting'),
-        foot.device?.kind ?? 'none',
-        normsOf(record),
-      )
-    : standing
+  if (length === undefined || inside === undefined) return null
   return inside - length + (workedRoom(record, side, model, sizeMm).length ?? 0)
 }
 
 /** Room that work on this shell gave, by station. */
 const workedRoom = (record: FittingRecord, side: Side, model: FootwearModel, sizeMm: number) =>
-  sumOffsets(workedOffsets(record.footwear?.chosen?.work ?? []), model.id, side, sizeMm)
+  sumOffsets(
+    workedOffsets(record.footwear?.chosen?.work ?? []).filter((o) =>
+      isAbout(o, model.id, side, sizeMm),
+    ),
+  )
 
 /** Less room than this touches, mm (house default). */
 const TOUCHES_BELOW_MM = 1

@@ -8,26 +8,27 @@ import type { Side } from '../tables/vocabulary'
  * by work that was done.
  */
 export interface Offset {
+  /** how it was shown */
+  by: 'check' | 'felt' | 'work'
   model: string
   foot: Side
   /** only this size of it; every size where absent */
   sizeMm?: number
   station: Station
   mm: number
+  /** the shell as it was known when it was checked, mm: what was put right in the catalogue since counts no more */
+  knownAs?: { sizeMm: number; insideMm: number }
   words: string
 }
 
-/** Offsets of one size of a model for one foot, summed by station. */
-export function sumOffsets(
-  offsets: readonly Offset[],
-  model: string,
-  side: Side,
-  sizeMm: number,
-): Partial<Record<Station, number>> {
+/** Is an offset about this size of a model on this foot? */
+export const isAbout = (o: Offset, model: string, side: Side, sizeMm: number): boolean =>
+  o.model === model && o.foot === side && (o.sizeMm === undefined || o.sizeMm === sizeMm)
+
+/** Offsets summed by station. */
+export function sumOffsets(offsets: readonly Offset[]): Partial<Record<Station, number>> {
   const out: Partial<Record<Station, number>> = {}
-  for (const o of offsets)
-    if (o.model === model && o.foot === side && (o.sizeMm === undefined || o.sizeMm === sizeMm))
-      out[o.station] = (out[o.station] ?? 0) + o.mm
+  for (const o of offsets) out[o.station] = (out[o.station] ?? 0) + o.mm
   return out
 }
 
@@ -65,6 +66,7 @@ export function workedOffsets(work: readonly ShellWork[]): Offset[] {
       const counts = `${mm > 0 ? '+' : '−'}${Math.abs(Math.round(mm * 10) / 10)} mm`
       return [
         {
+          by: 'work',
           model: w.model,
           foot: w.foot,
           sizeMm: w.sizeMm,

@@ -38,9 +38,12 @@ export function targetBand(
 
 export type Verdict = 'tight' | 'snug' | 'right' | 'roomy' | 'loose'
 
+/** Half of the tenth that a clearance is told to, mm: 0.96 is read as 1.0, and 1.0 lies in a band from 1. */
+const AS_TOLD_MM = 0.05
+
 /**
- * Below the band by more than a little tight, by less snug; inside right; above by a little roomy,
- * else loose.
+ * Below the band by more than a little tight, by less snug; inside right, as the number is told;
+ * above by a little roomy, else loose.
  *
  * @example verdictOf(-1.5, [0, 3], HOUSE_NORMS.verdictMm) // 'snug'
  */
@@ -49,8 +52,8 @@ export function verdictOf(
   [low, high]: Band,
   { tight, loose }: Norms['verdictMm'],
 ): Verdict {
-  if (clearanceMm < low) return low - clearanceMm > tight + 1e-9 ? 'tight' : 'snug'
-  if (clearanceMm <= high) return 'right'
+  if (clearanceMm < low - AS_TOLD_MM) return low - clearanceMm > tight + 1e-9 ? 'tight' : 'snug'
+  if (clearanceMm <= high + AS_TOLD_MM) return 'right'
   return clearanceMm - high <= loose + 1e-9 ? 'roomy' : 'loose'
 }
 

@@ -28,6 +28,8 @@ export const shellCheckSchema = z.strictObject({
   predictedMm: finite.optional(),
   /** inside length of the shell as it was known then, mm: a shell measured again is learned anew */
   insideMm: finite.optional(),
+  /** length of the foot as it stood then, mm: a foot measured again is not corrected twice */
+  footMm: finite.optional(),
   by: text(80).optional(),
   at: text(40).optional(),
 })
@@ -124,6 +126,13 @@ const setOnShell = {
   soleCantDeg: perSide.optional(),
   forwardLeanDeg: finite.optional(),
   rampDeg: finite.optional(),
+  /** from end to end of its sole, outside, mm */
+  soleLengthMm: z
+    .strictObject({
+      left: z.number().min(100).max(450).optional(),
+      right: z.number().min(100).max(450).optional(),
+    })
+    .optional(),
 }
 /** Their names. */
 export const SET_ON_SHELL = Object.keys(setOnShell) as readonly (keyof typeof setOnShell)[]
@@ -185,7 +194,21 @@ export const footwearSchema = z.strictObject({
     )
     .max(20)
     .optional(),
+  /** the board under both feet: its width there, mm, and how each boot is turned, degrees from straight across */
+  board: z
+    .strictObject({
+      widthMm: z.number().min(100).max(400).optional(),
+      angleDeg: z
+        .strictObject({
+          left: z.number().min(-90).max(90).optional(),
+          right: z.number().min(-90).max(90).optional(),
+        })
+        .prefault({}),
+    })
+    .optional(),
   tryOns: z.array(tryOnSchema).max(20).optional(),
+  /** of any model, chosen or only tried; files of an older version keep them with what was chosen */
+  shellChecks: z.array(shellCheckSchema).max(200).optional(),
   chosen: chosenSchema.optional(),
   /** what was set on models that were chosen before: it is there again when they are */
   setOn: z.record(text(80), z.strictObject(setOnShell)).optional(),

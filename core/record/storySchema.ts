@@ -9,6 +9,7 @@ import {
   SIDES,
   WHEN_IT_HURTS,
 } from '../tables/vocabulary'
+import { ownActivitySchema } from '../kinds/activities/own'
 import { isoDay } from './isoDay'
 import { SIGN_KINDS } from '../kinds/signs/all'
 import { CONDITION_KINDS } from '../kinds/conditions/all'
@@ -38,6 +39,8 @@ export const historySchema = z
 
 export const storySchema = z.strictObject({
   activity: text(60).optional(),
+  /** the shop's own activity; counts while `activity` is the kind that it is like */
+  ownActivity: ownActivitySchema.optional(),
   ability: z.enum(ABILITIES).optional(),
   intent: z.enum(INTENTS).optional(),
   hours: z.number().min(0).max(24).optional(),

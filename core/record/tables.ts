@@ -1,5 +1,6 @@
 import { z } from 'zod'
-import { activityShiftMm } from '../kinds/activities/rows'
+import { ownActivities } from '../kinds/activities/own'
+import { activityShiftMm, cuffOnTerrain } from '../kinds/activities/rows'
 import { leastRoomMm, matchTargets } from '../kinds/families/rows'
 import { processes } from '../kinds/processes/rows'
 import { hardBoundsMm, ratioToLength, repeatLimitMm } from '../kinds/readings/rows'
@@ -14,6 +15,7 @@ import {
 } from '../tables/angles'
 import { benchResources } from '../tables/benchResources'
 import { blankFitMm, blanks } from '../tables/blanks'
+import { boardOverhang } from '../tables/boardOverhang'
 import { captureLimit, gapFilledMm2, standingRiseShare } from '../tables/captureChecks'
 import { changeCounts } from '../tables/changeCounts'
 import { childNorms } from '../tables/childNorms'
@@ -26,7 +28,7 @@ import {
   waistShare,
 } from '../tables/classes'
 import { activityFactor, comfortGiveMm, pushMostNmm } from '../tables/estimateLimits'
-import { flexAdvice, flexPoints } from '../tables/flex'
+import { flexAdvice, flexPoints, leanAdvice } from '../tables/flex'
 import {
   dueDays,
   growthFit,
@@ -101,6 +103,7 @@ export const TABLES = {
   layerUsual,
   matchTargets,
   leastRoomMm,
+  ownActivities,
   activityShiftMm,
   characterShiftMm,
   growthRoomMm,
@@ -117,6 +120,9 @@ export const TABLES = {
   packOut,
   flexPoints,
   flexAdvice,
+  leanAdvice,
+  cuffOnTerrain,
+  boardOverhang,
   painChange,
   comfortChange,
   outcomeDays,

@@ -1,5 +1,5 @@
 import { z } from 'zod'
-import { table } from './table'
+import { rowTable, table } from './table'
 
 const note = {
   unit: 'steps',
@@ -52,5 +52,51 @@ export const flexAdvice = table({
       [60, 2],
       [130, 9],
     ],
+  },
+})
+
+const degrees = z.number().min(-10).max(10)
+
+/** What a ground asks of a cuff; the rows stand with the activities. */
+export const cuffOnRows = rowTable({
+  name: 'What a ground asks of a cuff: steps of stiffness, degrees of lean',
+  unit: 'steps, °',
+  source: 'house default, an estimate',
+  state: 'own assumption',
+  keptBy: 'fitting',
+  row: z.strictObject({ steps, leanDeg: degrees }),
+})
+
+/** What each thing adds to the advised lean of a cuff; body weight moves stiffness, not lean. */
+export const leanAdvice = table({
+  name: 'Lean of a cuff: middle, and what height, ability and force add; never less or more than',
+  unit: '°',
+  source: 'house default, an estimate',
+  state: 'own assumption',
+  keptBy: 'fitting',
+  schema: z
+    .strictObject({
+      middleDeg: z.number().min(0).max(30),
+      leastDeg: z.number().min(0).max(30),
+      mostDeg: z.number().min(0).max(30),
+      atMm: z.number().min(1000).max(2200),
+      perHundredMm: degrees,
+      ability: z.strictObject({
+        beginner: degrees,
+        able: degrees,
+        strong: degrees,
+        expert: degrees,
+      }),
+      force: z.strictObject({ light: degrees, usual: degrees, hard: degrees }),
+    })
+    .refine((row) => row.leastDeg <= row.mostDeg, 'the least lean must not be above the most'),
+  house: {
+    middleDeg: 13,
+    leastDeg: 8,
+    mostDeg: 19,
+    atMm: 1750,
+    perHundredMm: 0.5,
+    ability: { beginner: -1.5, able: 0, strong: 0.5, expert: 1 },
+    force: { light: -0.5, usual: 0, hard: 0.5 },
   },
 })

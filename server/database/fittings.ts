@@ -17,7 +17,8 @@ import {
   type ShopTables,
 } from '../../core/record/tables'
 import { RECORD_VERSION, type FittingRecord, type Story } from '../../core/record/schema'
-import type { FittingRow, FittingState, PartState } from '../../shared/contracts'
+import type { z } from 'zod'
+import type { FittingRow, FittingState, PartState, newFittingBody } from '../../shared/contracts'
 import { addClient } from './clients'
 import { reckonOutcomes } from './outcomes'
 import { reckonDue } from './due'
@@ -94,8 +95,7 @@ export async function openFurtherFitting(
   clientId: string,
   openedOn: string,
   by: string,
-  activity?: string,
-  copyFrom?: string,
+  { activity, ownActivity, copyFrom }: z.output<typeof newFittingBody> = {},
 ): Promise<string> {
   const source = copyFrom ? await readFitting(db, at.shopId, copyFrom) : null
   const from = source?.client.id === clientId ? source : null
@@ -114,6 +114,7 @@ export async function openFurtherFitting(
     ...(last && { healthOn: last.toldOn }),
     ...(school && { school }),
     ...(activity && { activity }),
+    ...(ownActivity && { ownActivity }),
   }
   if (activity || own || last) await putPart(db, id, 'story', story, by)
   for (const part of COPIED)
@@ -329,7 +330,9 @@ export async function fittingsOf(
   clientId: string,
 ): Promise<FittingRow[]> {
   const { rows } = await db.query(
-    `select f.id, f.opened_on as "openedOn", p.content->>'activity' as activity
+    `select f.id, f.opened_on as "openedOn",
+       case when p.content #>> '{ownActivity,like}' = p.content->>'activity'
+         then p.content #>> '{ownActivity,name}' else p.content->>'activity' end as activity
      from fittings f
      left join fitting_parts p on p.fitting_id = f.id and p.part = 'story'
      where f.shop_id = $1 and f.client_id = $2 order by f.opened_on desc, f.created_at desc`,

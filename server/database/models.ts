@@ -1,5 +1,6 @@
 import { isBrought } from '../../core/footwear/brought'
 import type { FootwearModel } from '../../core/footwear/catalogueSchema'
+import { checksMade } from '../../core/footwear/checksMade'
 import { linerSeen } from '../../core/followup/packOutForecast'
 import type { LinerSeen } from '../../core/followup/learnedPackOut'
 import type { FittingRecord, Followup, ShellCheck, ShellWork } from '../../core/record/schema'
@@ -164,17 +165,17 @@ export async function readShellFacts(
   const { rows } = await db.query<{ content: unknown; record_version: number }>(
     `select p.content, p.record_version from fitting_parts p join fittings f on f.id = p.fitting_id
      where f.shop_id = $1 and p.part = 'footwear'
-       and (p.content #> '{chosen,shellChecks,0}' is not null
-         or p.content #> '{chosen,work,0}' is not null)`,
+       and (p.content #> '{shellChecks,0}' is not null
+         or p.content #> '{chosen,shellChecks,0}' is not null
+         or p.content #> '{chosen,work,0}' is not null
+         or p.content #> '{moreChosen,0}' is not null)`,
     [shopId],
   )
-  const chosen = rows.flatMap((r) => {
-    const footwear = partContent('footwear', r.content, r.record_version) as Footwear
-    return footwear.chosen ? [footwear.chosen] : []
-  })
+  const all = rows.map((r) => partContent('footwear', r.content, r.record_version) as Footwear)
+  const chosen = all.flatMap((f) => [...(f.chosen ? [f.chosen] : []), ...(f.moreChosen ?? [])])
   const isOurs = ({ model }: { model: string }) => !isBrought(model)
   return {
-    checks: chosen.flatMap((c) => c.shellChecks).filter(isOurs),
+    checks: all.flatMap(checksMade).filter(isOurs),
     stretches: chosen.flatMap((c) => c.work).filter((w) => w.does === 'stretch' && isOurs(w)),
   }
 }

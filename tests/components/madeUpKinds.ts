@@ -178,6 +178,7 @@ export const stiltWalking = activity({
   cautions: ['Look at the stilts first.'],
   families: ['shoe'],
   terrains: ['market square'],
+  cuffOn: {},
   force: 'usual',
   ask: 'How high, and for how long?',
   allowance: 'shoes',
@@ -185,6 +186,7 @@ export const stiltWalking = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { ball: 0.25 },
 })
 

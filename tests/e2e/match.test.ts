@@ -89,7 +89,8 @@ test('a try-on by the clock moves the ranking, work is planned, done, found, and
   await signIn(page)
   const id = await own(page, 'Tamsin Tryon')
   await page.getByRole('button', { name: 'Try-on', exact: true }).click()
-  await pick(page, 'Model on the right foot', 'Firebreak W, 28.5')
+  await pick(page, 'Model on the right foot', 'Firebreak W')
+  await pick(page, 'Size on the right foot', '28.5')
   await page.getByRole('button', { name: 'Start the clock' }).click()
   await page
     .getByRole('group', { name: 'right toes upright' })

@@ -473,6 +473,40 @@ describe('shell checks', () => {
     expect(JSON.stringify(learned)).not.toMatch(/Tove|HR-0412|left/)
     await put(0, version + 2)
   })
+
+  it('teach as well of what was only tried, and of what another device of the foot is worn in', async () => {
+    const { json: state } = await rhona.get(`fittings/${tove}`)
+    const { models } = (await rhona.get('models')).json
+    const [tried, chosen, other] = models.map((m: { id: string }) => m.id)
+    const checks = (model: string, count: number) =>
+      Array.from({ length: count }, (_, i) => ({
+        model,
+        sizeMm: 265,
+        foot: 'left',
+        gapMm: 15 + (i % 2) / 5,
+        predictedMm: 12,
+        at: `2026-11-0${i + 1}T10:00:00Z`,
+      }))
+    const { version } = state.parts.footwear
+    await rhona.command(tove, version, {
+      kind: 'part.put',
+      part: 'footwear',
+      content: {
+        shellChecks: checks(tried, 6),
+        chosen: { model: chosen, shellChecks: checks(chosen, 5) },
+        moreChosen: [{ model: other, shellChecks: checks(other, 7) }],
+      },
+    })
+    const { learned } = (await rhona.get('models')).json
+    expect([tried, chosen, other].map((id) => learned[id].count)).toEqual([6, 5, 7])
+    await rhona.command(tove, version + 1, {
+      kind: 'part.put',
+      part: 'footwear',
+      content: { shellChecks: checks(tried, 1) },
+    })
+    expect((await rhona.get('models')).json.learned[tried].count).toBe(1)
+    await rhona.command(tove, version + 2, { kind: 'part.put', part: 'footwear', content: {} })
+  })
 })
 
 describe('several devices of a foot', () => {

@@ -229,6 +229,37 @@ describe('a further fitting', () => {
     })
     expect((await rhona.get(`fittings/${foreign}`)).json.parts['readings.right']).toBeUndefined()
   })
+
+  it('for something of the shop’s own is told and listed by its name, and as what is told later', async () => {
+    const own = {
+      name: 'Ice stock',
+      like: 'walking',
+      families: ['shoe', 'laced-boot'],
+      force: 'light',
+      ask: 'On natural ice?',
+      cautions: [],
+      terrains: ['ice'],
+    }
+    const id = await newFitting('anselm', { activity: 'walking', ownActivity: own })
+    const listed = async () => {
+      const { fittings } = (await rhona.get(`clients/${await client('anselm')}`)).json
+      return fittings.find((f: { id: string }) => f.id === id).activity
+    }
+    expect(await listed()).toBe('Ice stock')
+    const { story } = (await rhona.get(`fittings/${id}`)).json.parts
+    expect(story.content).toMatchObject({ activity: 'walking', ownActivity: own })
+    await rhona.command(id, story.version, {
+      kind: 'part.put',
+      part: 'story',
+      content: { ...story.content, activity: 'ward' },
+    })
+    expect(await listed()).toBe('ward')
+    const wrong = await rhona.call('POST', `clients/${await client('anselm')}/fittings`, {
+      activity: 'walking',
+      ownActivity: { ...own, like: 'juggling' },
+    })
+    expect(wrong.status).toBe(400)
+  })
 })
 
 describe('the stand-in plate', () => {

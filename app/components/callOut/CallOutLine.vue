@@ -395,4 +395,13 @@ label {
     width: 100%;
   }
 }
+@media (max-width: 900px) {
+  /* An example may be cut; what was not kept never is. */
+  .words.muted {
+    display: -webkit-box;
+    -webkit-line-clamp: 2;
+    -webkit-box-orient: vertical;
+    overflow: hidden;
+  }
+}
 </style>

@@ -3,7 +3,8 @@ import InTurn from '~/components/InTurn.vue'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VBtnToggle, VCheckboxBtn, VMenu, VSelect } from 'vuetify/components'
 import { FOOTWEAR_ASKS } from '../../../core/kinds/footwearAsks'
-import { INTENTS } from '../../../core/tables/vocabulary'
+import type { TryOn } from '../../../core/record/schema'
+import { INTENTS, SIDES } from '../../../core/tables/vocabulary'
 import { FAMILIES } from '../../../core/kinds/families/all'
 import AmountStepper from '~/components/AmountStepper.vue'
 import BroughtDialog from './BroughtDialog.vue'
@@ -45,6 +46,21 @@ onMounted(() => load())
 const part = ref<'list' | 'side' | 'try' | 'work'>('list')
 const view = ref<'plan' | 'side' | 'back'>('plan')
 const checking = ref(false)
+/** What is on the feet while a shell is checked. */
+const onFeet = ref<TryOn['worn']>({})
+function check(worn: TryOn['worn']) {
+  onFeet.value = worn
+  checking.value = true
+}
+/** What is looked at, in the sizes that it is looked at in. */
+const lookedAt = computed<TryOn['worn']>(() =>
+  Object.fromEntries(
+    SIDES.flatMap((side) => {
+      const fit = current.value?.[side]
+      return fit ? [[side, { model: looking.value, sizeMm: fit.sizeMm }] as const] : []
+    }),
+  ),
+)
 const bringing = ref(false)
 const asNew = ref(false)
 const PARTS = [
@@ -96,7 +112,6 @@ const isChosen = computed(
 )
 /** Why no work makes it fit in these sizes: it can be chosen all the same, the fitter decides. */
 const because = computed(() => current.value?.because ?? null)
-const chosenFit = computed(() => (chosen.value ? model(chosen.value.model) : undefined))
 function toggleMaker(maker: string) {
   filter.makers = filter.makers.includes(maker)
     ? filter.makers.filter((m) => m !== maker)
@@ -141,9 +156,10 @@ const FAMILY_CHOICES = computed(() => [
       ><VBtn v-for="[id, words] in PARTS" :key="id" :value="id">{{ words }}</VBtn></VBtnToggle
     >
     <VBtn
-      :disabled="!chosenFit"
-      :title="chosenFit ? '' : 'choose a model first'"
-      @click="checking = true"
+      v-if="part !== 'try'"
+      :disabled="!current"
+      :title="current ? `of ${model(looking)?.name}` : 'nothing is looked at'"
+      @click="check(lookedAt)"
       >Shell check</VBtn
     >
     <VBtn :disabled="!models.loaded" @click="bringing = true"
@@ -264,10 +280,10 @@ const FAMILY_CHOICES = computed(() => [
       </div>
     </template>
     <SideBySide v-else-if="part === 'side'" :match="match" />
-    <TryOnPane v-else-if="part === 'try'" :match="match" />
+    <TryOnPane v-else-if="part === 'try'" :match="match" @check="check" />
     <WorkPane v-else :match="match" />
   </template>
-  <ShellCheckDialog v-if="chosenFit" v-model="checking" :model="chosenFit" @learned="load(false)" />
+  <ShellCheckDialog v-model="checking" :worn="onFeet" @learned="load(false)" />
   <BroughtDialog v-model="bringing" :match="match" />
   <p v-if="!result && !trouble && busy" class="muted" role="status">Ranking the catalogue …</p>
 </template>

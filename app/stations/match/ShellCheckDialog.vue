@@ -2,19 +2,28 @@
 import { format } from 'date-fns'
 import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VCheckboxBtn, VDialog, VSelect } from 'vuetify/components'
-import type { FootwearModel } from '../../../core/footwear/catalogueSchema'
+import { checksMade } from '../../../core/footwear/checksMade'
 import { sizeWords } from '../../../core/footwear/match'
 import { shellInside } from '../../../core/footwear/gradeShell'
-import { biasWords, likeCondition } from '../../../core/footwear/learnedBias'
+import { biasWords, likeCondition, type LearnedBias } from '../../../core/footwear/learnedBias'
 import {
+  checkedFootMm,
   fingersMm,
   predictedGapMm,
   predictedLooks,
   type Fingers,
 } from '../../../core/footwear/shellCheck'
-import { CHECK_PLACES, type ShellCheck } from '../../../core/record/schema'
+import {
+  CHECK_PLACES,
+  type Footwear,
+  type ShellCheck,
+  type TryOn,
+} from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
 import { api } from '~/browser/api'
+import { modelHere } from '~/browser/modelHere'
+import { plainCopy } from '~/browser/plainCopy'
+import PlainButton from '~/components/PlainButton.vue'
 import AmountStepper from '~/components/AmountStepper.vue'
 import SideMark from '~/components/SideMark.vue'
 import StatusMark from '~/components/StatusMark.vue'
@@ -27,10 +36,10 @@ import { choicesOf } from '~/browser/choices'
 import { useOutbox } from '~/stores/outbox'
 
 /**
- * A shell check: liner out, toes just touching, the gap behind the heel in fingers or mm, and a
- * look at four places, against what was predicted.
+ * A shell check of whatever is on the feet, one model or two: liner out, toes just touching, the gap
+ * behind the heel in fingers or mm, and a look at four places, against what was predicted.
  */
-const { model } = defineProps<{ model: FootwearModel }>()
+const { worn } = defineProps<{ worn: TryOn['worn'] }>()
 const emit = defineEmits<{ learned: [] }>()
 const open = defineModel<boolean>({ required: true })
 const fitting = useFitting()
@@ -78,26 +87,55 @@ async function calibrate() {
     trouble.value = (error as Error).message
   }
 }
-const chosen = computed(() => fitting.record.footwear!.chosen!)
-const sizeOf = (side: Side) =>
-  (side === 'left' ? chosen.value.sizeLeftMm : chosen.value.sizeRightMm) ?? model.referenceMm
-const predicted = (side: Side) =>
-  predictedGapMm(fitting.record, side, model, sizeOf(side), onDevice.value)
+const footwear = computed<Footwear>(() => fitting.record.footwear ?? { candidates: [] })
+const onSide = (side: Side) => {
+  const on = worn[side]
+  const model = modelHere(on?.model)
+  return on && model ? { model, sizeMm: on.sizeMm } : null
+}
+/** The feet that have something on, and what. */
+const feet = computed(() =>
+  SIDES.flatMap((side) => {
+    const on = onSide(side)
+    return on ? [{ side, ...on }] : []
+  }),
+)
+const names = computed(() => [...new Set(feet.value.map((f) => f.model.name))].join(' and '))
+function predicted(side: Side): number | null {
+  const on = onSide(side)
+  return on && predictedGapMm(fitting.record, side, on.model, on.sizeMm, onDevice.value)
+}
+/** What was learned under the same condition: knees straight and bent are two predictions. */
+const biasOf = (side: Side): LearnedBias | undefined =>
+  likeCondition(models.learned[worn[side]?.model ?? ''], kneeBent.value)
+/** What was learned of each model that is on, in words. */
+const learnt = computed(() => {
+  const said = feet.value.map(({ side, model }) => {
+    const bias = biasOf(side)
+    const words = bias
+      ? biasWords(bias)
+      : `no shell checks of this model yet, knee ${kneeBent.value ? 'bent' : 'straight'}`
+    return `${worn.left?.model === worn.right?.model ? '' : `${model.name}: `}${words}`
+  })
+  return [...new Set(said)].join(' · ')
+})
 /** The prediction with what was learned here under the same condition, mm. */
 function likely(side: Side): number | null {
   const p = predicted(side)
-  return p === null ? null : p + (bias.value?.used ? bias.value.usedMm : 0)
+  const bias = biasOf(side)
+  return p === null ? null : p + (bias?.used ? bias.usedMm : 0)
 }
 function predictedWords(side: Side): string {
   const p = predicted(side)
   if (p === null) return 'no prediction: the foot’s or the shell’s length is missing'
-  const learned = bias.value?.used ? `, ${likely(side)!.toFixed(1)} as learned here` : ''
+  const learned = biasOf(side)?.used ? `, ${likely(side)!.toFixed(1)} as learned here` : ''
   return `predicted ${p.toFixed(1)} mm${learned}`
 }
-const expected = computed(() => ({
-  left: predictedLooks(fitting.record, 'left', model, sizeOf('left')),
-  right: predictedLooks(fitting.record, 'right', model, sizeOf('right')),
-}))
+const expectedOf = (side: Side) => {
+  const on = onSide(side)
+  return on ? predictedLooks(fitting.record, side, on.model, on.sizeMm) : {}
+}
+const expected = computed(() => ({ left: expectedOf('left'), right: expectedOf('right') }))
 const PLACE_WORDS = {
   ankle: 'ankle',
   ball: 'ball',
@@ -119,47 +157,78 @@ function against(side: Side): { kind: 'good' | 'watch'; word: string } | null {
 function setFingers(side: Side, v: number) {
   gap[side] = { fingers: v, mm: Math.round(fingersMm(v, fingers.value) * 2) / 2 }
 }
-const logged = computed(() => [...chosen.value.shellChecks].reverse())
-/** What was learned under the same condition: knees straight and bent are two predictions. */
-const bias = computed(() => likeCondition(models.learned[model.id], kneeBent.value))
+/** Every check of these models on this client, the last first. */
+const logged = computed(() =>
+  checksMade(footwear.value)
+    .filter((c) => feet.value.some((f) => f.model.id === c.model))
+    .reverse()
+    .map((check) => ({ check, name: modelHere(check.model)?.name ?? check.model })),
+)
+function loggedWords(c: ShellCheck): string {
+  const fingers =
+    c.fingers === undefined ? '' : ` (${c.fingers} ${c.fingers === 1 ? 'finger' : 'fingers'})`
+  const looked = CHECK_PLACES.filter((p) => c.looks[p] && c.looks[p] !== 'clear')
+    .map((p) => `${PLACE_WORDS[p]} ${c.looks[p]}`)
+    .join(', ')
+  const how = `${c.onDevice ? 'on the device' : 'bare'}, knee ${c.kneeBent ? 'bent' : 'straight'}`
+  return `${c.gapMm} mm${fingers}, predicted ${c.predictedMm?.toFixed(1) ?? '–'} · ${how} · ${looked || 'nothing touches'}`
+}
+const whenWords = (c: ShellCheck) =>
+  [c.at && format(new Date(c.at), 'd MMM, HH:mm'), c.by].filter(Boolean).join(' ')
+const put = (next: Footwear, words: string) =>
+  (trouble.value = changes.put('footwear', plainCopy(next), words) ?? '')
+/** Takes a check out that was logged by mistake, wherever it stands. */
+async function strike(check: ShellCheck) {
+  const { shellChecks = [], chosen } = footwear.value
+  const without = (list: readonly ShellCheck[]) => list.filter((c) => c !== check)
+  put(
+    {
+      ...footwear.value,
+      shellChecks: without(shellChecks),
+      ...(chosen && { chosen: { ...chosen, shellChecks: without(chosen.shellChecks) } }),
+    },
+    'shell check struck',
+  )
+  await learnAgain()
+}
+async function learnAgain() {
+  await queue.flush()
+  await models.load(true).catch(() => undefined)
+  emit('learned')
+}
 async function keep() {
   const by = session.person?.name
-  const made = SIDES.filter((s) => gap[s].mm !== null).map((s): ShellCheck => {
-    const p = predicted(s)
-    const insideMm = shellInside(model, sizeOf(s)).lengthMm
-    return {
-      model: model.id,
-      sizeMm: sizeOf(s),
-      foot: s,
-      gapMm: gap[s].mm!,
-      ...(gap[s].fingers !== null && { fingers: gap[s].fingers! }),
-      onDevice: onDevice.value,
-      kneeBent: kneeBent.value,
-      sockMm: fitting.record.footwear?.sockMm,
-      looks: { ...looks[s] },
-      ...(p !== null && { predictedMm: Math.round(p * 100) / 100 }),
-      ...(insideMm !== undefined && { insideMm }),
-      ...(by && { by }),
-      at: new Date().toISOString(),
-    }
-  })
-  const refused = changes.put(
-    'footwear',
-    {
-      ...fitting.record.footwear!,
-      chosen: { ...chosen.value, shellChecks: [...chosen.value.shellChecks, ...made].slice(-200) },
-    },
-    'shell check',
-  )
-  trouble.value = refused ?? ''
-  if (refused) return
+  const made = feet.value
+    .filter(({ side }) => gap[side].mm !== null)
+    .map(({ side, model, sizeMm }): ShellCheck => {
+      const p = predicted(side)
+      const insideMm = shellInside(model, sizeMm).lengthMm
+      const footMm = checkedFootMm(fitting.record, side, onDevice.value)
+      return {
+        model: model.id,
+        sizeMm,
+        foot: side,
+        gapMm: gap[side].mm!,
+        ...(gap[side].fingers !== null && { fingers: gap[side].fingers! }),
+        onDevice: onDevice.value,
+        kneeBent: kneeBent.value,
+        sockMm: footwear.value.sockMm,
+        looks: { ...looks[side] },
+        ...(p !== null && { predictedMm: Math.round(p * 100) / 100 }),
+        ...(insideMm !== undefined && { insideMm }),
+        ...(footMm !== undefined && { footMm }),
+        ...(by && { by }),
+        at: new Date().toISOString(),
+      }
+    })
+  const { shellChecks = [] } = footwear.value
+  put({ ...footwear.value, shellChecks: [...shellChecks, ...made].slice(-200) }, 'shell check')
+  if (trouble.value) return
   for (const s of SIDES) {
     gap[s] = { mm: null, fingers: null }
     looks[s] = {}
   }
-  await queue.flush()
-  await models.load(true).catch(() => undefined)
-  emit('learned')
+  await learnAgain()
 }
 type Place = (typeof CHECK_PLACES)[number]
 /** A place that was not looked at is not there: a record keeps no empty looks. */
@@ -177,7 +246,7 @@ const LOOKS = choicesOf(
 <template>
   <VDialog v-model="open" max-width="760">
     <VCard class="pane">
-      <h2>Shell check, {{ model.name }}</h2>
+      <h2>Shell check, {{ names }}</h2>
       <p class="small muted">
         Liner out, toes just touching the front, then look behind the heel. Heel back again: look at
         ankle, ball, fifth toe and navicular.
@@ -185,11 +254,7 @@ const LOOKS = choicesOf(
       <div class="line">
         <label><VCheckboxBtn v-model="onDevice" /> on the device</label
         ><label><VCheckboxBtn v-model="kneeBent" /> knee bent</label
-        ><span class="small">{{
-          bias
-            ? biasWords(bias)
-            : `no shell checks of this model yet, knee ${kneeBent ? 'bent' : 'straight'}`
-        }}</span>
+        ><span class="small">{{ learnt }}</span>
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <div class="line small">
@@ -225,10 +290,12 @@ const LOOKS = choicesOf(
         >
       </div>
       <div class="feet">
-        <section v-for="s in SIDES" :key="s">
+        <section v-for="{ side: s, model, sizeMm } in feet" :key="s">
           <h3>
             <SideMark :side="s" word />
-            <span class="small muted">{{ sizeWords(sizeOf(s)) }} · {{ predictedWords(s) }}</span>
+            <span class="small muted"
+              >{{ model.name }}, {{ sizeWords(sizeMm) }} · {{ predictedWords(s) }}</span
+            >
           </h3>
           <div class="two">
             <span class="small">fingers</span
@@ -282,28 +349,26 @@ const LOOKS = choicesOf(
         </section>
       </div>
       <ul v-if="logged.length" class="small log">
-        <li v-for="(c, i) in logged" :key="i">
-          <SideMark :side="c.foot" /> {{ sizeWords(c.sizeMm) }}: {{ c.gapMm }} mm{{
-            c.fingers !== undefined
-              ? ` (${c.fingers} ${c.fingers === 1 ? 'finger' : 'fingers'})`
-              : ''
-          }}, predicted {{ c.predictedMm?.toFixed(1) ?? '–' }} ·
-          {{ c.onDevice ? 'on the device' : 'bare' }}, knee {{ c.kneeBent ? 'bent' : 'straight' }} ·
-          {{
-            CHECK_PLACES.filter((p) => c.looks[p] && c.looks[p] !== 'clear')
-              .map((p) => `${PLACE_WORDS[p]} ${c.looks[p]}`)
-              .join(', ') || 'nothing touches'
-          }}
-          <span class="muted"
-            >{{ c.at ? format(new Date(c.at), 'd MMM, HH:mm') : '' }} {{ c.by }}</span
+        <li v-for="{ check: c, name } in logged" :key="`${c.at} ${c.foot} ${c.model}`">
+          <span
+            ><SideMark :side="c.foot" /> {{ name }}, {{ sizeWords(c.sizeMm) }}:
+            {{ loggedWords(c) }}
+            <span class="muted">{{ whenWords(c) }}</span></span
+          ><PlainButton
+            v-if="!fitting.readOnly"
+            class="strike"
+            :aria-label="`Strike the check of ${name} ${c.foot}, ${c.gapMm} mm`"
+            @click="strike(c)"
           >
+            strike
+          </PlainButton>
         </li>
       </ul>
       <div class="line">
         <VBtn
           color="primary"
           variant="flat"
-          :disabled="fitting.readOnly || SIDES.every((s) => gap[s].mm === null)"
+          :disabled="fitting.readOnly || feet.every(({ side }) => gap[side].mm === null)"
           @click="keep"
           >Keep this check</VBtn
         ><VBtn @click="open = false">Close</VBtn>
@@ -360,5 +425,13 @@ h3 {
 }
 .log li {
   padding: 2px 0;
+  display: flex;
+  justify-content: space-between;
+  gap: 10px;
+}
+.strike {
+  text-decoration: underline;
+  min-height: 28px;
+  padding: 0 6px;
 }
 </style>

@@ -4,10 +4,12 @@ import { STATIONS, STATION_KINDS, type Station } from '../../../core/kinds/stati
 import { computed, ref } from 'vue'
 import { VBtn, VBtnToggle, VSelect } from 'vuetify/components'
 import { workAsked } from '../../../core/footwear/workAsked'
+import { adviseLean } from '../../../core/footwear/lean'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { stationPlaces } from '../../../core/footwear/spots'
 import { planChanges, withChanges, type PlanChange } from '../../../core/footwear/planChanges'
 import { lineOf, processOf, type WorkLine } from '../../../core/footwear/workPlan'
+import { activityTold } from '../../../core/record/storyActivity'
 import { plasticOf, springBackWords, withSpringBack } from '../../../core/footwear/springBack'
 import { workOpenedAgain } from '../../../core/record/workState'
 import { benchWords } from '../../../core/bench/workTruth'
@@ -16,6 +18,7 @@ import { useModels } from '~/stores/models'
 import { isUnderFoot, WORK_KINDS } from '../../../core/tables/shellWork'
 import type { ShellWork } from '../../../core/record/schema'
 import { SIDES, type Side } from '../../../core/tables/vocabulary'
+import BoardCheck from './BoardCheck.vue'
 import BindingCheck from '~/components/BindingCheck.vue'
 import AmountStepper from '~/components/AmountStepper.vue'
 import DraftField from '~/components/DraftField.vue'
@@ -169,6 +172,13 @@ const SETTINGS = computed(
       ['deltaMm', 'binding delta', 'mm', 3],
     ] as const,
 )
+/** What is advised of lean over the ramp as it is set here. */
+const lean = computed(() => {
+  if (!m.value || m.value.cuffLeanDeg === undefined) return null
+  const rampDeg = chosen.value?.rampDeg ?? m.value.bootBoard.rampDeg
+  return adviseLean(fitting.record, { bootBoard: { ...m.value.bootBoard, rampDeg } })
+})
+const onBoard = computed(() => activityTold(fitting.record.story)?.onBoard ?? false)
 const canted = computed(() => SIDES.some((s) => per('soleCantDeg', s) !== 0))
 const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).name)
 </script>
@@ -396,7 +406,9 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
                 @keep="(v: number) => setPer('soleCantDeg', s, v)" /></label
           ></template>
           <label v-for="[key, name, unit, start] in SETTINGS" :key="key"
-            ><span class="small">{{ name }}</span
+            ><span class="small" :title="key === 'forwardLeanDeg' && lean?.held ? lean.held : ''"
+              >{{ name
+              }}{{ key === 'forwardLeanDeg' && lean ? `, ${lean.leanDeg}° advised` : '' }}</span
             ><AmountStepper
               :value="chosen[key] ?? null"
               :unit="unit"
@@ -423,7 +435,7 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
         /><VBtn type="submit" :disabled="fitting.readOnly">Add</VBtn>
       </form>
     </section>
-    <div class="stack">
+    <div class="stack side">
       <section class="card grow draw">
         <div class="card-head">
           <b class="strong">Where</b
@@ -449,6 +461,7 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
           from the inside of the back, heights over the boot board.
         </p>
       </section>
+      <BoardCheck v-if="onBoard" class="card" :match="match" :model="m" />
       <BindingCheck class="card" />
     </div>
   </div>
@@ -560,9 +573,16 @@ const STATION_CHOICES = choicesOf(STATIONS, (kind) => STATION_KINDS.of(kind).nam
   flex: 1;
   min-width: 0;
 }
+.side {
+  overflow: auto;
+}
+.side > * {
+  flex-shrink: 0;
+}
 .draw {
   display: flex;
   flex-direction: column;
+  min-height: 250px;
 }
 .draw .card-head {
   align-items: center;

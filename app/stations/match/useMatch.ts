@@ -50,7 +50,7 @@ export function useMatch() {
   const looking = ref('')
   const compared = ref<string[]>([])
 
-  const suited = computed(() => familiesFor(fitting.record.story?.activity))
+  const suited = computed(() => familiesFor(fitting.record.story))
   const footwear = computed<Footwear>(() => fitting.record.footwear ?? { candidates: [] })
   const chosen = computed(() => footwear.value.chosen)
   const settings = computed(() => matchSettings(fitting.record))

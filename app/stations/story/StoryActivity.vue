@@ -3,8 +3,9 @@ import { computed } from 'vue'
 import { FORCE_WORDS } from '../../../core/kinds/activities/forces'
 import { riskOf } from '../../../core/examine/risk'
 import { isChild } from '../../../core/measure/ageAtVisit'
-import { activityOf } from '../../../core/record/storyActivity'
+import { activityTold, type ActivityTold } from '../../../core/record/storyActivity'
 import { ABILITIES, FORCES, INTENTS } from '../../../core/tables/vocabulary'
+import { plainCopy } from '~/browser/plainCopy'
 import ActivityPicker from './ActivityPicker.vue'
 import { FORCE_SHORT, INTENT_WORDS } from './storyWords'
 import { textOr, useStory } from './useStory'
@@ -13,15 +14,21 @@ import PlainButton from '~/components/PlainButton.vue'
 
 /** What it is for, and the follow-up questions of that activity. */
 const { fitting, story, put, number } = useStory()
-const activity = computed(() => activityOf(story.value.activity))
+const activity = computed(() => activityTold(story.value))
+const own = computed(() => fitting.tables?.ownActivities ?? [])
 /** Another activity brings its usual force unless one was told. */
-const choose = (id: string | undefined) => {
+const choose = (told: ActivityTold) => {
   const { terrain: ground, force } = story.value
-  const next = activityOf(id)
+  const next = activityTold(told)
   // Where it is done belongs to what is done: steep descents are no answer for a ward.
   const stays = ground === undefined || next?.terrains.includes(ground)
   put(
-    { activity: id, force: force ?? next?.force, ...(!stays && { terrain: undefined }) },
+    {
+      activity: told.activity,
+      ownActivity: plainCopy(told.ownActivity),
+      force: force ?? next?.force,
+      ...(!stays && { terrain: undefined }),
+    },
     'activity',
   )
 }
@@ -50,9 +57,10 @@ const terrain = (t: string) =>
     <h2>What do you do in them?</h2>
     <ActivityPicker
       label="Activity"
-      :model-value="story.activity"
+      :told="story"
+      :own="own"
       :disabled="fitting.readOnly"
-      @update:model-value="choose"
+      @told="choose"
     />
   </div>
   <div class="ask">

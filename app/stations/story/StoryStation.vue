@@ -4,7 +4,7 @@ import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, onMounted, ref, watch } from 'vue'
 import { VBtn, VSelect, VTextarea } from 'vuetify/components'
-import { activityName } from '../../../core/record/storyActivity'
+import { activityName, activityWords, type ActivityTold } from '../../../core/record/storyActivity'
 import { dayWords } from '../../../core/record/typedDay'
 import { isChild } from '../../../core/measure/ageAtVisit'
 import type { Client } from '../../../core/record/schema'
@@ -18,6 +18,7 @@ import StoryHealth from './StoryHealth.vue'
 import { textOr, useStory } from './useStory'
 import DraftField from '~/components/DraftField.vue'
 import { api } from '~/browser/api'
+import { plainCopy } from '~/browser/plainCopy'
 import PlainButton from '~/components/PlainButton.vue'
 import PaneTabs from '~/components/PaneTabs.vue'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
@@ -68,13 +69,13 @@ onMounted(async () => {
   ).fittings
 })
 const outbox = useOutbox()
-async function another(activity: string) {
+async function another(told: ActivityTold) {
   try {
     const done = await outbox.write<{ fittingId: string }>({
       method: 'POST',
       path: `clients/${fitting.client!.id}/fittings`,
-      body: { activity, copyFrom: fitting.id },
-      words: `new fitting for ${activity}`,
+      body: { ...plainCopy(told), copyFrom: fitting.id },
+      words: `new fitting for ${activityWords(told)}`,
     })
     if ('waits' in done) return void (trouble.value = KEPT_HERE)
     await navigateTo(`/fittings/${done.answer.fittingId}/story`)
@@ -97,9 +98,8 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
         :class="{ on: f.id === fitting.id }"
         :aria-current="f.id === fitting.id ? 'page' : undefined"
         >{{
-          (f.id === fitting.id
-            ? activityName(story.activity)
-            : activityName(f.activity ?? undefined)) ?? 'not told'
+          (f.id === fitting.id ? activityWords(story) : activityName(f.activity ?? undefined)) ??
+          'not told'
         }}
         <small>{{ dayWords(f.openedOn) }}</small></NuxtLink
       >
@@ -120,9 +120,10 @@ const stopped = computed(() => (waiting.value > 0 ? 'signs' : undefined))
     <span>A fitting of its own, with these readings and findings:</span>
     <ActivityPicker
       label="Another activity"
-      :model-value="undefined"
-      :without="story.activity"
-      @update:model-value="(kind) => kind && another(kind)"
+      :told="undefined"
+      :own="fitting.tables?.ownActivities ?? []"
+      :without="story"
+      @told="(told) => told.activity && another(told)"
     />
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>

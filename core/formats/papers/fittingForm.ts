@@ -1,4 +1,5 @@
 import { bindingWords } from '../../footwear/bindingCheck'
+import { lastCheck } from '../../footwear/checksMade'
 import { settingWords } from '../../footwear/shellSettings'
 import { modelOf } from '../../footwear/brought'
 import { FINDINGS, type AnyFinding, type Findings } from '../../kinds/findings/all'
@@ -70,8 +71,8 @@ export function fittingForm(record: FittingRecord, models: readonly FootwearMode
   const found = [...taken, ...verdicts].filter(([, l, r]) => l !== '–' || r !== '–')
   const chosen = record.footwear?.chosen
   const model = modelOf(record, models, chosen?.model)
-  const gaps = (side: Side) =>
-    chosen?.shellChecks.filter((c) => c.foot === side && c.model === chosen.model).at(-1)
+  const gaps = (foot: Side) =>
+    chosen?.model ? lastCheck(record.footwear, { model: chosen.model, foot }) : undefined
   const works = model
     ? (chosen?.work ?? []).filter((w) => w.model === model.id && w.state !== 'dropped')
     : []

@@ -12,6 +12,7 @@ export const backpacking = activity({
   ],
   families: ['laced-boot', 'work-boot'],
   terrains: ['trails', 'rock', 'wet ground', 'heat'],
+  cuffOn: {},
   force: 'hard',
   ask: 'How heavy is the pack, how many days, and do your feet swell?',
   allowance: 'shoes',
@@ -19,5 +20,6 @@ export const backpacking = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 1.5, ball: 1 },
 })

@@ -12,6 +12,7 @@ export const ballet = activity({
   ],
   families: ['dance'],
   terrains: ['flats', 'pointe'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Who fits the shoes, how many hours, and on pointe since when?',
   allowance: 'shoes',
@@ -19,5 +20,6 @@ export const ballet = activity({
   lowRoom: true,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -13,6 +13,7 @@ export const climbing = activity({
   ],
   families: ['climbing-shoe'],
   terrains: ['boulders', 'edges', 'cracks', 'long routes'],
+  cuffOn: {},
   force: 'hard',
   ask: 'What do you climb most, and how long do you keep them on?',
   allowance: 'shoes',
@@ -20,5 +21,6 @@ export const climbing = activity({
   lowRoom: true,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const court = activity({
   cautions: ['After an ankle sprain: hold from the sides before anything is tilted.'],
   families: ['cleat', 'shoe'],
   terrains: ['hall', 'hard court', 'clay', 'sand'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Which game, and which foot do you stop on?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const court = activity({
   lowRoom: false,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const crossCountry = activity({
   cautions: [],
   families: ['laced-boot', 'shoe'],
   terrains: ['classic', 'skating', 'touring track'],
+  cuffOn: {},
   force: 'usual',
   ask: 'Classic or skating? Does the bar press under the ball?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const crossCountry = activity({
   lowRoom: true,
   springs: false,
   recheck: 'binding',
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const dancing = activity({
   cautions: [],
   families: ['dress-shoe', 'shoe', 'dance'],
   terrains: ['ballroom', 'folk', 'street', 'stage'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Which dance, how high is the heel, how many hours?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const dancing = activity({
   lowRoom: true,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

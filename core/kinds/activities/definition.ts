@@ -32,6 +32,8 @@ export interface ActivityDefinition<K extends string = string> {
   cautions: readonly string[]
   families: readonly Family[]
   terrains: readonly string[]
+  /** what some of these grounds ask of a cuff: steps of stiffness on the own scale, and degrees of lean */
+  cuffOn: Readonly<Record<string, { steps: number; leanDeg: number }>>
   /** the force it usually brings */
   force: Force
   /** what to ask next, said as at the bench */
@@ -46,6 +48,8 @@ export interface ActivityDefinition<K extends string = string> {
   springs: boolean
   /** who has to look again when something under the sole changes */
   recheck: 'binding' | 'blade' | null
+  /** both feet stand across a board, whose edges their soles reach over */
+  onBoard: boolean
   /** how far it moves a target band, mm: feet swell and slide forward */
   shiftMm: Partial<Record<Station, number>>
 }

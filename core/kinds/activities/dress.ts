@@ -10,6 +10,7 @@ export const dress = activity({
   cautions: [],
   families: ['dress-shoe', 'shoe'],
   terrains: ['office', 'stage'],
+  cuffOn: {},
   force: 'light',
   ask: 'How high is the heel, and for how many hours?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const dress = activity({
   lowRoom: true,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

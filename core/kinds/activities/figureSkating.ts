@@ -10,6 +10,7 @@ export const figureSkating = activity({
   cautions: [],
   families: ['skate'],
   terrains: ['rink'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Jumps or dance? Where does the tongue press?',
   allowance: 'boots',
@@ -17,5 +18,6 @@ export const figureSkating = activity({
   lowRoom: false,
   springs: false,
   recheck: 'blade',
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const football = activity({
   cautions: ['No stud under a sore head; as thin a device as it goes.'],
   families: ['cleat'],
   terrains: ['grass', 'artificial grass', 'hall'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Which ground, which studs, and which foot kicks?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const football = activity({
   lowRoom: true,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -12,6 +12,12 @@ export const freeride = activity({
   ],
   families: ['rigid-shell'],
   terrains: ['powder', 'steep', 'cliffs', 'short climbs'],
+  cuffOn: {
+    powder: { steps: -0.5, leanDeg: -1 },
+    steep: { steps: 0.5, leanDeg: 0 },
+    cliffs: { steps: 0.5, leanDeg: -1 },
+    'short climbs': { steps: -0.5, leanDeg: -0.5 },
+  },
   force: 'hard',
   ask: 'Do you jump, and do you walk up to it?',
   allowance: 'boots',
@@ -19,5 +25,6 @@ export const freeride = activity({
   lowRoom: false,
   springs: false,
   recheck: 'binding',
+  onBoard: false,
   shiftMm: {},
 })

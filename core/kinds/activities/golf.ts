@@ -12,6 +12,7 @@ export const golf = activity({
   ],
   families: ['shoe', 'cleat'],
   terrains: ['hills', 'flat', 'wet grass'],
+  cuffOn: {},
   force: 'usual',
   ask: 'Do you walk the course, and does the front foot hurt after the swing?',
   allowance: 'shoes',
@@ -19,5 +20,6 @@ export const golf = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 0.5 },
 })

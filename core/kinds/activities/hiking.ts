@@ -10,6 +10,7 @@ export const hiking = activity({
   cautions: [],
   families: ['laced-boot', 'work-boot', 'shoe'],
   terrains: ['paths', 'rock', 'mud', 'snow fields'],
+  cuffOn: {},
   force: 'usual',
   ask: 'How long is the day, and what happens on the way down?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const hiking = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 1 },
 })

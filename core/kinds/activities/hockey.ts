@@ -10,6 +10,7 @@ export const hockey = activity({
   cautions: [],
   families: ['skate'],
   terrains: ['rink'],
+  cuffOn: {},
   force: 'hard',
   ask: 'How do you lace, and where do they go numb? Bare foot or sock?',
   allowance: 'boots',
@@ -17,5 +18,6 @@ export const hockey = activity({
   lowRoom: false,
   springs: false,
   recheck: 'blade',
+  onBoard: false,
   shiftMm: {},
 })

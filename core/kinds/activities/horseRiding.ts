@@ -10,6 +10,7 @@ export const horseRiding = activity({
   cautions: ['The boot must slip out of the stirrup: no sole wider or stickier than it was.'],
   families: ['laced-boot', 'dress-shoe'],
   terrains: ['dressage', 'jumping', 'stable work'],
+  cuffOn: {},
   force: 'usual',
   ask: 'How long are the stirrups, and do you work in the stable in the same boots?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const horseRiding = activity({
   lowRoom: true,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const houseShoe = activity({
   cautions: ['No slipper without a heel: it is lost on the stairs.'],
   families: ['shoe'],
   terrains: ['at home', 'care home'],
+  cuffOn: {},
   force: 'light',
   ask: 'Can you close it yourself, do the feet swell, and did you ever slip?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const houseShoe = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { instep: 1, ball: 1 },
 })

@@ -10,6 +10,7 @@ export const inline = activity({
   cautions: [],
   families: ['skate', 'soft-boot'],
   terrains: ['asphalt', 'rink', 'park'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Speed, tricks or long tours? Where does the cuff rub?',
   allowance: 'boots',
@@ -17,5 +18,6 @@ export const inline = activity({
   lowRoom: false,
   springs: false,
   recheck: 'blade',
+  onBoard: false,
   shiftMm: {},
 })

@@ -12,6 +12,7 @@ export const military = activity({
   ],
   families: ['work-boot', 'laced-boot'],
   terrains: ['marching', 'rough ground', 'parade'],
+  cuffOn: {},
   force: 'hard',
   ask: 'How heavy is the load, how far, and are the boots issued or chosen?',
   allowance: 'shoes',
@@ -19,5 +20,6 @@ export const military = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 1, ball: 1 },
 })

@@ -10,6 +10,7 @@ export const mountainRiding = activity({
   cautions: ['After any change of shoe, cleat or device the saddle height is looked at again.'],
   families: ['riding-shoe', 'shoe'],
   terrains: ['cross-country', 'downhill', 'flat pedals'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Clipped or flat pedals? Do you push and walk a lot?',
   allowance: 'boots',
@@ -17,5 +18,6 @@ export const mountainRiding = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

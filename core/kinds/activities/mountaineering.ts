@@ -10,6 +10,10 @@ export const mountaineering = activity({
   cautions: ['Crampons are tried on again after any change of the sole.'],
   families: ['rigid-shell', 'laced-boot', 'work-boot'],
   terrains: ['rock', 'ice', 'long approach', 'scree'],
+  cuffOn: {
+    ice: { steps: 1, leanDeg: 0 },
+    'long approach': { steps: -1, leanDeg: -1 },
+  },
   force: 'hard',
   ask: 'Front points or long walks? Which toes touch on the way down?',
   allowance: 'boots',
@@ -17,5 +21,6 @@ export const mountaineering = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

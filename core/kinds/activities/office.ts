@@ -10,6 +10,7 @@ export const office = activity({
   cautions: [],
   families: ['shoe', 'dress-shoe'],
   terrains: ['office', 'way to work'],
+  cuffOn: {},
   force: 'light',
   ask: 'How long do you stand, and what is on the way there?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const office = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -12,6 +12,12 @@ export const piste = activity({
   ],
   families: ['rigid-shell'],
   terrains: ['soft snow', 'ice', 'moguls', 'all day'],
+  cuffOn: {
+    'soft snow': { steps: -0.5, leanDeg: 0 },
+    ice: { steps: 1, leanDeg: 1 },
+    moguls: { steps: -1, leanDeg: -1 },
+    'all day': { steps: -0.5, leanDeg: -1 },
+  },
   force: 'hard',
   ask: 'How many days a winter, and where does it hurt at noon?',
   allowance: 'boots',
@@ -19,5 +25,6 @@ export const piste = activity({
   lowRoom: false,
   springs: false,
   recheck: 'binding',
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const roadRiding = activity({
   cautions: ['After any change of shoe, cleat or device the saddle height is looked at again.'],
   families: ['riding-shoe', 'shoe'],
   terrains: ['road', 'track', 'city'],
+  cuffOn: {},
   force: 'usual',
   ask: 'Where is the cleat, and does the ball burn or a knee hurt?',
   allowance: 'boots',
@@ -17,5 +18,6 @@ export const roadRiding = activity({
   lowRoom: true,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

@@ -10,6 +10,7 @@ export const running = activity({
   cautions: [],
   families: ['shoe'],
   terrains: ['road', 'trail', 'track'],
+  cuffOn: {},
   force: 'hard',
   ask: 'How far in a week, and what changed before it started?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const running = activity({
   lowRoom: false,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 1 },
 })

@@ -10,6 +10,7 @@ export const school = activity({
   cautions: [],
   families: ['shoe', 'cleat'],
   terrains: ['school yard', 'gym', 'way to school'],
+  cuffOn: {},
   force: 'usual',
   ask: 'Which shoes are on all day, and what does the gym ask for?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const school = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 0.5 },
 })

@@ -13,6 +13,11 @@ export const skiRace = activity({
   ],
   families: ['rigid-shell'],
   terrains: ['slalom', 'giant slalom', 'speed'],
+  cuffOn: {
+    slalom: { steps: 1, leanDeg: 2 },
+    'giant slalom': { steps: 1, leanDeg: 1 },
+    speed: { steps: 1.5, leanDeg: 1 },
+  },
   force: 'hard',
   ask: 'Which discipline, how long is the boot closed at a time, and what goes numb first?',
   allowance: 'boots',
@@ -20,5 +25,6 @@ export const skiRace = activity({
   lowRoom: true,
   springs: false,
   recheck: 'binding',
+  onBoard: false,
   shiftMm: {},
 })

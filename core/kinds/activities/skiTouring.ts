@@ -12,6 +12,12 @@ export const skiTouring = activity({
   ],
   families: ['rigid-shell'],
   terrains: ['long climbs', 'steep descents', 'piste', 'glacier'],
+  cuffOn: {
+    'long climbs': { steps: -1, leanDeg: -1 },
+    'steep descents': { steps: 1, leanDeg: 1 },
+    piste: { steps: 0.5, leanDeg: 0 },
+    glacier: { steps: -0.5, leanDeg: 0 },
+  },
   force: 'hard',
   ask: 'More climbing or more descent? When does it start to hurt, going up or coming down?',
   allowance: 'boots',
@@ -19,5 +25,6 @@ export const skiTouring = activity({
   lowRoom: false,
   springs: false,
   recheck: 'binding',
+  onBoard: false,
   shiftMm: {},
 })

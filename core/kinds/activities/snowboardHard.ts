@@ -10,6 +10,11 @@ export const snowboardHard = activity({
   cautions: ['The two feet work differently: set lean and cant for each.'],
   families: ['rigid-shell'],
   terrains: ['carving', 'race', 'alpine splitboard'],
+  cuffOn: {
+    carving: { steps: 0.5, leanDeg: 1 },
+    race: { steps: 1, leanDeg: 1 },
+    'alpine splitboard': { steps: -1, leanDeg: -1 },
+  },
   force: 'hard',
   ask: 'Which foot is in front, at what angles, and how far do the cuffs lean?',
   allowance: 'boots',
@@ -17,5 +22,6 @@ export const snowboardHard = activity({
   lowRoom: false,
   springs: false,
   recheck: 'binding',
+  onBoard: true,
   shiftMm: {},
 })

@@ -12,12 +12,19 @@ export const snowboardSoft = activity({
   ],
   families: ['soft-boot'],
   terrains: ['park', 'piste', 'powder', 'splitboard'],
+  cuffOn: {
+    park: { steps: -1.5, leanDeg: 0 },
+    piste: { steps: 0.5, leanDeg: 0 },
+    powder: { steps: -0.5, leanDeg: 0 },
+  },
   force: 'hard',
   ask: 'Which foot is in front, at what angles, and does the heel lift on toe turns?',
   allowance: 'boots',
   cold: true,
   lowRoom: false,
   springs: false,
-  recheck: 'binding',
+  // Nothing in its binding releases.
+  recheck: null,
+  onBoard: true,
   shiftMm: {},
 })

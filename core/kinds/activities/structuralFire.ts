@@ -10,6 +10,7 @@ export const structuralFire = activity({
   cautions: ['A certified boot stays certified only with what its maker allows inside.'],
   families: ['work-boot'],
   terrains: ['ladders', 'stairs', 'hot floors'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Pull-on or laced, how long are they worn, and do they slip on the ladder?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const structuralFire = activity({
   lowRoom: true,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 1 },
 })

@@ -10,6 +10,11 @@ export const telemark = activity({
   cautions: ['The sole bends at the ball: a device must bend there too.'],
   families: ['rigid-shell', 'laced-boot'],
   terrains: ['piste', 'tours', 'powder'],
+  cuffOn: {
+    piste: { steps: 0.5, leanDeg: 0 },
+    tours: { steps: -1, leanDeg: -1 },
+    powder: { steps: -0.5, leanDeg: -0.5 },
+  },
   force: 'hard',
   ask: 'Which foot goes back harder, and does the boot crease over a toe?',
   allowance: 'boots',
@@ -17,5 +22,6 @@ export const telemark = activity({
   lowRoom: false,
   springs: false,
   recheck: 'binding',
+  onBoard: false,
   shiftMm: { length: 2 },
 })

@@ -10,6 +10,7 @@ export const trackRiding = activity({
   cautions: ['After any change of shoe, cleat or device the saddle height is looked at again.'],
   families: ['riding-shoe'],
   terrains: ['velodrome'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Straps or laces, and where is the cleat?',
   allowance: 'boots',
@@ -17,5 +18,6 @@ export const trackRiding = activity({
   lowRoom: true,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

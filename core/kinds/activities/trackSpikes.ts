@@ -10,6 +10,7 @@ export const trackSpikes = activity({
   cautions: ['A device as thin as it goes, or none: the plate decides.'],
   families: ['cleat'],
   terrains: ['sprint', 'middle distance', 'jumps'],
+  cuffOn: {},
   force: 'hard',
   ask: 'Which distance, and how long do you keep them on?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const trackSpikes = activity({
   lowRoom: true,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: {},
 })

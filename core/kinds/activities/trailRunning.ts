@@ -10,6 +10,7 @@ export const trailRunning = activity({
   cautions: ['Feet swell on long days: the later hours decide the size.'],
   families: ['shoe'],
   terrains: ['mountain', 'forest', 'mud'],
+  cuffOn: {},
   force: 'hard',
   ask: 'How long, how much downhill, and which nails go black?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const trailRunning = activity({
   lowRoom: false,
   springs: true,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 2 },
 })

@@ -10,6 +10,7 @@ export const walking = activity({
   cautions: [],
   families: ['shoe', 'laced-boot', 'work-boot'],
   terrains: ['street', 'paths', 'mountain'],
+  cuffOn: {},
   force: 'usual',
   ask: 'How far before it starts, and does sitting down stop it?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const walking = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 0.5 },
 })

@@ -10,6 +10,7 @@ export const ward = activity({
   cautions: [],
   families: ['shoe'],
   terrains: ['hard floor', 'stairs'],
+  cuffOn: {},
   force: 'usual',
   ask: 'How many hours stand still? What happens in the last ones?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const ward = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { ball: 0.5, instep: 1 },
 })

@@ -10,6 +10,7 @@ export const wildlandFire = activity({
   cautions: ['A certified boot stays certified only with what its maker allows inside.'],
   families: ['work-boot', 'laced-boot'],
   terrains: ['steep slopes', 'ash', 'roads'],
+  cuffOn: {},
   force: 'hard',
   ask: 'How long are the shifts, how heavy is the pack, do they dry overnight?',
   allowance: 'shoes',
@@ -17,5 +18,6 @@ export const wildlandFire = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 1, ball: 1 },
 })

@@ -12,6 +12,7 @@ export const workSafety = activity({
   ],
   families: ['work-boot', 'shoe'],
   terrains: ['site', 'warehouse', 'workshop', 'cold store'],
+  cuffOn: {},
   force: 'usual',
   ask: 'Does the cap touch the toes when you kneel? How many hours on concrete?',
   allowance: 'shoes',
@@ -19,5 +20,6 @@ export const workSafety = activity({
   lowRoom: false,
   springs: false,
   recheck: null,
+  onBoard: false,
   shiftMm: { length: 0.5, instep: 0.5 },
 })

@@ -1,4 +1,4 @@
-import { activityOf } from '../../record/storyActivity'
+import { activityTold } from '../../record/storyActivity'
 import type { FittingRecord } from '../../record/schema'
 import type { Norms } from '../../record/tables'
 import type { Force } from '../../tables/vocabulary'
@@ -8,7 +8,7 @@ export type ComfortClass = (typeof COMFORT_CLASSES)[number]
 
 /** What goes through the footwear of a record: as told, else as its activity usually brings. */
 export const forceOf = ({ story }: FittingRecord): Force =>
-  story?.force ?? activityOf(story?.activity)?.force ?? 'usual'
+  story?.force ?? activityTold(story)?.force ?? 'usual'
 
 /**
  * How a shell will feel: what its arch gives under the force of a body in its activity.

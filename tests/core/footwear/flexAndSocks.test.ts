@@ -21,11 +21,11 @@ describe('flex, socks and the order sheet', () => {
     const advice = adviseFlex({
       ...tove,
       client: { massKg: 95, heightMm: 1850 },
-      story: { ...tove.story!, ability: 'expert', force: 'hard' },
+      story: { ...tove.story!, ability: 'expert', force: 'hard', terrain: 'piste' },
       feet: {} as never,
     })
-    // 5 + 1.6 (95 kg) + 0.3 (1850 mm) + 2 (expert) + 1 (hard) − 0.5 (cold) = 9.4 → 9.5
-    expect(advice.step).toBe(9.5)
+    // 5 + 1.6 (95 kg) + 0.3 (1850 mm) + 2 (expert) + 1 (hard) + 0.5 (piste) − 0.5 (cold) = 9.9 → 10
+    expect(advice.step).toBe(10)
     expect(advice.missing).toEqual(['ankle range'])
     const step = (massKg: number) =>
       adviseFlex({ ...tove, client: { massKg, heightMm: 1750 } }).step

@@ -338,7 +338,9 @@ describe('a bump on one side', () => {
     const felt = (model: FootwearModel) =>
       fitFoot(bunion(2), 'left', model, 265, {
         ...SETTINGS,
-        offsets: [{ model: 'hand', foot: 'left', station: 'firstMet', mm: -3, words: 'felt' }],
+        offsets: [
+          { by: 'felt', model: 'hand', foot: 'left', station: 'firstMet', mm: -3, words: 'felt' },
+        ],
         shifts: {
           left: [{ station: 'firstMet', lowMm: 2, highMm: 2, words: 'bony', trigger: 'marks' }],
         },

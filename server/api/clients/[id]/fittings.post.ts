@@ -19,8 +19,7 @@ export default route(
         client.id,
         localDay(),
         person.name,
-        body.activity,
-        body.copyFrom,
+        body,
       )
       await addVisit(db, person, fittingId, new Date(), 'new fitting', 'now')
       await audit(db, {
