@@ -1,4 +1,3 @@
-import { randomBytes } from 'node:crypto'
 import { demoModels } from '../demo/catalogue'
 import { benchRecords } from '../demo/benchRecords'
 import { pastRecords } from '../demo/pastRecords'
@@ -6,30 +5,44 @@ import { DEMO_RECORDS } from '../demo/records'
 import { importFitting, importRecord } from '../server/database/fittings'
 import { putModels } from '../server/database/models'
 import { database, transaction } from '../server/database/pool'
+import { renewFirstCode } from '../server/database/people'
 import { addVisit } from '../server/database/visits'
 import { probeReading } from '../server/standins/probe'
 import { localDay } from '../server/http/day'
-import { hashSecret } from '../server/security/secrets'
+import { hashSecret, oneTimeCode } from '../server/security/secrets'
 import type { VisitState } from '../shared/contracts'
+import type { ShopDetails } from '../shared/shopDetails'
+
+/** What the demo's papers say of it: all invented. */
+const DEMO_SHOP: ShopDetails = {
+  address: '4 Hollin Row, Upper Tarnside',
+  phone: '0555 0147',
+  mail: 'bench@hollin-row.example',
+  initials: 'HR',
+  hours: Object.fromEntries(
+    ['1', '2', '3', '4', '5'].map((day) => [day, { from: '09:00', to: '18:00' }]),
+  ),
+}
 
 /**
  * First start: a shop. With `demo` it holds invented people, clients and a catalogue; without, one
- * owner who waits for a one-time code, which is printed. Does nothing when a shop exists already.
+ * owner who waits for a one-time code, which is printed: anew at every start until it is taken, so that a slip
+ * that was lost locks nobody out.
  */
 async function main(demo: boolean) {
   const made = await transaction(async (db) => {
     await db.query('lock table shops in exclusive mode')
-    if ((await db.query('select 1 from shops limit 1')).rows.length > 0) return null
-    const { rows } = await db.query('insert into shops (name, demo) values ($1, $2) returning id', [
-      demo ? 'Hollin Row Fit Room' : 'My fit room',
-      demo,
-    ])
+    if ((await db.query('select 1 from shops limit 1')).rows.length > 0) {
+      const code = await renewFirstCode(db)
+      return code && `One-time code for the first owner, made anew: ${code}`
+    }
+    const { rows } = await db.query(
+      'insert into shops (name, demo, details) values ($1, $2, $3) returning id',
+      [demo ? 'Hollin Row Fit Room' : 'My fit room', demo, demo ? DEMO_SHOP : {}],
+    )
     const shopId: string = rows[0].id
     if (!demo) {
-      const code = randomBytes(6)
-        .toString('hex')
-        .toUpperCase()
-        .replace(/(.{4})(?=.)/g, '$1-')
+      const code = oneTimeCode()
       await db.query(
         "insert into people (shop_id, name, login, role, one_time_code_hash) values ($1, 'Owner', 'owner', 'owner', $2)",
         [shopId, await hashSecret(code)],

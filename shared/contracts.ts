@@ -21,7 +21,8 @@ import {
 } from '../core/record/schema'
 import { SIDES, type Side } from '../core/tables/vocabulary'
 import { READ_TWICE, type ReadTwiceKind } from '../core/measure/readTwice'
-import type { Role } from './permissions'
+import { ROLES, type Role } from './permissions'
+import { workingSchema, type Hours, type Skill } from './shopDetails'
 
 /** What travels between browser and server. */
 export const signInBody = z.strictObject({
@@ -53,13 +54,22 @@ export interface PlacesState {
   people: { id: string; name: string; placeId: string | null }[]
 }
 
+const newLogin = z
+  .string()
+  .regex(/^[a-z0-9.-]{2,40}$/, 'Sign-in name: 2 to 40 small letters, digits, points or dashes.')
+const newPassword = z.string().min(10, 'Choose at least 10 characters.').max(200)
+
 export const firstOwnerBody = z.strictObject({
   code: z.string().min(1).max(80),
   name: z.string().min(1).max(80),
-  login: z
-    .string()
-    .regex(/^[a-z0-9.-]{2,40}$/, 'Sign-in name: 2 to 40 small letters, digits, points or dashes.'),
-  password: z.string().min(10, 'Choose at least 10 characters.').max(200),
+  login: newLogin,
+  password: newPassword,
+})
+/** Somebody who was invited, or forgot their password: the code opens, name and password are theirs. */
+export const claimBody = z.strictObject({
+  code: z.string().min(1).max(80),
+  login: newLogin,
+  password: newPassword,
 })
 
 export const unlockBody = z.strictObject({
@@ -110,6 +120,37 @@ export const visitChangeBody = z.strictObject({
   state: z.enum(['to-come', 'waiting', 'now', 'seen']),
   version: z.number().int().min(0),
 })
+
+/** Somebody new: they choose name and password themselves, with the code. */
+export const inviteBody = z.strictObject({
+  name: z.string().trim().min(1).max(120),
+  role: z.enum(ROLES),
+})
+export const personChangeBody = z.strictObject({
+  name: z.string().trim().min(1).max(120).optional(),
+  role: z.enum(ROLES).optional(),
+  skills: workingSchema.skills.optional(),
+  hours: workingSchema.hours.optional(),
+  daysOff: workingSchema.daysOff.optional(),
+})
+export const passwordBody = z.strictObject({ password: z.string().max(200), next: newPassword })
+
+/** Somebody of a shop, as the owner's list shows them. */
+export interface PersonRow {
+  id: string
+  name: string
+  role: Role
+  login: string
+  placeId: string | null
+  skills: Skill[]
+  hours: Hours
+  daysOff: { from: string; to: string }[]
+  /** invited, at work, or gone */
+  state: 'invited' | 'here' | 'left'
+  /** until when the code opens; null where none waits */
+  codeUntil: string | null
+  leftAt: string | null
+}
 
 export const newFittingBody = z.strictObject({
   activity: z.string().max(60).optional(),
@@ -227,6 +268,7 @@ export interface FoundClient {
   name: string
   bornOn: string | null
   occupation: string | null
+  phone: string | null
   fittingId: string | null
   openedOn: string | null
 }

@@ -47,6 +47,10 @@ export const PERMISSIONS = {
   'places.see': ['owner', 'fitter', 'bench', 'reader'],
   'places.change': ['owner'],
   'backups.see': ['owner'],
+  'people.see': ['owner', 'fitter', 'reader'],
+  'people.change': ['owner'],
+  'shop.see': ['owner', 'fitter', 'bench', 'reader'],
+  'shop.change': ['owner'],
   'self.see': ['owner', 'fitter', 'bench', 'reader'],
   'self.change': ['owner', 'fitter', 'bench', 'reader'],
 } as const satisfies Record<string, readonly Role[]>

@@ -35,7 +35,9 @@ const SAVED: Record<Saved, string> = {
 const saves = computed(() => saved && `${saved === 'saved' ? '✓ ' : ''}${SAVED[saved]}`)
 /** Shops with several places say which one this is. */
 const where = computed(() =>
-  session.person && session.places.length > 1 ? session.placeName : shop || 'Hollin Row Fit Room',
+  session.person && session.places.length > 1
+    ? session.placeName
+    : shop || session.page?.shop?.name || 'Foot, device, footwear',
 )
 const asOf = computed(() => {
   const from = line.shownFrom

@@ -1,10 +1,14 @@
 <script setup lang="ts">
 import { vFocusOnOpen } from '~/browser/focusOnOpen'
 import DayField from '~/components/DayField.vue'
+import { watchDebounced } from '@vueuse/core'
 import { computed, ref } from 'vue'
 import { VBtn, VCard, VTextField } from 'vuetify/components'
 import { ageInYears, ADULT_FROM_YEARS } from '../../core/measure/ageAtVisit'
-import { newClientBody } from '../../shared/contracts'
+import { dayWords } from '../../core/record/typedDay'
+import { likelyAsked, likelySame } from '../../core/record/likelySame'
+import { newClientBody, type FoundClient } from '../../shared/contracts'
+import { api } from '~/browser/api'
 import { readForm, typedNumber, typedText } from '~/browser/readForm'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
@@ -17,6 +21,7 @@ const bornTrouble = ref('')
 const massKg = ref('')
 const occupation = ref('')
 const guardian = ref('')
+const phone = ref('')
 const reason = ref('')
 const refused = ref('')
 const asked = ref(false)
@@ -33,6 +38,7 @@ const form = computed(() =>
       massKg: typedNumber(massKg.value),
       occupation: typedText(occupation.value),
       guardian: typedText(guardian.value),
+      phone: typedText(phone.value),
     },
     reason: typedText(reason.value),
   }),
@@ -40,6 +46,27 @@ const form = computed(() =>
 /** A field is not told off before it was asked for or typed into. */
 const nameTrouble = computed(() => (asked.value ? form.value.troubles['details.name'] : undefined))
 const massTrouble = computed(() => form.value.troubles['details.massKg'])
+
+/** Clients who may be the same person: so called, or born then, or with this telephone. */
+const alike = ref<FoundClient[]>([])
+watchDebounced(
+  [name, bornOn, phone],
+  async () => {
+    const typed = { name: name.value, bornOn: bornOn.value, phone: phone.value }
+    const found = await Promise.all(
+      likelyAsked(typed).map((q) =>
+        api<{ clients: FoundClient[] }>(`clients?q=${encodeURIComponent(q)}`)
+          .then(({ clients }) => clients)
+          // Away from the line nobody can be looked for; the client is added all the same.
+          .catch(() => []),
+      ),
+    )
+    alike.value = likelySame(typed, found.flat())
+  },
+  { debounce: 300 },
+)
+const alikeWords = (c: FoundClient) =>
+  [c.bornOn && `born ${dayWords(c.bornOn)}`, c.phone, c.occupation].filter(Boolean).join(', ')
 
 const outbox = useOutbox()
 /** said once it waits for the line: asking again would add the client twice */
@@ -92,6 +119,7 @@ async function begin() {
         maxlength="120"
         placeholder="night nurse, skater …"
       />
+      <VTextField v-model="phone" label="Telephone" inputmode="tel" maxlength="40" />
       <VTextField v-model="reason" label="Comes because of" maxlength="200" />
       <VTextField
         v-if="child"
@@ -102,6 +130,13 @@ async function begin() {
         hint="Under 16: a guardian is named"
         persistent-hint
       />
+      <div v-if="alike.length" class="notice watch wide" role="status">
+        <p><b>Perhaps here already:</b></p>
+        <p v-for="c in alike" :key="c.id">
+          <NuxtLink :to="`/clients/${c.id}`">{{ c.name }}, {{ c.code }}</NuxtLink>
+          <span class="muted"> {{ alikeWords(c) }}</span>
+        </p>
+      </div>
       <p v-if="refused" class="stop-text wide" role="alert">{{ refused }}</p>
       <p v-if="kept" class="notice wide" role="status">{{ kept }}</p>
       <div class="acts wide">

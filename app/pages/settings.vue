@@ -2,9 +2,7 @@
 import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VTextarea } from 'vuetify/components'
-import { HOUSE_TABLES, type ShopTables } from '../../core/record/tables'
-import { api } from '~/browser/api'
-import { plainCopy } from '~/browser/plainCopy'
+import type { Permission } from '../../shared/permissions'
 import AppHeader from '~/components/AppHeader.vue'
 import PaneTabs from '~/components/PaneTabs.vue'
 import BenchTablesPane from '~/settings/BenchTablesPane.vue'
@@ -18,12 +16,14 @@ import RepeatabilityPane from '~/settings/RepeatabilityPane.vue'
 import KeepingPane from '~/settings/KeepingPane.vue'
 import PlacesPane from '~/settings/PlacesPane.vue'
 import SignInsPane from '~/settings/SignInsPane.vue'
+import PeoplePane from '~/settings/PeoplePane.vue'
+import ShopPane from '~/settings/ShopPane.vue'
+import { useHouseTables } from '~/settings/useHouseTables'
 import { useSession } from '~/stores/session'
-import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 
 /**
- * House rules: the table fittings are judged by, in versions, with sources; and how well readings
- * repeat here.
+ * The shop and its people; and its house rules: the table fittings are judged by, in versions, with
+ * sources, and how well readings repeat here.
  */
 const PANES = [
   ['limits', 'Limits and classes'],
@@ -35,11 +35,18 @@ const PANES = [
   ['bench', 'Bench'],
   ['prices', 'Prices'],
   ['repeat', 'Repeatability'],
+] as const
+/** The shop itself, above its rules. */
+const SHOP_PANES = [
+  ['shop', 'Shop'],
+  ['people', 'People'],
   ['places', 'Places'],
   ['signIns', 'Sign-ins'],
   ['keeping', 'Backups'],
 ] as const
-type Pane = (typeof PANES)[number][0]
+type Pane = (typeof PANES)[number][0] | (typeof SHOP_PANES)[number][0]
+/** Who may see a pane of the shop, where not everybody may. */
+const SEEN_BY: Partial<Record<Pane, Permission>> = { people: 'people.see', keeping: 'backups.see' }
 const isTablePane = (name: Pane): name is keyof typeof TABLE_PANES => name in TABLE_PANES
 /** Panes over the draft, each with what it is told beside it. */
 const TABLE_PANES = {
@@ -56,47 +63,13 @@ const TABLE_PANES = {
 const session = useSession()
 const pane = ref<Pane>('limits')
 const tablePane = computed(() => (isTablePane(pane.value) ? TABLE_PANES[pane.value] : null))
-const panes = computed(() =>
-  PANES.filter(([name]) => name !== 'keeping' || session.may('backups.see')),
+const shopPanes = computed(() =>
+  SHOP_PANES.filter(([name]) => SEEN_BY[name] === undefined || session.may(SEEN_BY[name])),
 )
-const versions = ref<{ norms: ShopTables; madeBy: string | null; madeAt: string }[]>([])
-const draft = ref<ShopTables>(plainCopy(HOUSE_TABLES))
-const changed = ref(false)
-const trouble = ref('')
-const done = ref('')
-const source = ref('')
-const current = computed(() => versions.value[0]?.norms ?? HOUSE_TABLES)
+const { versions, draft, changed, source, trouble, done, current, take, load, save } =
+  useHouseTables()
 const may = computed(() => session.may('norms.change'))
-
-function take(part: Partial<ShopTables>) {
-  draft.value = { ...draft.value, ...plainCopy(part) }
-  changed.value = true
-}
-async function load() {
-  versions.value = (await api<{ versions: typeof versions.value }>('norms')).versions
-  draft.value = plainCopy(current.value)
-  changed.value = false
-  source.value = ''
-}
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
-
-const outbox = useOutbox()
-async function save() {
-  try {
-    const kept = await outbox.write<{ norms: ShopTables }>({
-      method: 'POST',
-      path: 'norms',
-      body: { basedOn: current.value.version, norms: { ...draft.value, source: source.value } },
-      words: `table ${current.value.version + 1} of the house`,
-    })
-    if ('waits' in kept) return void (done.value = KEPT_HERE)
-    await load()
-    done.value = `Table ${kept.answer.norms.version} holds for fittings opened from now on. Older fittings keep theirs.`
-    trouble.value = ''
-  } catch (error) {
-    trouble.value = (error as Error).message
-  }
-}
 </script>
 
 <template>
@@ -106,11 +79,16 @@ async function save() {
       <div class="title-row">
         <h1>Settings</h1>
         <span class="fact">table {{ current.version }}: {{ current.source }}</span>
-        <PaneTabs v-model="pane" :panes="panes" label="Settings" look="box" />
+        <PaneTabs v-model="pane" :panes="shopPanes" label="The shop" look="box" />
+      </div>
+      <div class="rules">
+        <PaneTabs v-model="pane" :panes="PANES" label="House rules" look="box" :height="38" />
       </div>
       <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
       <p v-else-if="done" class="notice" role="status">{{ done }}</p>
-      <SignInsPane v-if="pane === 'signIns'" />
+      <ShopPane v-if="pane === 'shop'" />
+      <PeoplePane v-else-if="pane === 'people'" />
+      <SignInsPane v-else-if="pane === 'signIns'" />
       <PlacesPane v-else-if="pane === 'places'" />
       <KeepingPane v-else-if="pane === 'keeping'" />
       <RepeatabilityPane v-else-if="!tablePane" :tables="current" />
@@ -161,6 +139,10 @@ async function save() {
 </template>
 
 <style scoped>
+/* Below the shop's own tabs, nearer to what they change. */
+.rules {
+  display: flex;
+}
 .sets {
   grid-template-columns: minmax(0, 1fr) 280px;
 }

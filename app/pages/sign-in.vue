@@ -32,7 +32,50 @@ onMounted(async () => {
 })
 const demo = computed(() => session.page?.demo ?? [])
 const first = computed(() => session.page?.firstOwner ?? false)
-const person = computed(() => demo.value.find((p) => p.login === chosen.value))
+/** What is asked: the first owner's code, somebody's code, one of the demo's people, or a name. */
+type Way = 'first' | 'code' | 'people' | 'name'
+const taken = ref<Way | null>(null)
+const usual = computed((): Way => {
+  if (first.value) return 'first'
+  return demo.value.length > 0 ? 'people' : 'name'
+})
+const way = computed(() => taken.value ?? usual.value)
+const isNew = computed(() => way.value === 'first' || way.value === 'code')
+const person = computed(() =>
+  way.value === 'people' ? demo.value.find((p) => p.login === chosen.value) : undefined,
+)
+const HEADS: Record<Way, string> = {
+  first: 'First start',
+  code: 'You were given a code',
+  people: 'Who is at the bench?',
+  name: 'Who is at the bench?',
+}
+const INTROS: Record<Way, string> = {
+  first:
+    'The terminal printed a one-time code. It makes you the owner. A code that was lost is made anew when the application is started again.',
+  code: 'It lets you choose your sign-in name and password, once.',
+  people: 'Demo workshop. Three invented people, invented clients, no password.',
+  name: '',
+}
+/** The other ways in, from here. */
+const others = computed((): [Way, string][] => {
+  const all: [Way, string][] = [
+    ['code', 'I have a code'],
+    ['name', demo.value.length > 0 ? 'Somebody else' : 'I have a password'],
+    ['people', 'One of the demo’s people'],
+    ['first', 'First start'],
+  ]
+  return all.filter(([to]) => {
+    if (to === way.value || (to === 'name' && usual.value === 'first')) return false
+    if (to === 'first') return first.value
+    return to !== 'people' || demo.value.length > 0
+  })
+})
+const act = computed(() => {
+  if (way.value === 'first') return 'Make me the owner'
+  if (way.value === 'code') return 'Let me in'
+  return person.value ? `Sign in as ${person.value.name.split(' ')[0]}` : 'Sign in'
+})
 const parameters: SoleParameters = {
   lengthMm: 262,
   forefootWidthMm: 98,
@@ -52,15 +95,19 @@ async function enter() {
   trouble.value = ''
   busy.value = true
   try {
-    if (first.value) {
-      const person = await api<Person>('first-owner', 'POST', {
+    if (isNew.value) {
+      const path = way.value === 'first' ? 'first-owner' : 'claim'
+      const person = await api<Person>(path, 'POST', {
         code: code.value,
-        name: name.value,
+        ...(way.value === 'first' && { name: name.value }),
         login: login.value,
         password: password.value,
       })
       await session.begin(person, login.value, password.value)
-    } else await session.signIn(chosen.value || login.value, password.value)
+      await session.refresh()
+      return void (await navigateTo(way.value === 'first' ? '/founding' : '/'))
+    }
+    await session.signIn(person.value?.login ?? login.value, password.value)
     await navigateTo('/')
   } catch (error) {
     trouble.value = (error as Error).message
@@ -121,11 +168,9 @@ async function enter() {
           </p>
         </section>
         <form class="enter" @submit.prevent="enter">
-          <h1>{{ first ? 'First start' : 'Who is at the bench?' }}</h1>
-          <p v-if="demo.length" class="muted">
-            Demo workshop. Three invented people, invented clients, no password.
-          </p>
-          <div v-if="demo.length" role="radiogroup" aria-label="Person" class="people">
+          <h1>{{ HEADS[way] }}</h1>
+          <p v-if="INTROS[way]" class="muted">{{ INTROS[way] }}</p>
+          <div v-if="way === 'people'" role="radiogroup" aria-label="Person" class="people">
             <PlainButton
               v-for="p in demo"
               :key="p.login"
@@ -150,23 +195,25 @@ async function enter() {
             </PlainButton>
           </div>
           <template v-else>
-            <p v-if="first" class="muted">
-              The terminal printed a one-time code. It makes you the owner.
-            </p>
             <VTextField
-              v-if="first"
+              v-if="isNew"
               v-model="code"
               label="One-time code"
               autocomplete="one-time-code"
             />
-            <VTextField v-if="first" v-model="name" label="Your name" autocomplete="name" />
+            <VTextField
+              v-if="way === 'first'"
+              v-model="name"
+              label="Your name"
+              autocomplete="name"
+            />
             <VTextField v-model="login" label="Sign-in name" autocomplete="username" />
             <VTextField
               v-model="password"
               label="Password"
               type="password"
-              :autocomplete="first ? 'new-password' : 'current-password'"
-              :hint="first ? 'At least 10 characters' : ''"
+              :autocomplete="isNew ? 'new-password' : 'current-password'"
+              :hint="isNew ? 'At least 10 characters' : ''"
             />
           </template>
           <div class="notice">
@@ -181,6 +228,11 @@ async function enter() {
               label="I know what applies to me. If in doubt I refer."
             />
           </div>
+          <div class="ways">
+            <PlainButton v-for="[to, words] in others" :key="to" class="other" @click="taken = to">
+              {{ words }}
+            </PlainButton>
+          </div>
           <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
           <div class="acts">
             <VBtn
@@ -189,13 +241,7 @@ async function enter() {
               variant="flat"
               height="52"
               :disabled="!understood || busy"
-              >{{
-                first
-                  ? 'Make me the owner'
-                  : person
-                    ? `Sign in as ${person.name.split(' ')[0]}`
-                    : 'Sign in'
-              }}</VBtn
+              >{{ act }}</VBtn
             >
             <span class="muted small">{{
               understood
@@ -302,6 +348,14 @@ async function enter() {
 }
 .notice p {
   margin-top: 4px;
+}
+.ways {
+  display: flex;
+  gap: 14px;
+}
+.other {
+  text-decoration: underline;
+  min-height: 40px;
 }
 .acts {
   display: flex;

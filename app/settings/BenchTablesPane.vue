@@ -17,12 +17,21 @@ import PaneTabs from '~/components/PaneTabs.vue'
  * How things are made here: steps with their minutes beside what they really take; what the bench
  * has; windows of heat and the skin's margin.
  */
-const { draft, may } = defineProps<{ draft: ShopTables; may: boolean }>()
+const {
+  draft,
+  may,
+  begin = 'steps',
+} = defineProps<{
+  draft: ShopTables
+  may: boolean
+  /** what is shown first */
+  begin?: 'steps' | 'has' | 'heat'
+}>()
 const emit = defineEmits<{ change: [Partial<ShopTables>]; trouble: [string] }>()
 const bench = useBench()
 const session = useSession()
 onMounted(() => void bench.load())
-const pane = ref<'steps' | 'has' | 'heat'>('steps')
+const pane = ref(begin)
 const at = ref(draft.processes[0]!.id)
 const process = computed(
   () => draft.processes.find((p) => p.id === at.value) ?? draft.processes[0]!,

@@ -3,7 +3,7 @@ import { format } from 'date-fns'
 import { computed, onMounted, ref } from 'vue'
 import { VBtn, VDataTable, VTextField } from 'vuetify/components'
 import type { SessionRow } from '../../shared/contracts'
-import { lockBody, pinBody } from '../../shared/contracts'
+import { lockBody, passwordBody, pinBody } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { readForm, typedNumber } from '~/browser/readForm'
 import { useSession } from '~/stores/session'
@@ -27,6 +27,10 @@ const trouble = ref('')
 const done = ref('')
 const pin = ref('')
 const password = ref('')
+const next = ref('')
+const passwordForm = computed(() =>
+  readForm(passwordBody, { password: password.value, next: next.value }),
+)
 const minutes = ref(String(session.page?.lock?.minutes ?? 10))
 const hasPin = computed(() => session.page?.lock?.hasPin ?? false)
 const isDemo = computed(() => session.page?.demo.some((p) => p.login === session.login) ?? false)
@@ -66,6 +70,12 @@ const keepPin = (value: string | null) =>
     },
     value ? 'Your PIN opens your locked pages from now on.' : 'Your PIN is gone.',
   )
+const keepPassword = () =>
+  run(async () => {
+    await api('me/password', 'PUT', passwordForm.value.value)
+    password.value = next.value = ''
+    await load()
+  }, 'Your new password holds. Your other sessions are ended.')
 const keepMinutes = () =>
   run(async () => {
     await api('house/lock', 'PUT', lockForm.value.value)
@@ -131,6 +141,22 @@ const keepMinutes = () =>
           >Keep this PIN</VBtn
         >
         <VBtn v-if="hasPin" @click="keepPin(null)">No PIN</VBtn>
+      </form>
+      <form v-if="!isDemo" class="card card-body form" @submit.prevent="keepPassword">
+        <h2>Your password</h2>
+        <VTextField
+          v-model="password"
+          label="The one you have"
+          type="password"
+          autocomplete="current-password"
+        />
+        <VTextField
+          v-model="next"
+          label="A new one, at least 10 characters"
+          type="password"
+          autocomplete="new-password"
+        />
+        <VBtn type="submit" :disabled="!passwordForm.value">Keep this password</VBtn>
       </form>
       <form v-if="ofAll" class="card card-body form" @submit.prevent="keepMinutes">
         <h2>Hiding</h2>

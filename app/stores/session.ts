@@ -12,6 +12,8 @@ interface SignInPage {
   firstOwner: boolean
   person: Person | null
   lock: Lock | null
+  /** the shop of whoever is signed in */
+  shop?: { name: string } | null
   place: { here: string; all: Place[] } | null
 }
 interface Lock {

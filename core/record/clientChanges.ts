@@ -21,6 +21,7 @@ export const FIELD_WORDS: Record<ClientField, string> = {
   phone: 'telephone',
   mail: 'mail',
   address: 'address',
+  reachBy: 'is reached by',
   conditions: 'conditions',
   history: 'history',
   consents: 'consents',

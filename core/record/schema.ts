@@ -336,6 +336,9 @@ export const footSchema = storedFoot
     return { ...foot, device: device!, ...(moreDevices.length > 0 && { moreDevices }) }
   })
 
+/** How somebody is reached. */
+export const REACH_WAYS = ['telephone', 'message', 'mail', 'letter'] as const
+
 export const clientSchema = z.strictObject({
   code: text(20).optional(),
   name: text(120).optional(),
@@ -348,6 +351,8 @@ export const clientSchema = z.strictObject({
   phone: text(40).optional(),
   mail: text(120).optional(),
   address: text(300).optional(),
+  /** how they like to be reached */
+  reachBy: z.enum(REACH_WAYS).optional(),
   /** told in whichever fitting; what a fitting's own story tells is added */
   conditions: z.array(z.enum(CONDITION_KINDS)).max(CONDITION_KINDS.length).optional(),
   history: historySchema.optional(),

@@ -1,6 +1,7 @@
 import { awaitsFirstOwner, demoPeople } from '../database/people'
 import { listPlaces } from '../database/places'
 import { database } from '../database/pool'
+import { readShop } from '../database/shop'
 import { route } from '../http/route'
 import { sessionOf } from '../http/session'
 
@@ -10,6 +11,7 @@ import { sessionOf } from '../http/session'
  */
 export default route({ permission: 'public' }, async ({ event }) => {
   const session = await sessionOf(event)
+  const shop = session ? await readShop(database(), session.person.shopId) : null
   const places = session ? await listPlaces(database(), session.person.shopId) : []
   return {
     demo: await demoPeople(database()),
@@ -25,6 +27,7 @@ export default route({ permission: 'public' }, async ({ event }) => {
       login: session.login,
       minutes: session.lockMinutes,
     },
+    shop: shop && { name: shop.name },
     place: session && { here: session.person.placeId, all: places },
   }
 })

@@ -10,17 +10,24 @@ export interface ClientRow {
   version: number
 }
 
+/** Codes of a shop that has said no initials begin so. */
+const INITIALS = 'C'
+
 /** Next free client code of a shop, like HR-0422. Call in a transaction: it locks the shop. */
 async function nextCode(db: Client, shopId: string): Promise<string> {
-  await db.query('select 1 from shops where id = $1 for no key update', [shopId])
-  // The longest number is the highest: an index has them in this order.
-  const { rows } = await db.query<{ code: string }>(
-    `select code from clients where shop_id = $1 and code ~ '^HR-[0-9]{1,9}$'
-     order by length(code) desc, code desc limit 1`,
+  const shop = await db.query<{ initials: string | null }>(
+    `select details->>'initials' as initials from shops where id = $1 for no key update`,
     [shopId],
   )
-  const last = rows[0] ? Number(rows[0].code.slice(3)) : 400
-  return `HR-${String(last + 1).padStart(4, '0')}`
+  const begins = `${shop.rows[0]?.initials ?? INITIALS}-`
+  // The longest number is the highest: an index has them in this order.
+  const { rows } = await db.query<{ code: string }>(
+    `select code from clients where shop_id = $1 and code ~ ('^' || $2 || '[0-9]{1,9}$')
+     order by length(code) desc, code desc limit 1`,
+    [shopId, begins],
+  )
+  const last = rows[0] ? Number(rows[0].code.slice(begins.length)) : 0
+  return `${begins}${String(last + 1).padStart(4, '0')}`
 }
 
 /** Adds a client; a code that is taken or missing is replaced by the next free one. */
@@ -44,7 +51,7 @@ export async function addClient(
 }
 
 const FOUND = `select c.id, c.code, c.name, c.details->>'bornOn' as "bornOn",
-  c.details->>'occupation' as occupation, f.id as "fittingId", f.opened_on as "openedOn"`
+  c.details->>'occupation' as occupation, c.details->>'phone' as phone, f.id as "fittingId", f.opened_on as "openedOn"`
 const NEWEST_FITTING = `left join lateral (
     select id, opened_on from fittings where client_id = c.id
     order by opened_on desc, created_at desc limit 1
@@ -59,7 +66,7 @@ const LAST_LETTER = 1_114_111
 
 /**
  * Clients whose name or code holds every word of the query: first those whose name begins with it,
- * then by name.
+ * then by name; then those who are reached so, by telephone, mail, guardian or address.
  */
 export async function searchClients(
   db: Client,
@@ -97,7 +104,19 @@ export async function searchClients(
     words.join(' '),
     ...escaped,
   ])
-  return [...near, ...far]
+  const named = [...near, ...far]
+  if (named.length === limit || !escaped.some((word) => word.length >= INDEXED_LETTERS))
+    return named
+  // By telephone, mail, guardian or address: after those that are called so. A number is looked for by its digits.
+  const ways = escaped.map((word) => (/\d/.test(word) ? word.replace(/[^\w@.]|_/g, '') : word))
+  const reached = ways.map((_, i) => `and reach like '%' || $${i + 4} || '%'`)
+  const byReach = await found(
+    `select id from clients
+     where shop_id = $1 and reach <> '   ' and not id = any ($3) ${reached.join(' ')}
+     order by lower(name) limit $2`,
+    [shopId, limit - named.length, named.map((c) => c.id), ...ways],
+  )
+  return [...named, ...byReach]
 }
 
 /** One client of a shop; null when the shop has none with this id. */

@@ -23,7 +23,7 @@ export async function listPlaces(db: Client, shopId: string): Promise<Place[]> {
 /** The same, with where everybody usually works. */
 export async function placesAndPeople(db: Client, shopId: string): Promise<PlacesState> {
   const { rows } = await db.query(
-    'select id, name, place_id as "placeId" from people where shop_id = $1 order by name',
+    'select id, name, place_id as "placeId" from people where shop_id = $1 and left_at is null order by name',
     [shopId],
   )
   return { places: await listPlaces(db, shopId), people: rows }

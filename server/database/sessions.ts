@@ -63,7 +63,7 @@ export async function openSession(
          s.locked_at is not null
            or s.touched_at < now() - make_interval(secs => 60 * coalesce($2::float8, h.lock_minutes + 1)) as locked
        from sessions s join people p on p.id = s.person_id join shops h on h.id = p.shop_id
-       where s.id = $1 and s.ended_at is null and s.begun_at > now() - ${LIFE}
+       where s.id = $1 and p.left_at is null and s.ended_at is null and s.begun_at > now() - ${LIFE}
      ), touched as (
        update sessions set touched_at = now()
        where id in (select id from one where not locked and touched_at < now() - interval '20 seconds')

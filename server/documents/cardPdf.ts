@@ -1,10 +1,11 @@
 import type { ClientCard } from '../../core/formats/papers/card'
+import { contactWords, type ShopDetails } from '../../shared/shopDetails'
 import { INK, MUTED, newPaper } from './paper'
 
 /** The client's card: one page, large letters, plain words. */
 export async function cardPdf(
   card: ClientCard,
-  shop: string,
+  shop: ShopDetails & { name: string },
   day: string,
   now: Date,
 ): Promise<Buffer> {
@@ -26,7 +27,11 @@ export async function cardPdf(
     y = text(`At home: ${card.exercises.join('; ')}.`, 20, y + 1, { size: 15, width: 170 }) + 2
   y = text(card.normal, 20, y + 1, { size: 14, colour: MUTED, width: 170 }) + 2
   rule(y + 2)
-  text('Stop and call us', 20, y + 6, { bold: true, size: 18 })
+  text(shop.phone ? `Stop and call us: ${shop.phone}` : 'Stop and call us', 20, y + 6, {
+    bold: true,
+    size: 18,
+    width: 170,
+  })
   y += 16
   for (const line of card.stop) y = text(`•  ${line}`, 20, y, { size: 17, width: 170 }) + 2
   rule(y + 3)
@@ -44,7 +49,9 @@ export async function cardPdf(
       bold: true,
       width: 170,
     })
-  text(`${shop} · ${day}`, 20, 268, { size: 11, colour: MUTED, width: 170 })
+  const told = [shop.name, contactWords(shop), day].filter(Boolean).join(' · ')
+  // Two lines, where a shop's name and address are long.
+  text(told, 20, 265, { size: 9.5, colour: MUTED, width: 170 })
   text(card.notice, 20, 274, { size: 10, colour: MUTED, width: 170 })
   return paper.bytes()
 }

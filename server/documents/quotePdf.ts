@@ -1,11 +1,12 @@
 import { money, quoteSums } from '../../core/followup/quote'
+import { contactWords, type ShopDetails } from '../../shared/shopDetails'
 import type { Quote } from '../../core/record/schema'
 import { MUTED, newPaper } from './paper'
 
 /** A plain quote on A4: what it costs before anything is made. */
 export async function quotePdf(
   quote: Quote,
-  who: { name: string; code: string; shop: string },
+  who: { name: string; code: string; shop: string; details: ShopDetails },
   words: (day: string) => string,
   now: Date,
 ): Promise<Buffer> {
@@ -13,13 +14,21 @@ export async function quotePdf(
   const { heading, text, rule, doc } = paper
   heading('Quote', 20, 18, 26)
   text(who.shop, 20, 30, { size: 12, colour: MUTED })
-  text(`For ${who.name}, ${who.code}`, 20, 42, { size: 13 })
-  text(`${words(quote.on)}; holds until ${words(quote.validUntil)}`, 20, 49, {
+  const { taxNumber } = who.details
+  const told = [contactWords(who.details), taxNumber && `tax number ${taxNumber}`]
+  const below = text(told.filter(Boolean).join(' · '), 20, 35.5, {
+    size: 9,
+    colour: MUTED,
+    width: 170,
+  })
+  const top = Math.max(42, below + 2)
+  text(`For ${who.name}, ${who.code}`, 20, top, { size: 13 })
+  text(`${words(quote.on)}; holds until ${words(quote.validUntil)}`, 20, top + 7, {
     size: 11,
     colour: MUTED,
   })
-  rule(58)
-  let y = 62
+  rule(top + 16)
+  let y = top + 20
   const right = (value: string, at: number, bold = false, size = 11) =>
     text(value, 150, at, { size, width: 40, align: 'right', bold })
   for (const l of quote.lines) {

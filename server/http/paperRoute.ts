@@ -6,6 +6,7 @@ import { audit } from '../database/audit'
 import { readFitting, recordOf } from '../database/fittings'
 import type { SignedIn } from '../database/people'
 import { database } from '../database/pool'
+import { readShop } from '../database/shop'
 import type { Printed } from '../work/papers'
 import { localDay } from './day'
 import { nameFile } from './fileName'
@@ -41,7 +42,8 @@ export const paperRoute = (options: {
         `${heldBack} before a clearance, which the fitter records in Story.`,
       )
     const record = recordOf(state)
-    const printed = { shop: state.shop.name, on: localDay(), now: new Date() }
+    const { name: shop, details } = await readShop(db, person.shopId)
+    const printed = { shop, details, on: localDay(), now: new Date() }
     const pdf = await make({ event, person, state, record, printed })
     await audit(db, {
       shopId: person.shopId,

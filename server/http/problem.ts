@@ -49,3 +49,18 @@ export const sameName = () =>
 /** Too many tries went before this one. */
 export const waitProblem = (seconds: number) =>
   new HttpProblem(429, 'wait', `Too many tries. Wait ${seconds} seconds.`)
+
+/** Somebody else signs in by this name. */
+export const loginTaken = () =>
+  new HttpProblem(
+    409,
+    'login-taken',
+    'Somebody signs in by this name already. Choose another one.',
+    {
+      path: 'login',
+    },
+  )
+
+/** A shop without an owner could never be changed again. */
+export const lastOwner = () =>
+  new HttpProblem(409, 'last-owner', 'One owner stays. Make somebody else an owner first.')

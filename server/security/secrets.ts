@@ -1,4 +1,4 @@
-import { scrypt, timingSafeEqual } from 'node:crypto'
+import { randomBytes, scrypt, timingSafeEqual } from 'node:crypto'
 import { promisify } from 'node:util'
 import type { Algorithm } from '@node-rs/argon2'
 import { hash, verify } from '@node-rs/argon2'
@@ -48,3 +48,10 @@ async function verifyScrypt(stored: string, secret: string): Promise<boolean> {
   const got = await derive(secret, salt!, expected!.length, SCRYPT_COST)
   return timingSafeEqual(got, expected!)
 }
+
+/** A code that somebody reads from a screen or a slip and types once: 48 bits, as 1A2B-3C4D-5E6F. */
+export const oneTimeCode = (): string =>
+  randomBytes(6)
+    .toString('hex')
+    .toUpperCase()
+    .replace(/(.{4})(?=.)/g, '$1-')

@@ -11,6 +11,7 @@ import { ticketOf, type TicketTold } from '../../core/formats/papers/ticket'
 import type { FittingRecord, Quote } from '../../core/record/schema'
 import { normsOf } from '../../core/record/tables'
 import type { Process } from '../../core/tables/processes'
+import type { ShopDetails } from '../../shared/shopDetails'
 import { SIDES } from '../../core/tables/vocabulary'
 import { cardPdf } from '../documents/cardPdf'
 import { formPdf } from '../documents/formPdf'
@@ -22,6 +23,8 @@ import { workPlanPdf } from '../documents/workPlanPdf'
 /** What stands on every paper: whose shop, which day, and when it was printed. */
 export interface Printed {
   shop: string
+  /** how clients reach it, its tax number: what the owner told of it */
+  details?: ShopDetails
   on: string
   now: Date
 }
@@ -29,14 +32,14 @@ export interface Printed {
 const words = (day: string) => format(parseISO(day), 'd MMMM yyyy')
 
 /** The client's card. */
-export function card(record: FittingRecord, { shop, on, now }: Printed) {
+export function card(record: FittingRecord, { shop, details, on, now }: Printed) {
   const told = clientCard(record, words(record.handover?.wearInStart ?? on))
   const dated = {
     ...told,
     nextVisitOn: told.nextVisitOn && words(told.nextVisitOn),
     guaranteeUntil: told.guaranteeUntil && words(told.guaranteeUntil),
   }
-  return cardPdf(dated, shop, words(on), now)
+  return cardPdf(dated, { name: shop, ...details }, words(on), now)
 }
 
 /** The fitting form. */
@@ -48,8 +51,11 @@ export const form = (
 ) => formPdf(fittingForm(record, models), { ...who, shop, day: on }, now)
 
 /** A quote that was kept. */
-export const quote = (kept: Quote, who: { name: string; code: string }, { shop, now }: Printed) =>
-  quotePdf(kept, { ...who, shop }, words, now)
+export const quote = (
+  kept: Quote,
+  who: { name: string; code: string },
+  { shop, details = {}, now }: Printed,
+) => quotePdf(kept, { ...who, shop, details }, words, now)
 
 /** The order sheet of a shell made to measure. */
 export const orderSheet = (record: FittingRecord, { shop, on, now }: Printed) =>

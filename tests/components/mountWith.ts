@@ -38,6 +38,8 @@ const routerLink = Object.assign({}, link, {
 /** What every page asks for. */
 const QUIET: Answers = {
   timers: { now: Date.parse('2026-11-26T09:00:00Z'), timers: [] },
+  // Nobody is found, whoever is looked for.
+  'clients?q=': { clients: [] },
   'norms/own': { shares: [], ownRecords: HOUSE_TABLES.ownRecords },
 }
 
@@ -92,7 +94,12 @@ export async function mountWith(
       method,
       body: typeof init.body === 'string' ? JSON.parse(init.body) : init.body,
     })
-    const answer = answers[path] ?? answers[`${method} ${path}`] ?? QUIET[path] ?? {}
+    const answer =
+      answers[path] ??
+      answers[`${method} ${path}`] ??
+      QUIET[path] ??
+      QUIET[path.replace(/=.*$/, '=')] ??
+      {}
     return new Response(JSON.stringify(answer), {
       status: 200,
       headers: { 'content-type': 'application/json' },

@@ -74,3 +74,19 @@ test('a child is asked for its guardian', async () => {
   await flushPromises()
   expect(textOf(wrapper)).toContain('Under 16: a guardian is named')
 })
+
+test('somebody who may be here already is told before they are added twice', async () => {
+  const known = { id: 'c7', code: 'HR-0107', name: 'Gro Grows', bornOn: '1988-04-12' }
+  const { wrapper, calls } = await mountWith(NewClient, {
+    answers: { ...ANSWERS, 'clients?q=grows': { clients: [known] } },
+  })
+  await type(wrapper, 'Name', 'grows gro')
+  // Nothing is asked at each letter.
+  expect(calls.filter((c) => c.path === 'clients?q=grows')).toEqual([])
+  await vi.waitFor(() => expect(textOf(wrapper)).toContain('Perhaps here already'))
+  expect(textOf(wrapper)).toContain('Gro Grows, HR-0107 born 12 Apr 1988')
+  expect(wrapper.find('a[href="/clients/c7"]').exists()).toBe(true)
+  // It is said, not forbidden.
+  await begin(wrapper)
+  expect(made(calls)).toHaveLength(1)
+})

@@ -16,6 +16,7 @@ async function open(page: object) {
       'GET sign-in': { demo: [], firstOwner: false, person: null, ...page },
       'POST sign-in': { id: 'p', name: 'Rhona Kestle', role: 'owner' },
       'POST first-owner': { id: 'p', name: 'Ada', role: 'owner' },
+      'POST claim': { id: 'p', name: 'Aino', role: 'fitter' },
     },
   })
   await settled()
@@ -88,4 +89,35 @@ test('the first start makes an owner with the code of the terminal', async () =>
     path: 'first-owner',
     body: { code: 'XY12', name: 'Ada', login: 'ada', password: 'a long pass phrase' },
   })
+})
+
+test('whoever was given a code chooses name and password with it, beside the demo’s people too', async () => {
+  const { wrapper, tick, enter, posts } = await open({ demo: DEMO })
+  await button(wrapper, 'I have a code').trigger('click')
+  expect(textOf(wrapper)).toContain('You were given a code')
+  expect(wrapper.findAll('[role="radio"]')).toHaveLength(0)
+  await type(wrapper, 'One-time code', '1A2B-3C4D-5E6F')
+  await type(wrapper, 'Sign-in name', 'aino')
+  await type(wrapper, 'Password', 'ten letters')
+  await tick()
+  await enter()
+  expect(posts()[0]).toMatchObject({
+    path: 'claim',
+    body: { code: '1A2B-3C4D-5E6F', login: 'aino', password: 'ten letters' },
+  })
+})
+
+test('somebody with a password gets in beside the demo’s people', async () => {
+  const { wrapper, tick, enter, posts } = await open({ demo: DEMO })
+  await button(wrapper, 'Somebody else').trigger('click')
+  await type(wrapper, 'Sign-in name', 'aino')
+  await type(wrapper, 'Password', 'ten letters')
+  await tick()
+  await enter()
+  expect(posts()[0]).toMatchObject({ path: 'sign-in', body: { login: 'aino' } })
+})
+
+test('a shop that nobody owns yet offers no way in but the code', async () => {
+  const { wrapper } = await open({ firstOwner: true })
+  expect(() => button(wrapper, 'I have a password')).toThrow()
 })

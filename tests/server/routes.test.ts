@@ -23,6 +23,7 @@ const routes = (readdirSync('server/api', { recursive: true }) as string[])
     }
   })
 const PUBLIC = [
+  'claim.post.ts',
   'first-owner.post.ts',
   'health.get.ts',
   'sign-in.get.ts',

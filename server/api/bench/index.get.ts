@@ -43,7 +43,7 @@ const answerOf = freshest(async ({ day, named, ...at }: Asked): Promise<string> 
   const [{ tables, times, jobs: all }, visits, people, plan] = await Promise.all([
     benchWork(at.shopId),
     visitsBetween(db, at, ...dayBounds(new Date(`${day}T12:00`))),
-    benchPeople(db, at),
+    benchPeople(db, at, day),
     readPlan(db, at, day),
   ])
   const jobs = cutSteps(

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { format } from 'date-fns'
-import { onMounted, ref } from 'vue'
+import { computed, onMounted, ref } from 'vue'
 import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
+import { fieldChanges, FIELD_WORDS, type ClientField } from '../../../../core/record/clientChanges'
 import type { Client } from '../../../../core/record/schema'
 import type { FittingRow } from '../../../../shared/contracts'
 import { activityName } from '../../../../core/record/storyActivity'
@@ -9,6 +10,7 @@ import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
+import ClientReach from '~/components/ClientReach.vue'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 import { useLine } from '~/stores/line'
 
@@ -54,6 +56,26 @@ const exportOne = (id: string, on: string) =>
     ),
   )
 const outbox = useOutbox()
+/** As it is known here, with what was changed and waits for the line. */
+const details = computed<Client>(() =>
+  client.value ? outbox.withOwn(client.value.id, client.value.details) : {},
+)
+/** Changes fields of the client: on the screen at once, others' fields stay as they are. */
+async function change(patch: Partial<Client>) {
+  const changes = fieldChanges(details.value, patch)
+  if (Object.keys(changes).length === 0) return
+  const fields = (Object.keys(changes) as ClientField[]).map((field) => FIELD_WORDS[field])
+  const words = `${client.value!.name}: ${fields.join(', ')}`
+  client.value = { ...client.value!, details: { ...client.value!.details, ...patch } }
+  await attempt(async () => {
+    try {
+      await outbox.write({ method: 'PATCH', path, body: { changes }, words })
+    } catch (error) {
+      client.value = await useLine().read<Page>(path)
+      throw error
+    }
+  })
+}
 const begin = () =>
   attempt(async () => {
     const done = await outbox.write<{ fittingId: string }>({
@@ -97,6 +119,12 @@ const erase = () =>
       <p v-if="trouble" class="notice stop" role="alert">
         {{ trouble }} <NuxtLink to="/">Back to Today</NuxtLink>
       </p>
+      <ClientReach
+        v-if="client"
+        :details="details"
+        :disabled="!session.may('clients.change')"
+        @change="change"
+      />
       <section v-if="client" class="card">
         <div class="card-head"><h2>Fittings</h2></div>
         <p v-if="client.fittings.length === 0" class="card-body muted">No fitting yet.</p>
