@@ -116,10 +116,35 @@ export const clientChangeBody = z.strictObject({
   ),
 })
 export type ClientChanges = z.output<typeof clientChangeBody>['changes']
-export const visitChangeBody = z.strictObject({
-  state: z.enum(['to-come', 'waiting', 'now', 'seen']),
-  version: z.number().int().min(0),
-})
+export const VISIT_STATES = ['to-come', 'waiting', 'now', 'seen', 'cancelled', 'absent'] as const
+const booking = {
+  /** when it begins, with its zone */
+  startsAt: z.iso.datetime({ offset: true }),
+  minutes: z.number().int().min(5).max(480),
+  reason: z.string().trim().max(200),
+  /** with whom; nobody in particular where null */
+  personId: z.uuid().nullable(),
+}
+/** A visit of a client: of a fitting of theirs, or of the newest. Clashes are told unless it is booked all the same. */
+export const bookVisitBody = z
+  .strictObject({
+    clientId: z.uuid().optional(),
+    fittingId: z.uuid().optional(),
+    ...booking,
+    anyway: z.boolean().default(false),
+  })
+  .refine(({ clientId, fittingId }) => clientId ?? fittingId, 'say whose visit it is')
+export const visitChangeBody = z
+  .strictObject({
+    state: z.enum(VISIT_STATES).optional(),
+    startsAt: booking.startsAt.optional(),
+    minutes: booking.minutes.optional(),
+    reason: booking.reason.optional(),
+    personId: booking.personId.optional(),
+    anyway: z.boolean().default(false),
+    version: z.number().int().min(0),
+  })
+  .refine((body) => Object.keys(body).length > 2, 'say what changes')
 
 /** Somebody new: they choose name and password themselves, with the code. */
 export const inviteBody = z.strictObject({
@@ -309,7 +334,7 @@ export interface BenchState {
     name: string | null
     startsAt: string
     minutes: number
-    state: VisitState
+    state: HeldState
     reason: string
   }[]
   times: StepTime[]
@@ -457,7 +482,9 @@ export interface FittingState {
   wearer: Wearer
 }
 
-export type VisitState = z.output<typeof visitChangeBody>['state']
+export type VisitState = (typeof VISIT_STATES)[number]
+/** Of a visit that is still to be, or has been. */
+export type HeldState = Exclude<VisitState, 'cancelled' | 'absent'>
 
 export interface VisitRow {
   id: string
@@ -473,6 +500,9 @@ export interface VisitRow {
   state: VisitState
   version: number
   placeId: string
+  /** with whom it is booked */
+  personId: string | null
+  personName: string | null
   stations: number[]
   /** somebody else looks first: making waits */
   blocked: boolean

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { differenceInYears, format } from 'date-fns'
+import { addDays, differenceInYears, format, isValid, parseISO } from 'date-fns'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
-import { VBtn, VCard, VDialog, VTextField } from 'vuetify/components'
+import { VBtn, VCard, VDialog, VList, VListItem, VMenu, VTextField } from 'vuetify/components'
 import type { FoundClient, VisitRow, VisitState } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
@@ -19,6 +19,7 @@ import { useLine } from '~/stores/line'
 
 // The form brings all schemas of a record along: Today opens without them.
 const NewClient = defineAsyncComponent(() => import('~/components/NewClient.vue'))
+const BookVisit = defineAsyncComponent(() => import('~/components/BookVisit.vue'))
 
 interface Unfinished {
   fittingId: string
@@ -31,6 +32,22 @@ interface Unfinished {
 }
 
 const session = useSession()
+/** the day that is looked at: that of the address, else today until another is asked for */
+const today = () => format(new Date(), 'yyyy-MM-dd')
+const asked = String(useRoute().query.day ?? '')
+const isAsked = /^\d{4}-\d\d-\d\d$/.test(asked) && isValid(parseISO(asked))
+const day = ref(isAsked ? asked : today())
+const isToday = computed(() => day.value === today())
+const shownDay = computed(() => parseISO(day.value))
+const goDays = (days: number) => (day.value = format(addDays(shownDay.value, days), 'yyyy-MM-dd'))
+/** whose visit is booked or moved */
+const booking = ref<{ client: { id: string; name: string }; visit?: VisitRow } | null>(null)
+const move = (visit: VisitRow) =>
+  (booking.value = { client: { id: visit.clientId, name: visit.name ?? visit.code }, visit })
+async function booked() {
+  booking.value = null
+  await load()
+}
 const visits = ref<VisitRow[]>([])
 const open = ref<Unfinished[]>([])
 const query = ref('')
@@ -54,11 +71,16 @@ function elsewhere({ placeId }: { placeId: string }): string {
   return `at ${session.places.find((p) => p.id === placeId)?.name ?? 'a closed place'}`
 }
 
+const path = computed(() => {
+  const query = [
+    ...(reach.value === 'all' ? ['at=all'] : []),
+    ...(isToday.value ? [] : [`day=${day.value}`]),
+  ].join('&')
+  return query ? `today?${query}` : 'today'
+})
 async function load() {
   try {
-    const today = await useLine().read<{ visits: VisitRow[]; unfinished: Unfinished[] }>(
-      reach.value === 'all' ? 'today?at=all' : 'today',
-    )
+    const today = await useLine().read<{ visits: VisitRow[]; unfinished: Unfinished[] }>(path.value)
     visits.value = today.visits
     open.value = today.unfinished
     trouble.value = ''
@@ -68,7 +90,7 @@ async function load() {
   loaded.value = true
 }
 readHere(load)
-watch(reach, load)
+watch([reach, day], load)
 
 let latest = 0
 watch(query, async (q) => {
@@ -93,7 +115,7 @@ const here = computed(() => visits.value.find((v) => v.state === 'now'))
 const initials = computed(() => {
   const out: Record<number, string[]> = {}
   for (const v of visits.value)
-    if (v.state !== 'seen')
+    if (['to-come', 'waiting', 'now'].includes(v.state))
       (out[STATIONS.indexOf(next(v)) + 1] ??= []).push(
         (v.name ?? v.code)
           .split(/\s+/)
@@ -103,20 +125,29 @@ const initials = computed(() => {
       )
   return out
 })
+const fact = computed(() => {
+  if (!isToday.value) return ''
+  return here.value
+    ? `${here.value.name ?? here.value.code} is in the chair`
+    : 'Nobody is in the chair'
+})
 const who = (v: { bornOn: string | null; occupation: string | null }) =>
   [v.bornOn && String(differenceInYears(new Date(), new Date(v.bornOn))), v.occupation]
     .filter(Boolean)
     .join(' · ')
+/** How a visit stands, and what is done with it next. */
 const STATE: Record<VisitState, { word: string; next: VisitState; act: string }> = {
   'to-come': { word: 'To come', next: 'waiting', act: 'Is here' },
   waiting: { word: 'Waiting', next: 'now', act: 'Take in' },
   now: { word: 'Now', next: 'seen', act: 'Seen' },
-  seen: { word: 'Seen', next: 'seen', act: '' },
+  seen: { word: 'Seen', next: 'now', act: 'Not yet' },
+  cancelled: { word: 'Called off', next: 'to-come', act: 'On again' },
+  absent: { word: 'Did not come', next: 'to-come', act: 'On again' },
 }
 const count = (state: VisitState) => visits.value.filter((v) => v.state === state).length
 const outbox = useOutbox()
-async function step(visit: VisitRow) {
-  const { next } = STATE[visit.state]
+const step = (visit: VisitRow) => stands(visit, STATE[visit.state].next)
+async function stands(visit: VisitRow, next: VisitState) {
   // On the screen at once; what the server has comes with the next look.
   visits.value = visits.value.map((v) => (v.id === visit.id ? { ...v, state: next } : v))
   const body = { state: next, version: visit.version }
@@ -146,10 +177,13 @@ async function fresh(client: FoundClient) {
     /></AppHeader>
     <main class="main">
       <div class="title-row">
-        <h1>{{ format(new Date(), 'EEEE, d MMMM') }}</h1>
-        <span class="fact">{{
-          here ? `${here.name ?? here.code} is in the chair` : 'Nobody is in the chair'
-        }}</span>
+        <h1>{{ format(shownDay, 'EEEE, d MMMM') }}</h1>
+        <span class="days"
+          ><VBtn aria-label="The day before" @click="goDays(-1)">‹</VBtn
+          ><VBtn v-if="!isToday" @click="day = today()">Today</VBtn
+          ><VBtn aria-label="The day after" @click="goDays(1)">›</VBtn></span
+        >
+        <span class="fact">{{ fact }}</span>
         <PaneTabs
           v-if="session.places.length > 1"
           v-model="reach"
@@ -180,7 +214,7 @@ async function fresh(client: FoundClient) {
           </div>
           <ul class="scroll grow">
             <li v-if="loaded && visits.length === 0" class="none muted">
-              No visits today. “New client” begins one.
+              {{ isToday ? 'No visits today. “New client” begins one.' : 'No visits that day.' }}
             </li>
             <li v-for="v in visits" :key="v.id" class="visit" :class="v.state">
               <NuxtLink :to="place(v)" class="go">
@@ -195,7 +229,8 @@ async function fresh(client: FoundClient) {
                       kind="stop"
                       word="Refer first"
                       class="first-mark"
-                    /><b v-if="elsewhere(v)">{{ elsewhere(v) }} · </b>{{ v.reason || v.code }}</span
+                    /><b v-if="elsewhere(v)">{{ elsewhere(v) }} · </b>{{ v.reason || v.code
+                    }}<template v-if="v.personName"> · with {{ v.personName }}</template></span
                   ></span
                 >
                 <span class="mini"
@@ -208,16 +243,29 @@ async function fresh(client: FoundClient) {
                 ><StatusMark v-if="v.state === 'waiting'" kind="watch" word="Waiting" /><StatusMark
                   v-else-if="v.state === 'seen'"
                   kind="good"
-                  word="Seen"
-                /><b v-else class="label">{{ STATE[v.state].word }}</b>
+                  word="Seen" /><b v-else class="label">{{ STATE[v.state].word }}</b>
                 <VBtn
                   v-if="STATE[v.state].act && session.may('fittings.change')"
                   size="small"
                   height="44"
                   @click="step(v)"
-                  >{{ STATE[v.state].act }}</VBtn
-                ></span
-              >
+                  >{{ STATE[v.state].act }}</VBtn><VMenu
+                  v-if="v.state === 'to-come' && session.may('fittings.change')"
+                  ><template #activator="{ props }"
+                    ><VBtn
+                      v-bind="props"
+                      size="small"
+                      height="44"
+                      :aria-label="`More about the visit of ${v.name ?? v.code}`"
+                      >…</VBtn
+                    ></template
+                  ><VList
+                    ><VListItem title="Move, or with somebody else" @click="move(v)" /><VListItem
+                      title="Called off"
+                      @click="stands(v, 'cancelled')" /><VListItem
+                      title="Did not come"
+                      @click="stands(v, 'absent')" /></VList></VMenu
+              ></span>
             </li>
           </ul>
         </section>
@@ -225,7 +273,7 @@ async function fresh(client: FoundClient) {
           <section v-if="session.may('clients.see')" class="card">
             <div class="card-head">
               <h2>Find a client</h2>
-              <span class="aside small">by name or code</span>
+              <span class="aside small">by name, code, telephone …</span>
             </div>
             <div class="card-body">
               <label class="sr" for="find">Find a client by name or code</label>
@@ -234,7 +282,7 @@ async function fresh(client: FoundClient) {
                 v-model="query"
                 type="search"
                 autocomplete="off"
-                placeholder="Name or HR-…"
+                placeholder="Name, code, telephone, mail"
               />
               <ul v-if="found" class="found scroll">
                 <li v-if="found.length === 0" class="muted none">
@@ -258,6 +306,13 @@ async function fresh(client: FoundClient) {
                     height="44"
                     @click="fresh(c)"
                     >Begin</VBtn
+                  ><VBtn
+                    v-if="session.may('fittings.change')"
+                    size="small"
+                    height="44"
+                    :aria-label="`Book a visit for ${c.name}`"
+                    @click="booking = { client: c }"
+                    >Book</VBtn
                   >
                 </li>
               </ul>
@@ -293,6 +348,14 @@ async function fresh(client: FoundClient) {
       </div>
     </main>
     <VDialog v-model="adding"><NewClient v-if="adding" @close="adding = false" /></VDialog>
+    <VDialog :model-value="booking !== null" max-width="560" @update:model-value="booking = null"
+      ><BookVisit
+        v-if="booking"
+        :client="booking.client"
+        :visit="booking.visit"
+        @close="booking = null"
+        @kept="booked"
+    /></VDialog>
     <VDialog v-model="importing"
       ><VCard class="pane"><ImportRecord v-if="importing" @close="importing = false" /></VCard
     ></VDialog>
@@ -300,6 +363,17 @@ async function fresh(client: FoundClient) {
 </template>
 
 <style scoped>
+.days {
+  display: flex;
+  gap: 4px;
+}
+.days .v-btn {
+  min-width: 44px;
+}
+.visit.cancelled,
+.visit.absent {
+  color: var(--muted);
+}
 .first-mark {
   margin-right: 8px;
 }
@@ -370,9 +444,15 @@ async function fresh(client: FoundClient) {
   display: flex;
   align-items: center;
   justify-content: flex-end;
-  gap: 10px;
-  width: 172px;
+  gap: 8px;
+  min-width: 172px;
+  flex: none;
   padding-right: 14px;
+  white-space: nowrap;
+}
+.state .v-btn {
+  min-width: 44px;
+  padding-inline: 10px;
 }
 .open {
   border-bottom: 1px solid var(--hairline);
@@ -399,6 +479,7 @@ async function fresh(client: FoundClient) {
   min-width: 64px;
 }
 .found a {
+  flex: 1;
   text-decoration: none;
   color: var(--ink);
   min-width: 0;
@@ -419,7 +500,7 @@ async function fresh(client: FoundClient) {
     display: none;
   }
   .state {
-    width: 150px;
+    min-width: 150px;
   }
 }
 </style>

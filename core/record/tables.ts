@@ -60,6 +60,7 @@ import { feltMm, mendMm, springBackShare, workMinutes } from '../tables/shellWor
 import { allowanceMm, archSizeMm, fingersMm, sideGapMm, usChildOverUk } from '../tables/sizes'
 import { skinMarginK } from '../tables/skin'
 import { growthCapMm, supportShare } from '../tables/support'
+import { visitMinutes } from '../tables/visitMinutes'
 import type { Table } from '../tables/table'
 
 /** Every table of a shop, in the order in which Settings shows them. */
@@ -135,6 +136,7 @@ export const TABLES = {
   benchResources,
   heatWindows,
   prices,
+  visitMinutes,
   pushMostNmm,
   comfortGiveMm,
   activityFactor,

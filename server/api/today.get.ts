@@ -3,25 +3,30 @@ import { freshest } from '../database/freshest'
 import type { Asked } from '../database/places'
 import { database } from '../database/pool'
 import { unfinished, visitsBetween } from '../database/visits'
+import { isoDay } from '../../core/record/isoDay'
 import { dayBounds, localDay } from '../http/day'
+import { HttpProblem } from '../http/problem'
 import { route } from '../http/route'
 
-/** The day of a place or of the whole shop, the same for all who ask at once. */
-const dayOf = freshest(async (asked: Asked) => {
+/** A day of a place or of the whole shop, the same for all who ask at once. */
+const dayOf = freshest(async ({ day, ...asked }: Asked & { day: string }) => {
   const [visits, open] = await Promise.all([
-    visitsBetween(database(), asked, ...dayBounds()),
+    visitsBetween(database(), asked, ...dayBounds(new Date(`${day}T12:00`))),
     unfinished(database(), asked, localDay()),
   ])
-  return { day: localDay(), visits, unfinished: open }
+  return { day, today: localDay(), visits, unfinished: open }
 })
 
 /**
- * Today's visits at this place and what is unfinished here; with `at=all` at every place of the shop. A
- * bench hand sees codes, not names or reasons.
+ * Today's visits at this place, or those of another day (`day=YYYY-MM-DD`), and what is unfinished here;
+ * with `at=all` at every place of the shop. A bench hand sees codes, not names or reasons.
  */
 export default route({ permission: 'today.see' }, async ({ event, person }) => {
   const { shopId, placeId, role } = person
-  const today = await dayOf(getQuery(event).at === 'all' ? { shopId } : { shopId, placeId })
+  const day = String(getQuery(event).day ?? localDay())
+  if (!isoDay.safeParse(day).success)
+    throw new HttpProblem(400, 'bad-day', 'Write the day as YYYY-MM-DD.', { path: 'day' })
+  const today = await dayOf({ shopId, day, ...(getQuery(event).at !== 'all' && { placeId }) })
   if (role !== 'bench') return today
   return {
     ...today,

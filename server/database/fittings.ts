@@ -323,6 +323,19 @@ export async function importFitting(
   return fittingId
 }
 
+/** Whose fitting this is; null when the shop has none of this id. */
+export async function fittingClient(
+  db: Client,
+  shopId: string,
+  id: string,
+): Promise<string | null> {
+  const { rows } = await db.query(
+    'select client_id as "clientId" from fittings where shop_id = $1 and id = $2',
+    [shopId, id],
+  )
+  return rows[0]?.clientId ?? null
+}
+
 /** A client's fittings with what they are for, newest first. */
 export async function fittingsOf(
   db: Client,

@@ -41,6 +41,15 @@ export async function lockPerson(
   return rows[0] ?? null
 }
 
+/** Is somebody of this shop, and not gone? */
+export async function isOfShop(db: Client, { shopId, personId }: Who): Promise<boolean> {
+  const { rows } = await db.query(
+    'select 1 from people where shop_id = $1 and id = $2 and left_at is null',
+    [shopId, personId],
+  )
+  return rows.length > 0
+}
+
 /** Is there an owner who can sign in, beside this person? */
 export async function otherOwner(db: Client, { shopId, personId }: Who): Promise<boolean> {
   const { rows } = await db.query(

@@ -3,12 +3,17 @@ import { joinRecord } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
 import type { Client as ClientDetails } from '../../core/record/schema'
 import { localDay } from '../http/day'
-import type { VisitRow, VisitState } from '../../shared/contracts'
+import type { HeldState, VisitRow, VisitState } from '../../shared/contracts'
 import type { Asked, At } from './places'
 import type { Client } from './pool'
 import { PARTS_COLUMN, partsOf, type StoredPart } from './storedParts'
 
-/** Visits of a day (shop's local day as the caller gives it), in order of time. */
+/** Is it still to be, or has it been? What was called off, and where nobody came, is neither. */
+export const isHeld = <V extends { state: VisitState }>(
+  visit: V,
+): visit is V & { state: HeldState } => visit.state !== 'cancelled' && visit.state !== 'absent'
+
+/** Visits of a day (shop's local day as the caller gives it), in order of time, those called off too. */
 export async function visitsBetween(
   db: Client,
   { shopId, placeId }: Asked,
@@ -17,8 +22,10 @@ export async function visitsBetween(
 ): Promise<VisitRow[]> {
   const { rows } = await db.query<Row>(
     `select v.id, v.fitting_id, c.id as client_id, c.code, c.name, c.details, v.starts_at,
-       v.minutes, v.reason, v.state, v.version, v.place_id, f.opened_on, p.parts, p.chosen, p.told
+       v.minutes, v.reason, v.state, v.version, v.place_id, v.person_id, w.name as person_name,
+       f.opened_on, p.parts, p.chosen, p.told
      from visits v join fittings f on f.id = v.fitting_id join clients c on c.id = f.client_id
+     left join people w on w.id = v.person_id
      left join lateral (
          select array_agg(part) as parts,
            bool_or(part = 'footwear' and content ? 'chosen') as chosen,
@@ -50,6 +57,8 @@ interface Row {
   state: VisitState
   version: number
   place_id: string
+  person_id: string | null
+  person_name: string | null
   parts: string[] | null
   chosen: boolean | null
 }
@@ -68,6 +77,8 @@ const toVisit = (r: Row): VisitRow => ({
   state: r.state,
   version: r.version,
   placeId: r.place_id,
+  personId: r.person_id,
+  personName: r.person_name,
   stations: stationsDone((part) => r.parts?.includes(part) ?? false, Boolean(r.chosen)),
   blocked: riskOf(
     joinRecord({ ...partsOf(r.told), visit: { on: r.opened_on } }, r.details),
@@ -136,25 +147,68 @@ export async function addVisit(
   )
 }
 
+/** What is told of a visit that is booked. */
+export interface Booking {
+  fittingId: string
+  startsAt: Date
+  minutes: number
+  reason: string
+  personId: string | null
+}
+
+/** Books a visit at a place. */
+export async function bookVisit(
+  db: Client,
+  { shopId, placeId }: At,
+  { fittingId, startsAt, minutes, reason, personId }: Booking,
+): Promise<string> {
+  const { rows } = await db.query(
+    `insert into visits (shop_id, place_id, fitting_id, starts_at, minutes, reason, person_id, state)
+     values ($1, $2, $3, $4, $5, $6, $7, 'to-come') returning id`,
+    [shopId, placeId, fittingId, startsAt, minutes, reason, personId],
+  )
+  return rows[0].id
+}
+
+/** A visit as it stands, and nobody changes it until this transaction ends; null when there is none. */
+export async function lockVisit(
+  db: Client,
+  shopId: string,
+  id: string,
+): Promise<(Booking & { clientId: string; version: number; state: VisitState }) | null> {
+  const { rows } = await db.query(
+    `select v.fitting_id as "fittingId", v.starts_at as "startsAt", v.minutes, v.reason,
+       v.person_id as "personId", v.version, v.state, f.client_id as "clientId"
+     from visits v join fittings f on f.id = v.fitting_id
+     where v.shop_id = $1 and v.id = $2 for update of v`,
+    [shopId, id],
+  )
+  return rows[0] ?? null
+}
+
 /**
- * Changes a visit when the version is current; null when it is not, or there is none. A client who is
- * here is where the one who says so works, wherever the visit was planned.
+ * Changes a visit. A client who is here is where the one who says so works, wherever the visit was planned.
+ *
+ * @returns its version now
  */
 export async function changeVisit(
   db: Client,
-  { shopId, placeId }: At,
+  { placeId }: At,
   id: string,
-  version: number,
-  state: VisitState,
-): Promise<{ version: number; fitting_id: string; client_id: string } | null> {
+  {
+    startsAt,
+    minutes,
+    reason,
+    personId,
+    state,
+  }: Omit<Booking, 'fittingId'> & { state: VisitState },
+): Promise<number> {
   const { rows } = await db.query(
-    `update visits v
-     set state = $4, version = v.version + 1,
-       place_id = case when $4 in ('waiting', 'now') then $5 else v.place_id end
-     from fittings f
-     where f.id = v.fitting_id and v.shop_id = $1 and v.id = $2 and v.version = $3
-     returning v.version, v.fitting_id, f.client_id`,
-    [shopId, id, version, state, placeId],
+    `update visits
+     set state = $2, starts_at = $3, minutes = $4, reason = $5, person_id = $6, version = version + 1,
+       place_id = case when $2 in ('waiting', 'now') then $7 else place_id end
+     where id = $1 returning version`,
+    [id, state, startsAt, minutes, reason, personId, placeId],
   )
-  return rows[0] ?? null
+  return rows[0].version
 }

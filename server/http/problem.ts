@@ -64,3 +64,7 @@ export const loginTaken = () =>
 /** A shop without an owner could never be changed again. */
 export const lastOwner = () =>
   new HttpProblem(409, 'last-owner', 'One owner stays. Make somebody else an owner first.')
+
+/** What speaks against a time; whoever knows better books it all the same. */
+export const clash = (troubles: readonly string[]) =>
+  new HttpProblem(409, 'clash', troubles.join(' '))

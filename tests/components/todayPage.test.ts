@@ -1,3 +1,4 @@
+import { addDays, format } from 'date-fns'
 import { describe, expect, test } from 'vitest'
 import Today from '../../app/pages/index.vue'
 import type { VisitRow } from '../../shared/contracts'
@@ -75,6 +76,9 @@ describe('visits', () => {
     ['to-come', 'Is here', 'waiting'],
     ['waiting', 'Take in', 'now'],
     ['now', 'Seen', 'seen'],
+    ['seen', 'Not yet', 'now'],
+    ['cancelled', 'On again', 'to-come'],
+    ['absent', 'On again', 'to-come'],
   ] as const)('one that is %s: “%s” makes it %s', async (state, act, next) => {
     const { wrapper, calls } = await open({ visits: [visit({ state })] })
     await button(wrapper, act).trigger('click')
@@ -87,13 +91,32 @@ describe('visits', () => {
     expect(calls.filter((c) => c.path === 'today')).toHaveLength(2)
   })
 
-  test('one that was seen has nothing to press, and all are counted', async () => {
+  test('all are counted', async () => {
     const states = ['seen', 'seen', 'now', 'waiting', 'to-come', 'to-come'] as const
     const { wrapper } = await open({
       visits: states.map((state, i) => visit({ id: `v${i}`, state })),
     })
     expect(textOf(wrapper)).toContain('2 seen, 1 now, 1 waiting, 2 to come')
-    expect(wrapper.findAll('.visit.seen button')).toHaveLength(0)
+  })
+
+  test('another day is looked at by its arrows, and today again', async () => {
+    const dayAfter = format(addDays(new Date(), 1), 'yyyy-MM-dd')
+    const { wrapper, calls } = await open({
+      answers: { [`today?day=${dayAfter}`]: { visits: [], unfinished: [] } },
+    })
+    const asked = () => calls.filter((c) => c.path.startsWith('today')).map((c) => c.path)
+    await button(wrapper, 'The day after').trigger('click')
+    await settled()
+    expect(asked().at(-1)).toBe(`today?day=${dayAfter}`)
+    expect(textOf(wrapper)).not.toContain('in the chair')
+    await button(wrapper.find('.days') as never, 'Today').trigger('click')
+    await settled()
+    expect(asked().at(-1)).toBe('today')
+  })
+
+  test('with whom it is booked stands beside why', async () => {
+    const { wrapper } = await open({ visits: [visit({ personName: 'Rhona Ketteridge' })] })
+    expect(wrapper.find('.visit').text()).toContain('cold toes · with Rhona Ketteridge')
   })
 
   test('no visits say how one begins', async () => {

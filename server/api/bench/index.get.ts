@@ -10,7 +10,7 @@ import { freshest } from '../../database/freshest'
 import type { At } from '../../database/places'
 import { database } from '../../database/pool'
 import { isoDay } from '../../../core/record/isoDay'
-import { visitsBetween } from '../../database/visits'
+import { isHeld, visitsBetween } from '../../database/visits'
 import { dayBounds, localDay } from '../../http/day'
 import { HttpProblem } from '../../http/problem'
 import { route } from '../../http/route'
@@ -40,12 +40,13 @@ interface Asked extends At {
 /** The answer as it is sent: thousands of jobs are put into words once for all who ask at once. */
 const answerOf = freshest(async ({ day, named, ...at }: Asked): Promise<string> => {
   const db = database()
-  const [{ tables, times, jobs: all }, visits, people, plan] = await Promise.all([
+  const [{ tables, times, jobs: all }, booked, people, plan] = await Promise.all([
     benchWork(at.shopId),
     visitsBetween(db, at, ...dayBounds(new Date(`${day}T12:00`))),
     benchPeople(db, at, day),
     readPlan(db, at, day),
   ])
+  const visits = booked.filter(isHeld)
   const jobs = cutSteps(
     all.filter((job) => job.placeId === at.placeId),
     {

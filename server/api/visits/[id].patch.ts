@@ -1,28 +1,43 @@
 import { visitChangeBody } from '../../../shared/contracts'
 import { audit } from '../../database/audit'
+import { bookingTroubles } from '../../database/bookings'
 import { transaction } from '../../database/pool'
-import { changeVisit } from '../../database/visits'
-import { HttpProblem } from '../../http/problem'
-import { idParam, route } from '../../http/route'
+import { isOfShop } from '../../database/staff'
+import { changeVisit, lockVisit } from '../../database/visits'
+import { tellShop } from '../../http/listener'
+import { clash, HttpProblem } from '../../http/problem'
+import { here, idParam, route } from '../../http/route'
 
+/** Moves a visit, says who it is with, or how it stands; every state can be taken back. */
 export default route(
   { permission: 'fittings.change', body: visitChangeBody },
   ({ event, person, body }) =>
     transaction(async (db) => {
-      const visit = await changeVisit(db, person, idParam(event), body.version, body.state)
-      if (!visit)
+      const { shopId } = person
+      const id = idParam(event)
+      const visit = await lockVisit(db, shopId, id)
+      if (visit?.version !== body.version)
         throw new HttpProblem(
           409,
           'stale',
           'Someone changed this visit meanwhile. The list is being read again.',
         )
+      if (body.personId) here((await isOfShop(db, { shopId, personId: body.personId })) || null)
+      const { version: _, anyway, startsAt, ...told } = body
+      const next = { ...visit, ...told, ...(startsAt && { startsAt: new Date(startsAt) }) }
+      const isMoved =
+        startsAt !== undefined || told.minutes !== undefined || told.personId !== undefined
+      const troubles = isMoved ? await bookingTroubles(db, shopId, { ...next, id }) : []
+      if (troubles.length > 0 && !anyway) throw clash(troubles)
+      const version = await changeVisit(db, person, id, next)
       await audit(db, {
-        shopId: person.shopId,
+        shopId,
         person,
-        clientId: visit.client_id,
-        fittingId: visit.fitting_id,
-        action: `visit.${body.state}`,
+        clientId: visit.clientId,
+        fittingId: visit.fittingId,
+        action: `visit.${told.state ?? 'move'}`,
       })
-      return { version: visit.version }
+      await tellShop(db, shopId, { what: 'bench' })
+      return { version }
     }),
 )

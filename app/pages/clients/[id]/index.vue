@@ -10,6 +10,7 @@ import { api } from '~/browser/api'
 import { download } from '~/browser/download'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
+import BookVisit from '~/components/BookVisit.vue'
 import ClientReach from '~/components/ClientReach.vue'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
 import { useLine } from '~/stores/line'
@@ -26,6 +27,7 @@ const session = useSession()
 const client = ref<Page | null>(null)
 const trouble = ref('')
 const erasing = ref(false)
+const booking = ref(false)
 const typed = ref('')
 const path = `clients/${String(route.params.id)}`
 onMounted(async () => {
@@ -108,6 +110,9 @@ const erase = () =>
         <VBtn v-if="client && session.may('clients.export')" @click="exportAll"
           >Export everything</VBtn
         >
+        <VBtn v-if="client && session.may('fittings.change')" @click="booking = true"
+          >Book a visit</VBtn
+        >
         <VBtn
           v-if="client && session.may('clients.change')"
           color="primary"
@@ -139,6 +144,13 @@ const erase = () =>
         </div>
       </section>
     </main>
+    <VDialog v-model="booking" max-width="560"
+      ><BookVisit
+        v-if="booking && client"
+        :client="client"
+        @close="booking = false"
+        @kept="booking = false"
+    /></VDialog>
     <VDialog v-model="erasing"
       ><VCard class="dialog-pane"
         ><h2>Erase {{ client?.name }}?</h2>

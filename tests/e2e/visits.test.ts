@@ -1,0 +1,75 @@
+import { expect, newClient, pick, saved, signIn, test } from './fixtures'
+
+test('a visit is booked for another day, told where it clashes, moved, called off and on again', async ({
+  page,
+  clean,
+}) => {
+  clean.allow(/409/)
+  await signIn(page)
+  await newClient(page, 'Vilja Visitor')
+  await saved(page)
+  await page.goto('/')
+  const find = page.getByLabel('Find a client by name or code')
+  await find.fill('vilja')
+  await page.getByRole('button', { name: 'Book a visit for Vilja Visitor' }).click()
+  const dialog = page.getByRole('dialog')
+  await dialog.getByLabel('Day', { exact: true }).fill('13 Mar 2030')
+  await dialog.getByLabel('Day', { exact: true }).press('Enter')
+  await dialog.getByRole('textbox', { name: 'Time' }).fill('1015')
+  await dialog.getByRole('combobox', { name: 'Because of' }).fill('recheck')
+  await dialog.getByRole('combobox', { name: 'Because of' }).press('Tab')
+  await expect(dialog.getByLabel('Length of the visit, min')).toHaveValue('20 min')
+  await pick(dialog, 'With', 'Rhona')
+  await dialog.getByRole('button', { name: 'Book it' }).click()
+  await expect(dialog).toHaveCount(0)
+
+  // Somebody else at the same hour with the same fitter is told, not forbidden.
+  await find.fill('tove')
+  await page.getByRole('button', { name: /^Book a visit for Tove/ }).click()
+  await dialog.getByLabel('Day', { exact: true }).fill('13 Mar 2030')
+  await dialog.getByLabel('Day', { exact: true }).press('Enter')
+  await dialog.getByRole('textbox', { name: 'Time' }).fill('10')
+  await pick(dialog, 'With', 'Rhona')
+  await dialog.getByRole('button', { name: 'Book it' }).click()
+  await expect(dialog.getByText(/is booked from 10:15 to 10:35/)).toBeVisible()
+  await dialog.getByRole('button', { name: 'Cancel' }).click()
+
+  // Its day, years ahead, by its address; then moved, called off, and on again.
+  await page.goto('/?day=2030-03-13')
+  const visit = page.locator('.visit').filter({ hasText: 'Vilja Visitor' })
+  await expect(visit).toContainText('10:15')
+  await expect(visit).toContainText('recheck · with Rhona Ketteridge')
+  await visit.getByRole('button', { name: /^More about/ }).click()
+  await page.getByText('Move, or with somebody else').click()
+  await dialog.getByRole('textbox', { name: 'Time' }).fill('14:00')
+  await dialog.getByRole('button', { name: 'Move it' }).click()
+  await expect(visit).toContainText('14:00')
+  await visit.getByRole('button', { name: /^More about/ }).click()
+  await page.getByText('Called off', { exact: true }).click()
+  await visit.getByRole('button', { name: 'On again' }).click()
+  await expect(visit.getByRole('button', { name: 'Is here' })).toBeVisible()
+})
+
+test('how a client is reached is kept on their page, and finds them', async ({ page }) => {
+  await signIn(page)
+  await newClient(page, 'Rauha Reached')
+  await saved(page)
+  await page.goto('/')
+  await page.getByLabel('Find a client by name or code').fill('rauha')
+  await page
+    .locator('.found')
+    .getByRole('link', { name: /Rauha Reached/ })
+    .click()
+  await page.getByLabel('Telephone').fill('0555 31 32 33')
+  await page.getByLabel('Telephone').press('Enter')
+  await page
+    .getByRole('group', { name: 'Agreed' })
+    .getByLabel(/remind them/)
+    .check()
+  await expect(page.getByText(/^agreed, /)).toBeVisible()
+  await page.reload()
+  await expect(page.getByLabel('Telephone')).toHaveValue('0555 31 32 33')
+  await page.goto('/')
+  await page.getByLabel('Find a client by name or code').fill('0555313233')
+  await expect(page.locator('.found').getByRole('link', { name: /Rauha Reached/ })).toBeVisible()
+})
