@@ -1,4 +1,5 @@
 <script setup lang="ts" generic="T extends string">
+import { computed } from 'vue'
 import { VTab, VTabs } from 'vuetify/components'
 
 /**
@@ -24,11 +25,14 @@ const {
   stop?: T | undefined
 }>()
 const pane = defineModel<T>({ required: true })
+// A row that holds one half of the panes leaves the other row's choice alone.
+const isHere = computed(() => panes.some(([id]) => id === pane.value))
 </script>
 
 <template>
   <VTabs
     v-model="pane"
+    :mandatory="isHere ? 'force' : false"
     class="pane-tabs"
     :class="look"
     :grow

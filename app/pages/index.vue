@@ -32,14 +32,17 @@ interface Unfinished {
 }
 
 const session = useSession()
-/** the day that is looked at: that of the address, else today until another is asked for */
 const today = () => format(new Date(), 'yyyy-MM-dd')
-const asked = String(useRoute().query.day ?? '')
-const isAsked = /^\d{4}-\d\d-\d\d$/.test(asked) && isValid(parseISO(asked))
-const day = ref(isAsked ? asked : today())
-const isToday = computed(() => day.value === today())
-const shownDay = computed(() => parseISO(day.value))
-const goDays = (days: number) => (day.value = format(addDays(shownDay.value, days), 'yyyy-MM-dd'))
+/** another day that is looked at, by its address or the arrows; null is today, whatever day that has become */
+const other = ref<string | null>(otherDay(String(useRoute().query.day ?? '')))
+function otherDay(day: string): string | null {
+  const isDay = /^\d{4}-\d\d-\d\d$/.test(day) && isValid(parseISO(day))
+  return isDay && day !== today() ? day : null
+}
+const isToday = computed(() => other.value === null)
+const shownDay = () => parseISO(other.value ?? today())
+const goDays = (days: number) =>
+  (other.value = otherDay(format(addDays(shownDay(), days), 'yyyy-MM-dd')))
 /** whose visit is booked or moved */
 const booking = ref<{ client: { id: string; name: string }; visit?: VisitRow } | null>(null)
 const move = (visit: VisitRow) =>
@@ -74,7 +77,7 @@ function elsewhere({ placeId }: { placeId: string }): string {
 const path = computed(() => {
   const query = [
     ...(reach.value === 'all' ? ['at=all'] : []),
-    ...(isToday.value ? [] : [`day=${day.value}`]),
+    ...(other.value === null ? [] : [`day=${other.value}`]),
   ].join('&')
   return query ? `today?${query}` : 'today'
 })
@@ -90,7 +93,7 @@ async function load() {
   loaded.value = true
 }
 readHere(load)
-watch([reach, day], load)
+watch([reach, other], load)
 
 let latest = 0
 watch(query, async (q) => {
@@ -177,10 +180,10 @@ async function fresh(client: FoundClient) {
     /></AppHeader>
     <main class="main">
       <div class="title-row">
-        <h1>{{ format(shownDay, 'EEEE, d MMMM') }}</h1>
+        <h1>{{ format(shownDay(), 'EEEE, d MMMM') }}</h1>
         <span class="days"
           ><VBtn aria-label="The day before" @click="goDays(-1)">‹</VBtn
-          ><VBtn v-if="!isToday" @click="day = today()">Today</VBtn
+          ><VBtn v-if="!isToday" @click="other = null">Today</VBtn
           ><VBtn aria-label="The day after" @click="goDays(1)">›</VBtn></span
         >
         <span class="fact">{{ fact }}</span>

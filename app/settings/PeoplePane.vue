@@ -72,7 +72,8 @@ function stateWords(person: PersonRow): string {
     return person.codeUntil && new Date(person.codeUntil) > new Date()
       ? `invited, the code opens until ${day(person.codeUntil)}`
       : 'invited, the code ran out: give a new one'
-  return `signs in as ${person.login}${person.codeUntil ? '; a code for a new password waits' : ''}`
+  const login = person.login ? `signs in as ${person.login}` : 'at work'
+  return `${login}${person.codeUntil ? '; a code for a new password waits' : ''}`
 }
 const rows = computed(() =>
   people.value.map((person) => ({

@@ -70,7 +70,7 @@ test('what speaks against it is said, and it is booked all the same by another k
   const answer = globalThis.fetch
   const asked: unknown[] = []
   vi.stubGlobal('fetch', async (input: RequestInfo, init: RequestInit = {}) => {
-    if (init.method !== 'POST') return answer(input, init)
+    if (init.method !== 'POST' || !String(input).endsWith('/visits')) return answer(input, init)
     const body = JSON.parse(String(init.body))
     asked.push(body)
     if (body.anyway) return answer(input, init)

@@ -44,3 +44,15 @@ test('a pane that comes later takes its place', async () => {
   expect(tabs(wrapper)).toHaveLength(4)
   expect(chosen(wrapper)).toEqual(['Layers'])
 })
+
+test('two rows share one choice: a row without it chooses nothing by itself, and gives way', async () => {
+  const { wrapper } = await open({ modelValue: 'limits' })
+  expect(chosen(wrapper)).toEqual([])
+  expect(wrapper.emitted('update:modelValue')).toBeUndefined()
+  await tabs(wrapper)[1]!.trigger('click')
+  expect(wrapper.emitted('update:modelValue')).toEqual([['body']])
+  await wrapper.setProps({ modelValue: 'body' })
+  await wrapper.setProps({ modelValue: 'limits' })
+  expect(chosen(wrapper)).toEqual([])
+  expect(wrapper.emitted('update:modelValue')).toHaveLength(1)
+})

@@ -1,5 +1,5 @@
 import { addDays, format } from 'date-fns'
-import { describe, expect, test } from 'vitest'
+import { describe, expect, test, vi } from 'vitest'
 import Today from '../../app/pages/index.vue'
 import type { VisitRow } from '../../shared/contracts'
 import type { Role } from '../../shared/permissions'
@@ -112,6 +112,21 @@ describe('visits', () => {
     await button(wrapper.find('.days') as never, 'Today').trigger('click')
     await settled()
     expect(asked().at(-1)).toBe('today')
+  })
+
+  test('a page that is left open over night shows the new day, whatever it was opened on', async () => {
+    vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-12-01T22:00:00') })
+    const { wrapper, calls } = await open()
+    expect(textOf(wrapper)).toContain('Tuesday, 1 December')
+    vi.setSystemTime(new Date('2026-12-02T08:00:00'))
+    window.dispatchEvent(new Event('focus'))
+    await wrapper.vm.$forceUpdate()
+    await settled()
+    expect(textOf(wrapper)).toContain('Wednesday, 2 December')
+    expect(new Set(calls.map((c) => c.path).filter((path) => path.startsWith('today')))).toEqual(
+      new Set(['today']),
+    )
+    vi.useRealTimers()
   })
 
   test('with whom it is booked stands beside why', async () => {

@@ -188,6 +188,8 @@ describe('an owner', () => {
   })
   it('alone changes people and shop; another shop’s people are not there', async () => {
     const { id } = await hire('Hired Modest')
+    const seen: PersonRow[] = (await shop.rhona.get('people')).json.people
+    expect(new Set(seen.map((p) => p.login))).toEqual(new Set(['']))
     for (const [method, path, body] of [
       ['POST', 'people', { name: 'X', role: 'owner' }],
       ['PATCH', `people/${id}`, { role: 'owner' }],
