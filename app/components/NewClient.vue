@@ -61,7 +61,9 @@ watchDebounced(
           .catch(() => []),
       ),
     )
-    alike.value = likelySame(typed, found.flat())
+    // Somebody typed on meanwhile: the next look says who it is.
+    const isStill = typed.name === name.value && typed.phone === phone.value
+    if (isStill) alike.value = likelySame(typed, found.flat())
   },
   { debounce: 300 },
 )

@@ -7,6 +7,7 @@ import BenchTablesPane from '~/settings/BenchTablesPane.vue'
 import PeoplePane from '~/settings/PeoplePane.vue'
 import PriceTablePane from '~/settings/PriceTablePane.vue'
 import ShopPane from '~/settings/ShopPane.vue'
+import { useSession } from '~/stores/session'
 import { useHouseTables } from '~/settings/useHouseTables'
 
 /** A shop is founded in four short steps; each can be left out, and is found again in Settings. */
@@ -24,6 +25,8 @@ const SAYS: Record<Step, string> = {
   people: 'Each gets a code to pass on. You count at the bench yourself until others do.',
   prices: 'A start set, to be made your own; quotes go by it.',
 }
+const session = useSession()
+const may = computed(() => session.may('norms.change'))
 const { draft, changed, source, trouble, take, load, save } = useHouseTables()
 onMounted(() => load().catch((error: Error) => (trouble.value = error.message)))
 const at = computed(() => STEPS.findIndex(([id]) => id === step.value))
@@ -63,11 +66,17 @@ const nextWords = computed(() => {
           v-if="step === 'bench'"
           :draft="draft"
           begin="has"
-          may
+          :may="may"
           @change="take"
           @trouble="trouble = $event"
         />
-        <PriceTablePane v-else :draft="draft" may @change="take" @trouble="trouble = $event" />
+        <PriceTablePane
+          v-else
+          :draft="draft"
+          :may="may"
+          @change="take"
+          @trouble="trouble = $event"
+        />
       </section>
       <p class="small muted">
         Whatever you leave out stands in Settings, under the menu behind your initials.

@@ -150,15 +150,18 @@ const STATE: Record<VisitState, { word: string; next: VisitState; act: string }>
 const count = (state: VisitState) => visits.value.filter((v) => v.state === state).length
 const outbox = useOutbox()
 const step = (visit: VisitRow) => stands(visit, STATE[visit.state].next)
+/** what speaks against the time of a visit that is on again */
+const said = ref('')
 async function stands(visit: VisitRow, next: VisitState) {
   // On the screen at once; what the server has comes with the next look.
   visits.value = visits.value.map((v) => (v.id === visit.id ? { ...v, state: next } : v))
   const body = { state: next, version: visit.version }
   const words = `visit of ${visit.name ?? visit.code}: ${STATE[next].word}`
   const done = await outbox
-    .write({ method: 'PATCH', path: `visits/${visit.id}`, body, words })
+    .write<{ said: string[] }>({ method: 'PATCH', path: `visits/${visit.id}`, body, words })
     .catch((error: Error) => void (trouble.value = error.message))
   if (done && 'waits' in done) return
+  said.value = done?.answer.said?.join(' ') ?? ''
   await load()
 }
 async function fresh(client: FoundClient) {
@@ -206,6 +209,7 @@ async function fresh(client: FoundClient) {
       <p v-if="trouble" class="notice stop" role="alert">
         {{ trouble }} <PlainButton class="again" @click="load">Try again</PlainButton>
       </p>
+      <p v-if="said" class="notice watch" role="status">{{ said }}</p>
       <div class="cols two">
         <section class="card stack0">
           <div class="card-head">
@@ -448,7 +452,7 @@ async function fresh(client: FoundClient) {
   align-items: center;
   justify-content: flex-end;
   gap: 8px;
-  min-width: 172px;
+  width: 204px;
   flex: none;
   padding-right: 14px;
   white-space: nowrap;
@@ -503,7 +507,7 @@ async function fresh(client: FoundClient) {
     display: none;
   }
   .state {
-    min-width: 150px;
+    width: 196px;
   }
 }
 </style>

@@ -8,6 +8,7 @@ import { api } from '~/browser/api'
 import { choicesOf } from '~/browser/choices'
 import { readForm } from '~/browser/readForm'
 import PlainButton from '~/components/PlainButton.vue'
+import { useAttempt } from '~/composables/useAttempt'
 import { useSession } from '~/stores/session'
 import PersonForm from './PersonForm.vue'
 
@@ -15,8 +16,7 @@ import PersonForm from './PersonForm.vue'
 const session = useSession()
 const may = computed(() => session.may('people.change'))
 const people = ref<PersonRow[]>([])
-const trouble = ref('')
-const done = ref('')
+const { trouble, done, run } = useAttempt()
 /** A code that was just made: it is shown once. */
 const code = ref<{ name: string; code: string } | null>(null)
 const at = ref<string | null>(null)
@@ -30,16 +30,6 @@ async function load() {
 }
 onMounted(() => run(load))
 
-/** Does something that only the server can answer, and reads again what came of it. */
-async function run(work: () => Promise<unknown>, words = '') {
-  trouble.value = done.value = ''
-  try {
-    await work()
-    done.value = words
-  } catch (error) {
-    trouble.value = (error as Error).message
-  }
-}
 const invite = () =>
   run(async () => {
     const made = await api<{ code: string }>('people', 'POST', form.value.value)

@@ -6,6 +6,7 @@ import { api } from '~/browser/api'
 import { namedChoices } from '~/browser/choices'
 import { readForm } from '~/browser/readForm'
 import { KEPT_HERE, useOutbox } from '~/stores/outbox'
+import { useAttempt } from '~/composables/useAttempt'
 import { useSession } from '~/stores/session'
 
 /** The shop's places: opened, named and closed by the owner, and who usually works where. */
@@ -15,8 +16,7 @@ const may = computed(() => session.may('places.change'))
 const state = ref<PlacesState | null>(null)
 const names = reactive<Record<string, string>>({})
 const fresh = ref('')
-const trouble = ref('')
-const done = ref('')
+const { trouble, done, run } = useAttempt()
 /** the place that is about to be closed, and where its work goes */
 const closing = ref<{ id: string; name: string; to: string } | null>(null)
 const form = computed(() => readForm(placeBody, { name: fresh.value }))
@@ -33,14 +33,6 @@ async function load() {
 }
 onMounted(() => run(load))
 
-async function run(work: () => Promise<unknown>) {
-  trouble.value = done.value = ''
-  try {
-    await work()
-  } catch (error) {
-    trouble.value = (error as Error).message
-  }
-}
 /** Changes something of the places, or keeps it for the line, and reads again what came of it. */
 const change = (
   write: { path: string; method: 'POST' | 'PUT' | 'PATCH'; body: unknown },

@@ -6,6 +6,7 @@ import type { SessionRow } from '../../shared/contracts'
 import { lockBody, passwordBody, pinBody } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { readForm, typedNumber } from '~/browser/readForm'
+import { useAttempt } from '~/composables/useAttempt'
 import { useSession } from '~/stores/session'
 
 /**
@@ -23,8 +24,7 @@ const HEADERS = [
 ]
 const rows = ref<SessionRow[]>([])
 const loaded = ref(false)
-const trouble = ref('')
-const done = ref('')
+const { trouble, done, run } = useAttempt()
 const pin = ref('')
 const password = ref('')
 const next = ref('')
@@ -45,15 +45,6 @@ async function load() {
 }
 onMounted(() => run(load))
 
-async function run(work: () => Promise<unknown>, words = '') {
-  trouble.value = done.value = ''
-  try {
-    await work()
-    done.value = words
-  } catch (error) {
-    trouble.value = (error as Error).message
-  }
-}
 const end = (body: object, words: string) =>
   run(async () => {
     await api('sessions/end', 'POST', body)

@@ -22,10 +22,13 @@ export const lastCheck = (
     .filter((c) => c.model === worn.model && c.foot === worn.foot)
     .at(-1)
 
+/** Under which condition a check was made. */
+export const conditionWords = ({ onDevice, kneeBent }: ShellCheck): string =>
+  `${onDevice ? 'on the device' : 'bare'}, knee ${kneeBent ? 'bent' : 'straight'}`
+
 /** A check in one line: what was seen, and what was predicted for the same condition. */
 export function checkWords(check: ShellCheck): string {
   const predicted =
     check.predictedMm === undefined ? 'not predicted' : `${check.predictedMm.toFixed(1)} predicted`
-  const how = `${check.onDevice ? 'on the device' : 'bare'}, knee ${check.kneeBent ? 'bent' : 'straight'}`
-  return `gap ${check.gapMm} mm, ${predicted} (${how})`
+  return `gap ${check.gapMm} mm, ${predicted} (${conditionWords(check)})`
 }

@@ -1,23 +1,17 @@
-import { mean } from 'd3-array'
 import type { FittingRecord } from '../record/schema'
 import { activityTold } from '../record/storyActivity'
 import { normsOf, type Norms } from '../record/tables'
-import { SIDES } from '../tables/vocabulary'
+import { cuffParts, leastBendDeg, toTenths, told, withParts, type CuffPart } from './cuffParts'
 import type { FootwearModel } from './catalogueSchema'
 
 /** The rows that tie makers' flex numbers to the shop's own scale of stiffness, 1 soft to 10 stiff. */
 export type FlexRows = Pick<Norms, 'flexPoints' | 'flexAdvice'>
 
-/** One thing that moves the advice on stiffness. */
-export interface FlexPart {
-  words: string
-  steps: number
-}
-
 export interface FlexAdvice {
   /** on the shop's own scale, 1 to 10 */
   step: number
-  parts: FlexPart[]
+  /** steps that each part adds */
+  parts: CuffPart[]
   missing: string[]
 }
 
@@ -27,51 +21,32 @@ export interface FlexAdvice {
  * either, ability, force, ground, little ankle bend and cold add.
  */
 export function adviseFlex(record: FittingRecord): FlexAdvice {
-  const { flexAdvice: by, cuffOnTerrain } = normsOf(record)
-  const parts: FlexPart[] = []
-  const missing: string[] = []
-  const add = (steps: number, words: string) => steps !== 0 && parts.push({ steps, words })
-  const { massKg, heightMm } = record.client ?? {}
-  if (massKg === undefined) missing.push('body weight')
-  else add(((massKg - by.atKg) / 10) * by.perTenKg, `${massKg} kg`)
-  if (heightMm === undefined) missing.push('height')
-  else add(((heightMm - by.atMm) / 100) * by.perHundredMm, `${heightMm} mm tall`)
-  const { ability, force } = record.story ?? {}
-  if (ability) add(by.ability[ability], ability)
-  else missing.push('ability')
-  if (force) add(by.force[force], `${force} force`)
-  const ground = groundOf(record.story, cuffOnTerrain)
-  if (ground) add(ground.steps, ground.words)
+  const { flexAdvice: by } = normsOf(record)
+  const { massKg } = record.client ?? {}
+  const { parts: usual, missing } = cuffParts(record, by, (ground) => ground.steps)
   const bendDeg = leastBendDeg(record)
-  if (bendDeg === undefined) missing.push('ankle range')
-  else if (bendDeg < by.littleAnkleDeg)
-    add(
-      by.littleAnkle,
-      `ankle bends only ${Math.round(bendDeg)}°: softer, and look at lean and ramp first`,
-    )
-  if (activityTold(record.story)?.cold) add(by.cold, 'cold stiffens plastic')
-  const step = Math.min(10, Math.max(1, by.middle + parts.reduce((sum, p) => sum + p.steps, 0)))
+  const isStiffAnkle = bendDeg !== undefined && bendDeg < by.littleAnkleDeg
+  const parts = [
+    ...told([[`${massKg} kg`, massKg && ((massKg - by.atKg) / 10) * by.perTenKg]]),
+    ...usual,
+    ...told([
+      [
+        `ankle bends only ${Math.round(bendDeg ?? 0)}°: softer, and look at lean and ramp first`,
+        isStiffAnkle ? by.littleAnkle : undefined,
+      ],
+      ['cold stiffens plastic', activityTold(record.story)?.cold ? by.cold : undefined],
+    ]),
+  ]
+  const step = Math.min(10, Math.max(1, withParts(by.middle, parts)))
   return {
     step: Math.round(step * 2) / 2,
-    parts: parts.map((p) => ({ ...p, steps: Math.round(p.steps * 10) / 10 })),
-    missing,
+    parts: toTenths(parts),
+    missing: [
+      ...(massKg === undefined ? ['body weight'] : []),
+      ...missing,
+      ...(bendDeg === undefined ? ['ankle range'] : []),
+    ],
   }
-}
-
-/** What the ground of a story asks of a cuff, where its activity has something to say of it. */
-export function groundOf(
-  story: FittingRecord['story'],
-  rows: Norms['cuffOnTerrain'],
-): ({ words: string } & Norms['cuffOnTerrain'][string]) | undefined {
-  const { activity, terrain } = story ?? {}
-  const row = rows[`${activity}.${terrain}`]
-  return row && terrain !== undefined ? { ...row, words: terrain } : undefined
-}
-
-/** How far the ankle bends that bends less, knee bent, degrees; undefined where none was measured. */
-export function leastBendDeg({ feet }: FittingRecord): number | undefined {
-  const bends = SIDES.flatMap((side) => mean(feet[side]?.findings?.ankleKneeBentDeg ?? []) ?? [])
-  return bends.length === 0 ? undefined : Math.min(...bends)
 }
 
 /**

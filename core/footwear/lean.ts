@@ -1,12 +1,13 @@
 import type { FittingRecord } from '../record/schema'
 import { normsOf } from '../record/tables'
 import type { FootwearModel } from './catalogueSchema'
-import { groundOf, leastBendDeg } from './flex'
+import { cuffParts, leastBendDeg, toTenths, withParts, type CuffPart } from './cuffParts'
 
 /** How far a cuff should lean for a client, and why. */
 export interface LeanAdvice {
   leanDeg: number
-  parts: { words: string; deg: number }[]
+  /** degrees that each part adds */
+  parts: CuffPart[]
   missing: string[]
   /** that the ankle takes no more of it, in words */
   held: string | null
@@ -25,29 +26,17 @@ export function adviseLean(
   record: FittingRecord,
   { bootBoard }: Pick<FootwearModel, 'bootBoard'>,
 ): LeanAdvice {
-  const { leanAdvice: by, cuffOnTerrain, ankleDeg } = normsOf(record)
-  const parts: LeanAdvice['parts'] = []
-  const missing: string[] = []
-  const add = (deg: number, words: string) => deg !== 0 && parts.push({ deg, words })
-  const { heightMm } = record.client ?? {}
-  if (heightMm === undefined) missing.push('height')
-  else add(((heightMm - by.atMm) / 100) * by.perHundredMm, `${heightMm} mm tall`)
-  const { ability, force } = record.story ?? {}
-  if (ability) add(by.ability[ability], ability)
-  else missing.push('ability')
-  if (force) add(by.force[force], `${force} force`)
-  const ground = groundOf(record.story, cuffOnTerrain)
-  if (ground) add(ground.leanDeg, ground.words)
-  const wanted = by.middleDeg + parts.reduce((sum, p) => sum + p.deg, 0)
+  const { leanAdvice: by, ankleDeg } = normsOf(record)
+  const { parts, missing } = cuffParts(record, by, (ground) => ground.leanDeg)
+  const wanted = withParts(by.middleDeg, parts)
   const liked = Math.min(by.mostDeg, Math.max(by.leastDeg, wanted))
   const bendDeg = leastBendDeg(record)
-  if (bendDeg === undefined) missing.push('ankle range')
   const takenDeg =
     bendDeg === undefined ? Infinity : Math.max(0, bendDeg - ankleDeg.reserve + bootBoard.rampDeg)
   return {
     leanDeg: toHalf(Math.min(liked, takenDeg)),
-    parts: parts.map((p) => ({ ...p, deg: Math.round(p.deg * 10) / 10 })),
-    missing,
+    parts: toTenths(parts),
+    missing: [...missing, ...(bendDeg === undefined ? ['ankle range'] : [])],
     held:
       takenDeg < liked
         ? `the ankle bends ${Math.round(bendDeg!)}° and ${ankleDeg.reserve}° stay in reserve: over ${bootBoard.rampDeg}° of ramp no more`
@@ -67,7 +56,7 @@ export function leanWords(
 ): string | null {
   const { cuffLeanDeg } = model
   if (cuffLeanDeg === undefined) return null
-  const off = cuffLeanDeg - leanDeg
+  const off = Math.round((cuffLeanDeg - leanDeg) * 10) / 10
   const suits = Math.abs(off) <= SUITS_DEG
   const how = suits ? 'suits' : `leans ${Math.abs(off)}° ${off > 0 ? 'more' : 'less'}`
   return `cuff leans ${cuffLeanDeg}° as made, ${leanDeg}° advised: ${how}${held ? ` (${held})` : ''}`

@@ -1,7 +1,6 @@
 import { awaitsFirstOwner, demoPeople } from '../database/people'
 import { listPlaces } from '../database/places'
 import { database } from '../database/pool'
-import { readShop } from '../database/shop'
 import { route } from '../http/route'
 import { sessionOf } from '../http/session'
 
@@ -11,7 +10,6 @@ import { sessionOf } from '../http/session'
  */
 export default route({ permission: 'public' }, async ({ event }) => {
   const session = await sessionOf(event)
-  const shop = session ? await readShop(database(), session.person.shopId) : null
   const places = session ? await listPlaces(database(), session.person.shopId) : []
   return {
     demo: await demoPeople(database()),
@@ -27,7 +25,7 @@ export default route({ permission: 'public' }, async ({ event }) => {
       login: session.login,
       minutes: session.lockMinutes,
     },
-    shop: shop && { name: shop.name },
+    shop: session && { name: session.shopName },
     place: session && { here: session.person.placeId, all: places },
   }
 })

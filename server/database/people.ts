@@ -109,9 +109,6 @@ export async function renewFirstCode(db: Client): Promise<string | null> {
   return rowCount === 1 ? code : null
 }
 
-/** What tries of the one-time code are counted under. */
-export const FIRST_OWNER = 'first-owner'
-
 /** Whose code this is; null for none. */
 async function ownerOfCode(db: Client, code: string, those: string): Promise<string | null> {
   const { rows } = await db.query(

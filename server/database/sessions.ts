@@ -17,6 +17,7 @@ export interface OpenSession {
   isLocked: boolean
   hasPin: boolean
   lockMinutes: number
+  shopName: string
 }
 
 /**
@@ -59,7 +60,7 @@ export async function openSession(
     name: 'open session',
     text: `with one as (
        select s.id, s.touched_at, s.pin_tries, s.place_id, p.id as person_id, p.shop_id, p.name, p.role, p.login,
-         p.pin_hash is not null as has_pin, h.lock_minutes,
+         p.pin_hash is not null as has_pin, h.lock_minutes, h.name as shop_name,
          s.locked_at is not null
            or s.touched_at < now() - make_interval(secs => 60 * coalesce($2::float8, h.lock_minutes + 1)) as locked
        from sessions s join people p on p.id = s.person_id join shops h on h.id = p.shop_id
@@ -86,6 +87,7 @@ export async function openSession(
         isLocked: r.locked,
         hasPin: r.has_pin && r.pin_tries < PIN_TRIES,
         lockMinutes: r.lock_minutes,
+        shopName: r.shop_name,
       }
     : null
 }

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest'
-import { nextTick } from 'vue'
+import { nextTick, ref } from 'vue'
 import ShellCheckDialog from '../../app/stations/match/ShellCheckDialog.vue'
 import { useModels } from '../../app/stores/models'
 import { checksMade } from '../../core/footwear/checksMade'
@@ -22,10 +22,12 @@ async function open(worn = both(MODEL.id), change: (r: FittingRecord) => void = 
   const record: FittingRecord = demo('Tove')
   delete record.footwear
   change(record)
+  const on = ref(worn)
+  const isOpen = ref(true)
   const Host = {
     components: { ShellCheckDialog },
-    setup: () => ({ worn }),
-    template: '<ShellCheckDialog :worn="worn" :model-value="true" />',
+    setup: () => ({ on, isOpen }),
+    template: '<ShellCheckDialog v-model="isOpen" :worn="on" />',
   }
   const opened = await mountWith(Host, { record })
   useModels().models = [MODEL, OTHER]
@@ -41,8 +43,17 @@ async function open(worn = both(MODEL.id), change: (r: FittingRecord) => void = 
     await button(dialog, 'Keep this check').trigger('click')
     await nextTick()
   }
+  /** Closed without keeping, and opened for something else. */
+  const reopen = async (other: typeof worn) => {
+    isOpen.value = false
+    await nextTick()
+    on.value = other
+    isOpen.value = true
+    await nextTick()
+  }
   return {
     ...opened,
+    reopen,
     dialog,
     measure,
     keep,
@@ -119,4 +130,16 @@ test('one that an older fitting keeps with what was chosen is shown and can be s
   await button(dialog, /^Strike the check/).trigger('click')
   await nextTick()
   expect(checks()).toEqual([])
+})
+
+test('what was typed for one shell and not kept is never kept as another’s', async () => {
+  const { dialog, checks, measure, keep, reopen } = await open(both(MODEL.id))
+  await measure('left gap behind the heel, mm', '14')
+  await pick(dialog, 'left ankle', 'presses')
+  await reopen(both(OTHER.id))
+  expect(field(dialog, 'left gap behind the heel, mm').element.value).toBe('none')
+  expect(button(dialog, 'Keep this check').element.disabled).toBe(true)
+  await measure('right gap behind the heel, mm', '9')
+  await keep()
+  expect(checks()).toMatchObject([{ model: OTHER.id, foot: 'right', gapMm: 9, looks: {} }])
 })

@@ -91,6 +91,18 @@ describe('visits', () => {
     expect(calls.filter((c) => c.path === 'today')).toHaveLength(2)
   })
 
+  test('one that is on again says who has its time now', async () => {
+    const { wrapper } = await open({
+      visits: [visit({ state: 'cancelled' })],
+      answers: {
+        'PATCH visits/v1': { version: 5, said: ['HR-0009 is booked from 09:00 to 10:00.'] },
+      },
+    })
+    await button(wrapper, 'On again').trigger('click')
+    await settled()
+    expect(textOf(wrapper)).toContain('HR-0009 is booked from 09:00 to 10:00.')
+  })
+
   test('all are counted', async () => {
     const states = ['seen', 'seen', 'now', 'waiting', 'to-come', 'to-come'] as const
     const { wrapper } = await open({

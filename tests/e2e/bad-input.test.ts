@@ -105,10 +105,9 @@ test('a foreign JSON file is refused with its place, a record is taken in', asyn
       .setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) })
   await choose('shoes.json', '{"shoes": 3}')
   await expect(page.getByRole('alert')).toContainText('This is not a fitting record')
-  await choose(
-    'bad.json',
-    '{"format":"gentle-arch/fitting","version":1,"feet":{"left":{"readings":[{"what":"footLengthMm","posture":"standing","trials":[26.5]}]}}}',
-  )
+  const readings = [{ what: 'footLengthMm', posture: 'standing', trials: [26.5] }]
+  const bad = { format: 'gentle-arch/fitting', version: 1, feet: { left: { readings } } }
+  await choose('bad.json', JSON.stringify(bad))
   await expect(page.getByRole('alert')).toContainText(
     'feet.left.readings.0.trials.0: 26.5 is outside 80 to 400 mm',
   )

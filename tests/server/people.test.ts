@@ -73,6 +73,16 @@ describe('somebody new', () => {
     const own = { code, login: freshLogin(), password: PASSWORD }
     expect((await new Caller(shop.base).post('claim', own)).status).toBe(200)
   })
+  it('two who choose one name at the same moment: one has it, the other chooses again', async () => {
+    const [one, two] = [await invite('Hired Quick'), await invite('Hired Quicker')]
+    const login = freshLogin()
+    const claim = ({ code }: { code: string }, name: string) =>
+      new Caller(shop.base).post('claim', { code, login: name, password: PASSWORD })
+    const said = await Promise.all([claim(one, login), claim(two, login)])
+    expect(said.map(({ status }) => status).sort()).toEqual([200, 409])
+    const late = said[0]!.status === 409 ? one : two
+    expect((await claim(late, freshLogin())).status).toBe(200)
+  })
   it('guessing codes is slowed', async () => {
     const guesser = new Caller(shop.base)
     const guess = () =>

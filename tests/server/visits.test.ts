@@ -167,7 +167,10 @@ describe('the life of a visit', () => {
     // What was called off is in nobody's way.
     expect((await book({ personId: rhonaId, clientId: clients.b!.clientId })).status).toBe(200)
     const back = (await visitsOn()).find((v) => v.state === 'cancelled')!
-    expect((await patch(back, { state: 'to-come' })).status).toBe(200)
+    // On again, it says who has its time now, and stands there all the same.
+    const again = await patch(back, { state: 'to-come' })
+    expect(again.status).toBe(200)
+    expect(again.json.said.join(' ')).toMatch(/is booked from 10:00 to 10:45/)
     await patch((await visitsOn())[1]!, { startsAt: at('15:00').toISOString(), minutes: 20 })
     const moved = (await visitsOn()).find((v) => v.startsAt === at('15:00').toISOString())!
     expect(moved.minutes).toBe(20)

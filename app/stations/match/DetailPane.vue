@@ -6,7 +6,7 @@ import { useHand } from '~/stores/hand'
 import { READINGS, READING_KINDS, type ReadingKind } from '../../../core/kinds/readings/all'
 import { FAMILY_KINDS } from '../../../core/kinds/families/all'
 import { computed, ref, shallowRef, watch } from 'vue'
-import { flexWords } from '../../../core/footwear/flex'
+import { flexWords, type FlexAdvice } from '../../../core/footwear/flex'
 import { adviseLean, leanWords } from '../../../core/footwear/lean'
 import { sizeWords } from '../../../core/footwear/reasons'
 import { sockMm } from '../../../core/footwear/socks'
@@ -50,24 +50,17 @@ const shelf = computed(() => {
   return words ? `on the shelf ${words}` : 'no size'
 })
 /** What an advice is made of: each part with what it adds, and what was not known. */
-function madeOf(parts: readonly (readonly [string, number])[], missing: readonly string[]) {
-  const said = parts.map(([words, by]) => `${words} ${by > 0 ? '+' : '−'}${Math.abs(by)}`)
+function madeOf({ parts, missing }: Pick<FlexAdvice, 'parts' | 'missing'>) {
+  const said = parts.map(({ words, by }) => `${words} ${by > 0 ? '+' : '−'}${Math.abs(by)}`)
   const unknown = missing.length > 0 ? `not known: ${missing.join(', ')}` : ''
   return [said.join(', '), unknown].filter(Boolean).join('; ') || 'as usual'
 }
-const flexBecause = computed(() =>
-  madeOf(
-    advice.value.parts.map((p) => [p.words, p.steps]),
-    advice.value.missing,
-  ),
-)
 /** How its lean stands to what is advised over its own ramp. */
 const lean = computed(() => {
   if (!m.value) return null
   const advised = adviseLean(fitting.record, m.value)
   const words = leanWords(m.value, advised)
-  const parts = advised.parts.map((p) => [p.words, p.deg] as const)
-  return words === null ? null : { words, because: madeOf(parts, advised.missing) }
+  return words === null ? null : { words, because: madeOf(advised) }
 })
 /** Readings without which a station of this model stays unknown. */
 const missing = computed(() =>
@@ -127,7 +120,7 @@ const money = (v: number) => v.toFixed(0)
       </li>
       <template v-if="m"
         ><li v-if="m.flex">
-          {{ flexWords(m, advice, flexRows) }}<span class="muted"> ({{ flexBecause }})</span>
+          {{ flexWords(m, advice, flexRows) }}<span class="muted"> ({{ madeOf(advice) }})</span>
         </li>
         <li v-if="lean">
           {{ lean.words }}<span class="muted"> ({{ lean.because }})</span>

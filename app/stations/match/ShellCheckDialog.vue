@@ -2,7 +2,7 @@
 import { format } from 'date-fns'
 import { computed, reactive, ref, watch } from 'vue'
 import { VBtn, VCard, VCheckboxBtn, VDialog, VSelect } from 'vuetify/components'
-import { checksMade } from '../../../core/footwear/checksMade'
+import { checksMade, conditionWords } from '../../../core/footwear/checksMade'
 import { sizeWords } from '../../../core/footwear/match'
 import { shellInside } from '../../../core/footwear/gradeShell'
 import { biasWords, likeCondition, type LearnedBias } from '../../../core/footwear/learnedBias'
@@ -55,6 +55,13 @@ const gap = reactive<Record<Side, { mm: number | null; fingers: number | null }>
 })
 const looks = reactive<Record<Side, ShellCheck['looks']>>({ left: {}, right: {} })
 const trouble = ref('')
+/** What was typed is of what was on: for another shell, or another time, everything is looked at anew. */
+function begin() {
+  for (const side of SIDES) {
+    gap[side] = { mm: null, fingers: null }
+    looks[side] = {}
+  }
+}
 /** Fingers of whoever is signed in; the shop's, then the house's, until they were calibrated. */
 const own = ref<Fingers | null>(null)
 const fingers = computed<Fingers>(
@@ -64,10 +71,11 @@ const draft = ref<Fingers | null>(null)
 watch(
   open,
   async (is) => {
-    if (is)
-      own.value =
-        (await api<{ fingers: Fingers | null }>('me/fingers').catch(() => null))?.fingers ??
-        own.value
+    if (!is) return
+    begin()
+    trouble.value = ''
+    own.value =
+      (await api<{ fingers: Fingers | null }>('me/fingers').catch(() => null))?.fingers ?? own.value
   },
   { immediate: true },
 )
@@ -170,8 +178,7 @@ function loggedWords(c: ShellCheck): string {
   const looked = CHECK_PLACES.filter((p) => c.looks[p] && c.looks[p] !== 'clear')
     .map((p) => `${PLACE_WORDS[p]} ${c.looks[p]}`)
     .join(', ')
-  const how = `${c.onDevice ? 'on the device' : 'bare'}, knee ${c.kneeBent ? 'bent' : 'straight'}`
-  return `${c.gapMm} mm${fingers}, predicted ${c.predictedMm?.toFixed(1) ?? '–'} · ${how} · ${looked || 'nothing touches'}`
+  return `${c.gapMm} mm${fingers}, predicted ${c.predictedMm?.toFixed(1) ?? '–'} · ${conditionWords(c)} · ${looked || 'nothing touches'}`
 }
 const whenWords = (c: ShellCheck) =>
   [c.at && format(new Date(c.at), 'd MMM, HH:mm'), c.by].filter(Boolean).join(' ')
@@ -224,10 +231,7 @@ async function keep() {
   const { shellChecks = [] } = footwear.value
   put({ ...footwear.value, shellChecks: [...shellChecks, ...made].slice(-200) }, 'shell check')
   if (trouble.value) return
-  for (const s of SIDES) {
-    gap[s] = { mm: null, fingers: null }
-    looks[s] = {}
-  }
+  begin()
   await learnAgain()
 }
 type Place = (typeof CHECK_PLACES)[number]

@@ -3,7 +3,7 @@ import { audit } from '../../database/audit'
 import { bookingTroubles } from '../../database/bookings'
 import { transaction } from '../../database/pool'
 import { isOfShop } from '../../database/staff'
-import { changeVisit, lockVisit } from '../../database/visits'
+import { changeVisit, isHeld, lockVisit } from '../../database/visits'
 import { tellShop } from '../../http/listener'
 import { clash, HttpProblem } from '../../http/problem'
 import { here, idParam, route } from '../../http/route'
@@ -27,8 +27,10 @@ export default route(
       const next = { ...visit, ...told, ...(startsAt && { startsAt: new Date(startsAt) }) }
       const isMoved =
         startsAt !== undefined || told.minutes !== undefined || told.personId !== undefined
-      const troubles = isMoved ? await bookingTroubles(db, shopId, { ...next, id }) : []
-      if (troubles.length > 0 && !anyway) throw clash(troubles)
+      // What was called off left its time to others: on again, it says who has it now. Nothing is asked there.
+      const isBack = !isHeld(visit) && isHeld(next)
+      const troubles = isMoved || isBack ? await bookingTroubles(db, shopId, { ...next, id }) : []
+      if (isMoved && troubles.length > 0 && !anyway) throw clash(troubles)
       const version = await changeVisit(db, person, id, next)
       await audit(db, {
         shopId,
@@ -38,6 +40,6 @@ export default route(
         action: `visit.${told.state ?? 'move'}`,
       })
       await tellShop(db, shopId, { what: 'bench' })
-      return { version }
+      return { version, said: troubles }
     }),
 )

@@ -244,7 +244,7 @@ describe('the foot', () => {
     expect(three!.fixed).toBeGreaterThan(three!.moment)
     expect(three!.medialHeel).toBeGreaterThan(2)
   })
-  it('on posts turns both ways alike and by less than a degree; lateral work turns it inward; a pad relieves the heads in front of it', () => {
+  it('turns both ways alike on posts, inward by lateral work; a pad relieves the heads before it', () => {
     const [varus, valgus] = [4, -4].map((angleDeg) =>
       change({ posts: [{ at: 'rearfoot', angleDeg }] }),
     )
