@@ -33,11 +33,12 @@ async function run(work: () => Promise<unknown>) {
     await work()
   } catch (error) {
     trouble.value = (error as Error).message
-    if (asksPin.value) await session.refresh()
   } finally {
+    // Emptied and ready at once: whoever types again while the lock is asked for keeps what they typed.
     pin.value = password.value = ''
     busy.value = false
   }
+  if (trouble.value && asksPin.value) await session.refresh()
 }
 const again = (name: string) => run(() => session.signIn(name, password.value))
 const open = () =>
