@@ -2,11 +2,12 @@ import { demoModels } from '../demo/catalogue'
 import { benchRecords } from '../demo/benchRecords'
 import { pastRecords } from '../demo/pastRecords'
 import { DEMO_RECORDS } from '../demo/records'
+import { weekVisits } from '../demo/week'
 import { importFitting, importRecord } from '../server/database/fittings'
 import { putModels } from '../server/database/models'
-import { database, transaction } from '../server/database/pool'
+import { database, transaction, type Client } from '../server/database/pool'
 import { renewFirstCode } from '../server/database/people'
-import { addVisit } from '../server/database/visits'
+import { addVisit, bookVisit } from '../server/database/visits'
 import { probeReading } from '../server/standins/probe'
 import { localDay } from '../server/http/day'
 import { hashSecret, oneTimeCode } from '../server/security/secrets'
@@ -19,9 +20,40 @@ const DEMO_SHOP: ShopDetails = {
   phone: '0555 0147',
   mail: 'bench@hollin-row.example',
   initials: 'HR',
-  hours: Object.fromEntries(
-    ['1', '2', '3', '4', '5'].map((day) => [day, { from: '09:00', to: '18:00' }]),
-  ),
+  hours: {
+    ...Object.fromEntries(
+      ['1', '2', '3', '4', '5'].map((day) => [day, { from: '09:00', to: '18:00' }]),
+    ),
+    '6': { from: '09:00', to: '13:00' },
+  },
+}
+
+/** The visits of this week, beside today's, of clients who have been here before. */
+async function addWeek(db: Client, shopId: string, fittings: readonly string[]) {
+  const { rows } = await db.query('select id, login from people where shop_id = $1', [
+    shopId,
+  ])
+  const ids = new Map(rows.map(({ login, id }) => [login, id]))
+  const place = await db.query(
+    'select id from places where shop_id = $1 order by position limit 1',
+    [shopId],
+  )
+  const at = { shopId, placeId: place.rows[0].id }
+  for (const { client, at: when, minutes, reason, login, isOver } of weekVisits(localDay())) {
+    const startsAt = when && new Date(`${when.day}T00:00`)
+    startsAt?.setHours(when!.hour, when!.minute)
+    const fittingId = fittings[client % fittings.length]!
+    const personId = ids.get(login)
+    const id = await bookVisit(db, at, {
+      fittingId,
+      startsAt,
+      minutes,
+      reason,
+      personId,
+      chair: startsAt && 1,
+    })
+    if (isOver) await db.query("update visits set state = 'seen' where id = $1", [id])
+  }
 }
 
 /**
@@ -123,8 +155,18 @@ async function main(demo: boolean) {
       )
     }
     const past = pastRecords(localDay())
-    for (const record of Object.values(past))
-      await importRecord(db, { shopId }, record, localDay(), 'Rhona Ketteridge')
+    const fittings: string[] = []
+    for (const record of Object.values(past)) {
+      const { fittingId } = await importRecord(
+        db,
+        { shopId },
+        record,
+        localDay(),
+        'Rhona Ketteridge',
+      )
+      fittings.push(fittingId)
+    }
+    await addWeek(db, shopId, fittings)
     const clients = [times, jobs, past].reduce((sum, all) => sum + Object.keys(all).length, 0)
     return `Demo data loaded: three invented people, ${clients} invented clients, ${models.length} invented models.`
   })

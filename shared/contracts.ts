@@ -118,22 +118,32 @@ export const clientChangeBody = z.strictObject({
 export type ClientChanges = z.output<typeof clientChangeBody>['changes']
 export const VISIT_STATES = ['to-come', 'waiting', 'now', 'seen', 'cancelled', 'absent'] as const
 const booking = {
-  /** when it begins, with its zone */
-  startsAt: z.iso.datetime({ offset: true }),
+  /** when it begins, with its zone; null: it waits for a day */
+  startsAt: z.iso.datetime({ offset: true }).nullable(),
   minutes: z.number().int().min(5).max(480),
   reason: z.string().trim().max(200),
   /** with whom; nobody in particular where null */
   personId: z.uuid().nullable(),
+  /** in which chair of the place, from 1; in whichever is free where null */
+  chair: z.int().min(1).max(20).nullable(),
 }
-/** A visit of a client: of a fitting of theirs, or of the newest. Clashes are told unless it is booked all the same. */
+/**
+ * A visit of a client, also of one who is new: of a fitting of theirs, or of the newest. Clashes are told unless
+ * it is booked all the same.
+ */
 export const bookVisitBody = z
   .strictObject({
     clientId: z.uuid().optional(),
     fittingId: z.uuid().optional(),
+    newClient: newClientBody.shape.details.optional(),
     ...booking,
+    chair: booking.chair.default(null),
     anyway: z.boolean().default(false),
   })
-  .refine(({ clientId, fittingId }) => clientId ?? fittingId, 'say whose visit it is')
+  .refine(
+    ({ clientId, fittingId, newClient }) => clientId ?? fittingId ?? newClient,
+    'say whose visit it is',
+  )
 export const visitChangeBody = z
   .strictObject({
     state: z.enum(VISIT_STATES).optional(),
@@ -141,10 +151,31 @@ export const visitChangeBody = z
     minutes: booking.minutes.optional(),
     reason: booking.reason.optional(),
     personId: booking.personId.optional(),
+    chair: booking.chair.optional(),
+    /** why it was called off */
+    note: z.string().trim().max(200).optional(),
     anyway: z.boolean().default(false),
     version: z.number().int().min(0),
   })
   .refine((body) => Object.keys(body).length > 2, 'say what changes')
+
+/** A time at which somebody is not to be had, as a calendar file says it: the file's own name for it, and from when to when. */
+const busyTime = z
+  .strictObject({
+    uid: z.string().min(1).max(300),
+    startsAt: z.iso.datetime({ offset: true }),
+    endsAt: z.iso.datetime({ offset: true }),
+  })
+  .refine(({ startsAt, endsAt }) => Date.parse(startsAt) < Date.parse(endsAt), {
+    path: ['endsAt'],
+    message: 'it has to end after it begins',
+  })
+/** All that a person’s own calendar says from now on: what was read before gives way. */
+export const busyBody = z.strictObject({
+  personId: z.uuid(),
+  times: z.array(busyTime).max(2000),
+})
+export type BusyTime = z.output<typeof busyTime>
 
 /** Somebody new: they choose name and password themselves, with the code. */
 export const inviteBody = z.strictObject({
@@ -503,9 +534,33 @@ export interface VisitRow {
   /** with whom it is booked */
   personId: string | null
   personName: string | null
+  /** the chair of the place, from 1; whichever is free where null */
+  chair: number | null
+  /** since when it stands as it does: who waits, waits since then */
+  standsSince: string
+  /** why it was called off */
+  note: string
   stations: number[]
   /** somebody else looks first: making waits */
   blocked: boolean
+}
+
+/** A visit that waits for a day. */
+export type DaylessVisit = Omit<VisitRow, 'startsAt'> & { startsAt: null }
+
+/** Some days of a place, or of the whole shop. */
+export interface CalendarState {
+  /** the first, YYYY-MM-DD */
+  from: string
+  days: number
+  today: string
+  visits: VisitRow[]
+  waiting: DaylessVisit[]
+  busy: (Pick<BusyTime, 'startsAt' | 'endsAt'> & { personId: string })[]
+  /** who sees clients here, and when they are there */
+  people: Pick<PersonRow, 'id' | 'name' | 'hours' | 'daysOff'>[]
+  chairs: number
+  hours: Hours
 }
 
 /** A backup that was tried. */

@@ -102,6 +102,7 @@ async function signOut() {
       <VList>
         <VListItem :title="session.person.name" :subtitle="ROLE_WORDS[session.person.role].name" />
         <VListItem title="Today" to="/" />
+        <VListItem title="Calendar" to="/calendar" />
         <VListItem title="Bench day" to="/bench" />
         <VListItem title="Heat" to="/heat" />
         <VListItem v-if="session.may('clients.see')" title="Due and reminders" to="/due" />

@@ -197,6 +197,7 @@ async function fresh(client: FoundClient) {
           label="Which places"
           look="box"
         />
+        <VBtn to="/calendar">Week</VBtn>
         <VBtn to="/bench">Bench day</VBtn>
         <template v-if="session.may('clients.change')">
           <VBtn @click="importing = true">Import a record</VBtn>

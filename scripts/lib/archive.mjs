@@ -115,7 +115,10 @@ const GRANTS = [
     'shops, people, sign_in_tries, sign_in_known, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models, shelf_taken',
   ],
   ['select, insert, update', 'timers, bench_plans, heat_logs, writes, sessions, places'],
-  ['select, insert, delete', 'double_readings, photos, scans, device_presets, due_items, outcomes'],
+  [
+    'select, insert, delete',
+    'double_readings, photos, scans, device_presets, due_items, outcomes, busy_times',
+  ],
   ['select, insert', 'audit, norms, bench_log, erased'],
   ['select', 'backups'],
 ]

@@ -5,6 +5,7 @@ import { database } from '../database/pool'
 import { unfinished, visitsBetween } from '../database/visits'
 import { isoDay } from '../../core/record/isoDay'
 import { dayBounds, localDay } from '../http/day'
+import { forHand } from '../http/forHand'
 import { HttpProblem } from '../http/problem'
 import { route } from '../http/route'
 
@@ -30,13 +31,7 @@ export default route({ permission: 'today.see' }, async ({ event, person }) => {
   if (role !== 'bench') return today
   return {
     ...today,
-    visits: today.visits.map((v) => ({
-      ...v,
-      name: null,
-      occupation: null,
-      bornOn: null,
-      reason: '',
-    })),
+    visits: today.visits.map(forHand),
     unfinished: today.unfinished.map((o) => ({ ...o, name: o.code })),
   }
 })

@@ -15,12 +15,13 @@ beforeEach(() => {
   vi.useFakeTimers({ toFake: ['Date'], now: new Date('2026-12-01T10:00:00') })
   return () => vi.useRealTimers()
 })
-async function open(visit?: Partial<VisitRow>) {
+async function open(visit?: Partial<VisitRow>, props: object = { client: CLIENT }) {
   const opened = await mountWith(BookVisit, {
-    props: { client: CLIENT, ...(visit && { visit }) },
+    props: { ...props, ...(visit && { visit }) },
     answers: {
       'GET people': { people: PEOPLE },
       norms: { versions: [] },
+      'clients?q=Tove': { clients: [{ id: 'c1', name: 'Tove Marchetti', code: 'HR-0412' }] },
       'POST visits': { id: 'v9', fittingId: 'f1' },
       'PATCH visits/v1': { version: 3 },
     },
@@ -52,6 +53,7 @@ test('a visit is booked with day, time, its reason’s own length, and whom', as
         minutes: 60,
         reason: 'first visit',
         personId: RHONA,
+        chair: null,
         anyway: false,
       },
     },
@@ -120,4 +122,58 @@ test('a time that is none books nothing', async () => {
   await keep()
   expect(textOf(wrapper)).toContain('write a time as 9 or 14:30')
   expect(sent()).toEqual([])
+})
+
+/** Types into the field that asks who comes, and lists what it offers. */
+async function look(wrapper: Awaited<ReturnType<typeof open>>['wrapper'], typed: string) {
+  const field = wrapper.findComponent({ name: 'VAutocomplete' })
+  field.vm.$emit('update:search', typed)
+  await new Promise((go) => setTimeout(go, 250))
+  await settled()
+  return {
+    offered: field.props('items') as { value: string; title: string; isNew: boolean }[],
+    take: async (item: object) => {
+      field.vm.$emit('update:modelValue', item)
+      await settled()
+    },
+  }
+}
+
+test('whoever rings for the first time is booked by name and telephone, as a new client', async () => {
+  const { wrapper, sent, keep } = await open(undefined, { at: { chair: 2 }, chairs: 2 })
+  await type(wrapper, 'Time', '15')
+  expect(button(wrapper, 'Book it').element.disabled).toBe(true)
+  const { offered, take } = await look(wrapper, 'Ottoline Brand')
+  expect(offered).toMatchObject([{ title: 'Ottoline Brand', isNew: true }])
+  await take(offered[0]!)
+  await type(wrapper, 'Telephone', '0700 1')
+  await keep()
+  expect(sent()[0]!.body).toMatchObject({
+    newClient: { name: 'Ottoline Brand', phone: '0700 1' },
+    chair: 2,
+    startsAt: new Date('2026-12-01T15:00').toISOString(),
+  })
+  expect(sent()[0]!.body).not.toHaveProperty('clientId')
+})
+
+test('a known client is offered before a new one of the same name', async () => {
+  const { wrapper, sent, keep } = await open(undefined, {})
+  const { offered, take } = await look(wrapper, 'Tove')
+  expect(offered.map((o) => [o.title, o.isNew])).toEqual([
+    ['Tove Marchetti', false],
+    ['Tove', true],
+  ])
+  await take(offered[0]!)
+  await type(wrapper, 'Time', '15')
+  await keep()
+  expect(sent()[0]!.body).toMatchObject({ clientId: 'c1' })
+  expect(sent()[0]!.body).not.toHaveProperty('newClient')
+})
+
+test('without a time somebody waits for a day', async () => {
+  const { wrapper, sent } = await open()
+  await button(wrapper, 'Waits for a day').trigger('click')
+  await settled()
+  expect(sent()[0]!.body).toMatchObject({ clientId: 'c1', startsAt: null })
+  expect(wrapper.emitted('kept')).toHaveLength(1)
 })

@@ -95,9 +95,12 @@ describe('what speaks against a time', () => {
     expect(await refused({ startsAt: at('10:30').toISOString() })).toMatch(
       /This client is here from 10:00 to 10:45/,
     )
-    // One after the other is none, nor is somebody else with nobody in particular.
+    // One after the other is none.
     expect(await refused({ ...b, startsAt: at('10:45').toISOString() })).toBe('')
-    expect(await refused({ ...b, personId: null, startsAt: at('10:00').toISOString() })).toBe('')
+    // Somebody else with nobody in particular sits on the only chair.
+    expect(await refused({ ...b, personId: null, startsAt: at('10:00').toISOString() })).toBe(
+      'The chair is taken then.',
+    )
   })
   it('is a closed shop, and somebody who does not work then or is away', async () => {
     await shop.sunniva.call('PUT', 'shop', {

@@ -24,12 +24,22 @@ export default route(
         )
       if (body.personId) here((await isOfShop(db, { shopId, personId: body.personId })) || null)
       const { version: _, anyway, startsAt, ...told } = body
-      const next = { ...visit, ...told, ...(startsAt && { startsAt: new Date(startsAt) }) }
-      const isMoved =
-        startsAt !== undefined || told.minutes !== undefined || told.personId !== undefined
+      const next = {
+        ...visit,
+        ...told,
+        ...(startsAt !== undefined && { startsAt: startsAt === null ? null : new Date(startsAt) }),
+      }
+      if (next.startsAt === null && next.state !== 'to-come' && next.state !== 'cancelled')
+        throw new HttpProblem(400, 'no-day', 'This visit waits for a day. Book it first.')
+      const isMoved = [startsAt, told.minutes, told.personId, told.chair].some(
+        (field) => field !== undefined,
+      )
       // What was called off left its time to others: on again, it says who has it now. Nothing is asked there.
       const isBack = !isHeld(visit) && isHeld(next)
-      const troubles = isMoved || isBack ? await bookingTroubles(db, shopId, { ...next, id }) : []
+      const troubles =
+        next.startsAt && (isMoved || isBack)
+          ? await bookingTroubles(db, { ...next, startsAt: next.startsAt, shopId, id })
+          : []
       if (isMoved && troubles.length > 0 && !anyway) throw clash(troubles)
       const version = await changeVisit(db, person, id, next)
       await audit(db, {
