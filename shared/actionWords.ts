@@ -15,6 +15,8 @@ const WORDS: [begins: string, words: string][] = [
   ['fitting.place', 'took the fitting elsewhere'],
   ['fitting.export', 'took the fitting out'],
   ['visit.', 'visit:'],
+  ['due.remind', 'wrote a letter of reminder'],
+  ['due.', 'what is due:'],
   ['readings.add:', 'took'],
   ['readings.set:', 'changed'],
   ['jobs.step:', 'worked on'],

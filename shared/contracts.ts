@@ -373,7 +373,48 @@ export interface BenchState {
 }
 
 /** Something due, with whose it is. */
-export type DueRow = DueItem & { fittingId: string; clientId: string; code: string; name: string }
+export type DueRow = DueItem & {
+  fittingId: string
+  clientId: string
+  code: string
+  name: string
+  phone: string | null
+  /** why no letter can go; null where one may */
+  unreminded: string | null
+  /** what was done about it last */
+  mark: { state: DueMarkState; until: string | null; note: string; by: string; at: string } | null
+}
+
+/** What is done about something that is due: rung for, told, put off to a day, done, and open again. */
+export const DUE_MARKS = ['called', 'told', 'later', 'done', 'open'] as const
+export type DueMarkState = (typeof DUE_MARKS)[number]
+const dueKey = { fittingId: z.uuid(), key: z.string().min(1).max(120) }
+export const dueMarkBody = z
+  .strictObject({
+    ...dueKey,
+    state: z.enum(DUE_MARKS),
+    until: isoDay.optional(),
+    note: z.string().trim().max(200).optional(),
+  })
+  .refine(({ state, until }) => state !== 'later' || until !== undefined, {
+    path: ['until'],
+    message: 'say until when',
+  })
+export const remindBody = z.strictObject(dueKey)
+
+/** A letter to a client, and what became of it. */
+export interface LetterRow {
+  id: string
+  to: string
+  code: string
+  name: string
+  subject: string
+  state: 'waiting' | 'sent' | 'failed'
+  madeBy: string
+  madeAt: string
+  sentAt: string | null
+  problem: string | null
+}
 
 const heatReading = z.strictObject({
   minutes: z.number().min(0).max(2880),
@@ -543,6 +584,20 @@ export interface VisitRow {
   stations: number[]
   /** somebody else looks first: making waits */
   blocked: boolean
+}
+
+/** A fitting that is begun and not with its client. */
+export interface UnfinishedRow {
+  fittingId: string
+  clientId: string
+  code: string
+  name: string
+  /** begun on, or come back on, YYYY-MM-DD */
+  since: string
+  /** it was handed over before, and came back */
+  isRound: boolean
+  placeId: string
+  stations: number[]
 }
 
 /** A visit that waits for a day. */

@@ -71,6 +71,7 @@ export const BENCH_PARTS = [
   'footwear',
   'jobs',
   'making',
+  'rounds',
   'visit',
   'norms',
 ] as const

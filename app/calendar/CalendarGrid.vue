@@ -51,6 +51,8 @@ interface Drawn extends Column {
   closed: Span[]
   load: number | null
   isToday: boolean
+  /** stands out among the others */
+  isMarked: boolean
   ghost: { style: Record<string, string>; clock: string } | null
 }
 /** What lies outside of the hours that are open. */
@@ -82,6 +84,8 @@ const drawn = computed<Drawn[]>(() =>
         chairsIn(column),
       ),
       isToday: column.day === calendar.state.value?.today,
+      // Of a single day every column would be.
+      isMarked: calendar.view.value === 'week' && column.day === calendar.state.value?.today,
       cards: here.map((visit, i) => ({
         visit,
         isShort: visit.minutes <= ONE_LINE_MIN,
@@ -168,7 +172,7 @@ const loadWords = (load: number) => `${load > 1 ? '▲ ' : ''}booked ${Math.roun
   <div class="grid" :style="{ '--columns': drawn.length }">
     <div class="heads">
       <span />
-      <h2 v-for="c in drawn" :key="c.key" class="ellipsis" :class="{ today: c.isToday }">
+      <h2 v-for="c in drawn" :key="c.key" class="ellipsis" :class="{ today: c.isMarked }">
         {{ c.title }}
       </h2>
     </div>
@@ -185,7 +189,7 @@ const loadWords = (load: number) => `${load > 1 ? '▲ ' : ''}booked ${Math.roun
         role="group"
         :aria-label="c.title"
         :data-column="c.key"
-        :class="{ today: c.isToday }"
+        :class="{ today: c.isMarked }"
         @click.self="press"
       >
         <i v-for="t in ticks" :key="t" class="hour" :style="{ top: `${share(t)}%` }" />

@@ -260,7 +260,13 @@ useEventListener('keydown', (event: KeyboardEvent) => {
 }
 @media (max-width: 1000px) {
   .two {
-    grid-template-columns: 1fr;
+    grid-template: minmax(520px, 1fr) auto / 1fr;
+    flex: none;
+    min-height: 100%;
+  }
+  .stack {
+    display: grid;
+    grid-template-columns: 1fr 1fr;
   }
 }
 </style>

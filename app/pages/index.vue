@@ -2,7 +2,7 @@
 import { addDays, differenceInYears, format, isValid, parseISO } from 'date-fns'
 import { computed, defineAsyncComponent, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog, VList, VListItem, VMenu, VTextField } from 'vuetify/components'
-import type { FoundClient, VisitRow, VisitState } from '../../shared/contracts'
+import type { FoundClient, UnfinishedRow, VisitRow, VisitState } from '../../shared/contracts'
 import { api } from '~/browser/api'
 import { useSession } from '~/stores/session'
 import AppHeader from '~/components/AppHeader.vue'
@@ -20,16 +20,6 @@ import { useLine } from '~/stores/line'
 // The form brings all schemas of a record along: Today opens without them.
 const NewClient = defineAsyncComponent(() => import('~/components/NewClient.vue'))
 const BookVisit = defineAsyncComponent(() => import('~/components/BookVisit.vue'))
-
-interface Unfinished {
-  fittingId: string
-  clientId: string
-  code: string
-  name: string
-  openedOn: string
-  placeId: string
-  stations: number[]
-}
 
 const session = useSession()
 const today = () => format(new Date(), 'yyyy-MM-dd')
@@ -52,7 +42,8 @@ async function booked() {
   await load()
 }
 const visits = ref<VisitRow[]>([])
-const open = ref<Unfinished[]>([])
+const open = ref<UnfinishedRow[]>([])
+const inAll = ref(0)
 const query = ref('')
 const found = ref<FoundClient[] | null>(null)
 const trouble = ref('')
@@ -83,14 +74,34 @@ const path = computed(() => {
 })
 async function load() {
   try {
-    const today = await useLine().read<{ visits: VisitRow[]; unfinished: Unfinished[] }>(path.value)
+    const today = await useLine().read<{
+      visits: VisitRow[]
+      unfinished: UnfinishedRow[]
+      /** an answer that was kept on this device may be older than it */
+      unfinishedInAll?: number
+    }>(path.value)
     visits.value = today.visits
     open.value = today.unfinished
+    inAll.value = today.unfinishedInAll ?? today.unfinished.length
     trouble.value = ''
   } catch (error) {
     trouble.value = (error as Error).message
   }
   loaded.value = true
+}
+/** The next lines of what is unfinished. */
+async function more() {
+  const at = reach.value === 'all' ? '&at=all' : ''
+  try {
+    const next = await api<{ unfinished: UnfinishedRow[]; all: number }>(
+      `unfinished?from=${open.value.length}${at}`,
+    )
+    const known = new Set(open.value.map((u) => u.fittingId))
+    open.value = [...open.value, ...next.unfinished.filter((u) => !known.has(u.fittingId))]
+    inAll.value = next.all
+  } catch (error) {
+    trouble.value = (error as Error).message
+  }
 }
 readHere(load)
 watch([reach, other], load)
@@ -147,6 +158,8 @@ const STATE: Record<VisitState, { word: string; next: VisitState; act: string }>
   cancelled: { word: 'Called off', next: 'to-come', act: 'On again' },
   absent: { word: 'Did not come', next: 'to-come', act: 'On again' },
 }
+const waits = ({ standsSince }: VisitRow) =>
+  standsSince ? `Waiting since ${format(new Date(standsSince), 'HH:mm')}` : 'Waiting'
 const count = (state: VisitState) => visits.value.filter((v) => v.state === state).length
 const outbox = useOutbox()
 const step = (visit: VisitRow) => stands(visit, STATE[visit.state].next)
@@ -178,7 +191,7 @@ async function fresh(client: FoundClient) {
 
 <template>
   <div class="frame today">
-    <AppHeader title="Today" :fact="`${visits.length} visits · ${open.length} unfinished`"
+    <AppHeader title="Today" :fact="`${visits.length} visits · ${inAll} unfinished`"
       ><ArchTrail :live="false" :initials="initials"
     /></AppHeader>
     <main class="main">
@@ -248,7 +261,10 @@ async function fresh(client: FoundClient) {
                 >
               </NuxtLink>
               <span class="state"
-                ><StatusMark v-if="v.state === 'waiting'" kind="watch" word="Waiting" /><StatusMark
+                ><StatusMark
+                  v-if="v.state === 'waiting'"
+                  kind="watch"
+                  :word="waits(v)" /><StatusMark
                   v-else-if="v.state === 'seen'"
                   kind="good"
                   word="Seen" /><b v-else class="label">{{ STATE[v.state].word }}</b>
@@ -329,7 +345,7 @@ async function fresh(client: FoundClient) {
           <section class="card stack0 grow">
             <div class="card-head">
               <h2>Unfinished</h2>
-              <span class="aside">{{ open.length }} not handed over</span>
+              <span class="aside">{{ inAll }} not handed over</span>
             </div>
             <ul class="scroll grow">
               <li v-if="loaded && open.length === 0" class="none muted">
@@ -340,7 +356,8 @@ async function fresh(client: FoundClient) {
                   ><span class="name"
                     ><b class="ellipsis">{{ u.name }}</b
                     ><span class="muted label"
-                      >{{ u.code }} · since {{ format(new Date(u.openedOn), 'd MMM') }}
+                      >{{ u.code }} · {{ u.isRound ? 'back since' : 'since' }}
+                      {{ format(new Date(u.since), 'd MMM') }}
                       {{ elsewhere(u) }}</span
                     ></span
                   ><span class="mini"
@@ -349,6 +366,9 @@ async function fresh(client: FoundClient) {
                     ></span
                   ></NuxtLink
                 >
+              </li>
+              <li v-if="open.length < inAll" class="more">
+                <VBtn @click="more">{{ open.length }} of {{ inAll }}: show more</VBtn>
               </li>
             </ul>
           </section>
@@ -453,7 +473,7 @@ async function fresh(client: FoundClient) {
   align-items: center;
   justify-content: flex-end;
   gap: 8px;
-  width: 204px;
+  width: 252px;
   flex: none;
   padding-right: 14px;
   white-space: nowrap;
@@ -467,6 +487,9 @@ async function fresh(client: FoundClient) {
 }
 .open .go {
   min-height: 60px;
+  padding: 8px 14px;
+}
+.more {
   padding: 8px 14px;
 }
 .found {
@@ -508,7 +531,7 @@ async function fresh(client: FoundClient) {
     display: none;
   }
   .state {
-    width: 196px;
+    width: 244px;
   }
 }
 </style>

@@ -8,6 +8,7 @@ import PaneTabs from '~/components/PaneTabs.vue'
 import BenchTablesPane from '~/settings/BenchTablesPane.vue'
 import DeviceTablesPane from '~/settings/DeviceTablesPane.vue'
 import FootwearTablesPane from '~/settings/FootwearTablesPane.vue'
+import LetterTextsPane from '~/settings/LetterTextsPane.vue'
 import NumberTablesPane from '~/settings/NumberTablesPane.vue'
 import OurFeetPane from '~/settings/OurFeetPane.vue'
 import PriceTablePane from '~/settings/PriceTablePane.vue'
@@ -34,6 +35,7 @@ const PANES = [
   ['footwear', 'Footwear'],
   ['bench', 'Bench'],
   ['prices', 'Prices'],
+  ['letters', 'Letters'],
   ['repeat', 'Repeatability'],
 ] as const
 /** The shop itself, above its rules. */
@@ -58,6 +60,7 @@ const TABLE_PANES = {
   footwear: { is: FootwearTablesPane, more: {} },
   bench: { is: BenchTablesPane, more: {} },
   prices: { is: PriceTablePane, more: {} },
+  letters: { is: LetterTextsPane, more: {} },
 } as const
 
 const session = useSession()

@@ -18,6 +18,7 @@ export const OWN_PANES = {
   ],
   bench: ['processes', 'benchResources', 'heatWindows', 'skinMarginK'],
   prices: ['prices'],
+  letters: ['reminderTexts'],
   rules: ['ruleThresholds'],
 } as const satisfies Record<string, readonly TableKey[]>
 

@@ -14,6 +14,7 @@ export const EMPTY_PARTS: Partial<Record<PartName, unknown>> = {
   orders: [],
   jobs: [],
   quotes: [],
+  rounds: [],
   making: {},
   followups: [],
   ledger: [],

@@ -2,9 +2,11 @@ import { modelOf } from '../footwear/brought'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { lineOf } from '../footwear/workPlan'
 import { normsOf } from '../record/tables'
-import type { FittingRecord, Job, ShellWork } from '../record/schema'
+import { adjust } from '../kinds/processes/adjust'
+import type { FittingRecord, Job, Round, ShellWork } from '../record/schema'
 import { SIDES, type Side } from '../tables/vocabulary'
 import type { Process, Step } from '../tables/processes'
+import { roundPrefix } from './rounds'
 import { workOfStep, workPrefix } from './workTruth'
 import { ofKey, stateOf, stepKey, type StepState } from '../record/stepState'
 
@@ -37,6 +39,27 @@ export function processFor(
 ): Process | undefined {
   const able = processes.filter((p) => p.makes?.includes(kind as never))
   return able.find((p) => p.id === ways[kind]) ?? able[0]
+}
+
+/** The ways of making of a round, and for which feet; shell work brings its own steps. */
+function waysOfRound(
+  record: FittingRecord,
+  kind: Round['kind'],
+  feet: readonly Side[],
+  processes: readonly Process[],
+): { way: Process; feet: Side[] }[] {
+  if (kind === 'shell work') return []
+  if (kind === 'adjustment')
+    return [
+      { way: processes.find(({ id }) => id === adjust.row.id) ?? adjust.row, feet: [...feet] },
+    ]
+  const ways = new Map<Process, Side[]>()
+  for (const side of feet) {
+    const device = record.feet[side]?.device
+    const way = device && processFor(device.kind, processes, record.making?.ways)
+    if (way) ways.set(way, [...(ways.get(way) ?? []), side])
+  }
+  return [...ways].map(([way, sides]) => ({ way, feet: sides }))
 }
 
 /** What a job is made by: the shop's ways of today, its shells, and its own log. */
@@ -111,6 +134,9 @@ export function jobSteps(
     if (process && !out.some((s) => s.step.startsWith(`${id}:`)))
       add(process, process.id, [...SIDES])
   }
+  for (const { no, kind, feet } of record.rounds ?? [])
+    for (const process of waysOfRound(record, kind, feet, processes))
+      add(process.way, `${roundPrefix(no)}${process.way.id}`, process.feet)
   const chosen = record.footwear?.chosen
   const model = modelOf(record, models, chosen?.model)
   const worked = new Set((record.jobs ?? []).map(({ step }) => workOfStep(step)))

@@ -54,7 +54,9 @@ export function rightAtOnce(record: FittingRecord): boolean | null {
     record.feet[s]?.deviceVersions?.some((v) => later(v.at)),
   )
   const shell = (record.footwear?.chosen?.work ?? []).some((w) => later(w.doneAt))
-  return !device && !shell
+  // What a client pays for is another wish, not a wrong.
+  const round = (record.rounds ?? []).some((r) => r.terms !== 'paid')
+  return !device && !shell && !round
 }
 
 /** What one fitting adds to the shop's figures. */

@@ -20,6 +20,7 @@ import {
 } from './schema'
 import { normsSchema } from './tables'
 import { quoteSchema } from './quoteSchema'
+import { roundsSchema } from './roundSchema'
 import { footprintSchema } from './footprintSchema'
 import { SIDES } from '../tables/vocabulary'
 
@@ -52,6 +53,7 @@ export const PART_SCHEMAS = {
   making: makingSchema,
   quotes: z.array(quoteSchema).max(30),
   handover: handoverSchema,
+  rounds: roundsSchema,
   followups: z.array(followupSchema).max(60),
   ledger: z.array(decisionSchema).max(300),
 } as const
@@ -87,6 +89,7 @@ export function splitRecord(record: FittingRecord): Parts {
   set('making', record.making)
   set('quotes', record.quotes)
   set('handover', record.handover)
+  set('rounds', record.rounds)
   set('followups', record.followups)
   set('ledger', record.ledger)
   set('norms', record.norms)
@@ -123,6 +126,7 @@ export function joinRecord(
     ...(parts.making && { making: parts.making }),
     ...(parts.quotes && { quotes: parts.quotes }),
     ...(parts.handover && { handover: parts.handover }),
+    ...(parts.rounds && { rounds: parts.rounds }),
     ...(parts.followups && { followups: parts.followups }),
     ...(parts.ledger && { ledger: parts.ledger }),
     ...(parts.norms && { norms: parts.norms }),

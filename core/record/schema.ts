@@ -10,6 +10,7 @@ import { footprintSchema } from './footprintSchema'
 import { isoDay } from './isoDay'
 import { layerSchema } from '../kinds/layers/all'
 import { quoteSchema } from './quoteSchema'
+import { gateFields, roundsSchema } from './roundSchema'
 import { normsSchema } from './tables'
 import { CONDITION_KINDS } from '../kinds/conditions/all'
 import { complaintSchema, historySchema, storySchema } from './storySchema'
@@ -403,13 +404,9 @@ export const handoverSchema = z.strictObject({
   on: isoDay.optional(),
   /** the footwear of the shop's came back: it lies on the shelf again */
   footwearBackOn: isoDay.optional(),
-  checks: z.record(z.string(), z.enum(['good', 'watch', 'stop'])).optional(),
+  ...gateFields,
   wearInStart: isoDay.optional(),
   nextVisitOn: isoDay.optional(),
-  /** how the two feel to the client, asked and believed */
-  evenFeel: z.enum(['even', 'left higher', 'right higher']).optional(),
-  /** worn standing and flexing before the client left, min */
-  minutesInFootwear: z.number().min(0).max(240).optional(),
   guaranteeUntil: isoDay.optional(),
   note: text(500).optional(),
   /** what the client does at home, in plain words; printed on the card */
@@ -537,6 +534,8 @@ export const recordSchema = z.strictObject({
   /** newest last */
   quotes: z.array(quoteSchema).max(30).optional(),
   handover: handoverSchema.optional(),
+  /** what came back to the bench after that, oldest first */
+  rounds: roundsSchema.optional(),
   followups: z.array(followupSchema).max(60).optional(),
   ledger: z.array(decisionSchema).max(300).optional(),
   /** the table of norms this fitting is judged by; the house defaults where absent */
@@ -555,6 +554,7 @@ export type {
   TryOnReading,
 } from './footwearSchema'
 export type { Quote, QuoteLine } from './quoteSchema'
+export type { Round } from './roundSchema'
 export type { Mark } from '../kinds/findings/markSchema'
 export type { Findings } from '../kinds/findings/all'
 export type { Complaint, Story } from './storySchema'

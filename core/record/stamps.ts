@@ -31,6 +31,7 @@ export const STAMPS: Readonly<Record<string, StampFields>> = {
   takes: { who: ['by'] },
   overruled: { who: ['by'], when: ['at'] },
   quotes: { who: ['by'] },
+  rounds: { who: ['by'] },
   work: { who: ['by'], times: ['doneAt'] },
   // The technician is somebody else than whoever writes it down.
   binding: { who: ['recordedBy'], when: ['testedAt'] },

@@ -54,6 +54,7 @@ import { packOut } from '../tables/packOut'
 import { prices } from '../tables/prices'
 import { rankingWeights } from '../tables/ranking'
 import { archShare, assumedShape, widthPerLength } from '../tables/ratios'
+import { reminderTexts } from '../tables/reminderTexts'
 import { ruleThresholds } from '../tables/ruleThresholds'
 import { shapeLimits } from '../tables/shapeLimits'
 import { feltMm, mendMm, springBackShare, workMinutes } from '../tables/shellWork'
@@ -137,6 +138,7 @@ export const TABLES = {
   heatWindows,
   prices,
   visitMinutes,
+  reminderTexts,
   pushMostNmm,
   comfortGiveMm,
   activityFactor,

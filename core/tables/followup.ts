@@ -118,7 +118,24 @@ export const dueDays = table({
     outgrown: days,
     remake: days,
     guarantee: days,
+    /** a quote that nobody answered: before its last day */
+    quote: days.default(0),
+    /** a lab's promise: before its day */
+    lab: days.default(0),
+    /** made and not handed over: after the last step */
+    uncollected: days.default(7),
     letGo: days,
   }),
-  house: { outcome: 7, visit: 7, outgrown: 60, remake: 60, guarantee: 30, letGo: 60 },
+  labels: { quote: 'quote unanswered', lab: 'lab late', uncollected: 'made, not collected: after' },
+  house: {
+    outcome: 7,
+    visit: 7,
+    outgrown: 60,
+    remake: 60,
+    guarantee: 30,
+    quote: 0,
+    lab: 0,
+    uncollected: 7,
+    letGo: 60,
+  },
 })

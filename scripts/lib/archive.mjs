@@ -112,14 +112,14 @@ async function eraseAgain(client, ids) {
 const GRANTS = [
   [
     'select, insert, update, delete',
-    'shops, people, sign_in_tries, sign_in_known, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models, shelf_taken',
+    'shops, people, sign_in_tries, sign_in_known, clients, client_keys, fittings, fitting_parts, applied_commands, visits, models, shelf_taken, letters',
   ],
   ['select, insert, update', 'timers, bench_plans, heat_logs, writes, sessions, places'],
   [
     'select, insert, delete',
     'double_readings, photos, scans, device_presets, due_items, outcomes, busy_times',
   ],
-  ['select, insert', 'audit, norms, bench_log, erased'],
+  ['select, insert', 'audit, norms, bench_log, erased, due_marks'],
   ['select', 'backups'],
 ]
 

@@ -15,7 +15,7 @@ const dayOf = freshest(async ({ day, ...asked }: Asked & { day: string }) => {
     visitsBetween(database(), asked, ...dayBounds(new Date(`${day}T12:00`))),
     unfinished(database(), asked, localDay()),
   ])
-  return { day, today: localDay(), visits, unfinished: open }
+  return { day, today: localDay(), visits, unfinished: open.rows, unfinishedInAll: open.all }
 })
 
 /**

@@ -20,6 +20,7 @@ const PARTS = [
   'footwear',
   'jobs',
   'making',
+  'rounds',
   'norms',
   'story',
   'findings.left',
@@ -44,7 +45,9 @@ async function openFittings(db: Client, shopId: string, today: string) {
   const { rows } = await db.query<{ id: string; versions: string }>(
     `with open as materialized (
        select id, client_id, place_id from fittings
-       where shop_id = $1 and opened_on > $2::date - 365 and not handed_over
+       where shop_id = $1 and (
+         (opened_on > $2::date - 365 and not handed_over) or round_opened_on > $2::date - 365
+       )
      )
      select open.id, open.place_id || ' ' || c.version || ' ' || p.versions as versions
      from open

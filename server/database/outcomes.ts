@@ -21,6 +21,7 @@ const PARTS: readonly PartName[] = [
   'making',
   'norms',
   'handover',
+  'rounds',
   'followups',
   'readings.left',
   'readings.right',

@@ -74,7 +74,8 @@ export async function renamePlace(
 export async function closePlace(db: Client, from: At, to: string): Promise<void> {
   const values = [from.shopId, from.placeId, to]
   for (const sql of [
-    'update fittings set place_id = $3 where shop_id = $1 and place_id = $2 and not handed_over',
+    `update fittings set place_id = $3 where shop_id = $1 and place_id = $2
+     and (not handed_over or round_opened_on is not null)`,
     `update visits set place_id = $3 where shop_id = $1 and place_id = $2 and state <> 'seen'`,
     `update timers set place_id = $3 where shop_id = $1 and place_id = $2 and state <> 'stopped'`,
     'update heat_logs set place_id = $3 where shop_id = $1 and place_id = $2 and stopped_at is null',

@@ -3,7 +3,13 @@ import { joinRecord } from '../../core/record/parts'
 import { stationsDone } from '../../core/record/progress'
 import type { Client as ClientDetails } from '../../core/record/schema'
 import { localDay } from '../http/day'
-import type { DaylessVisit, HeldState, VisitRow, VisitState } from '../../shared/contracts'
+import type {
+  DaylessVisit,
+  HeldState,
+  UnfinishedRow,
+  VisitRow,
+  VisitState,
+} from '../../shared/contracts'
 import type { Asked, At } from './places'
 import type { Client } from './pool'
 import { PARTS_COLUMN, partsOf, type StoredPart } from './storedParts'
@@ -108,31 +114,34 @@ const told = (r: Row): Omit<VisitRow, 'startsAt'> => ({
   ).blocked,
 })
 
-/** Fittings of the last 60 days that are begun and not handed over, newest first. */
+/** So many unfinished fittings come at once; the screen asks for more. */
+const UNFINISHED_PAGE = 12
+
+/**
+ * Begun and not handed over, in the last 60 days, or with a round that is open: of a place or of all.
+ * $1 shop, $2 today, $3 place or null.
+ */
+const UNFINISHED = `f.shop_id = $1
+  and ((f.opened_on > $2::date - 60 and not f.handed_over) or f.round_opened_on > $2::date - 365)
+  and exists (select 1 from fitting_parts where fitting_id = f.id)
+  and ($3::uuid is null or f.place_id = $3)`
+
+/** What is begun and not with its client, newest first, and how much of it there is. */
 export async function unfinished(
   db: Client,
   { shopId, placeId }: Asked,
   today: string,
-): Promise<
-  {
-    fittingId: string
-    clientId: string
-    code: string
-    name: string
-    openedOn: string
-    placeId: string
-    stations: number[]
-  }[]
-> {
+  from = 0,
+): Promise<{ rows: UnfinishedRow[]; all: number }> {
+  const asked = [shopId, today, placeId ?? null]
   const { rows } = await db.query(
-    `select f.id, f.place_id, c.id as client_id, c.code, c.name, f.opened_on, p.parts, p.chosen
+    `select f.id, f.place_id, c.id as client_id, c.code, c.name, f.since, f.is_round, p.parts, p.chosen
      from (
-         select id, client_id, place_id, opened_on, created_at from fittings
-         where shop_id = $1 and opened_on > $2::date - 60
-           and exists (select 1 from fitting_parts where fitting_id = fittings.id)
-           and not handed_over and ($3::uuid is null or place_id = $3)
-         order by opened_on desc, created_at desc
-         limit 12
+         select f.id, f.client_id, f.place_id, f.round_opened_on is not null as is_round,
+           coalesce(f.round_opened_on, f.opened_on) as since, f.created_at
+         from fittings f where ${UNFINISHED}
+         order by since desc, f.created_at desc
+         limit ${UNFINISHED_PAGE} offset $4
        ) f
        join clients c on c.id = f.client_id
        join lateral (
@@ -140,18 +149,26 @@ export async function unfinished(
            bool_or(part = 'footwear' and content ? 'chosen') as chosen
          from fitting_parts where fitting_id = f.id
        ) p on true
-     order by f.opened_on desc, f.created_at desc`,
-    [shopId, today, placeId ?? null],
+     order by f.since desc, f.created_at desc`,
+    [...asked, from],
   )
-  return rows.map((r) => ({
-    fittingId: r.id,
-    clientId: r.client_id,
-    code: r.code,
-    name: r.name,
-    openedOn: r.opened_on,
-    placeId: r.place_id,
-    stations: stationsDone((part) => r.parts.includes(part), Boolean(r.chosen)),
-  }))
+  const { rows: counted } = await db.query(
+    `select count(*)::int as n from fittings f where ${UNFINISHED}`,
+    asked,
+  )
+  return {
+    all: counted[0].n,
+    rows: rows.map((r) => ({
+      fittingId: r.id,
+      clientId: r.client_id,
+      code: r.code,
+      name: r.name,
+      since: r.since,
+      isRound: r.is_round,
+      placeId: r.place_id,
+      stations: stationsDone((part) => r.parts.includes(part), Boolean(r.chosen)),
+    })),
+  }
 }
 
 export async function addVisit(

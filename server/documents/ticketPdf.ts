@@ -23,18 +23,23 @@ export async function ticketPdf(
     colour: MUTED,
     size: 10,
   })
-  rule(30)
-  let low = 33
+  // A further round says so before anything else.
+  const top = ticket.round
+    ? text(ticket.round, 15, 29, { bold: true, size: 10, width: 180 }) + 1
+    : 30
+  rule(top)
+  let low = top + 3
   for (const device of ticket.devices) {
     const x = device.side === 'left' ? 15 : 108
-    text(device.side === 'left' ? 'LEFT' : 'RIGHT', x, 33, { bold: true, size: 12 })
-    text(device.kind, x + 18, 33.4, { size: 11, width: 60 })
-    let y = 40
+    text(device.side === 'left' ? 'LEFT' : 'RIGHT', x, top + 3, { bold: true, size: 12 })
+    text(device.kind, x + 18, top + 3.4, { size: 11, width: 60 })
+    let y = top + 10
     for (const line of device.lines) y = text(line, x, y, { size: 9.5, width: 58 }) + 0.6
     low = Math.max(low, y)
   }
-  for (const drawing of drawings) draw(paper, drawing, drawing.side === 'left' ? 77 : 170)
-  low = Math.max(low, 92)
+  for (const drawing of drawings)
+    draw(paper, drawing, { left: drawing.side === 'left' ? 77 : 170, bottom: top + 58 })
+  low = Math.max(low, top + 62)
   rule(low + 2)
   let y = low + 5
   text('Steps', 15, y, { bold: true, size: 12 })
@@ -91,12 +96,12 @@ export async function ticketPdf(
 function draw(
   { doc, mm, text }: Awaited<ReturnType<typeof newPaper>>,
   { side, trim, foot }: TicketDrawing,
-  left: number,
+  { left, bottom }: { left: number; bottom: number },
 ) {
   const sign = side === 'left' ? 1 : -1
   const scale = 0.19
   const place = ([x, y]: [number, number]) =>
-    [mm(left + 11 + sign * x * scale), mm(88 - y * scale)] as const
+    [mm(left + 11 + sign * x * scale), mm(bottom - y * scale)] as const
   const path = (points: readonly [number, number][]) => {
     points.forEach((p, i) => (i === 0 ? doc.moveTo(...place(p)) : doc.lineTo(...place(p))))
     doc.closePath()

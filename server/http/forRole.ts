@@ -19,6 +19,11 @@ const CUTS: Cuts = {
   // A drawing of the device stands on the foot's own angle.
   'findings.left': findingsForShape,
   'findings.right': findingsForShape,
+  // What is to be done, for which foot and on whose account; nothing of how it felt.
+  rounds: (rounds) =>
+    rounds.map(
+      ({ checks: _, evenFeel: __, minutesInFootwear: ___, allTheSame: ____, ...round }) => round,
+    ),
   // The shells and the work on them; nothing of what was felt, asked or said in them.
   footwear: ({ sockMm, socks, chosen, brought }) => ({
     candidates: [],

@@ -1,14 +1,26 @@
 import { format } from 'date-fns'
 import { describe, expect, test } from 'vitest'
+import RoundDialog from '../../app/components/RoundDialog.vue'
 import HandoverStation from '../../app/stations/handover/HandoverStation.vue'
 import { HANDOVER_CHECKS } from '../../core/followup/handoverChecks'
-import type { Handover } from '../../core/record/schema'
-import { button, textOf, type } from './find'
-import { demo, mountWith } from './mountWith'
+import type { Handover, Round } from '../../core/record/schema'
+import { button, pick, textOf, type } from './find'
+import { demo, mountWith, settled } from './mountWith'
 
-async function open(handover: Handover = {}, role: 'owner' | 'reader' = 'owner') {
+async function open(
+  handover: Handover = {},
+  role: 'owner' | 'reader' = 'owner',
+  rounds?: Round[],
+  isMade = true,
+) {
   const record = demo('Tove')
   record.handover = handover
+  if (rounds) record.rounds = rounds
+  // Nothing is left to make: only what is asked before it leaves.
+  if (isMade) {
+    delete record.footwear
+    for (const side of ['left', 'right'] as const) delete record.feet[side]!.device
+  }
   const opened = await mountWith(HandoverStation, { record, role })
   const choice = (group: string, word: string) =>
     opened.wrapper
@@ -31,14 +43,33 @@ describe('checks on the pair', () => {
     expect(textOf(wrapper)).toContain('2 of 7 checks good')
   })
 
-  test('one stop keeps the pair here, in words', async () => {
-    const { wrapper, choice } = await open({ checks: { ...all('good'), liner: 'stop' } })
-    const go = button(wrapper, 'Hand over')
-    expect((go.element as HTMLButtonElement).disabled).toBe(true)
-    expect(go.attributes('title')).toBe('A check says stop: mend it first')
-    expect(textOf(wrapper)).toContain('Back to the bench before handing over.')
+  test('one stop keeps the pair here, in words, whatever else is said', async () => {
+    const { wrapper, choice } = await open({
+      checks: { ...all('good'), liner: 'stop' },
+      evenFeel: 'even',
+      allTheSame: 'in a hurry',
+    })
+    const go = () => button(wrapper, 'Hand over').element as HTMLButtonElement
+    expect(go().disabled).toBe(true)
+    expect(textOf(wrapper)).toContain('A check says stop: mend it first')
     await choice('Fits the liner', 'Watch').trigger('click')
-    expect((button(wrapper, 'Hand over').element as HTMLButtonElement).disabled).toBe(false)
+    expect(go().disabled).toBe(false)
+  })
+
+  test('left out, they ask for a reason, and leave with one', async () => {
+    const { wrapper, kept } = await open({ checks: { flat: 'good' } })
+    const go = () => button(wrapper, 'Hand over').element as HTMLButtonElement
+    expect(go().disabled).toBe(true)
+    expect(textOf(wrapper)).toContain('6 checks are not made. Nobody asked how the two feel.')
+    await type(wrapper, 'Why it leaves all the same', 'collected by the sister')
+    expect(kept().allTheSame).toBe('collected by the sister')
+    expect(go().disabled).toBe(false)
+  })
+
+  test('a step that is open at the bench keeps it here', async () => {
+    const { wrapper } = await open({ checks: all('good'), evenFeel: 'even' }, 'owner', [], false)
+    expect((button(wrapper, 'Hand over').element as HTMLButtonElement).disabled).toBe(true)
+    expect(textOf(wrapper)).toMatch(/\d+ steps at the bench are open/)
   })
 })
 
@@ -46,7 +77,7 @@ describe('handing over', () => {
   const today = format(new Date(), 'yyyy-MM-dd')
 
   test('dates the day, the guarantee, the first wear and a visit two weeks on', async () => {
-    const { wrapper, kept } = await open({ checks: all('good') })
+    const { wrapper, kept } = await open({ checks: all('good'), evenFeel: 'even' })
     await button(wrapper, 'Hand over').trigger('click')
     const later = new Date(`${today}T12:00`)
     later.setDate(later.getDate() + 14)
@@ -57,11 +88,47 @@ describe('handing over', () => {
     })
     expect(kept().guaranteeUntil! > today).toBe(true)
     expect(textOf(wrapper)).toContain(`handed over ${today}`)
-    expect(button(wrapper, 'Hand over again').exists()).toBe(true)
+    expect(button(wrapper, 'Back to the bench …').exists()).toBe(true)
+  })
+
+  test('a round that comes back is looked at anew; the first day and its checks stay', async () => {
+    const first = { on: '2026-11-01', checks: all('good'), evenFeel: 'even' as const }
+    const { wrapper, choice, kept, fitting } = await open(first)
+    await button(wrapper, 'Back to the bench …').trigger('click')
+    await settled()
+    const dialog = wrapper.findComponent(RoundDialog) as never as typeof wrapper
+    await pick(dialog, 'What is done', 'Work on the shells')
+    await type(dialog, 'Why', 'rubs at the ankle')
+    await dialog.find('form').trigger('submit')
+    await settled()
+    expect(fitting.record.rounds).toMatchObject([
+      {
+        no: 2,
+        kind: 'shell work',
+        feet: ['left', 'right'],
+        reason: 'rubs at the ankle',
+        terms: 'paid',
+      },
+    ])
+    expect(textOf(wrapper)).toContain('Round 2: shell work, both feet, paid: rubs at the ankle')
+    expect(textOf(wrapper)).toContain('0 of 7 checks good')
+    await choice('Toes', 'Good').trigger('click')
+    await type(wrapper, 'Why it leaves all the same', 'shell only')
+    await button(wrapper, 'Hand over round 2').trigger('click')
+    expect(fitting.record.rounds![0]).toMatchObject({
+      checks: { toes: 'good' },
+      allTheSame: 'shell only',
+      handedOverOn: today,
+    })
+    expect(kept()).toEqual(first)
   })
 
   test('a visit and a first wear that were agreed stay', async () => {
-    const { wrapper, kept } = await open({ wearInStart: '2026-12-01', nextVisitOn: '2026-12-20' })
+    const { wrapper, kept } = await open({
+      wearInStart: '2026-12-01',
+      nextVisitOn: '2026-12-20',
+      allTheSame: 'posted',
+    })
     await button(wrapper, 'Hand over').trigger('click')
     expect(kept()).toMatchObject({ wearInStart: '2026-12-01', nextVisitOn: '2026-12-20' })
   })

@@ -10,6 +10,7 @@ import { mountWith, settled } from './mountWith'
 describe('Due', () => {
   const row = (more: Partial<DueRow>): DueRow => ({
     kind: 'outcome',
+    key: 'outcome twoWeeks',
     on: '2026-11-20',
     words: 'ask how it goes: two weeks',
     lateDays: 0,
@@ -17,6 +18,9 @@ describe('Due', () => {
     clientId: 'c1',
     code: 'HR-0001',
     name: 'Mirela Stanhope',
+    phone: null,
+    unreminded: null,
+    mark: null,
     ...more,
   })
   async function open(due: DueRow[], more = 0) {
@@ -25,6 +29,7 @@ describe('Due', () => {
     const counts = {
       all: due.length + more,
       late: due.filter((d) => d.lateDays > 0).length,
+      settled: 0,
       byKind: Object.fromEntries(kinds.map((k) => [k, of(k).length])),
     }
     const answers = {

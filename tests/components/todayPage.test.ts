@@ -221,7 +221,7 @@ test('unfinished pairs go to where they stopped', async () => {
       clientId: 'c3',
       code: 'HR-0003',
       name: 'Idris Fallowfield',
-      openedOn: '2026-11-03',
+      since: '2026-11-03',
       stations: [1, 2, 3, 4],
     },
   ]
@@ -229,4 +229,28 @@ test('unfinished pairs go to where they stopped', async () => {
   expect(textOf(wrapper)).toContain('HR-0003 · since 3 Nov')
   expect(wrapper.find('.open a').attributes('href')).toBe('/fittings/f3/prescribe')
   expect(textOf(wrapper)).toContain('1 not handed over')
+})
+
+test('what came back says so, and more than a page is asked for', async () => {
+  const row = (n: number) => ({
+    fittingId: `f${n}`,
+    clientId: `c${n}`,
+    code: `HR-000${n}`,
+    name: `Client ${n}`,
+    since: '2026-11-03',
+    isRound: n === 1,
+    stations: [1],
+  })
+  const { wrapper } = await open({
+    answers: {
+      today: { visits: [], unfinished: [row(1), row(2)], unfinishedInAll: 3 },
+      'unfinished?from=2': { unfinished: [row(2), row(3)], all: 3 },
+    },
+  })
+  expect(textOf(wrapper)).toContain('HR-0001 · back since 3 Nov')
+  expect(textOf(wrapper)).toContain('HR-0002 · since 3 Nov')
+  await button(wrapper, '2 of 3: show more').trigger('click')
+  await settled()
+  expect(wrapper.findAll('.open')).toHaveLength(3)
+  expect(textOf(wrapper)).not.toContain('show more')
 })

@@ -1,3 +1,4 @@
+import { randomUUID } from 'node:crypto'
 import { DEMO_RECORDS } from '../../demo/records'
 import { test as base, expect, type Locator, type Page } from '@playwright/test'
 
@@ -98,6 +99,22 @@ export async function own(
   await page.goto(`/fittings/${fittingId}/${station}`)
   await expect(page.getByText('Opening the fitting')).toHaveCount(0)
   return fittingId as string
+}
+
+/** Leaves out at the bench whatever of a fitting is open: nothing is made in this test. */
+export async function leaveOutSteps(page: Page, fittingId: string): Promise<void> {
+  const get = async (path: string) => (await page.request.get(`/api/${path}`)).json()
+  const { jobs } = await get('bench')
+  const { parts } = await get(`fittings/${fittingId}`)
+  type Step = { step: string; foot?: string; state: string; entry?: object }
+  const steps: Step[] = jobs.find((job: { id: string }) => job.id === fittingId)?.steps ?? []
+  const content = steps.map(({ step, foot, state, entry }) =>
+    state === 'open' ? { step, ...(foot && { foot }), state: 'skipped' } : entry,
+  )
+  const command = { kind: 'part.put', part: 'jobs', content }
+  const data = { id: randomUUID(), version: parts.jobs?.version ?? 0, command }
+  const answer = await page.request.post(`/api/fittings/${fittingId}/commands`, { data })
+  expect(answer.status(), await answer.text()).toBe(200)
 }
 
 /** Finds an activity by its letters and takes it, as a fitter types it. */

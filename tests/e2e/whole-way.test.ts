@@ -2,7 +2,16 @@ import { execFileSync } from 'node:child_process'
 import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs'
 import { tmpdir } from 'node:os'
 import { join } from 'node:path'
-import { callOut, expect, newClient, saved, signIn, test, pickActivity } from './fixtures'
+import {
+  leaveOutSteps,
+  callOut,
+  expect,
+  newClient,
+  saved,
+  signIn,
+  test,
+  pickActivity,
+} from './fixtures'
 
 const folder = mkdtempSync(join(tmpdir(), 'gentle-arch-way-'))
 
@@ -167,6 +176,14 @@ test('a new client goes all the way: sign-in to solid, template, ticket and card
   await page.getByLabel('Certified technician').fill('Ansgar Holt')
   await page.getByRole('button', { name: 'Tested', exact: true }).click()
   await expect(page.getByText(/Binding set and tested by Ansgar Holt/)).toBeVisible()
+  // What is open at the bench is left out, what was not looked at has a reason.
+  await saved(page)
+  await leaveOutSteps(page, /fittings\/([^/]+)/.exec(page.url())![1]!)
+  await page.reload()
+  await page.getByRole('radio', { name: 'even', exact: true }).click()
+  await expect(page.getByText(/^5 checks are not made\.$/)).toBeVisible()
+  await page.getByLabel('Why it leaves all the same').fill('the rest is looked at on the slope')
+  await page.getByLabel('Why it leaves all the same').press('Enter')
   await page.getByRole('button', { name: 'Hand over' }).click()
   await expect(page.getByText(/handed over/)).toBeVisible()
   await saved(page)

@@ -273,7 +273,8 @@ describe('a pair on the shelf', () => {
   }
   const choose = (id: string, left: number | null, right = left, model = MODEL) =>
     put(id, 'footwear', left ? { chosen: { model, sizeLeftMm: left, sizeRightMm: right } } : {})
-  const handOver = (id: string, more = {}) => put(id, 'handover', { on: '2026-11-30', ...more })
+  const handOver = (id: string, more = {}) =>
+    put(id, 'handover', { on: '2026-11-30', allTheSame: 'of the shelf', ...more })
 
   it('waits for whoever chose it, goes with them once, comes back, and can be counted anew', async () => {
     await count(265, 3)
@@ -352,7 +353,10 @@ describe('a pair on the shelf', () => {
         expect((await choose(id, now.has)).status).toBe(200)
       } else {
         now.over = !now.over
-        expect((await put(id, 'handover', now.over ? { on: '2026-11-30' } : {})).status).toBe(200)
+        expect(
+          (await put(id, 'handover', now.over ? { on: '2026-11-30', allTheSame: 'so' } : {}))
+            .status,
+        ).toBe(200)
       }
       for (const size of sizes) {
         const gone = [...with_.values()].filter((w) => w.over && w.has === size).length

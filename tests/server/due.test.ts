@@ -125,3 +125,88 @@ describe('what is due', () => {
     expect(rows[0].n).toBe(0)
   })
 })
+
+describe('worked off', () => {
+  const mark = (fittingId: string, key: string, state: string, more: object = {}) =>
+    shop.rhona.post('due/marks', { fittingId, key, state, ...more })
+  const settled = async (fittingId: string) =>
+    (await shop.rhona.get('due?settled=1')).json.due.filter((d: Line) => d.fittingId === fittingId)
+
+  it('a line is rung for, told, put off, done and open again; it stays with who said so', async () => {
+    const { fittingId } = await handedOver(14)
+    const KEY = 'outcome twoWeeks'
+    expect((await mark(fittingId, KEY, 'called')).status).toBe(200)
+    expect(await dueAt(fittingId)).toMatchObject([
+      { key: KEY, mark: { state: 'called', by: 'Rhona Ketteridge' } },
+    ])
+    const day = await today()
+    expect((await mark(fittingId, KEY, 'later')).status).toBe(400)
+    await mark(fittingId, KEY, 'later', { until: addDays(day, 7) })
+    expect(await dueAt(fittingId)).toEqual([])
+    expect(await settled(fittingId)).toMatchObject([{ mark: { state: 'later' } }])
+    // Its day has come: it is there again.
+    await mark(fittingId, KEY, 'later', { until: day })
+    expect(await dueAt(fittingId)).toHaveLength(1)
+    await mark(fittingId, KEY, 'done')
+    expect([await dueAt(fittingId), (await settled(fittingId)).length]).toEqual([[], 1])
+    await mark(fittingId, KEY, 'open')
+    expect(await dueAt(fittingId)).toHaveLength(1)
+    expect((await mark(fittingId, 'outcome other', 'done')).status).toBe(404)
+    // Reckoned anew, because something else changed: what was done about it stays.
+    await mark(fittingId, KEY, 'told', { note: 'will come on Friday' })
+    const { parts } = (await shop.rhona.get(`fittings/${fittingId}`)).json
+    await shop.rhona.command(fittingId, parts.handover.version, {
+      kind: 'part.put',
+      part: 'handover',
+      content: { ...parts.handover.content, note: 'x' },
+    } as never)
+    expect(await dueAt(fittingId)).toMatchObject([{ mark: { note: 'will come on Friday' } }])
+  })
+  it('is counted as it is shown', async () => {
+    const counts = async () => (await shop.rhona.get('due')).json.counts
+    const before = await counts()
+    const { fittingId } = await handedOver(15)
+    expect((await counts()).all).toBe(before.all + 1)
+    await mark(fittingId, 'outcome twoWeeks', 'done')
+    expect(await counts()).toMatchObject({ all: before.all, settled: before.settled + 1 })
+  })
+})
+
+describe('letters', () => {
+  const remind = (fittingId: string) =>
+    shop.rhona.post('due/remind', { fittingId, key: 'outcome twoWeeks' })
+  const client = { name: 'Öyvind Letter', mail: 'oyvind@post.example' }
+  const consents = [{ what: 'remind', given: true, on: '2026-01-01' }]
+
+  it('go only to whoever agreed, say nothing of a foot, and lie in the outbox until they are sent', async () => {
+    const none = await handedOver(14, { client })
+    expect(await remind(none.fittingId)).toMatchObject({ status: 409 })
+    const { fittingId, clientId } = await handedOver(14, { client: { ...client, consents } })
+    expect((await remind(fittingId)).status).toBe(200)
+    expect(await dueAt(fittingId)).toMatchObject([{ mark: { state: 'told' } }])
+    const letters = async () =>
+      (await shop.rhona.get('due/letters')).json.letters as { to: string; state: string }[]
+    await expect
+      .poll(async () => (await letters()).filter((l) => l.to === client.mail), { timeout: 15_000 })
+      .toMatchObject([{ state: 'sent' }])
+    const { rows } = await shop.owner.query('select id, body from letters where client_id = $1', [
+      clientId,
+    ])
+    expect(rows).toHaveLength(1)
+    expect(rows[0].body).toMatch(/Dear Öyvind Letter/)
+    expect(rows[0].body).not.toMatch(/foot|heel|pain|arch/i)
+    // The trail says that one was written, not to whom or what.
+    const trail = JSON.stringify((await shop.sunniva.get('audit')).json)
+    expect(trail).toContain('due.remind')
+    // Erased by law: gone with the client.
+    await shop.sunniva.call('DELETE', `clients/${clientId}`, { reason: 'asked for it' })
+    expect((await letters()).filter((l) => l.to === client.mail)).toEqual([])
+  })
+  it('a bench hand and a reader write none', async () => {
+    const { Caller } = await import('./client')
+    const bram = await new Caller(shop.base).signIn('bram')
+    const { fittingId } = await handedOver(14, { client: { ...client, consents } })
+    expect((await bram.post('due/remind', { fittingId, key: 'outcome twoWeeks' })).status).toBe(403)
+    expect((await bram.get('due/letters')).status).toBe(403)
+  })
+})

@@ -99,9 +99,12 @@ it('has a handed-over fitting no more, by whatever way, and has it again when th
   expect([await isOpen(), await flag()]).toEqual([true, false])
   await put(0, { checks: {} })
   expect([await isOpen(), await flag()]).toEqual([true, false])
-  await put(1, { on: TODAY, checks: {} })
+  await db.query(
+    `update fitting_parts set content = jsonb_build_object('on', $2::text) where fitting_id = $1 and part = 'handover'`,
+    [first, TODAY],
+  )
   expect([await isOpen(), await flag()]).toEqual([false, true])
-  await put(2, { checks: {} })
+  await put(1, { checks: {} })
   expect([await isOpen(), await flag()]).toEqual([true, false])
   // Written by hand in the database, or gone with a part: the fitting follows.
   await db.query(

@@ -2,7 +2,7 @@
 import DayField from '~/components/DayField.vue'
 import { format } from 'date-fns'
 import { computed, ref, watch } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { VBtn, VDialog } from 'vuetify/components'
 import { deviceDiff } from '../../../core/device/deviceDiff'
 import { likelyAdjustments, type Adjustment } from '../../../core/followup/causes'
 import { normsOf } from '../../../core/record/tables'
@@ -13,7 +13,8 @@ import { isChild } from '../../../core/measure/ageAtVisit'
 import { bestMean } from '../../../core/measure/reading'
 import { painSeries, type PainSeries } from '../../../core/followup/painSeries'
 import { PLACES } from '../../../core/kinds/places'
-import type { Followup } from '../../../core/record/schema'
+import { openRound } from '../../../core/bench/rounds'
+import type { Followup, Round } from '../../../core/record/schema'
 import {
   COMPLAINT_PLACES,
   SIDES,
@@ -25,6 +26,7 @@ import LinerPane from './LinerPane.vue'
 import MomentStrip from './MomentStrip.vue'
 import OutcomeAsk from './OutcomeAsk.vue'
 import PainChart from './PainChart.vue'
+import RoundDialog from '~/components/RoundDialog.vue'
 import SideMark from '~/components/SideMark.vue'
 import { api } from '~/browser/api'
 import { useDeviceVersions } from '~/composables/useDeviceVersions'
@@ -102,8 +104,16 @@ const changeOf = (foot: Side, a: Adjustment) =>
         .map((d) => `${d.what}: ${d.before} → ${d.after}`)
         .join('; ')
     : ''
-const adjust = (foot: Side, a: Adjustment) =>
-  (trouble.value = replaceDevice(foot, a.next!(deviceOf(foot)!), a.words))
+/** what goes back to the bench: asked for as it is kept */
+const rounding = ref<{ foot?: Side; as?: Round['kind']; reason?: string } | null>(null)
+const mayRound = computed(
+  () => fitting.record.handover?.on !== undefined && !openRound(fitting.record.rounds),
+)
+function adjust(foot: Side, a: Adjustment) {
+  trouble.value = replaceDevice(foot, a.next!(deviceOf(foot)!), a.words)
+  if (!trouble.value && mayRound.value)
+    rounding.value = { foot, as: 'new version', reason: `${a.words}: ${a.change}`.slice(0, 300) }
+}
 /** Growth of a child, by its default and what was measured here. */
 const models = useModels()
 models.load().catch(() => undefined)
@@ -174,6 +184,9 @@ const PANES = computed((): [Pane, string][] => [
     <span class="fact"
       >{{ followups.length }} {{ followups.length === 1 ? 'visit' : 'visits' }} on file · a change
       under {{ counts }} points is no change</span
+    >
+    <VBtn v-if="mayRound" :disabled="fitting.readOnly" @click="rounding = {}"
+      >Back to the bench …</VBtn
     >
     <DayField
       v-model:trouble="dayTrouble"
@@ -373,6 +386,13 @@ const PANES = computed((): [Pane, string][] => [
       </p>
     </section>
   </div>
+  <VDialog :model-value="rounding !== null" max-width="520" @update:model-value="rounding = null"
+    ><RoundDialog
+      v-if="rounding"
+      v-bind="rounding"
+      @close="rounding = null"
+      @kept="rounding = null"
+  /></VDialog>
 </template>
 
 <style scoped>

@@ -1,19 +1,23 @@
 <script setup lang="ts">
 import DayField from '~/components/DayField.vue'
 import { addDays, format } from 'date-fns'
-import { computed, ref } from 'vue'
-import { VBtn } from 'vuetify/components'
+import { computed, onMounted, ref } from 'vue'
+import { VBtn, VDialog } from 'vuetify/components'
 import { wearInPlan } from '../../../core/followup/wearInPlan'
 import { clientCard } from '../../../core/formats/papers/card'
 import { HANDOVER_CHECKS } from '../../../core/followup/handoverChecks'
 import { monthsLater } from '../../../core/record/isoDay'
 import { parseNumber } from '../../../core/measure/parseNumber'
-import type { Handover } from '../../../core/record/schema'
+import type { Handover, Round } from '../../../core/record/schema'
 import BindingCheck from '~/components/BindingCheck.vue'
 import { pairsChosen } from '../../../core/footwear/pairsTaken'
-import { bindingState } from '../../../core/footwear/bindingCheck'
+import { openRound, roundWords, withOpenRound } from '../../../core/bench/rounds'
+import { handoverGate } from '../../../core/followup/handoverGate'
+import RoundDialog from '~/components/RoundDialog.vue'
+import BookVisit from '~/components/BookVisit.vue'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
+import { useJob } from '~/composables/useJob'
 import { useFitting } from '~/stores/fitting'
 import { useChanges } from '~/stores/changes'
 import PlainButton from '~/components/PlainButton.vue'
@@ -26,17 +30,55 @@ const CHECKS = HANDOVER_CHECKS
 const WORDS = { good: 'Good', watch: 'Watch', stop: 'Stop' } as const
 const put = (patch: Partial<Handover>, words: string) =>
   (trouble.value = changes.put('handover', { ...handover.value, ...patch }, words) ?? '')
+const rounds = computed<Round[]>(() => fitting.record.rounds ?? [])
+const round = computed(() => openRound(rounds.value))
+type Told = Pick<Handover, 'checks' | 'evenFeel' | 'minutesInFootwear' | 'allTheSame'>
+/** What is told of the round that leaves: the open one, else the first. */
+const told = computed<Told>(() => round.value ?? handover.value)
+const tell = (patch: Told, words: string) =>
+  round.value ? putRound(patch, words) : put(patch, words)
+const putRound = (patch: Partial<Round>, words: string) =>
+  (trouble.value =
+    changes.put(
+      'rounds',
+      withOpenRound(rounds.value, patch),
+      `${words}, round ${round.value?.no}`,
+    ) ?? '')
 const set = (id: string, verdict: 'good' | 'watch' | 'stop') =>
-  put({ checks: { ...handover.value.checks, [id]: verdict } }, `check ${id}`)
-const good = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'good').length)
-const stops = computed(() => CHECKS.filter((c) => handover.value.checks?.[c.id] === 'stop').length)
-/** Why it is not handed over yet. */
-const waits = computed(() => {
-  if (stops.value > 0) return 'A check says stop: mend it first'
-  return bindingState(fitting.record).kind === 'due'
-    ? 'The binding is set and tested by a certified technician first'
-    : ''
+  tell({ checks: { ...told.value.checks, [id]: verdict } }, `check ${id}`)
+const good = computed(() => CHECKS.filter((c) => told.value.checks?.[c.id] === 'good').length)
+const { steps, models } = useJob()
+onMounted(() => models.load().catch((error: Error) => (trouble.value = error.message)))
+/** What it waits for, and what may be left out with a reason. */
+const gate = computed(() => handoverGate(fitting.record, steps.value))
+/** It is with the client: nothing leaves now. */
+const isAway = computed(
+  () => handover.value.on !== undefined && !round.value && !handover.value.footwearBackOn,
+)
+/** The next visit as the dates have it, at nine. */
+const nextVisit = computed(() => ({
+  ...(handover.value.nextVisitOn && {
+    startsAt: new Date(`${handover.value.nextVisitOn}T09:00`).toISOString(),
+  }),
+  reason: 'after two weeks',
+}))
+const rounding = ref(false)
+const booking = ref(false)
+const leave = computed(() => {
+  if (round.value) return `Hand over round ${round.value.no}`
+  return handover.value.on ? 'Hand over again' : 'Hand over'
 })
+const fact = computed(() =>
+  [
+    `${good.value} of ${CHECKS.length} checks good`,
+    handover.value.on && `handed over ${handover.value.on}`,
+    handover.value.footwearBackOn && `footwear back ${handover.value.footwearBackOn}`,
+  ]
+    .filter(Boolean)
+    .join(', '),
+)
+const reason = (text: string) => tell({ allTheSame: text.trim() || undefined }, 'why it leaves')
+const over = (r: Round) => (r.handedOverOn ? `, handed over ${r.handedOverOn}` : ', at the bench')
 const start = computed(() => handover.value.wearInStart ?? format(new Date(), 'yyyy-MM-dd'))
 const card = computed(() => clientCard(fitting.record, format(new Date(start.value), 'd MMMM')))
 const plan = computed(() => wearInPlan(fitting.record, start.value))
@@ -49,7 +91,10 @@ const months = computed(
 /** Pairs of the shop's that went with the client. */
 const taken = computed(() => pairsChosen(fitting.record.footwear).length)
 const back = () => put({ footwearBackOn: today() }, 'footwear came back')
-const handOver = () =>
+function handOver() {
+  if (round.value) return void putRound({ handedOverOn: today() }, 'handed over')
+  // The first day stays: guarantee and questions go by it.
+  if (handover.value.on) return void put({ footwearBackOn: undefined }, 'handed over again')
   put(
     {
       on: today(),
@@ -60,22 +105,19 @@ const handOver = () =>
     },
     'handed over',
   )
+}
 function minutes(text: string) {
   const value = text.trim() ? parseNumber(text) : undefined
   if (value === null || (value !== undefined && (value < 0 || value > 240)))
     trouble.value = `Minutes go from 0 to 240. “${text}” was not kept.`
-  else put({ minutesInFootwear: value }, 'minutes in the footwear')
+  else tell({ minutesInFootwear: value }, 'minutes in the footwear')
 }
 </script>
 
 <template>
   <div class="title-row">
     <h1>Handover</h1>
-    <span class="fact"
-      >{{ good }} of {{ CHECKS.length }} checks good{{
-        handover.on ? ` · handed over ${handover.on}` : ''
-      }}{{ handover.footwearBackOn ? `, footwear back ${handover.footwearBackOn}` : '' }}</span
-    >
+    <span class="fact">{{ fact }}</span>
     <VBtn :href="`/api/fittings/${fitting.id}/card`" target="_blank">Client’s card (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/form`" target="_blank">Fitting form (PDF)</VBtn>
     <VBtn :href="`/api/fittings/${fitting.id}/wearin`">Wear-in dates (calendar)</VBtn>
@@ -86,18 +128,39 @@ function minutes(text: string) {
       @click="back"
       >Footwear came back</VBtn
     >
+    <VBtn v-if="isAway" :disabled="fitting.readOnly" @click="rounding = true"
+      >Back to the bench …</VBtn
+    >
     <VBtn
+      v-else
       color="primary"
       variant="flat"
-      :disabled="fitting.readOnly || waits !== ''"
-      :title="waits"
+      :disabled="fitting.readOnly || !gate.isOpen"
+      :aria-describedby="gate.isOpen ? undefined : 'gate'"
       @click="handOver"
-      >{{ handover.on ? 'Hand over again' : 'Hand over' }}</VBtn
+      >{{ leave }}</VBtn
     >
   </div>
   <p v-if="trouble" class="notice stop" role="alert">{{ trouble }}</p>
   <BindingCheck />
-  <p v-if="stops" class="notice stop">A check says stop. Back to the bench before handing over.</p>
+  <p v-if="round" class="notice">
+    <b>{{ roundWords(round) }}</b>
+  </p>
+  <section v-if="!isAway && (gate.stops.length > 0 || gate.asks.length > 0)" id="gate" class="gate">
+    <p v-for="s in gate.stops" :key="s" class="notice stop">{{ s }}.</p>
+    <div v-if="gate.asks.length > 0" class="notice asks">
+      <span>{{ gate.asks.join('. ') }}.</span>
+      <DraftField
+        class="why"
+        :value="told.allTheSame"
+        :disabled="fitting.readOnly"
+        maxlength="300"
+        placeholder="Why it leaves all the same"
+        aria-label="Why it leaves all the same"
+        @keep="reason"
+      />
+    </div>
+  </section>
   <div class="cols two">
     <section class="card stack0">
       <div class="card-head"><h2>Checks on the pair</h2></div>
@@ -112,13 +175,13 @@ function minutes(text: string) {
               v-for="v in ['good', 'watch', 'stop'] as const"
               :key="v"
               role="radio"
-              :aria-checked="handover.checks?.[c.id] === v"
+              :aria-checked="told.checks?.[c.id] === v"
               class="v"
-              :class="{ on: handover.checks?.[c.id] === v }"
+              :class="{ on: told.checks?.[c.id] === v }"
               :disabled="fitting.readOnly"
               @click="set(c.id, v)"
             >
-              <StatusMark v-if="handover.checks?.[c.id] === v" :kind="v" /><template v-else>{{
+              <StatusMark v-if="told.checks?.[c.id] === v" :kind="v" /><template v-else>{{
                 WORDS[v]
               }}</template>
             </PlainButton></span
@@ -134,10 +197,10 @@ function minutes(text: string) {
               :key="f"
               role="radio"
               class="v"
-              :aria-checked="handover.evenFeel === f"
-              :class="{ on: handover.evenFeel === f }"
+              :aria-checked="told.evenFeel === f"
+              :class="{ on: told.evenFeel === f }"
               :disabled="fitting.readOnly"
-              @click="put({ evenFeel: f }, `feel ${f}`)"
+              @click="tell({ evenFeel: f }, `feel ${f}`)"
             >
               {{ f }}
             </PlainButton></span
@@ -148,16 +211,16 @@ function minutes(text: string) {
           ><DraftField
             class="mins"
             inputmode="numeric"
-            :value="handover.minutesInFootwear"
+            :value="told.minutesInFootwear"
             :disabled="fitting.readOnly"
             aria-label="Minutes in the footwear"
             @keep="minutes"
         /></label>
-        <p v-if="handover.evenFeel && handover.evenFeel !== 'even'" class="label watch-text">
+        <p v-if="told.evenFeel && told.evenFeel !== 'even'" class="label watch-text">
           ▲ Mend it before they leave: what feels uneven now is why it comes back.
         </p>
         <p
-          v-else-if="handover.minutesInFootwear !== undefined && handover.minutesInFootwear < 10"
+          v-else-if="told.minutesInFootwear !== undefined && told.minutesInFootwear < 10"
           class="label watch-text"
         >
           ▲ Numb toes come after ten minutes; stay a little longer.
@@ -186,6 +249,12 @@ function minutes(text: string) {
             :disabled="fitting.readOnly"
             @update:model-value="(day) => put({ guaranteeUntil: day }, 'guarantee until')"
           />
+          <VBtn class="book" :disabled="fitting.readOnly" @click="booking = true"
+            >Book the next visit</VBtn
+          >
+          <ul v-if="rounds.length > 0" class="rounds">
+            <li v-for="r in rounds" :key="r.no" class="small">{{ roundWords(r) }}{{ over(r) }}</li>
+          </ul>
           <p class="small plan">
             <span v-for="d in plan.slice(0, 9)" :key="d.on + d.words"
               ><b>{{ format(new Date(`${d.on}T12:00`), 'EEE d MMM') }}</b> {{ d.words }}</span
@@ -214,9 +283,38 @@ function minutes(text: string) {
       </section>
     </div>
   </div>
+  <VDialog v-model="rounding" max-width="520"
+    ><RoundDialog v-if="rounding" @close="rounding = false" @kept="rounding = false"
+  /></VDialog>
+  <VDialog v-model="booking" max-width="560"
+    ><BookVisit
+      v-if="booking && fitting.client"
+      :client="{ id: fitting.client.id, name: fitting.client.details.name ?? fitting.client.code }"
+      :at="nextVisit"
+      @close="booking = false"
+      @kept="booking = false"
+  /></VDialog>
 </template>
 
 <style scoped>
+.gate {
+  display: flex;
+  flex-direction: column;
+  gap: 6px;
+}
+.asks {
+  display: flex;
+  align-items: center;
+  gap: 12px;
+  padding-block: 4px;
+}
+.why {
+  flex: 1;
+}
+.book,
+.rounds {
+  grid-column: 1 / -1;
+}
 .two {
   grid-template-columns: minmax(0, 1fr) minmax(0, 440px);
 }

@@ -3,6 +3,7 @@ import InTurn from '~/components/InTurn.vue'
 import { deviceRows } from '../../../core/device/deviceRows'
 import { computed, onMounted, ref, toRaw } from 'vue'
 import { VBtn } from 'vuetify/components'
+import { openRound, roundOfStep, roundWords } from '../../../core/bench/rounds'
 import { nextStep, type BenchStep } from '../../../core/bench/jobSteps'
 import type { StepChange, StepState } from '../../../core/record/stepState'
 import { ticketSteps, type TicketStep } from '../../../core/formats/papers/ticket'
@@ -33,9 +34,15 @@ onMounted(() => models.load().catch((error: Error) => (trouble.value = error.mes
 const { steps, canWork, act, early, bench } = useJob()
 onMounted(() => void bench.load())
 /** One line for both feet. */
-const lines = computed(() => ticketSteps(steps.value))
-const stepsOf = (line: TicketStep) => steps.value.filter((s) => s.step === line.step)
 const isOver = (s: BenchStep) => s.state === 'done' || s.state === 'skipped'
+const round = computed(() => openRound(fitting.record.rounds))
+const allRounds = ref(false)
+/** Of an open round its own steps and what is open beside it; the earlier ones where they are wanted. */
+const isShown = (s: BenchStep) =>
+  !round.value || allRounds.value || roundOfStep(s.step) === round.value.no || !isOver(s)
+const lines = computed(() => ticketSteps(steps.value.filter(isShown)))
+const hidden = computed(() => steps.value.length - steps.value.filter(isShown).length)
+const stepsOf = (line: TicketStep) => steps.value.filter((s) => s.step === line.step)
 const doneCount = computed(() => steps.value.filter(isOver).length)
 const all = computed(() => steps.value.length)
 const next = computed(() => nextStep(steps.value))
@@ -128,6 +135,9 @@ const shell = computed(() => modelHere(fitting.record.footwear?.chosen?.model))
     Nothing to make: prescribe a device first.
     <NuxtLink :to="`/fittings/${fitting.id}/prescribe`">Go to Prescribe</NuxtLink>
   </p>
+  <p v-if="round" class="notice">
+    <b>{{ roundWords(round) }}</b>
+  </p>
   <div class="cols make">
     <section class="card stack0">
       <div class="card-head">
@@ -201,6 +211,11 @@ const shell = computed(() => modelHere(fitting.record.footwear?.chosen?.model))
             />
           </div>
         </li>
+        <li v-if="round && (hidden > 0 || allRounds)" class="earlier">
+          <PlainButton @click="allRounds = !allRounds">{{
+            allRounds ? 'Hide the earlier rounds' : `${hidden} steps of earlier rounds`
+          }}</PlainButton>
+        </li>
       </ul>
     </section>
     <div class="stack scroll" tabindex="0" role="region" aria-label="Devices and files">
@@ -260,6 +275,13 @@ const shell = computed(() => modelHere(fitting.record.footwear?.chosen?.model))
   border-bottom: 1px solid var(--hairline);
   min-height: 68px;
   flex-wrap: wrap;
+}
+.earlier {
+  padding: 6px 14px;
+}
+.earlier .v-btn {
+  min-height: 44px;
+  text-decoration: underline;
 }
 .hand {
   flex-basis: 100%;

@@ -17,6 +17,7 @@ import { normsOf } from '../../record/tables'
 import { sizeWords } from '../../footwear/match'
 import type { Device, FittingRecord } from '../../record/schema'
 import { SIDES, type Side } from '../../tables/vocabulary'
+import { openRound, roundOfStep, roundWords } from '../../bench/rounds'
 import { jobSteps, type BenchStep } from '../../bench/jobSteps'
 import type { Process } from '../../tables/processes'
 
@@ -31,6 +32,8 @@ export interface TicketStep extends Pick<
 /** What the bench needs on one page; no name, no story. */
 export interface Ticket {
   code: string
+  /** the round it is, where it is not the first */
+  round: string | null
   devices: { side: Side; kind: string; lines: string[] }[]
   steps: TicketStep[]
   materials: string[]
@@ -158,11 +161,16 @@ export function ticketOf(
   const isHidden = stopsOf(whole).length > stops.length
   const norms = normsOf(record)
   const code = record.client?.code ?? 'no code'
-  const steps = jobSteps(record, { processes }).filter((step) => !step.step.startsWith('work:'))
+  const round = openRound(record.rounds)
+  // A ticket of a round is of that round: what was made before is not made again.
+  const steps = jobSteps(record, { processes }).filter(
+    ({ step }) => !step.startsWith('work:') && (!round || roundOfStep(step) === round.no),
+  )
   const chosen = record.footwear?.chosen
   const model = modelOf(record, models, chosen?.model)
   return {
     code,
+    round: round ? roundWords(round) : null,
     devices: SIDES.flatMap((side) => {
       const foot = record.feet[side]
       return foot

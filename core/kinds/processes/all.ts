@@ -1,3 +1,4 @@
+import { adjust } from './adjust'
 import { fullCustom } from './fullCustom'
 import { heatMoulded } from './heatMoulded'
 import { heatedMould } from './heatedMould'
@@ -21,6 +22,7 @@ const LIST = [
   shellStretch,
   shellGrind,
   heatedMould,
+  adjust,
 ] as const
 
 export const PROCESSES = registry<ProcessDefinition>(LIST)

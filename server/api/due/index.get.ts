@@ -1,5 +1,6 @@
 import { getQuery } from 'h3'
 import { z } from 'zod'
+import { DUE_KINDS } from '../../../core/tables/reminderTexts'
 import { parseWith } from '../../../core/record/parse'
 import { dueCounts, dueRows } from '../../database/due'
 import { freshest } from '../../database/freshest'
@@ -11,7 +12,9 @@ import { route } from '../../http/route'
 const PAGE = 200
 
 const query = z.object({
-  kind: z.enum(['outcome', 'visit', 'outgrown', 'remake', 'guarantee']).optional(),
+  kind: z.enum(DUE_KINDS).optional(),
+  /** `1`: what is settled or put off */
+  settled: z.literal('1').optional(),
   from: z.coerce.number().int().min(0).max(10_000_000).default(0),
 })
 
@@ -25,6 +28,7 @@ const pageOf = freshest(
     shopId: string
     today: string
     kind?: string
+    settled: boolean
     from: number
   }) => ({
     today,
@@ -33,8 +37,14 @@ const pageOf = freshest(
   }),
 )
 
-/** What is due: answers to ask for, visits, children who outgrow, guarantees that end. */
+/** What is due: answers to ask for, visits, children who outgrow, quotes, labs, work that waits, guarantees that end. */
 export default route({ permission: 'clients.see' }, ({ event, person }) => {
-  const { kind, from } = parseWith(query, getQuery(event), 'query')
-  return pageOf({ shopId: person.shopId, today: localDay(), ...(kind && { kind }), from })
+  const { kind, from, settled } = parseWith(query, getQuery(event), 'query')
+  return pageOf({
+    shopId: person.shopId,
+    today: localDay(),
+    ...(kind && { kind }),
+    settled: settled === '1',
+    from,
+  })
 })

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest'
-import { dueOf } from '../../../core/followup/due'
+import { dueOf, isReplaced } from '../../../core/followup/due'
 import { parseRecord } from '../../../core/record/parse'
 import { HOUSE_NORMS } from '../../../core/record/tables'
 import { addDays } from '../../../core/record/isoDay'
@@ -45,7 +45,13 @@ describe('asking how it goes', () => {
 
   it('says which, and how late it is', () => {
     expect(dueOf(record(), after(16))).toEqual([
-      { kind: ASK, on: after(14), words: 'ask how it goes: two weeks', lateDays: 2 },
+      {
+        kind: ASK,
+        key: 'outcome twoWeeks',
+        on: after(14),
+        words: 'ask how it goes: two weeks',
+        lateDays: 2,
+      },
     ])
   })
 
@@ -149,5 +155,87 @@ describe('a child that grows', () => {
     const grown = record({ client: { bornOn: '2005-09-01' } })
     expect(told(grown, '2027-03-01', { left: { lengthMm: 208, leastRoomMm: 4 } })).toEqual([])
     expect(told(record(), '2027-03-01', { left: { lengthMm: 208, leastRoomMm: 4 } })).toEqual([])
+  })
+})
+
+describe('what waits for somebody', () => {
+  const quote = (more: object = {}) => ({
+    id: 'q1',
+    on: '2026-03-02',
+    validUntil: '2026-04-01',
+    currency: '€',
+    withTax: true,
+    guaranteeMonths: 12,
+    lines: [{ words: 'Insoles', count: 1, amount: 100, taxPercent: 20 }],
+    ...more,
+  })
+  const open = (more: object) => record(more, { on: undefined })
+  it('is a quote that nobody answered, until it is answered, given anew, or handed over', () => {
+    const told = (quotes: object[], handover = {}, day = '2026-04-02') =>
+      kinds(record({ quotes }, { on: undefined, ...handover }), day).filter(([k]) => k === 'quote')
+    expect(told([quote()])).toEqual([['quote', '2026-04-01']])
+    expect(told([quote()], {}, '2026-03-31')).toEqual([])
+    expect(told([quote({ answer: 'accepted' })])).toEqual([])
+    expect(told([quote(), quote({ id: 'q2', answer: 'declined' })])).toEqual([])
+    expect(told([quote()], { on: '2026-03-20' })).toEqual([])
+  })
+  it('is a lab that has not kept its day, until everything is made', () => {
+    const orders = [
+      {
+        id: 'o1',
+        lab: 'Stand-in lab',
+        feet: ['left'],
+        answer: { status: 'accepted', dueOn: '2026-03-20' },
+      },
+      {
+        id: 'o2',
+        lab: 'Stand-in lab',
+        feet: ['left'],
+        answer: { status: 'cancelled', dueOn: '2026-03-10' },
+      },
+    ]
+    const told = (steps: { state: 'open' | 'done' }[]) =>
+      dueOf(open({ orders }), '2026-03-22', { steps }).filter((d) => d.kind === 'lab')
+    expect(told([{ state: 'open' }])).toMatchObject([
+      { key: 'lab o1', on: '2026-03-20', lateDays: 2, words: 'Stand-in lab promised it' },
+    ])
+    expect(told([{ state: 'done' }])).toEqual([])
+  })
+  it('is what was made and not collected, a week after its last step', () => {
+    const steps = ['2026-03-02T10:00:00Z', '2026-03-04T10:00:00Z'].map((doneAt) => ({
+      state: 'done' as const,
+      entry: { step: 'x', done: true, doneAt },
+    }))
+    const told = (day: string, all = steps as never[], handover = {}) =>
+      dueOf(record({}, { on: undefined, ...handover }), day, { steps: all }).filter(
+        (d) => d.kind === 'uncollected',
+      )
+    expect(told('2026-03-10')).toEqual([])
+    expect(told('2026-03-12')).toMatchObject([{ on: '2026-03-11', lateDays: 1 }])
+    expect(told('2026-03-12', [...steps, { state: 'open' }] as never[])).toEqual([])
+    expect(told('2026-03-12', steps as never[], { on: '2026-03-05' })).toEqual([])
+    expect(told('2026-03-12', [])).toEqual([])
+  })
+})
+
+describe('an outgrown pair', () => {
+  const pair = (on: string | undefined, more: object = {}, activity = 'figure-skating') =>
+    record({ story: { activity }, footwear: { chosen: { model: 'm' } }, ...more }, { on })
+  it('is nobody’s any more once another for the same is handed over', () => {
+    const old = pair('2026-01-01')
+    expect(isReplaced(old, [old])).toBe(false)
+    expect(isReplaced(old, [old, pair('2026-06-01')])).toBe(true)
+    // One for something else, one that is only begun, an older one, one that came back: it is worn on.
+    expect(isReplaced(old, [pair('2026-06-01', {}, 'walking')])).toBe(false)
+    expect(isReplaced(old, [pair(undefined)])).toBe(false)
+    expect(isReplaced(old, [pair('2025-06-01')])).toBe(false)
+    const back = record(
+      { story: { activity: 'figure-skating' }, footwear: { chosen: { model: 'm' } } },
+      { on: '2026-06-01', footwearBackOn: '2026-06-02' },
+    )
+    expect(isReplaced(old, [back])).toBe(false)
+    expect(
+      isReplaced(old, [record({ story: { activity: 'figure-skating' } }, { on: '2026-06-01' })]),
+    ).toBe(false)
   })
 })

@@ -1,9 +1,13 @@
+import type { z } from 'zod'
 import { jobSteps } from '../../../../core/bench/jobSteps'
 import { skinGaps } from '../../../../core/bench/skinGaps'
 import { stepCommand, stepLine } from '../../../../core/bench/stepCommand'
 import { bindingState } from '../../../../core/footwear/bindingCheck'
+import { handoverGate } from '../../../../core/followup/handoverGate'
 import { partOf, type Command } from '../../../../core/record/commands'
-import type { Job } from '../../../../core/record/schema'
+import { parseWith } from '../../../../core/record/parse'
+import { PART_SCHEMAS, type Parts } from '../../../../core/record/parts'
+import type { Job, Round } from '../../../../core/record/schema'
 import { commandBody } from '../../../../shared/contracts'
 import { may } from '../../../../shared/permissions'
 import { audit } from '../../../database/audit'
@@ -37,7 +41,7 @@ export default route(
       throw new HttpProblem(400, 'not-so', 'Orders are kept by sending them to a lab.')
     const id = idParam(event)
     return transaction(async (db) => {
-      await bindingBefore(db, person.shopId, id, body.command)
+      await gateBefore(db, person, id, body.command)
       const making = part === 'jobs' && (body.command.kind === 'jobs.step' || anyDone(body.command))
       const state = making ? here(await readFitting(db, person.shopId, id)) : null
       if (state?.blocked)
@@ -117,7 +121,8 @@ export default route(
           if (outcomeRestsOn(also.part)) await reckonOutcomes(db, [id])
           if (dueRestsOn(also.part)) await reckonDue(db, person.shopId, clientId)
         }
-        if (isBenchWork || also) news.push({ what: 'bench' })
+        if (isBenchWork || also || part === 'rounds' || part === 'handover')
+          news.push({ what: 'bench' })
         await tellShop(db, person.shopId, ...news)
       }
       return {
@@ -139,19 +144,60 @@ function anyDone(command: Command): boolean {
   )
 }
 
-/** Nothing is handed over on a binding that is not tested for it; what was handed over once stays so. */
-async function bindingBefore(db: Client, shopId: string, id: string, command: Command) {
-  if (command.kind !== 'part.put' || command.part !== 'handover') return
-  const { on } = (command.content ?? {}) as { on?: unknown }
-  if (!on) return
+/** Which round of a fitting leaves by these parts: 1 by its handover, others by their own; 0 where none does. */
+function leaves(command: Command, before: Parts): number {
+  if (command.kind !== 'part.put') return 0
+  const content = (command.content ?? {}) as object
+  if (command.part === 'handover' && 'on' in content && content.on)
+    return before.handover?.on ? 0 : 1
+  if (command.part !== 'rounds' || !Array.isArray(content)) return 0
+  const over = (rounds: readonly Partial<Round>[]) =>
+    rounds.filter((round) => round?.handedOverOn).map((round) => round.no)
+  return over(content).find((no) => !over(before.rounds ?? []).includes(no)) ?? 0
+}
+
+/**
+ * Nothing leaves that still waits for something, and no round begins before the first is handed over. What left once
+ * stays so, whatever is asked of it later.
+ */
+async function gateBefore(
+  db: Client,
+  { shopId, placeId }: { shopId: string; placeId: string },
+  id: string,
+  command: Command,
+) {
+  if (command.kind !== 'part.put' || !['handover', 'rounds'].includes(command.part)) return
   const state = here(await readFitting(db, shopId, id))
-  const before = state.parts.handover?.content as { on?: string } | undefined
-  if (before?.on === on) return
-  const binding = bindingState(recordOf(state))
-  if (binding.kind === 'due')
+  const before = recordOf(state)
+  const stands: Parts = { handover: before.handover, rounds: before.rounds }
+  const isBegun = command.part === 'rounds' && !before.handover?.on
+  if (isBegun && Array.isArray(command.content) && command.content.length > 0)
     throw new HttpProblem(
       409,
-      'binding-not-tested',
-      `The binding is set and tested by a certified technician first: ${binding.why.join('; ')}.`,
+      'not-handed-over',
+      'Hand the first round over before another begins.',
     )
+  const no = leaves(command, stands)
+  if (no === 0) return
+  const told = parseWith(PART_SCHEMAS[command.part] as z.ZodType, command.content, command.part)
+  const open = (rounds: readonly Round[]) =>
+    rounds.map((round) => (round.no === no ? { ...round, handedOverOn: undefined } : round))
+  const after = {
+    ...before,
+    [command.part]: command.part === 'rounds' ? open(told as Round[]) : told,
+  }
+  const steps = jobSteps(after, {
+    models: await readModels(db, { shopId, placeId }),
+    processes: (await currentTables(db, shopId)).processes,
+  })
+  const { stops, asks, isOpen } = handoverGate(after, steps)
+  if (isOpen) return
+  const isBinding = bindingState(after).kind === 'due'
+  throw new HttpProblem(
+    409,
+    isBinding ? 'binding-not-tested' : 'not-ready',
+    stops.length > 0
+      ? `${stops.join('. ')}.`
+      : `${asks.join('. ')}. Make up for it, or say why it leaves all the same.`,
+  )
 }
