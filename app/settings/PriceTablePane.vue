@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { endOfMonth, format, startOfMonth, subMonths } from 'date-fns'
+import { useSession } from '~/stores/session'
 import { plainCopy } from '~/browser/plainCopy'
 import { VBtn, VCheckboxBtn, VSelect, VTable } from 'vuetify/components'
 import {
@@ -7,6 +9,7 @@ import {
   type Price,
   type PriceTable,
 } from '../../core/tables/prices'
+import { pricedBy } from '../../core/followup/priced'
 import { parseNumber } from '../../core/measure/parseNumber'
 import { TABLES, type ShopTables } from '../../core/record/tables'
 import DraftField from '~/components/DraftField.vue'
@@ -37,7 +40,22 @@ const HEAD = [
   ['guaranteeMonths', 'Guarantee, months'],
   ['visitsUnderGuarantee', 'Visits under guarantee'],
   ['validDays', 'A quote holds, days'],
+  ['depositPercent', 'Deposit, %'],
 ] as const
+const session = useSession()
+/** This month and the two before it. */
+const MONTHS = [0, 1, 2].map((back) => {
+  const day = subMonths(new Date(), back)
+  const iso = (at: Date) => format(at, 'yyyy-MM-dd')
+  return {
+    name: format(day, 'MMMM yyyy'),
+    href: `/api/sold?from=${iso(startOfMonth(day))}&to=${iso(endOfMonth(day))}`,
+  }
+})
+const standsFor = (kind: Price['kind']) => [
+  { value: '', title: 'chosen by hand' },
+  ...pricedBy(kind, draft.processes).map(({ of, name }) => ({ value: of, title: name })),
+]
 function add() {
   const used = new Set(draft.prices.prices.map((p) => p.id))
   put({
@@ -119,10 +137,20 @@ function add() {
               :model-value="p.kind"
               :disabled="!may"
               :aria-label="`Kind of ${p.name}`"
-              @update:model-value="(kind: Price['kind']) => row(i, { kind })"
+              @update:model-value="(kind: Price['kind']) => row(i, { kind, of: undefined })"
             />
           </td>
-          <td class="muted">{{ p.of ?? 'chosen by hand' }}</td>
+          <td>
+            <VSelect
+              class="of"
+              density="compact"
+              :items="standsFor(p.kind)"
+              :model-value="p.of ?? ''"
+              :disabled="!may"
+              :aria-label="`What ${p.name} stands for`"
+              @update:model-value="(of: string) => row(i, { of: of || undefined })"
+            />
+          </td>
           <td>
             <DraftField
               class="num"
@@ -150,7 +178,7 @@ function add() {
           </td>
           <td>
             <PlainButton
-              v-if="may && !p.of"
+              v-if="may"
               class="ic"
               :aria-label="`Take ${p.name} out`"
               @click="put({ prices: draft.prices.prices.filter((_, k) => k !== i) })"
@@ -162,6 +190,10 @@ function add() {
       </tbody>
     </VTable>
     <VBtn v-if="may" size="small" height="44" @click="add">Add a price</VBtn>
+    <p v-if="session.may('clients.export')" class="small">
+      What was sold, for a bookkeeper’s program:
+      <a v-for="m in MONTHS" :key="m.href" class="month" :href="m.href">{{ m.name }} (CSV)</a>
+    </p>
   </div>
 </template>
 
@@ -176,6 +208,14 @@ function add() {
 }
 .num2 {
   width: 100px;
+  --v-input-control-height: 36px;
+  font-size: 14px;
+}
+.month {
+  margin-left: 12px;
+}
+.of {
+  width: 190px;
   --v-input-control-height: 36px;
   font-size: 14px;
 }

@@ -2,6 +2,8 @@ import { isBrought, modelOf } from '../footwear/brought'
 import type { z } from 'zod'
 import type { FootwearModel } from '../footwear/catalogueSchema'
 import { sizeWords } from '../footwear/match'
+import { openRound, roundWords } from '../bench/rounds'
+import { DEVICE_NAMES } from './deviceNames'
 import { addDays } from '../record/isoDay'
 import type { ShopTables } from '../record/tables'
 import type { FittingRecord } from '../record/schema'
@@ -9,12 +11,6 @@ import { SIDES } from '../tables/vocabulary'
 import type { quoteLineSchema, Quote } from '../record/quoteSchema'
 
 type Line = z.output<typeof quoteLineSchema>
-const DEVICES = {
-  none: 'No device',
-  'trim-to-fit': 'Trim-to-fit insert',
-  'heat-moulded': 'Heat-moulded footbed',
-  'full-custom': 'Full custom footbed',
-} as const
 
 /**
  * Sums of a quote, money to the cent: what the lines come to without tax, tax by rate, and in all.
@@ -32,12 +28,14 @@ const cent = (v: number) => Math.round((v + Number.EPSILON) * 100) / 100
  * (one foot is half a pair), decided work on the chosen shells, processes added, the visits under
  * guarantee at no charge. What has no price stands there with a question, not with zero.
  *
+ * @param isKnown the client has been here before: a first visit is charged once
  * @returns lines, and what could not be priced
  */
 export function quoteLines(
   record: FittingRecord,
   models: readonly FootwearModel[],
   { prices: table, processes }: Pick<ShopTables, 'prices' | 'processes'>,
+  { isKnown = false }: { isKnown?: boolean } = {},
 ): { lines: Line[]; missing: string[] } {
   const lines: Line[] = []
   const missing: string[] = []
@@ -56,8 +54,17 @@ export function quoteLines(
       taxPercent: price.taxPercent ?? table.taxPercent,
     })
   }
+  const round = openRound(record.rounds)
+  if (round) {
+    const words = roundWords(round).slice(0, 160)
+    const price = find('round', round.kind)
+    // Of a round only what it is itself; what is not the client's to pay is said with no charge.
+    if (round.terms === 'paid') add(price?.name ?? words, 1, price)
+    else add(words, 1, { amount: 0 })
+    return { lines, missing }
+  }
   const first = find('visit', 'first')
-  if (first) add(first.name, 1, first)
+  if (first && !isKnown) add(first.name, 1, first)
   const pairs = [record.footwear?.chosen, ...(record.footwear?.moreChosen ?? [])].flatMap((c) =>
     c ? [c] : [],
   )
@@ -82,8 +89,21 @@ export function quoteLines(
   for (const kind of new Set(kinds)) {
     const feet = kinds.filter((k) => k === kind).length
     const price = find('device', kind)
-    if (feet === 2) add(price?.name ?? `${DEVICES[kind]}s, a pair`, 1, price)
-    else add(`${DEVICES[kind]}, one foot`, 1, price && { ...price, amount: cent(price.amount / 2) })
+    if (feet === 2) add(price?.name ?? `${DEVICE_NAMES[kind]}s, a pair`, 1, price)
+    else
+      add(
+        `${DEVICE_NAMES[kind]}, one foot`,
+        1,
+        price && { ...price, amount: cent(price.amount / 2) },
+      )
+  }
+  const layers = SIDES.flatMap((side) =>
+    (record.feet[side]?.device?.layers ?? []).filter(({ on }) => on).map(({ kind }) => kind),
+  )
+  for (const kind of new Set(layers)) {
+    // A layer without a price of its own is in that of its device.
+    const price = find('layer', kind)
+    if (price) add(price.name, layers.filter((k) => k === kind).length, price)
   }
   const planned = pairs.flatMap((c) =>
     c.work.filter((w) => w.model === c.model && w.state !== 'dropped'),
@@ -161,7 +181,7 @@ interface QuoteHead {
 /** A quote as it is given to the client: its lines under the terms of the price list of that day. */
 export const quoteOf = (
   lines: readonly Line[],
-  { validDays, currency, withTax, guaranteeMonths }: ShopTables['prices'],
+  { validDays, currency, withTax, guaranteeMonths, depositPercent }: ShopTables['prices'],
   { id, on, by }: QuoteHead,
 ): Quote => ({
   id,
@@ -172,6 +192,9 @@ export const quoteOf = (
   guaranteeMonths,
   lines: lines.map((line) => ({ ...line })),
   answer: 'open',
+  ...(depositPercent > 0 && {
+    deposit: cent((quoteSums({ lines: [...lines], withTax }).total * depositPercent) / 100),
+  }),
   ...(by && { by }),
 })
 

@@ -14,6 +14,8 @@ export const quoteLineSchema = z.strictObject({
  */
 export const quoteSchema = z.strictObject({
   id: z.string().min(1).max(40),
+  /** the shop's own, one after the other */
+  no: z.string().max(20).optional(),
   on: isoDay,
   validUntil: isoDay,
   currency: z.string().max(8),
@@ -22,6 +24,10 @@ export const quoteSchema = z.strictObject({
   lines: z.array(quoteLineSchema).min(1).max(60),
   answer: z.enum(['open', 'accepted', 'changed', 'declined']).default('open'),
   answeredOn: isoDay.optional(),
+  /** who said yes, by name */
+  acceptedBy: z.string().trim().max(80).optional(),
+  /** asked for then */
+  deposit: z.number().min(0).max(1_000_000).optional(),
   /** what the client said */
   words: z.string().max(300).optional(),
   by: z.string().max(80).optional(),

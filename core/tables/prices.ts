@@ -3,17 +3,18 @@ import { table } from './table'
 import type { DEVICE_KINDS } from './vocabulary'
 
 /**
- * What a price is for: the device of a kind (a pair), work on a shell, a visit, anything else.
+ * What a price is for: the device of a kind (a pair), a layer on one foot, work on a shell, a visit, what comes back
+ * and is paid, anything else.
  * Footwear brings its own price from the catalogue.
  */
-export const PRICE_KINDS = ['device', 'work', 'visit', 'other'] as const
+export const PRICE_KINDS = ['device', 'layer', 'work', 'visit', 'round', 'other'] as const
 
 const id = z.string().regex(/^[a-z][a-z0-9-]{0,30}$/, 'use small letters, digits and dashes')
 const priceSchema = z.strictObject({
   id,
   name: z.string().trim().min(1).max(80),
   kind: z.enum(PRICE_KINDS),
-  /** kind of device or of work it stands for; then it comes into a quote by itself */
+  /** what of its kind it stands for; then it comes into a quote by itself */
   of: z.string().max(40).optional(),
   /** for a pair of devices, for one piece of work, for one visit */
   amount: z.number().min(0).max(100_000),
@@ -32,6 +33,8 @@ export const priceTableSchema = z.strictObject({
   visitsUnderGuarantee: z.number().int().min(0).max(20).default(3),
   /** days the client may think about it */
   validDays: z.number().int().min(1).max(365).default(30),
+  /** asked for as a quote is accepted, % of all of it */
+  depositPercent: z.number().min(0).max(100).default(0),
   prices: z.array(priceSchema).max(200),
 })
 export type PriceTable = z.output<typeof priceTableSchema>
@@ -66,6 +69,13 @@ export const prices = table({
         amount: 55,
       },
       { id: 'adjustment', name: 'Adjustment visit', kind: 'visit', of: 'guarantee', amount: 40 },
+      {
+        id: 'adjust-paid',
+        name: 'Adjustment after the guarantee',
+        kind: 'round',
+        of: 'adjustment',
+        amount: 40,
+      },
       { id: 'liner-mould', name: 'Liner mould', kind: 'other', of: 'liner-mould', amount: 45 },
     ],
   }),

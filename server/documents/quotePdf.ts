@@ -12,7 +12,7 @@ export async function quotePdf(
 ): Promise<Buffer> {
   const paper = await newPaper(`Quote ${who.code}`, now)
   const { heading, text, rule, doc } = paper
-  heading('Quote', 20, 18, 26)
+  heading(quote.no ? `Quote ${quote.no}` : 'Quote', 20, 18, 26)
   text(who.shop, 20, 30, { size: 12, colour: MUTED })
   const { taxNumber } = who.details
   const told = [contactWords(who.details), taxNumber && `tax number ${taxNumber}`]
@@ -54,6 +54,11 @@ export async function quotePdf(
   text('In all', 20, y + 1, { size: 15, bold: true })
   right(money(sums.total, quote.currency), y + 1, true, 15)
   y += 16
+  if (quote.deposit) {
+    text('Deposit when it is accepted', 20, y - 4, { size: 11, colour: MUTED })
+    right(money(quote.deposit, quote.currency), y - 4)
+    y += 5
+  }
   y =
     text(
       `Guarantee: ${quote.guaranteeMonths} months on what we make. If it does not fit, come back and we put it right.`,
@@ -75,7 +80,7 @@ export async function quotePdf(
   }[quote.answer]
   if (said)
     text(
-      `${said}${quote.answeredOn ? ` on ${words(quote.answeredOn)}` : ''}${quote.words ? `: ${quote.words}` : ''}`,
+      `${said}${quote.acceptedBy ? ` by ${quote.acceptedBy}` : ''}${quote.answeredOn ? ` on ${words(quote.answeredOn)}` : ''}${quote.words ? `: ${quote.words}` : ''}`,
       20,
       y + 8,
       { size: 12, bold: true, width: 170 },

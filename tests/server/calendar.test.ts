@@ -245,7 +245,12 @@ describe('chairs and own calendars', () => {
 
 describe('the calendar file', () => {
   it('has somebody’s visits by code at their times, called off where they are, and no name', async () => {
-    const soon = set(addDays(new Date(), 200), { hours: 9, minutes: 30, seconds: 0, milliseconds: 0 })
+    const soon = set(addDays(new Date(), 200), {
+      hours: 9,
+      minutes: 30,
+      seconds: 0,
+      milliseconds: 0,
+    })
     const one = {
       startsAt: soon.toISOString(),
       minutes: 40,

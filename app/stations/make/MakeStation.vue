@@ -36,6 +36,16 @@ onMounted(() => void bench.load())
 /** One line for both feet. */
 const isOver = (s: BenchStep) => s.state === 'done' || s.state === 'skipped'
 const round = computed(() => openRound(fitting.record.rounds))
+/** Making before somebody said yes is asked, not forbidden. */
+const unaccepted = computed(() => {
+  const isBegun = steps.value.some((s) => s.state !== 'open')
+  const { quotes = [], handover } = fitting.record
+  if (handover?.on || isBegun || steps.value.length === 0 || !session.may('clients.see')) return ''
+  if (quotes.at(-1)?.answer === 'accepted') return ''
+  return quotes.length > 0
+    ? 'The quote is not accepted yet. Make it all the same?'
+    : 'No quote was given yet. Make it all the same?'
+})
 const allRounds = ref(false)
 /** Of an open round its own steps and what is open beside it; the earlier ones where they are wanted. */
 const isShown = (s: BenchStep) =>
@@ -135,6 +145,7 @@ const shell = computed(() => modelHere(fitting.record.footwear?.chosen?.model))
     Nothing to make: prescribe a device first.
     <NuxtLink :to="`/fittings/${fitting.id}/prescribe`">Go to Prescribe</NuxtLink>
   </p>
+  <p v-if="unaccepted" class="notice">▲ {{ unaccepted }}</p>
   <p v-if="round" class="notice">
     <b>{{ roundWords(round) }}</b>
   </p>

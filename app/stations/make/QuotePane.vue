@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { newId } from '~/browser/newId'
 import { format } from 'date-fns'
-import { computed, ref } from 'vue'
+import { computed, ref, watch } from 'vue'
 import { VBtn, VCard, VDialog, VTable, VTextField } from 'vuetify/components'
 import {
   money,
@@ -13,6 +13,7 @@ import {
 } from '../../../core/followup/quote'
 import { parseNumber } from '../../../core/measure/parseNumber'
 import type { Quote, QuoteLine } from '../../../core/record/schema'
+import { api } from '~/browser/api'
 import DraftField from '~/components/DraftField.vue'
 import StatusMark from '~/components/StatusMark.vue'
 import { useFitting } from '~/stores/fitting'
@@ -33,10 +34,31 @@ const open = ref(false)
 const trouble = ref('')
 const lines = ref<QuoteLine[]>([])
 const said = ref('')
+/** who says yes; the client unless somebody else does */
+const acceptedBy = ref<string | null>(null)
+const accepts = computed(() => acceptedBy.value ?? fitting.record.client?.name ?? '')
+/** was this client here before? Then the first visit was charged then */
+const isKnown = ref(false)
+watch(
+  () => fitting.client?.id,
+  (id) =>
+    id &&
+    void api<{ fittings: { id: string }[] }>(`clients/${id}`)
+      .then(({ fittings }) => (isKnown.value = fittings.at(-1)?.id !== fitting.id))
+      .catch(() => undefined),
+  { immediate: true },
+)
 const table = computed(() => fitting.tables.prices)
 const quotes = computed(() => fitting.record.quotes ?? [])
 const last = computed(() => quotes.value.at(-1))
-const asked = computed(() => quoteLines(fitting.record, models.models, fitting.tables))
+const asked = computed(() =>
+  quoteLines(fitting.record, models.models, fitting.tables, { isKnown: isKnown.value }),
+)
+const headWords = computed(() => {
+  const { no, on, validUntil, answer, acceptedBy: by, answeredOn } = last.value!
+  const yes = answer === 'accepted' && by ? `, accepted by ${by}, ${answeredOn}` : ''
+  return `${no ? `no. ${no}, ` : ''}of ${on}, holds until ${validUntil}${yes}`
+})
 const WORDS: Record<
   Quote['answer'],
   { kind: 'good' | 'watch' | 'stop' | 'suggest'; word: string }
@@ -106,12 +128,14 @@ function answer(what: Quote['answer']) {
               answer: what,
               answeredOn: on,
               ...(said.value.trim() && { words: said.value.trim() }),
+              ...(what === 'accepted' && { acceptedBy: accepts.value.trim() }),
             }
           : q,
       ),
       `quote ${what}`,
     ) ?? ''
   said.value = ''
+  acceptedBy.value = null
 }
 const PRICES = computed(() => [
   ...table.value.prices.map(({ id, name, amount }) => ({
@@ -146,7 +170,10 @@ const PRICES = computed(() => [
       <template v-else
         ><p>
           <b>{{ money(quoteSums(last).total, last.currency) }}</b>
-          <span class="muted label">of {{ last.on }}, holds until {{ last.validUntil }}</span>
+          <span class="muted label">{{ headWords }}</span>
+        </p>
+        <p v-if="last.deposit" class="label">
+          Deposit when it is accepted: {{ money(last.deposit, last.currency) }}
         </p>
         <p v-if="last.words" class="label">“{{ last.words }}”</p>
         <p v-if="stale" class="label watch-text">
@@ -159,8 +186,19 @@ const PRICES = computed(() => [
             placeholder="What they said (may stay empty)"
             aria-label="What the client said"
           />
+          <VTextField
+            :model-value="accepts"
+            label="Accepted by"
+            maxlength="80"
+            @update:model-value="(t: string) => (acceptedBy = t)"
+          />
           <div class="line">
-            <VBtn color="primary" variant="flat" @click="answer('accepted')">Accepted</VBtn
+            <VBtn
+              color="primary"
+              variant="flat"
+              :disabled="!accepts.trim()"
+              @click="answer('accepted')"
+              >Accepted</VBtn
             ><VBtn @click="answer('declined')">Not taken</VBtn>
           </div></template
         ></template

@@ -19,6 +19,7 @@ import { timerFollows } from '../../../database/timers'
 import { currentTables } from '../../../database/shopTables'
 import { outcomeRestsOn, reckonOutcomes } from '../../../database/outcomes'
 import { transaction, type Client } from '../../../database/pool'
+import { numbered } from '../../../database/quoteNumbers'
 import { shelfFollows, shelfRestsOn } from '../../../database/shelf'
 import { workFollows } from '../../../database/workFollows'
 import { partForRole } from '../../../http/forRole'
@@ -67,7 +68,7 @@ export default route(
           'no-temperature',
           'A foot goes onto a warm surface only after its temperature is measured and cool enough. Begin the step at the bench.',
         )
-      const command = known?.command ?? body.command
+      const command = known?.command ?? (await withNumbers(db, person.shopId, id, body.command))
       const stamp = { by: person.name, at: new Date(Date.now() - body.waitedMs).toISOString() }
       const applied = await applyToFitting(
         db,
@@ -132,6 +133,13 @@ export default route(
     })
   },
 )
+
+/** The same command with the shop's numbers on its quotes. */
+async function withNumbers(db: Client, shopId: string, id: string, command: Command) {
+  if (command.kind !== 'part.put' || command.part !== 'quotes') return command
+  const before = recordOf(here(await readFitting(db, shopId, id))).quotes ?? []
+  return { ...command, content: await numbered(db, shopId, before, command.content) }
+}
 
 /** Does the command say that a step of making was begun or done? */
 function anyDone(command: Command): boolean {
