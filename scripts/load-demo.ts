@@ -30,9 +30,7 @@ const DEMO_SHOP: ShopDetails = {
 
 /** The visits of this week, beside today's, of clients who have been here before. */
 async function addWeek(db: Client, shopId: string, fittings: readonly string[]) {
-  const { rows } = await db.query('select id, login from people where shop_id = $1', [
-    shopId,
-  ])
+  const { rows } = await db.query('select id, login from people where shop_id = $1', [shopId])
   const ids = new Map(rows.map(({ login, id }) => [login, id]))
   const place = await db.query(
     'select id from places where shop_id = $1 order by position limit 1',

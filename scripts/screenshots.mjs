@@ -58,50 +58,6 @@ try {
     await on.getByRole('button', { name: `Sign in as ${name}` }).click()
     await on.getByRole('heading', { name: 'Visits' }).waitFor()
   }
-  /** Line down: numbers that were called out wait, and a list says which. */
-  const waiting = async (page) => {
-    await page.route('**/api/**', (route) => route.abort())
-    for (const words of ['width L 98.5', 'length R 269', 'instep R 252']) {
-      await page.getByLabel(/Call-out/).fill(words)
-      await page.getByLabel(/Call-out/).press('Enter')
-    }
-    await page.getByRole('button', { name: /wait.*What waits on this device/ }).click()
-    await shot('waiting')
-    await page.keyboard.press('Escape')
-    await page.unroute('**/api/**')
-    await page.getByText(/Saved/).waitFor({ timeout: 30_000 })
-  }
-  /** The owner at another device. */
-  const another = async () => {
-    const context = await browser.newContext({
-      viewport: { width: 1280, height: 800 },
-      locale: 'en-GB',
-    })
-    const page = await context.newPage()
-    await page.clock.install({ time: hour })
-    await signIn(page, 'Sunniva')
-    return page
-  }
-  /** Two people set the same thing, one of them without a line. */
-  const bothChanged = async (page, other) => {
-    const story = page.url().replace(/[a-z]+$/, 'story')
-    const goal = 'Goal in the client’s words'
-    await page.goto(story)
-    await page.getByLabel(goal).waitFor()
-    await page.route('**/api/**', (route) => route.abort())
-    await page.getByLabel(goal).fill('the long descent without stopping')
-    await page.getByLabel(goal).blur()
-    await other.goto(story)
-    await other.getByLabel(goal).fill('two days in the hut without sore heels')
-    await other.getByLabel(goal).blur()
-    await other.getByText(/Saved/).waitFor()
-    await page.unroute('**/api/**')
-    await page.getByRole('alertdialog').waitFor({ timeout: 60_000 })
-    await shot('both-changed')
-    await page.getByRole('button', { name: 'All theirs' }).click()
-    await page.getByRole('button', { name: 'Keep what is chosen' }).click()
-    await page.getByRole('alertdialog').waitFor({ state: 'hidden' })
-  }
   /** A client's own boots, worked once; then the shell was measured again, and the plan says what changed. */
   const workPlan = async () => {
     const form = page.getByRole('dialog')
@@ -321,9 +277,16 @@ try {
   await page.request.patch(`${base}/api/heat/${log}`, { data: { do: 'add', readings } })
   await page.goto(`${base}/heat`)
   await shot('heat')
-  await open('Tove', 'measure')
-  await waiting(page)
-  await bothChanged(page, await another())
+  await page.goto(`${base}/calendar`)
+  await page.getByRole('button', { name: /^Petra/ }).click()
+  await shot('week')
+  await page.goto(`${base}/due`)
+  await page
+    .getByRole('button', { name: /^More about/ })
+    .first()
+    .click()
+  await shot('due')
+  await page.keyboard.press('Escape')
   await open('Tove', 'match')
   await page.getByRole('region', { name: 'Bring out' }).waitFor()
   await workPlan()

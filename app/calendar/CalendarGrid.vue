@@ -310,7 +310,7 @@ const loadWords = (load: number) => `${load > 1 ? '▲ ' : ''}booked ${Math.roun
 }
 .column > .now {
   border-top: 2px solid var(--ink);
-  z-index: 2;
+  z-index: 0;
 }
 .visit {
   position: absolute;
@@ -327,6 +327,7 @@ const loadWords = (load: number) => `${load > 1 ? '▲ ' : ''}booked ${Math.roun
   cursor: pointer;
   display: flex;
   flex-direction: column;
+  z-index: 1;
 }
 .visit b {
   font-weight: 600;
@@ -363,7 +364,7 @@ const loadWords = (load: number) => `${load > 1 ? '▲ ' : ''}booked ${Math.roun
 .visit.chosen {
   border-width: 3px;
   padding: 0 6px;
-  z-index: 1;
+  z-index: 2;
 }
 .visit.ghost {
   left: 3px;

@@ -159,7 +159,7 @@ const STATE: Record<VisitState, { word: string; next: VisitState; act: string }>
   absent: { word: 'Did not come', next: 'to-come', act: 'On again' },
 }
 const waits = ({ standsSince }: VisitRow) =>
-  standsSince ? `Waiting since ${format(new Date(standsSince), 'HH:mm')}` : 'Waiting'
+  standsSince ? `Here ${format(new Date(standsSince), 'HH:mm')}` : 'Waiting'
 const count = (state: VisitState) => visits.value.filter((v) => v.state === state).length
 const outbox = useOutbox()
 const step = (visit: VisitRow) => stands(visit, STATE[visit.state].next)
@@ -473,7 +473,7 @@ async function fresh(client: FoundClient) {
   align-items: center;
   justify-content: flex-end;
   gap: 8px;
-  width: 252px;
+  width: 204px;
   flex: none;
   padding-right: 14px;
   white-space: nowrap;
@@ -531,7 +531,7 @@ async function fresh(client: FoundClient) {
     display: none;
   }
   .state {
-    width: 244px;
+    width: 196px;
   }
 }
 </style>

@@ -299,12 +299,16 @@ function minutes(text: string) {
 <style scoped>
 .gate {
   display: flex;
-  flex-direction: column;
+  flex-wrap: wrap;
   gap: 6px;
+}
+.gate > * {
+  flex: 1 1 auto;
 }
 .asks {
   display: flex;
   align-items: center;
+  flex-basis: 420px;
   gap: 12px;
   padding-block: 4px;
 }
