@@ -303,12 +303,14 @@ function minutes(text: string) {
   gap: 6px;
 }
 .gate > * {
-  flex: 1 1 auto;
+  flex: 0 1 auto;
+}
+.gate > .asks {
+  flex: 1 1 420px;
 }
 .asks {
   display: flex;
   align-items: center;
-  flex-basis: 420px;
   gap: 12px;
   padding-block: 4px;
 }
